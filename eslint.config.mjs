@@ -1,0 +1,54 @@
+import importX from 'eslint-plugin-import-x';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Each layer with what it must not import: imports go downwards only (docs/architecture.md). */
+const layers = {
+  './src/core': ['./app', './src/screens', './src/ui', './src/state', './src/office', './server', './sample'],
+  './src/office': ['./app', './src/screens', './src/ui', './src/state', './server', './sample'],
+  './src/state': ['./app', './src/screens', './src/ui', './server'],
+  './src/ui': ['./app', './src/screens', './src/state', './src/office', './server', './sample'],
+  './src/screens': ['./app', './server', './sample'],
+  './server': ['./app', './src/screens', './src/ui', './src/state'],
+  './sample': ['./app', './src/screens', './src/ui', './src/state', './server'],
+};
+
+const zones = Object.entries(layers).map(([target, from]) => ({
+  target,
+  from,
+  message: 'Imports go downwards only: see docs/architecture.md.',
+}));
+
+export default tseslint.config(
+  { ignores: ['node_modules', 'dist', 'build', '.expo', 'public', 'test-results', 'playwright-report'] },
+  ...tseslint.configs.recommended,
+  {
+    plugins: { 'import-x': importX, 'react-hooks': reactHooks },
+    settings: {
+      'import-x/resolver-next': [
+        createTypeScriptImportResolver({ project: ['tsconfig.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true }),
+      ],
+    },
+    rules: {
+      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-cycle': ['error', { ignoreExternal: true }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}', 'app/**/*.tsx', 'sample/**/*.ts', 'server/**/*.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ group: ['@/core/*/*', '@/office/*/*', '@/state/*/*'], message: 'A topic is entered by its index.ts.' }] },
+      ],
+    },
+  },
+  { files: ['*.js', '*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+);

@@ -1,0 +1,24 @@
+const shared = {
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@sample$': '<rootDir>/sample/index.ts' },
+};
+const esmPackages = 'tinyqueue|lucide-react-native|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
+const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];
+
+module.exports = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'core',
+      preset: 'jest-expo/node',
+      testMatch: ['<rootDir>/src/{core,office,state}/**/*.test.ts', '<rootDir>/{server,sample}/**/*.test.ts'],
+      transformIgnorePatterns,
+    },
+    {
+      ...shared,
+      displayName: 'screens',
+      preset: 'jest-expo/web',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      transformIgnorePatterns,
+    },
+  ],
+};

@@ -1,0 +1,82 @@
+import { isExternal, type Dialled } from './dialled';
+import type { NumberingPlan } from './plan';
+import { normalisePostDial } from './postDial';
+
+/** A tel URI taken apart. `number` has no visual separators; a global number keeps its "+". */
+export type TelUri =
+  | { ok: true; number: string; phoneContext?: string; extension?: string; postDial?: string }
+  | { ok: false; detail: string };
+
+const visualSeparators = /[-.()\s]/g;
+const fail = (detail: string): TelUri => ({ ok: false, detail });
+
+/** Reads a tel URI (RFC 3966 §3), with the older post-dial parameter (RFC 2806 §2.2). Never throws. */
+export function parseTelUri(text: string): TelUri {
+  const decoded = decode(text.trim());
+  if (decoded === null) return fail('it has a broken % code');
+  const [subscriber = '', ...parameters] = decoded.replace(/^tel:/i, '').split(';');
+  const number = subscriber.replace(visualSeparators, '');
+  if (number === '') return fail('it holds no number');
+  if (!/^(?:\+\d+|[0-9A-F*#]+)$/i.test(number)) return fail('its number holds other signs than digits');
+  if (/[A-F]/i.test(number)) return fail('its number holds letters');
+
+  const result: TelUri & { ok: true } = { ok: true, number };
+  for (const parameter of parameters) {
+    const [name = '', value = ''] = splitOnce(parameter, '=');
+    switch (name.toLowerCase()) {
+      case 'ext': {
+        const extension = value.replace(visualSeparators, '');
+        if (!/^\d{1,8}$/.test(extension)) return fail('its extension is not a number of up to 8 digits');
+        result.extension = extension;
+        break;
+      }
+      case 'postd': {
+        const postDial = normalisePostDial(value);
+        if (postDial === null) return fail('its digits to send after the answer are not digits');
+        result.postDial = postDial;
+        break;
+      }
+      case 'phone-context':
+        result.phoneContext = value.startsWith('+') ? value.replace(visualSeparators, '') : value.toLowerCase();
+        break;
+    }
+  }
+  return result;
+}
+
+/** Writes what can be dialled as a tel URI; null for what can't (empty, withheld, invalid). */
+export function formatTelUri(dialled: Dialled, plan: NumberingPlan): string | null {
+  if (isExternal(dialled)) {
+    const extension = dialled.extension ? `;ext=${dialled.extension}` : '';
+    return `tel:${dialled.e164}${extension}${postDialParameter(dialled.postDial)}`;
+  }
+  switch (dialled.kind) {
+    case 'extension':
+      return `tel:${dialled.extension};phone-context=${plan.phoneContext}${postDialParameter(dialled.postDial)}`;
+    case 'service':
+      return `tel:${encodeHash(dialled.code)};phone-context=${plan.phoneContext}`;
+    case 'emergency':
+      return `tel:${dialled.number};phone-context=+${plan.homeCallingCode}`;
+    case 'empty':
+    case 'withheld':
+    case 'invalid':
+      return null;
+  }
+}
+
+const postDialParameter = (postDial?: string) => (postDial ? `;postd=${encodeHash(postDial)}` : '');
+/** "#" would start a URI's fragment (RFC 3986 §3.5). */
+const encodeHash = (digits: string) => digits.replaceAll('#', '%23');
+
+function splitOnce(text: string, separator: string): [string, string] {
+  const at = text.indexOf(separator);
+  return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at + 1)];
+}
+
+function decode(text: string): string | null {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return null;
+  }
+}
