@@ -37,7 +37,7 @@ function interpretTelUri(text: string, plan: NumberingPlan): Dialled {
 function interpretWritten(text: string, plan: NumberingPlan): Dialled {
   const suffix = /^[*#]/.test(text) ? null : extensionSuffix.exec(text);
   const withoutExtension = suffix ? text.slice(0, suffix.index) : text;
-  const tailStart = withoutExtension.search(/[,;]|(?<=\d)\s*[pw](?=[\d,;pw*#a-d])/i);
+  const tailStart = withoutExtension.search(/[,;]|(?<=\d)\s*[pw]\s*(?=[\d,;pw*#a-d])/i);
   const head = tailStart < 0 ? withoutExtension : withoutExtension.slice(0, tailStart);
   if (/\p{L}/u.test(head)) return invalid({ code: 'letters' });
 

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+
+import { finishSchema } from '../office';
+
+/** One device ringing, in seconds after the call arrived. */
+export const traceLegSchema = z.object({
+  deviceId: z.string(),
+  personId: z.string(),
+  /** 0-based stage of the rule. */
+  stage: z.number().int(),
+  fromSeconds: z.number(),
+  toSeconds: z.number(),
+});
+export type TraceLeg = z.infer<typeof traceLegSchema>;
+
+/** What was looked at on the way, and why it did or didn't count. */
+export const traceStepSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('ruleSkipped'), rule: z.string(), reason: z.literal('otherLine') }),
+  z.object({ kind: z.literal('ruleTaken'), rule: z.string(), reason: z.enum(['thisLine', 'anyLine']) }),
+  z.object({ kind: z.literal('noRule'), personId: z.string() }),
+  z.object({
+    kind: z.literal('deviceSkipped'),
+    deviceId: z.string(),
+    stage: z.number().int(),
+    reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself']),
+  }),
+]);
+export type TraceStep = z.infer<typeof traceStepSchema>;
+
+/** The answer of the routing to one call: who rings from when to when, where it ends, and why. */
+export const routeTraceSchema = z.object({
+  ownerId: z.string(),
+  lineId: z.string().nullable(),
+  legs: z.array(traceLegSchema),
+  finish: finishSchema,
+  finishSeconds: z.number(),
+  steps: z.array(traceStepSchema),
+});
+export type RouteTrace = z.infer<typeof routeTraceSchema>;
