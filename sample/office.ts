@@ -1,0 +1,133 @@
+import type { OfficeSetup } from '@/core/office';
+
+/** Orrin Vale Gauging: who works there, on which lines and devices, and who rings when. All of it is invented. */
+const person = (id: string, name: string, role: string, extension: string, presentedLineId = 'main') => ({
+  id,
+  name,
+  role,
+  extension,
+  presentedLineId,
+});
+
+const device = (id: string, personId: string, kind: 'app' | 'desk' | 'mobile', name: string, callLimit: number) => ({
+  id,
+  personId,
+  kind,
+  name,
+  callLimit,
+});
+
+const colleagues = ['ilse', 'tobias', 'nadia', 'hugh', 'sunniva', 'kofi', 'bryn', 'odile'];
+
+/** A plan with one rule for any call: the desk phone, then the mailbox. */
+const deskThenMailbox = (personId: string) => ({
+  personId,
+  rules: [
+    {
+      id: `${personId}-any`,
+      name: 'Any call',
+      lineIds: [],
+      stages: [{ lengthSeconds: 25, targets: [{ deviceId: `${personId}-desk`, startSeconds: 0 }] }],
+      finish: { kind: 'mailbox' as const, personId },
+    },
+  ],
+});
+
+const marensDevices = [
+  { deviceId: 'maren-app', startSeconds: 0 },
+  { deviceId: 'maren-desk', startSeconds: 0 },
+  { deviceId: 'maren-mobile', startSeconds: 5 },
+];
+
+export const sampleOffice: OfficeSetup = {
+  name: 'Orrin Vale Gauging',
+  zone: 'Europe/London',
+  people: [
+    person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
+    person('ilse', 'Ilse Varga', 'Dispatch', '201'),
+    person('tobias', 'Tobias Quill', 'Workshop', '207'),
+    person('nadia', 'Nadia Feroz', 'Data desk', '209'),
+    person('hugh', 'Hugh Pellow', 'Stores', '211'),
+    person('sunniva', 'Sunniva Dahl', 'Field technician', '216', 'field'),
+    person('kofi', 'Kofi Renner', 'Owner', '200'),
+    person('bryn', 'Bryn Castellan', 'Apprentice', '218', 'field'),
+    person('odile', 'Odile Marchetti', 'Accounts', '203'),
+  ],
+  lines: [
+    {
+      id: 'field',
+      name: 'Field service',
+      number: '+441314960120',
+      cord: { hue: 1, stroke: 'dashed' },
+      urgent: false,
+      ownerId: 'maren',
+    },
+    { id: 'direct', name: 'Direct', number: '+441314960214', cord: { hue: 0, stroke: 'solid' }, urgent: false, ownerId: 'maren' },
+    { id: 'flood', name: 'Flood desk', number: '+441314960199', cord: { hue: 2, stroke: 'dotted' }, urgent: true, ownerId: 'maren' },
+    { id: 'main', name: 'Main', number: '+441314960100', cord: { hue: 3, stroke: 'thinPair' }, urgent: false, ownerId: 'ilse' },
+    { id: 'text', name: 'Field texts', number: '+447700900120', cord: { hue: 4, stroke: 'double' }, urgent: false, ownerId: 'maren' },
+  ],
+  devices: [
+    device('maren-app', 'maren', 'app', 'Cendro', 6),
+    device('maren-desk', 'maren', 'desk', 'desk phone', 2),
+    device('maren-mobile', 'maren', 'mobile', 'van phone', 2),
+    ...colleagues.map((id) => device(`${id}-desk`, id, 'desk', 'desk phone', 2)),
+  ],
+  ringPlans: [
+    {
+      personId: 'maren',
+      rules: [
+        {
+          id: 'maren-flood',
+          name: 'Flood desk, any time',
+          lineIds: ['flood'],
+          stages: [
+            { lengthSeconds: 30, targets: [...marensDevices, { deviceId: 'ilse-desk', startSeconds: 10 }] },
+            { lengthSeconds: 15, targets: [{ deviceId: 'kofi-desk', startSeconds: 0 }] },
+          ],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+        {
+          id: 'maren-field',
+          name: 'Field service',
+          lineIds: ['field', 'text'],
+          stages: [
+            { lengthSeconds: 25, targets: marensDevices },
+            { lengthSeconds: 15, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
+          ],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+        {
+          id: 'maren-any',
+          name: 'Any other call',
+          lineIds: [],
+          stages: [{ lengthSeconds: 25, targets: marensDevices }],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+      ],
+    },
+    {
+      personId: 'ilse',
+      rules: [
+        {
+          id: 'ilse-main',
+          name: 'Main line',
+          lineIds: ['main'],
+          stages: [
+            { lengthSeconds: 20, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
+            {
+              lengthSeconds: 20,
+              targets: [
+                { deviceId: 'odile-desk', startSeconds: 0 },
+                { deviceId: 'hugh-desk', startSeconds: 0 },
+              ],
+            },
+          ],
+          finish: { kind: 'mailbox', personId: 'ilse' },
+        },
+        ...deskThenMailbox('ilse').rules,
+      ],
+    },
+    ...colleagues.filter((id) => id !== 'ilse').map(deskThenMailbox),
+  ],
+};

@@ -1,0 +1,10 @@
+/** Instants in a zone: local days, and how times and lengths are written. */
+export {
+  formatClock,
+  formatClockWithSeconds,
+  formatDay,
+  formatDayAndClock,
+  formatDuration,
+  formatSpan,
+} from './format';
+export { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from './localTime';
