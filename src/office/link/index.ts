@@ -1,0 +1,11 @@
+/** The link to an office, and the office that runs in the page. */
+export { InPageOffice, type InPageOfficeOptions } from './InPageOffice';
+export {
+  officeRequestSchema,
+  officeStateSchema,
+  officeUpdateSchema,
+  type OfficeLink,
+  type OfficeRequest,
+  type OfficeState,
+  type OfficeUpdate,
+} from './link';

@@ -1,0 +1,2 @@
+/** One tab runs the office. */
+export { OfficeLock } from './OfficeLock';

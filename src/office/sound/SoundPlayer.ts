@@ -1,0 +1,134 @@
+import { progressTones, ringTones, synthesiseDigit, synthesiseHoldMusic, synthesiseTone } from '@/core/sound';
+
+/** What goes on until something else takes its place. */
+export type Continuous = keyof typeof progressTones | 'music' | 'ring' | 'urgentRing' | 'waiting';
+
+/** `waiting`: the browser lets no page sound before somebody has touched it. `none`: this browser makes no sound. */
+export type SoundStatus = 'waiting' | 'on' | 'none';
+
+const sampleRate = 16_000;
+const gestures = ['pointerdown', 'keydown'] as const;
+
+/** A short pip every few seconds: another call waits (3GPP TS 22.001 F). */
+const waitingTone = {
+  frequencies: [425],
+  cadence: [{ on: true, seconds: 0.2 }, { on: false, seconds: 0.6 }, { on: true, seconds: 0.2 }, { on: false, seconds: 3 }],
+};
+
+/** Plays with Web Audio: tones and music in loops, digits, and the clips stand-ins speak. */
+export class SoundPlayer {
+  private context: AudioContext | null = null;
+  private playing: { what: Continuous; source: AudioBufferSourceNode | null } | null = null;
+  private readonly buffers = new Map<string, Promise<AudioBuffer>>();
+  private status: SoundStatus = 'waiting';
+
+  constructor(private readonly onStatus: (status: SoundStatus) => void) {
+    for (const gesture of gestures) window.addEventListener(gesture, this.unlock, { capture: true });
+  }
+
+  /** Begins, changes or (null) stops the continuous sound. */
+  play(what: Continuous | null): void {
+    if (this.playing?.what === what) return;
+    this.playing?.source?.stop();
+    this.playing = what && { what, source: null };
+    if (what) void this.startLoop();
+  }
+
+  digit(digit: string): void {
+    void this.once(`digit ${digit}`, () => synthesiseDigit(digit, sampleRate, 0.14));
+  }
+
+  /** Speaks one of the committed clips. */
+  async clip(id: string): Promise<void> {
+    const { context } = this;
+    if (!context || this.status !== 'on') return;
+    try {
+      const buffer = await this.buffer(`clip ${id}`, async () => {
+        const response = await fetch(`/voices/${id}.wav`);
+        if (!response.ok) throw new Error(`No clip ${id}`);
+        return context.decodeAudioData(await response.arrayBuffer());
+      });
+      this.startSource(context, buffer, false);
+    } catch {
+      // The words are on the screen; a clip that could not be fetched is not worth a message.
+      this.buffers.delete(`clip ${id}`);
+    }
+  }
+
+  close(): void {
+    for (const gesture of gestures) window.removeEventListener(gesture, this.unlock, { capture: true });
+    this.play(null);
+    void this.context?.close();
+  }
+
+  private readonly unlock = async () => {
+    if (this.status !== 'waiting') return;
+    try {
+      this.context ??= new AudioContext();
+      await this.context.resume();
+      this.setStatus(this.context.state === 'running' ? 'on' : 'waiting');
+    } catch {
+      this.setStatus('none');
+    }
+    if (this.playing && !this.playing.source) void this.startLoop();
+  };
+
+  private setStatus(status: SoundStatus): void {
+    if (this.status === status) return;
+    this.status = status;
+    this.onStatus(status);
+  }
+
+  private async startLoop(): Promise<void> {
+    const { context, playing } = this;
+    if (!context || !playing || this.status !== 'on') return;
+    const buffer = await this.synthesised(playing.what, () => loopSamples(playing.what));
+    if (this.playing === playing) playing.source = this.startSource(context, buffer, true);
+  }
+
+  private async once(key: string, samples: () => Float32Array): Promise<void> {
+    if (!this.context || this.status !== 'on') return;
+    this.startSource(this.context, await this.synthesised(key, samples), false);
+  }
+
+  private startSource(context: AudioContext, buffer: AudioBuffer, loop: boolean): AudioBufferSourceNode {
+    const source = context.createBufferSource();
+    source.buffer = buffer;
+    source.loop = loop;
+    source.connect(context.destination);
+    source.start();
+    return source;
+  }
+
+  private synthesised(key: string, make: () => Float32Array): Promise<AudioBuffer> {
+    return this.buffer(key, async () => {
+      const samples = make();
+      const buffer = new AudioBuffer({ length: samples.length, sampleRate });
+      buffer.copyToChannel(new Float32Array(samples), 0);
+      return buffer;
+    });
+  }
+
+  private buffer(key: string, make: () => Promise<AudioBuffer>): Promise<AudioBuffer> {
+    const known = this.buffers.get(key);
+    if (known) return known;
+    const made = make();
+    this.buffers.set(key, made);
+    return made;
+  }
+}
+
+function loopSamples(what: Continuous): Float32Array {
+  switch (what) {
+    case 'music':
+      return synthesiseHoldMusic(sampleRate);
+    case 'ring':
+      return synthesiseTone(ringTones.ordinary, sampleRate);
+    case 'urgentRing':
+      return synthesiseTone(ringTones.urgent, sampleRate);
+    case 'waiting':
+      return synthesiseTone(waitingTone, sampleRate);
+    default:
+      return synthesiseTone(progressTones[what], sampleRate);
+  }
+}

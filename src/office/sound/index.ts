@@ -1,0 +1,2 @@
+/** What this device sounds. */
+export { SoundPlayer, type Continuous, type SoundStatus } from './SoundPlayer';

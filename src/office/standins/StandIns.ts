@@ -1,0 +1,265 @@
+import { z } from 'zod';
+
+import type { Call, Command, ExchangeEvent, Leg } from '@/core/exchange';
+
+import { scriptSchema, type Script, type StandInCast } from './scripts';
+
+const times = {
+  /** How long the public network takes to reach the other side. */
+  reachMs: 800,
+  /** From the answer to the first word. */
+  breathMs: 400,
+  /** How long a caller bears a failure tone. */
+  toneMs: 4_000,
+  /** How long a menu waits for a key before it says its choices again. */
+  menuWaitMs: 12_000,
+} as const;
+
+const menuTurns = 3;
+
+export const speechSchema = z.object({
+  at: z.number(),
+  callId: z.string(),
+  legId: z.string(),
+  clip: z.string(),
+  text: z.string(),
+});
+/** Somebody at the other end says something. */
+export type Speech = z.infer<typeof speechSchema>;
+
+const actSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('alert') }),
+  z.object({ kind: z.literal('answer') }),
+  z.object({ kind: z.literal('refuse') }),
+  z.object({ kind: z.literal('clear') }),
+  z.object({ kind: z.literal('fail'), cause: z.enum(['userBusy', 'unallocatedNumber']) }),
+  z.object({ kind: z.literal('say'), clip: z.string() }),
+  z.object({ kind: z.literal('menuTimeout'), turn: z.number() }),
+]);
+type Act = z.infer<typeof actSchema>;
+
+export const standInStateSchema = z.object({
+  nextOrder: z.number(),
+  pending: z.array(z.object({ at: z.number(), order: z.number(), callId: z.string(), legId: z.string(), act: actSchema })),
+  menus: z.record(z.string(), z.object({ menuId: z.string(), turn: z.number() })),
+  changed: z.record(z.string(), scriptSchema),
+});
+export type StandInState = z.infer<typeof standInStateSchema>;
+
+/**
+ * The people, companies and phones outside, as a second deterministic machine beside the exchange: it sees what
+ * happens, and acts after its scripts. Its state is plain data, so that it lives through a reload too.
+ */
+export class StandIns {
+  private state: StandInState;
+
+  constructor(
+    private readonly cast: StandInCast,
+    state?: StandInState,
+  ) {
+    this.state = state ?? { nextOrder: 1, pending: [], menus: {}, changed: {} };
+  }
+
+  save(): StandInState {
+    return JSON.parse(JSON.stringify(this.state)) as StandInState;
+  }
+
+  scriptOf(party: string): Script {
+    return this.state.changed[party] ?? this.cast.scripts[party] ?? this.cast.otherwise;
+  }
+
+  setScript(party: string, script: Script): void {
+    this.state.changed[party] = script;
+  }
+
+  nextAt(): number | null {
+    return this.state.pending.reduce<number | null>((next, { at }) => (next === null || at < next ? at : next), null);
+  }
+
+  /** Takes notice of what happened, and plans what to do about it. */
+  observe(events: readonly ExchangeEvent[], calls: ReadonlyMap<string, Call>): void {
+    for (const event of events) {
+      if (!('legId' in event)) continue;
+      const call = calls.get(event.callId);
+      const leg = call?.legs.find(({ id }) => id === event.legId);
+      if (call && leg) this.react(event, call, leg);
+      else this.forget(event.legId);
+    }
+  }
+
+  /** Does the first thing due by `to`: a command for the exchange, something said, or nothing left. */
+  takeDue(to: number): { at: number; command?: Command; speech?: Speech } | null {
+    const due = this.state.pending
+      .filter(({ at }) => at <= to)
+      .sort((a, b) => a.at - b.at || a.order - b.order)[0];
+    if (!due) return null;
+    this.state.pending = this.state.pending.filter((other) => other !== due);
+    const { at, callId, legId, act } = due;
+    switch (act.kind) {
+      case 'say':
+        return { at, speech: this.speech(at, callId, legId, act.clip) };
+      case 'fail':
+        return { at, command: { type: 'fail', legId, cause: act.cause } };
+      case 'menuTimeout':
+        this.menuTimedOut(at, callId, legId, act.turn);
+        return { at };
+      default:
+        return { at, command: { type: act.kind, legId } };
+    }
+  }
+
+  private react(event: ExchangeEvent, call: Call, leg: Leg): void {
+    switch (event.type) {
+      case 'networkReached':
+        this.beReached(event.at, call, leg, event.number);
+        return;
+      case 'delivered':
+        this.beRung(event.at, call, leg);
+        return;
+      case 'established':
+        this.startTalking(event.at, call, leg);
+        return;
+      case 'messageStarted':
+        this.leaveMessage(event.at, call);
+        return;
+      case 'digitsSent':
+        for (const digit of event.digits) this.hearDigit(event.at, call, leg, digit);
+        return;
+      case 'connectionCleared':
+        this.forget(leg.id);
+        return;
+    }
+  }
+
+  private beReached(at: number, call: Call, leg: Leg, number: string): void {
+    const script = this.scriptOf(number);
+    const reachedAt = at + times.reachMs;
+    if (script.kind === 'busy') this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'userBusy' });
+    else if (script.kind === 'unknownNumber') this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'unallocatedNumber' });
+    else this.plan(reachedAt, call, leg, { kind: 'alert' });
+  }
+
+  private beRung(at: number, call: Call, leg: Leg): void {
+    const script = this.scriptOf(partyOf(leg));
+    switch (script.kind) {
+      case 'answers':
+      case 'menu':
+        this.plan(at + script.afterSeconds * 1000, call, leg, { kind: 'answer' });
+        return;
+      case 'refuses':
+        this.plan(at + script.afterSeconds * 1000, call, leg, { kind: 'refuse' });
+        return;
+      default:
+        return;
+    }
+  }
+
+  private startTalking(at: number, call: Call, leg: Leg): void {
+    const script = this.scriptOf(partyOf(leg));
+    if (leg.endpoint.kind === 'mailbox') return;
+    if (script.kind === 'menu') {
+      this.state.menus[leg.id] = { menuId: script.menuId, turn: 1 };
+      this.sayMenu(at + times.breathMs, call.id, leg.id);
+      return;
+    }
+    if (script.kind === 'answers') {
+      this.plan(at + times.breathMs, call, leg, { kind: 'say', clip: script.clip });
+      if (script.talksForSeconds !== null) {
+        this.plan(at + script.talksForSeconds * 1000, call, leg, { kind: 'clear' });
+      }
+    }
+    const caller = call.legs.find((other) => other.role === 'caller' && other.endpoint.kind === 'outside');
+    if (caller && leg.role === 'called') {
+      const clip = this.cast.callerClips[partyOf(caller)] ?? this.cast.callerClips['otherwise'];
+      if (clip) this.plan(at + 2 * times.breathMs, call, caller, { kind: 'say', clip });
+    }
+  }
+
+  private leaveMessage(at: number, call: Call): void {
+    const caller = call.legs.find((leg) => leg.role === 'caller');
+    if (caller?.endpoint.kind !== 'outside') return;
+    const clip = this.cast.messageClip;
+    this.plan(at + times.breathMs, call, caller, { kind: 'say', clip });
+    this.plan(at + times.breathMs + this.lengthMs(clip), call, caller, { kind: 'clear' });
+  }
+
+  private hearDigit(at: number, call: Call, sender: Leg, digit: string): void {
+    for (const leg of call.legs) {
+      const menu = this.state.menus[leg.id];
+      if (!menu || leg === sender || leg.state !== 'connected') continue;
+      const definition = this.cast.menus[menu.menuId];
+      if (!definition) continue;
+      this.forgetPlans(leg.id);
+      const choice = definition.choices[digit];
+      const clip = choice?.clip ?? definition.wrongKey;
+      const endsAt = at + times.breathMs + this.lengthMs(clip);
+      this.plan(at + times.breathMs, call, leg, { kind: 'say', clip });
+      if (choice?.thenHangUp) this.plan(endsAt + 1000, call, leg, { kind: 'clear' });
+      else this.plan(endsAt + times.menuWaitMs, call, leg, { kind: 'menuTimeout', turn: menu.turn });
+    }
+  }
+
+  private sayMenu(at: number, callId: string, legId: string): void {
+    const menu = this.state.menus[legId];
+    const greeting = this.cast.menus[menu?.menuId ?? '']?.greeting;
+    if (!menu || !greeting) return;
+    this.push(at, callId, legId, { kind: 'say', clip: greeting });
+    const waitUntil = at + this.lengthMs(greeting) + times.menuWaitMs;
+    this.push(waitUntil, callId, legId, { kind: 'menuTimeout', turn: menu.turn });
+  }
+
+  private menuTimedOut(at: number, callId: string, legId: string, turn: number): void {
+    const menu = this.state.menus[legId];
+    if (!menu || menu.turn !== turn) return;
+    menu.turn++;
+    if (menu.turn > menuTurns) this.push(at, callId, legId, { kind: 'clear' });
+    else this.sayMenu(at, callId, legId);
+  }
+
+  /** A caller of the stand-ins who hears a failure tone gives up. */
+  giveUpOnFailure(at: number, calls: Iterable<Call>): void {
+    for (const call of calls) {
+      const caller = call.legs.find((leg) => leg.role === 'caller');
+      if (!call.failure || caller?.endpoint.kind !== 'outside') continue;
+      const isPlanned = this.state.pending.some(({ legId, act }) => legId === caller.id && act.kind === 'clear');
+      if (!isPlanned) this.plan(at + times.toneMs, call, caller, { kind: 'clear' });
+    }
+  }
+
+  private speech(at: number, callId: string, legId: string, clip: string): Speech {
+    return { at, callId, legId, clip, text: this.cast.clips[clip]?.text ?? '' };
+  }
+
+  private lengthMs(clip: string): number {
+    return (this.cast.clips[clip]?.seconds ?? 3) * 1000;
+  }
+
+  private plan(at: number, call: Call, leg: Leg, act: Act): void {
+    this.push(at, call.id, leg.id, act);
+  }
+
+  private push(at: number, callId: string, legId: string, act: Act): void {
+    this.state.pending.push({ at, order: this.state.nextOrder++, callId, legId, act });
+  }
+
+  private forgetPlans(legId: string): void {
+    this.state.pending = this.state.pending.filter((plan) => plan.legId !== legId);
+  }
+
+  private forget(legId: string): void {
+    this.forgetPlans(legId);
+    delete this.state.menus[legId];
+  }
+}
+
+/** The key a leg's script is found by: its number or device. */
+function partyOf(leg: Leg): string {
+  switch (leg.endpoint.kind) {
+    case 'device':
+      return leg.endpoint.deviceId;
+    case 'outside':
+      return leg.endpoint.number ?? 'withheld';
+    case 'mailbox':
+      return 'mailbox';
+  }
+}

@@ -1,0 +1,3 @@
+/** Stand-in people, companies and phones. */
+export { scriptSchema, type Script, type StandInCast, type VoiceMenu } from './scripts';
+export { StandIns, speechSchema, standInStateSchema, type Speech, type StandInState } from './StandIns';

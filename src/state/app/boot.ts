@@ -1,0 +1,157 @@
+import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+
+import type { CallRecord } from '@/core/exchange';
+import { Clock } from '@/office/clock';
+import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
+import { OfficeLock } from '@/office/lock';
+import { SoundPlayer } from '@/office/sound';
+
+import { clockKind, officeKind, settingsKind, storageKeys, Vault } from '../storage';
+import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
+import type { Services } from './services';
+import {
+  clockChanged,
+  joined,
+  onlineChanged,
+  phaseChanged,
+  recordsAdded,
+  recordsSetAside,
+  settingsLoaded,
+  soundChanged,
+  storageChanged,
+  updated,
+} from './slices';
+import { soundUpdate, startSounding } from './sounding';
+import type { AppStore } from './store';
+
+const me = { personId: 'maren', deviceId: 'maren-app' };
+
+/** Brings the app up in this tab: finds out whether it may run the office, and if so restores it and starts it. */
+export async function boot(store: AppStore, services: Services): Promise<void> {
+  const { dispatch } = store;
+  let stop: () => Promise<void> = async () => undefined;
+  const lock = new OfficeLock(async () => {
+    await stop();
+    dispatch(phaseChanged({ phase: 'elsewhere' }));
+  });
+  const run = async () => {
+    try {
+      stop = await runOffice(store, services);
+      dispatch(phaseChanged({ phase: 'running' }));
+    } catch (error) {
+      dispatch(phaseChanged({ phase: 'failed', failure: String(error) }));
+    }
+  };
+  services.takeOver = async () => {
+    dispatch(phaseChanged({ phase: 'starting' }));
+    await lock.takeOver();
+    await run();
+  };
+  followConnection(store);
+  if (await lock.acquire()) await run();
+  else dispatch(phaseChanged({ phase: 'elsewhere' }));
+}
+
+async function runOffice(store: AppStore, services: Services): Promise<() => Promise<void>> {
+  const { dispatch } = store;
+  const vault = new Vault(
+    (status) => dispatch(storageChanged(status)),
+    ({ count }) => dispatch(recordsSetAside(count)),
+  );
+  const clock = await restoreClock(vault, services.clock);
+  dispatch(clockChanged(clock.get()));
+  const [settings] = (await vault.read(storageKeys.settings, settingsKind)) ?? [];
+  if (settings) dispatch(settingsLoaded(settings));
+
+  const state = await restoreOffice(vault, clock.now());
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+  const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
+  services.link = office;
+  services.player = player;
+
+  dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  dispatch(updated(office.snapshot()));
+  office.subscribe((update) => {
+    dispatch(updated(update));
+    keep(update, office, vault);
+    const mine = recordsOf(update).filter((record) => record.personId === me.personId);
+    if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
+    soundUpdate(update, store.getState(), player);
+  });
+  const stopSounding = startSounding(store, player);
+  const stopKeeping = keepSettings(store, clock, vault);
+  void loadHistory(vault, me.personId, dispatch).then(() => office.start());
+
+  return async () => {
+    stopSounding();
+    stopKeeping();
+    office.close();
+    player.close();
+    services.link = null;
+    services.player = null;
+    await vault.close();
+  };
+}
+
+/** The sample's ninety days are laid down at the very first start; later starts go on where the last one ended. */
+async function restoreOffice(vault: Vault, now: number): Promise<Partial<OfficeState>> {
+  const [state] = (await vault.read(storageKeys.office, officeKind)) ?? [];
+  if (state) return state;
+  if ((await vault.keys(storageKeys.history)).length > 0) return { exchange: freshExchange(now) };
+  const { generateHistory } = await import('@sample/history');
+  const { records, exchange } = generateHistory(now);
+  await vault.write(recordEntriesByDay(records, sampleOffice.zone));
+  return { exchange };
+}
+
+/** An exchange whose own state was lost: its numbers go on far beyond all that were given before. */
+function freshExchange(now: number): OfficeState['exchange'] {
+  return { now, nextId: Math.floor(now / 1000), signedIn: [], calls: [] };
+}
+
+function keep(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
+  const entries = recordsOf(update).map((record) => recordEntry(record, sampleOffice.zone));
+  const state = { [storageKeys.office]: Vault.encode([office.save()], officeKind) };
+  void vault.write(Object.assign(state, ...entries));
+}
+
+function recordsOf(update: OfficeUpdate): CallRecord[] {
+  return update.events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+}
+
+/** `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. */
+async function restoreClock(vault: Vault, clock: Clock): Promise<Clock> {
+  const fromAddress = new URLSearchParams(window.location.search).get('now');
+  const [stored] = (await vault.read(storageKeys.clock, clockKind)) ?? [];
+  const asked = fromAddress === null ? NaN : Date.parse(fromAddress);
+  if (!Number.isNaN(asked) && stored?.fromAddress !== fromAddress) {
+    clock.fixAt(asked);
+    await vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
+  } else if (stored) {
+    clock.set(stored.setting);
+  }
+  return clock;
+}
+
+function keepSettings(store: AppStore, clock: Clock, vault: Vault): () => void {
+  let last = store.getState();
+  const { search } = window.location;
+  const fromAddress = new URLSearchParams(search).get('now');
+  return store.subscribe(() => {
+    const state = store.getState();
+    if (state.settings !== last.settings) {
+      void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
+    }
+    if (state.office.clock !== last.office.clock) {
+      void vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
+    }
+    last = state;
+  });
+}
+
+function followConnection(store: AppStore): void {
+  const follow = () => store.dispatch(onlineChanged(navigator.onLine));
+  follow();
+  window.addEventListener('online', follow);
+  window.addEventListener('offline', follow);
+}

@@ -1,0 +1,53 @@
+import type { CallRecord } from '@/core/exchange';
+import { localDayKey } from '@/core/time';
+
+import { recordKind, storageKeys, Vault } from '../storage';
+import { historyCompleted, olderLoaded } from './slices';
+import type { AppDispatch } from './store';
+
+const batchMs = 8;
+
+/** Key of a new record: its day, so that days load newest first, and its own id. */
+export function recordEntry(record: CallRecord, zone: string): Record<string, string> {
+  const key = `${storageKeys.history}${localDayKey(record.startedAt, zone)}/${record.id}`;
+  return { [key]: Vault.encode([record], recordKind) };
+}
+
+/** Many records at once, a key for each day. */
+export function recordEntriesByDay(records: readonly CallRecord[], zone: string): Record<string, string> {
+  const days = new Map<string, CallRecord[]>();
+  for (const record of records) {
+    const key = `${storageKeys.history}${localDayKey(record.startedAt, zone)}/sample`;
+    const day = days.get(key);
+    if (day) day.push(record);
+    else days.set(key, [record]);
+  }
+  return Object.fromEntries([...days].map(([key, day]) => [key, Vault.encode(day, recordKind)]));
+}
+
+/**
+ * Reads one person's history, newest days first, a few days at a time, so that the first rows are there at once
+ * and the screen stays free.
+ */
+export async function loadHistory(vault: Vault, personId: string, dispatch: AppDispatch): Promise<void> {
+  const byDay = new Map<string, string[]>();
+  for (const key of await vault.keys(storageKeys.history)) {
+    const day = key.split('/')[1] ?? '';
+    byDay.set(day, [...(byDay.get(day) ?? []), key]);
+  }
+  const days = [...byDay.keys()].sort().reverse();
+  let batch: CallRecord[] = [];
+  let deadline = performance.now() + batchMs;
+  for (const day of days) {
+    const found = await vault.readMany(byDay.get(day) ?? [], recordKind);
+    const records = [...found.values()].flat().filter((record) => record.personId === personId);
+    batch.push(...records.sort((a, b) => b.startedAt - a.startedAt));
+    if (performance.now() < deadline) continue;
+    dispatch(olderLoaded(batch));
+    batch = [];
+    await new Promise((resolve) => setTimeout(resolve));
+    deadline = performance.now() + batchMs;
+  }
+  dispatch(olderLoaded(batch));
+  dispatch(historyCompleted());
+}

@@ -1,0 +1,181 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+import type { Call, CallRecord } from '@/core/exchange';
+import type { OfficeSetup } from '@/core/office';
+import type { Contact } from '@/core/people';
+import type { ClockSetting } from '@/office/clock';
+import type { OfficeUpdate } from '@/office/link';
+import type { SoundStatus } from '@/office/sound';
+import type { Speech } from '@/office/standins';
+
+import type { Settings, VaultStatus } from '../storage';
+
+/** `elsewhere`: another tab runs the office. */
+export type AppPhase = 'starting' | 'running' | 'elsewhere' | 'failed';
+
+interface OfficeSlice {
+  phase: AppPhase;
+  failure: string | null;
+  setup: OfficeSetup | null;
+  contacts: Contact[];
+  me: { personId: string; deviceId: string } | null;
+  clock: ClockSetting;
+  sound: SoundStatus;
+  isOnline: boolean;
+}
+
+const officeSlice = createSlice({
+  name: 'office',
+  initialState: {
+    phase: 'starting',
+    failure: null,
+    setup: null,
+    contacts: [],
+    me: null,
+    clock: { mode: 'real' },
+    sound: 'waiting',
+    isOnline: true,
+  } as OfficeSlice,
+  reducers: {
+    phaseChanged(state, { payload }: PayloadAction<{ phase: AppPhase; failure?: string }>) {
+      state.phase = payload.phase;
+      state.failure = payload.failure ?? null;
+    },
+    joined(state, { payload }: PayloadAction<Required<Pick<OfficeSlice, 'setup' | 'contacts' | 'me'>>>) {
+      Object.assign(state, payload);
+    },
+    clockChanged(state, { payload }: PayloadAction<ClockSetting>) {
+      state.clock = payload;
+    },
+    soundChanged(state, { payload }: PayloadAction<SoundStatus>) {
+      state.sound = payload;
+    },
+    onlineChanged(state, { payload }: PayloadAction<boolean>) {
+      state.isOnline = payload;
+    },
+  },
+});
+
+interface CallsSlice {
+  byId: Record<string, Call>;
+  /** The last thing said in each call. */
+  speech: Record<string, Speech>;
+  /** Calls whose ring the worker has silenced on this device. */
+  silenced: string[];
+  /** The call that ended last, so that its screen can say so before it closes. */
+  lastEndedId: string | null;
+}
+
+const callsSlice = createSlice({
+  name: 'calls',
+  initialState: { byId: {}, speech: {}, silenced: [], lastEndedId: null } as CallsSlice,
+  reducers: {
+    updated(state, { payload }: PayloadAction<OfficeUpdate>) {
+      for (const call of payload.changedCalls) state.byId[call.id] = call;
+      for (const speech of payload.speech) state.speech[speech.callId] = speech;
+      for (const id of payload.endedCallIds) {
+        delete state.byId[id];
+        delete state.speech[id];
+        state.silenced = state.silenced.filter((silenced) => silenced !== id);
+        state.lastEndedId = id;
+      }
+    },
+    ringSilenced(state, { payload: callId }: PayloadAction<string>) {
+      state.silenced.push(callId);
+    },
+  },
+});
+
+interface HistorySlice {
+  /** The worker's own records, newest first. Frozen, so that no copy of it is ever made deeply. */
+  records: readonly CallRecord[];
+  isComplete: boolean;
+}
+
+const historySlice = createSlice({
+  name: 'history',
+  initialState: { records: Object.freeze([]), isComplete: false } as HistorySlice,
+  reducers: {
+    recordsAdded: (state, { payload }: PayloadAction<readonly CallRecord[]>): HistorySlice => ({
+      ...state,
+      records: Object.freeze([...payload, ...state.records]),
+    }),
+    olderLoaded: (state, { payload }: PayloadAction<readonly CallRecord[]>): HistorySlice => ({
+      ...state,
+      records: Object.freeze([...state.records, ...payload]),
+    }),
+    historyCompleted: (state): HistorySlice => ({ ...state, isComplete: true }),
+  },
+});
+
+interface DialSlice {
+  text: string;
+}
+
+const dialSlice = createSlice({
+  name: 'dial',
+  initialState: { text: '' } as DialSlice,
+  reducers: {
+    dialTextChanged(state, { payload }: PayloadAction<string>) {
+      state.text = payload;
+    },
+  },
+});
+
+const settingsSlice = createSlice({
+  name: 'settings',
+  initialState: { theme: 'device', presentedLineId: null, withhold: false } as Settings,
+  reducers: {
+    settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
+    themeChosen(state, { payload }: PayloadAction<Settings['theme']>) {
+      state.theme = payload;
+    },
+    presentationChosen(state, { payload }: PayloadAction<{ lineId: string } | 'withhold'>) {
+      state.withhold = payload === 'withhold';
+      if (payload !== 'withhold') state.presentedLineId = payload.lineId;
+    },
+  },
+});
+
+interface NoticesSlice {
+  storage: VaultStatus;
+  /** How many stored records could not be read since the start. */
+  setAside: number;
+  /** A sentence about an act that could not be done, shown where the worker is. */
+  refusal: string | null;
+}
+
+const noticesSlice = createSlice({
+  name: 'notices',
+  initialState: { storage: 'ok', setAside: 0, refusal: null } as NoticesSlice,
+  reducers: {
+    storageChanged(state, { payload }: PayloadAction<VaultStatus>) {
+      state.storage = payload;
+    },
+    recordsSetAside(state, { payload }: PayloadAction<number>) {
+      state.setAside += payload;
+    },
+    setAsideRead(state) {
+      state.setAside = 0;
+    },
+    actRefused(state, { payload }: PayloadAction<string | null>) {
+      state.refusal = payload;
+    },
+  },
+});
+
+export const reducers = {
+  office: officeSlice.reducer,
+  calls: callsSlice.reducer,
+  history: historySlice.reducer,
+  dial: dialSlice.reducer,
+  settings: settingsSlice.reducer,
+  notices: noticesSlice.reducer,
+};
+
+export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged } = officeSlice.actions;
+export const { updated, ringSilenced } = callsSlice.actions;
+export const { recordsAdded, olderLoaded, historyCompleted } = historySlice.actions;
+export const { dialTextChanged } = dialSlice.actions;
+export const { settingsLoaded, themeChosen, presentationChosen } = settingsSlice.actions;
+export const { storageChanged, recordsSetAside, setAsideRead, actRefused } = noticesSlice.actions;

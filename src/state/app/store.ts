@@ -1,0 +1,30 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
+
+import { Clock } from '@/office/clock';
+
+import type { Services } from './services';
+import { reducers } from './slices';
+
+export function createAppStore() {
+  const services: Services = {
+    clock: new Clock(),
+    link: null,
+    player: null,
+    takeOver: async () => undefined,
+  };
+  const store = configureStore({
+    reducer: reducers,
+    middleware: (getDefault) =>
+      // The checks walk the whole state at each action, which 100,000 records make too slow even for development.
+      getDefault({ thunk: { extraArgument: services }, serializableCheck: false, immutableCheck: false }),
+  });
+  return { store, services };
+}
+
+export type AppStore = ReturnType<typeof createAppStore>['store'];
+export type RootState = ReturnType<AppStore['getState']>;
+export type AppDispatch = AppStore['dispatch'];
+
+export const useAppDispatch: () => AppDispatch = useDispatch;
+export const useAppSelector: TypedUseSelectorHook<RootState> = useSelector;

@@ -1,0 +1,107 @@
+import { z } from 'zod';
+
+import { Vault, type SetAside, type StoredKind, type VaultStatus } from '.';
+
+const kind: StoredKind<{ id: string; ring: number }> = {
+  version: 2,
+  schema: z.object({ id: z.string(), ring: z.number() }),
+  migrations: { 1: (data) => ({ ...(data as object), ring: 20 }) },
+};
+
+/** Storage in memory that can be full, and counts its transactions. */
+class Memory {
+  entries: Record<string, string> = {};
+  transactions: string[][] = [];
+  isFull = false;
+  getAllKeys = async () => Object.keys(this.entries);
+  getMany = async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, this.entries[key] ?? null]));
+  setMany = async (entries: Record<string, string>) => {
+    if (this.isFull) throw new Error('QuotaExceededError: the quota has been exceeded');
+    this.transactions.push(Object.keys(entries));
+    Object.assign(this.entries, entries);
+  };
+  removeMany = async (keys: string[]) => keys.forEach((key) => delete this.entries[key]);
+}
+
+function open() {
+  const memory = new Memory();
+  const statuses: VaultStatus[] = [];
+  const asides: SetAside[] = [];
+  const vault = new Vault(
+    (status) => statuses.push(status),
+    (aside) => asides.push(aside),
+    memory,
+  );
+  return { memory, vault, statuses, asides };
+}
+
+const a = { id: 'a', ring: 5 };
+const b = { id: 'b', ring: 6 };
+
+describe('what is kept', () => {
+  it('is read as it was written', async () => {
+    const { vault } = open();
+    await vault.write({ plan: Vault.encode([a, b], kind) });
+    expect(await vault.read('plan', kind)).toEqual([a, b]);
+    expect(await vault.read('nothing', kind)).toBeNull();
+  });
+
+  it('goes in one transaction when it belongs to one moment', async () => {
+    const { memory, vault } = open();
+    void vault.write({ one: '1' });
+    await vault.write({ two: '2' });
+    expect(memory.transactions).toEqual([['one', 'two']]);
+  });
+
+  it('of an older version is migrated', async () => {
+    const { memory, vault } = open();
+    memory.entries['plan'] = '{"v":1}\n{"id":"a"}';
+    expect(await vault.read('plan', kind)).toEqual([{ id: 'a', ring: 20 }]);
+  });
+
+  it.each([
+    ['a broken line', '{"v":2}\n{"id":"a","ring":5}\n{"id":"b","ri\n{"id":"b","ring":6}', 1],
+    ['a line of another shape', '{"v":2}\n{"id":"a","ring":5}\n{"id":7}\n{"id":"b","ring":6}', 1],
+    ['a broken head', '{"v\n{"id":"a","ring":5}\n{"id":"b","ring":6}', 1],
+  ])('with %s loses only that, keeps it aside and tells', async (_, text, count) => {
+    const { memory, vault, asides } = open();
+    memory.entries['plan'] = text;
+    expect(await vault.read('plan', kind)).toEqual([a, b]);
+    await vault.flush();
+    expect(asides).toEqual([{ key: 'plan', count }]);
+    expect(memory.entries['aside/plan']).toBe(text.split('\n').find((line) => !/"ring":\d|"v":2/.test(line)));
+    expect(await vault.read('plan', kind)).toEqual([a, b]);
+    expect(asides).toHaveLength(1);
+  });
+
+  it('from a later version is set aside, not guessed at', async () => {
+    const { memory, vault, asides } = open();
+    memory.entries['plan'] = '{"v":3}\n{"id":"a","ring":5}';
+    expect(await vault.read('plan', kind)).toEqual([]);
+    expect(asides).toEqual([{ key: 'plan', count: 1 }]);
+  });
+});
+
+describe('a full storage', () => {
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+
+  it('is told, and nothing is lost once there is room', async () => {
+    const { memory, vault, statuses } = open();
+    memory.isFull = true;
+    await vault.write({ one: 'old' });
+    await vault.write({ one: 'new', two: '2' });
+    expect(statuses).toEqual(['full']);
+    memory.isFull = false;
+    await jest.runAllTimersAsync();
+    expect(memory.entries).toEqual({ one: 'new', two: '2' });
+    expect(statuses).toEqual(['full', 'ok']);
+  });
+
+  it('a storage that is taken over by another tab is not written to any more', async () => {
+    const { memory, vault } = open();
+    await vault.close();
+    await vault.write({ late: 'x' });
+    expect(memory.entries).toEqual({});
+  });
+});
