@@ -1,7 +1,7 @@
 const shared = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@sample$': '<rootDir>/sample/index.ts', '^@sample/(.*)$': '<rootDir>/sample/$1' },
 };
-const esmPackages = 'tinyqueue|lucide-react-native|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
+const esmPackages = 'tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
 const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];
 
 module.exports = {

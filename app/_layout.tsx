@@ -1,2 +1,39 @@
 import { Slot } from 'expo-router';
-export default function Layout() { return <Slot />; }
+import { useEffect, useState, type ReactNode } from 'react';
+import { Provider } from 'react-redux';
+import { config } from 'zod';
+
+import { Shell } from '@/screens/shell/Shell';
+import { boot, createAppStore, ServicesContext, useAppSelector } from '@/state/app';
+import { ThemeProvider } from '@/ui/tokens';
+
+// The page's policy forbids code made from text, which Zod would otherwise try.
+config({ jitless: true });
+
+const { store, services } = createAppStore();
+const ordinaryTextPixels = 16;
+
+export default function Layout() {
+  useEffect(() => void boot(store, services), []);
+  return (
+    <Provider store={store}>
+      <ServicesContext.Provider value={services}>
+        <Themed>
+          <Shell>
+            <Slot />
+          </Shell>
+        </Themed>
+      </ServicesContext.Provider>
+    </Provider>
+  );
+}
+
+function Themed({ children }: { children: ReactNode }) {
+  const choice = useAppSelector((state) => state.settings.theme);
+  const [textScale] = useState(() => parseFloat(getComputedStyle(document.documentElement).fontSize) / ordinaryTextPixels);
+  return (
+    <ThemeProvider choice={choice} textScale={textScale}>
+      {children}
+    </ThemeProvider>
+  );
+}

@@ -1,2 +1,1 @@
-import { Text } from 'react-native';
-export default function Index() { return <Text>Hi</Text>; }
+export { LooseEndsScreen as default } from '@/screens/places/LooseEndsScreen';

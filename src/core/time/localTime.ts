@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays, startOfDay } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { startOfDay } from 'date-fns/startOfDay';
 
 /** First instant of the local day that `at` lies in. Epoch milliseconds in and out; `zone` is an IANA name. */
 export function startOfLocalDay(at: number, zone: string): number {

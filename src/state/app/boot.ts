@@ -58,12 +58,13 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     (status) => dispatch(storageChanged(status)),
     ({ count }) => dispatch(recordsSetAside(count)),
   );
-  const clock = await restoreClock(vault, services.clock);
-  dispatch(clockChanged(clock.get()));
+  const { clock } = services;
+  const [saved] = (await vault.read(storageKeys.office, officeKind)) ?? [];
+  const fromAddress = await restoreClock(vault, clock, saved?.exchange.now ?? 0);
   const [settings] = (await vault.read(storageKeys.settings, settingsKind)) ?? [];
   if (settings) dispatch(settingsLoaded(settings));
 
-  const state = await restoreOffice(vault, clock.now());
+  const state = saved ?? (await layDownOffice(vault, clock.now()));
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   services.link = office;
@@ -79,7 +80,8 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     soundUpdate(update, store.getState(), player);
   });
   const stopSounding = startSounding(store, player);
-  const stopKeeping = keepSettings(store, clock, vault);
+  const stopKeeping = keepSettings(store, clock, fromAddress, vault);
+  dispatch(clockChanged(clock.get()));
   void loadHistory(vault, me.personId, dispatch).then(() => office.start());
 
   return async () => {
@@ -94,9 +96,7 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
 }
 
 /** The sample's ninety days are laid down at the very first start; later starts go on where the last one ended. */
-async function restoreOffice(vault: Vault, now: number): Promise<Partial<OfficeState>> {
-  const [state] = (await vault.read(storageKeys.office, officeKind)) ?? [];
-  if (state) return state;
+async function layDownOffice(vault: Vault, now: number): Promise<Partial<OfficeState>> {
   if ((await vault.keys(storageKeys.history)).length > 0) return { exchange: freshExchange(now) };
   const { generateHistory } = await import('@sample/history');
   const { records, exchange } = generateHistory(now);
@@ -119,24 +119,22 @@ function recordsOf(update: OfficeUpdate): CallRecord[] {
   return update.events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
 }
 
-/** `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. */
-async function restoreClock(vault: Vault, clock: Clock): Promise<Clock> {
-  const fromAddress = new URLSearchParams(window.location.search).get('now');
+/**
+ * `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. It never
+ * shows an instant before what the office has already seen, since an exchange's time can't run backwards.
+ */
+async function restoreClock(vault: Vault, clock: Clock, earliest: number): Promise<string | null> {
   const [stored] = (await vault.read(storageKeys.clock, clockKind)) ?? [];
-  const asked = fromAddress === null ? NaN : Date.parse(fromAddress);
-  if (!Number.isNaN(asked) && stored?.fromAddress !== fromAddress) {
-    clock.fixAt(asked);
-    await vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
-  } else if (stored) {
-    clock.set(stored.setting);
-  }
-  return clock;
+  const inAddress = new URLSearchParams(window.location.search).get('now');
+  const asked = inAddress === null || inAddress === stored?.fromAddress ? NaN : Date.parse(inAddress);
+  if (!Number.isNaN(asked)) clock.fixAt(asked);
+  else if (stored) clock.set(stored.setting);
+  if (clock.now() < earliest) clock.moveOn(earliest - clock.now());
+  return inAddress ?? stored?.fromAddress ?? null;
 }
 
-function keepSettings(store: AppStore, clock: Clock, vault: Vault): () => void {
+function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null, vault: Vault): () => void {
   let last = store.getState();
-  const { search } = window.location;
-  const fromAddress = new URLSearchParams(search).get('now');
   return store.subscribe(() => {
     const state = store.getState();
     if (state.settings !== last.settings) {

@@ -19,7 +19,7 @@ export {
   type PartyView,
   type PresenceState,
 } from './selectors';
-export type { Services } from './services';
+export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
   actRefused,
   dialTextChanged,

@@ -1,4 +1,6 @@
-import type { Clock } from '@/office/clock';
+import { createContext, useContext, useSyncExternalStore } from 'react';
+
+import { Clock } from '@/office/clock';
 import type { OfficeLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
@@ -9,4 +11,27 @@ export interface Services {
   player: SoundPlayer | null;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
+}
+
+export function createServices(): Services {
+  return { clock: new Clock(), link: null, player: null, takeOver: async () => undefined };
+}
+
+export const ServicesContext = createContext<Services>(createServices());
+export const useServices = () => useContext(ServicesContext);
+
+/** The clock's time in whole steps (1 s unless said otherwise); who uses it is drawn anew at each step. */
+export function useNow(stepMs = 1000): number {
+  const { clock } = useServices();
+  return useSyncExternalStore(
+    (changed) => {
+      const stop = clock.subscribe(changed);
+      const timer = setInterval(changed, Math.min(stepMs, 1000));
+      return () => {
+        stop();
+        clearInterval(timer);
+      };
+    },
+    () => Math.floor(clock.now() / stepMs) * stepMs,
+  );
 }

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
 
 import type { Call, CallRecord } from '@/core/exchange';
 import type { OfficeSetup } from '@/core/office';
@@ -87,26 +87,26 @@ const callsSlice = createSlice({
 });
 
 interface HistorySlice {
-  /** The worker's own records, newest first. Frozen, so that no copy of it is ever made deeply. */
+  /** The worker's own records, newest first. */
   records: readonly CallRecord[];
   isComplete: boolean;
 }
 
-const historySlice = createSlice({
-  name: 'history',
-  initialState: { records: Object.freeze([]), isComplete: false } as HistorySlice,
-  reducers: {
-    recordsAdded: (state, { payload }: PayloadAction<readonly CallRecord[]>): HistorySlice => ({
-      ...state,
-      records: Object.freeze([...payload, ...state.records]),
-    }),
-    olderLoaded: (state, { payload }: PayloadAction<readonly CallRecord[]>): HistorySlice => ({
-      ...state,
-      records: Object.freeze([...state.records, ...payload]),
-    }),
-    historyCompleted: (state): HistorySlice => ({ ...state, isComplete: true }),
-  },
-});
+/** New records, newest first, before those that are there. */
+export const recordsAdded = createAction<readonly CallRecord[]>('history/recordsAdded');
+/** Older records, newest first, behind those that are there. */
+export const olderLoaded = createAction<readonly CallRecord[]>('history/olderLoaded');
+export const historyCompleted = createAction('history/completed');
+
+const noHistory: HistorySlice = { records: Object.freeze([]), isComplete: false };
+
+/** Written out, since drafts of 100,000 records would cost more than all else. */
+function historyReducer(state: HistorySlice = noHistory, action: Action): HistorySlice {
+  if (recordsAdded.match(action)) return { ...state, records: Object.freeze([...action.payload, ...state.records]) };
+  if (olderLoaded.match(action)) return { ...state, records: Object.freeze([...state.records, ...action.payload]) };
+  if (historyCompleted.match(action)) return { ...state, isComplete: true };
+  return state;
+}
 
 interface DialSlice {
   text: string;
@@ -167,7 +167,7 @@ const noticesSlice = createSlice({
 export const reducers = {
   office: officeSlice.reducer,
   calls: callsSlice.reducer,
-  history: historySlice.reducer,
+  history: historyReducer,
   dial: dialSlice.reducer,
   settings: settingsSlice.reducer,
   notices: noticesSlice.reducer,
@@ -175,7 +175,6 @@ export const reducers = {
 
 export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged } = officeSlice.actions;
 export const { updated, ringSilenced } = callsSlice.actions;
-export const { recordsAdded, olderLoaded, historyCompleted } = historySlice.actions;
 export const { dialTextChanged } = dialSlice.actions;
 export const { settingsLoaded, themeChosen, presentationChosen } = settingsSlice.actions;
 export const { storageChanged, recordsSetAside, setAsideRead, actRefused } = noticesSlice.actions;

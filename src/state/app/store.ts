@@ -1,18 +1,11 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, type TypedUseSelectorHook } from 'react-redux';
 
-import { Clock } from '@/office/clock';
-
-import type { Services } from './services';
+import { createServices } from './services';
 import { reducers } from './slices';
 
 export function createAppStore() {
-  const services: Services = {
-    clock: new Clock(),
-    link: null,
-    player: null,
-    takeOver: async () => undefined,
-  };
+  const services = createServices();
   const store = configureStore({
     reducer: reducers,
     middleware: (getDefault) =>

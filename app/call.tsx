@@ -1,0 +1,1 @@
+export { CallRouteScreen as default } from '@/screens/call/CallRouteScreen';

@@ -1,0 +1,1 @@
+export { DialScreen as default } from '@/screens/dial/DialScreen';

@@ -1,0 +1,5 @@
+import { EverythingScreen } from '@/screens/everything/EverythingScreen';
+
+export default function EverythingRoute() {
+  return <EverythingScreen />;
+}

@@ -1,0 +1,1 @@
+export { OfficeScreen as default } from '@/screens/office/OfficeScreen';

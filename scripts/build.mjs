@@ -1,0 +1,35 @@
+// Builds the web app into dist/, unless it is already built from these very sources.
+import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import { bin, root, run, sourceHash } from './lib.mjs';
+
+const fonts = [
+  ['bricolage-grotesque', '600'],
+  ['bricolage-grotesque', '700'],
+  ['atkinson-hyperlegible-next', '400'],
+  ['atkinson-hyperlegible-next', '600'],
+  ['martian-mono', '400'],
+];
+
+/** The fonts come from their packages, so that no copy of them is kept in the repository. */
+export function copyFonts() {
+  mkdirSync(join(root, 'public', 'fonts'), { recursive: true });
+  for (const [family, weight] of fonts) {
+    const source = join(root, 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff2`);
+    copyFileSync(source, join(root, 'public', 'fonts', `${family}-${weight}.woff2`));
+  }
+}
+
+export function build() {
+  const stamp = join(root, 'dist', '.sources');
+  const hash = sourceHash();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  console.log('Building …');
+  copyFonts();
+  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  run(bin('expo'), ['export', '--platform', 'web'], { env });
+  writeFileSync(stamp, hash);
+}
+
+if (import.meta.filename === process.argv[1]) build();

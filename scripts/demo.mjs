@@ -1,0 +1,11 @@
+// `npm run demo`: installs what is missing, builds if the sources changed, starts the server.
+import { spawn } from 'node:child_process';
+
+import { build } from './build.mjs';
+import { bin, installPackages, root } from './lib.mjs';
+
+installPackages();
+build();
+const server = spawn(bin('tsx'), ['server/start.mts'], { cwd: root, stdio: 'inherit' });
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+server.on('exit', (code) => process.exit(code ?? 0));

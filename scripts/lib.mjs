@@ -1,0 +1,61 @@
+// What the project's own commands share: they run on a machine that has only Node and npm.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Runs a program in the project; ends this one when it fails. */
+export function run(program, args, options = {}) {
+  const result = spawnSync(program, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.status !== 0) {
+    console.error(`\n${program} ${args.join(' ')} failed.`);
+    process.exit(result.status ?? 1);
+  }
+}
+
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** Installs the packages of the lock file, unless those are there already. */
+export function installPackages() {
+  const lock = hashOf([join(root, 'package-lock.json')]);
+  const stamp = join(root, 'node_modules', '.cendro-installed');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  console.log('Installing packages …');
+  run('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error']);
+  writeFileSync(stamp, lock);
+}
+
+const sources = ['app', 'src', 'sample', 'public', 'app.json', 'babel.config.js', 'metro.config.js', 'package-lock.json', 'scripts/build.mjs'];
+const ignored = [join('public', 'fonts')];
+
+/** Every file below the given places, in order. */
+export function filesBelow(places) {
+  return places
+    .map((place) => join(root, place))
+    .filter((path) => existsSync(path) && !ignored.some((skip) => path === join(root, skip)))
+    .flatMap((path) => {
+      if (!statSync(path).isDirectory()) return [path];
+      const relative = path.slice(root.length + 1);
+      return filesBelow(readdirSync(path).sort().map((name) => join(relative, name)));
+    });
+}
+
+export const sourceHash = () => hashOf(filesBelow(sources).filter((file) => !/\.test\.tsx?$/.test(file)));
+
+function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file.slice(root.length)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Debian's chromium, for browser tests and pictures. */
+export function installChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  console.log('Installing chromium …');
+  const apt = (...args) => run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+}

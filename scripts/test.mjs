@@ -1,0 +1,25 @@
+// `npm test`: everything that has to hold, from a machine with only Node and npm.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+import { build } from './build.mjs';
+import { bin, installChromium, installPackages, root, run } from './lib.mjs';
+
+const unitReport = join(root, 'test-results', 'unit.json');
+const browserReport = join(root, 'test-results', 'browser.json');
+
+installPackages();
+installChromium();
+run(bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+run(bin('eslint'), ['.', '--max-warnings', '0']);
+for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json']) run(bin('tsc'), ['-p', project]);
+run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
+build();
+run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
+
+const unit = JSON.parse(readFileSync(unitReport, 'utf8'));
+const { stats } = JSON.parse(readFileSync(browserReport, 'utf8'));
+const passed = unit.numPassedTests + stats.expected;
+const failed = unit.numFailedTests + stats.unexpected;
+console.log(`\nFormat, lint and types hold; ${unit.numPassedTests} unit and ${stats.expected} browser tests.`);
+console.log(`${passed} passed, ${failed} failed`);

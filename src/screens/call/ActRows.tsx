@@ -1,0 +1,60 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import { Txt } from '@/ui/text';
+import { space, target, themed, useTheme } from '@/ui/tokens';
+
+export interface CallAct {
+  word: string;
+  onPress: () => void;
+  disabled?: boolean;
+  pressed?: boolean;
+}
+
+export interface ActGroup {
+  name: string;
+  acts: readonly CallAct[];
+}
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    rows: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
+    row: { flexDirection: 'row', minHeight: target + 2, borderBottomWidth: 1, borderColor: colours.rule },
+    name: { width: 104, paddingLeft: space.l, justifyContent: 'center' },
+    act: { flexGrow: 1, flexBasis: 0, minHeight: target, justifyContent: 'center', paddingHorizontal: space.m, borderLeftWidth: 1, borderColor: colours.rule },
+  }),
+);
+
+/** What can be done with a call, grouped by intention, as words in ruled rows. */
+export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  return (
+    <View style={styles.rows}>
+      {groups.map(({ name, acts }) => (
+        <View key={name} role="group" aria-label={name} style={styles.row}>
+          <View style={styles.name} aria-hidden>
+            <Txt as="small">{name}</Txt>
+          </View>
+          {acts.map(({ word, onPress, disabled, pressed }) => (
+            <Pressable
+              key={word}
+              role="button"
+              aria-label={word}
+              aria-pressed={pressed}
+              aria-disabled={disabled}
+              disabled={disabled}
+              onPress={onPress}
+              style={({ pressed: isHeld }) => [styles.act, (pressed || isHeld) && { backgroundColor: colours.ink }]}
+            >
+              {({ pressed: isHeld }) => (
+                <Txt as="strong" colour={pressed || isHeld ? colours.paper : disabled ? colours.edge : colours.ink}>
+                  {word}
+                </Txt>
+              )}
+            </Pressable>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,41 @@
+import { StyleSheet, View } from 'react-native';
+
+import type { CallView } from '@/state/app';
+import { Keypad } from '@/ui/keypad';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    panel: { flex: 1, justifyContent: 'flex-end' },
+    sent: { padding: space.l, gap: space.xs, borderTopWidth: 1, borderColor: colours.rule },
+  }),
+);
+
+interface KeysPanelProps {
+  view: CallView;
+  said: string | null;
+  onDigit: (digit: string) => void;
+}
+
+/** Digits for the other side, in place of the cords; timer and End stay in view. */
+export function KeysPanel({ view, said, onDigit }: KeysPanelProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const digits = view.call.legs.find(({ id }) => id === view.me.legId)?.digitsSent ?? '';
+  return (
+    <View style={styles.panel}>
+      <View style={styles.sent} aria-live="polite">
+        <Txt as="strong" lines={1}>
+          {view.others[0]?.name ?? ''}
+        </Txt>
+        {said ? <Txt colour={colours.faint}>“{said}”</Txt> : null}
+        <Txt as="small">Sent so far</Txt>
+        <Txt as="monoLarge" lines={1}>
+          {digits || '–'}
+        </Txt>
+      </View>
+      <Keypad onKey={onDigit} />
+    </View>
+  );
+}

@@ -1,0 +1,69 @@
+import { Link } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+
+import { formatDayAndClock, startOfLocalDay } from '@/core/time';
+import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
+import { DayScale } from '@/ui/scale';
+import { Txt } from '@/ui/text';
+import { space, target, themed, useTheme } from '@/ui/tokens';
+
+const minuteMs = 60_000;
+const hourMs = 60 * minuteMs;
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    head: { paddingHorizontal: space.l, paddingTop: space.m, gap: space.s, backgroundColor: colours.paper, borderBottomWidth: 1, borderColor: colours.ink },
+    top: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m },
+    tabs: { flexDirection: 'row', gap: space.xl },
+    tab: { minHeight: target, justifyContent: 'center', borderBottomWidth: 4, borderColor: 'transparent' },
+    here: { borderColor: colours.saffron },
+  }),
+);
+
+/** The head of the first place: today to scale, and the switch between who still waits and everything. */
+export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const zone = useAppSelector(selectZone);
+  const office = useAppSelector(selectOffice);
+  const me = useAppSelector((state) => state.office.me);
+  const records = useAppSelector((state) => state.history.records);
+  const now = useNow(minuteMs);
+  const midnight = startOfLocalDay(now, zone);
+  const hourOf = (instant: number) => (instant - midnight) / hourMs;
+  const firstOlder = records.findIndex((record) => record.startedAt < midnight);
+  const today = firstOlder < 0 ? records : records.slice(0, firstOlder);
+  const person = office.people.get(me?.personId ?? '');
+  return (
+    <View style={styles.head}>
+      <View style={styles.top}>
+        <Txt as="mono" colour={colours.faint}>
+          {formatDayAndClock(now, zone)}
+        </Txt>
+        <Txt as="mono" colour={colours.faint} lines={1}>
+          {person ? `${person.name.split(' ')[0]} · ${person.extension}` : ''}
+        </Txt>
+      </View>
+      <DayScale
+        nowHour={hourOf(now)}
+        marks={today.map(({ id, startedAt, outcome }) => ({ key: id, hour: hourOf(startedAt), taken: outcome !== 'missed' && outcome !== 'refused' }))}
+      />
+      <View style={styles.tabs}>
+        <Link href="/" aria-current={at === 'loose' ? 'page' : undefined} asChild>
+          <View style={StyleSheet.flatten([styles.tab, at === 'loose' && styles.here])}>
+            <Txt as="heading" colour={at === 'loose' ? colours.ink : colours.faint}>
+              Loose ends
+            </Txt>
+          </View>
+        </Link>
+        <Link href="/everything" aria-current={at === 'everything' ? 'page' : undefined} asChild>
+          <View style={StyleSheet.flatten([styles.tab, at === 'everything' && styles.here])}>
+            <Txt as="heading" colour={at === 'everything' ? colours.ink : colours.faint}>
+              Everything
+            </Txt>
+          </View>
+        </Link>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,65 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import type { CallView } from '@/state/app';
+import { CordEdge } from '@/ui/cord';
+import { Plate } from '@/ui/plate';
+import { RingScale } from '@/ui/scale';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useIncoming } from './useIncoming';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, backgroundColor: colours.night },
+    facts: { padding: space.l, gap: space.l },
+    fact: { borderTopWidth: 1, borderColor: colours.nightEdge, paddingTop: space.m },
+    acts: { padding: space.l, gap: space.m, borderTopWidth: 1, borderColor: colours.nightEdge },
+    decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
+    refuse: { width: 108 },
+    answer: { flex: 1 },
+    name: { marginTop: space.xs },
+  }),
+);
+
+/** Somebody calls and nothing else goes on: who, why, what else rings, and the acts at the bottom edge. */
+export function IncomingScreen({ view }: { view: CallView }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const call = useIncoming(view);
+  return (
+    <View role="main" style={styles.screen}>
+      <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
+      <ScrollView contentContainerStyle={styles.facts}>
+        <View>
+          <Txt as="mono" colour={colours.faintOnNight}>
+            {call.lineName}
+            {call.lineNumber ? ` · ${call.lineNumber}` : ''}
+            {` · ringing ${call.rungFor}`}
+          </Txt>
+          <Txt as="display" level={1} colour={colours.onNight} style={styles.name}>
+            {call.name}
+          </Txt>
+          <Txt as="monoLarge" colour={colours.faintOnNight}>
+            {call.number ?? call.detail}
+          </Txt>
+        </View>
+        {call.tries ? (
+          <View style={styles.fact}>
+            <Txt colour={colours.onNight}>{call.tries}</Txt>
+          </View>
+        ) : null}
+        <View style={styles.fact}>
+          <RingScale tracks={call.tracks} totalSeconds={call.totalSeconds} nowSeconds={call.nowSeconds} finish={call.finish} onNight />
+        </View>
+      </ScrollView>
+      <View style={styles.acts}>
+        <Plate kind="night" word={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'} disabled={call.isSilenced} onPress={call.silence} />
+        <View style={styles.decide}>
+          <Plate kind="end" large word="Refuse" onPress={call.refuse} style={styles.refuse} />
+          <Plate kind="answer" large word="Answer" onPress={() => void call.answer()} style={styles.answer} />
+        </View>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,85 @@
+import { triesToday } from '@/core/history';
+import { formatDuration, formatSpan } from '@/core/time';
+import { formatAny, selectOffice, selectZone, send, silence, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
+import type { RingTrack } from '@/ui/scale';
+
+import { useGo } from '../shared/useGo';
+
+/** All that an incoming call's screen shows, and what can be done with it. */
+export function useIncoming(view: CallView) {
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const now = useNow();
+  const office = useAppSelector(selectOffice);
+  const zone = useAppSelector(selectZone);
+  const records = useAppSelector((state) => state.history.records);
+  const isSilenced = useAppSelector((state) => state.calls.silenced.includes(view.id));
+  const [caller] = view.others;
+  const number = caller?.number ?? null;
+  const tries = triesToday(records, number, now, zone);
+  const { legId } = view.me;
+
+  return {
+    name: caller?.name ?? 'Somebody',
+    detail: caller?.detail ?? '',
+    number: number === null ? null : formatAny(number),
+    lineName: view.line?.name ?? 'Your extension',
+    lineNumber: view.line ? formatAny(view.line.number) : null,
+    rungFor: formatDuration(now - view.call.startedAt),
+    tries: tries.count === 0 || tries.lastAt === null ? null : `${ordinal(tries.count + 1)} try today, last ${formatSpan(now - tries.lastAt)} ago`,
+    tracks: tracksOf(view, now, (deviceId) => shortDeviceName(deviceId, view, office)),
+    totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
+    nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
+    finish: finishWords(view, (personId) => (personId === office.ownerOf(deviceOf(view))?.id ? 'your' : `${office.people.get(personId)?.name ?? 'nobody'}’s`)),
+    isSilenced,
+    answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
+      const result = await dispatch(send({ type: 'answer', legId, activeCall }));
+      if (result?.ok) go.call();
+    },
+    refuse: () => void dispatch(send({ type: 'refuse', legId })),
+    silence: () => dispatch(silence(view.id)),
+  };
+}
+
+function deviceOf(view: CallView): string {
+  const mine = view.call.legs.find(({ id }) => id === view.me.legId);
+  return mine?.endpoint.kind === 'device' ? mine.endpoint.deviceId : '';
+}
+
+/** Own devices by what they are, others by whose they are. */
+function shortDeviceName(deviceId: string, view: CallView, office: ReturnType<typeof selectOffice>): string {
+  const device = office.devices.get(deviceId);
+  const isMine = device?.personId === office.ownerOf(deviceOf(view))?.id;
+  if (!device) return deviceId;
+  if (isMine) return device.kind === 'app' ? 'Here' : capital(device.name);
+  return office.people.get(device.personId)?.name.split(' ')[0] ?? deviceId;
+}
+
+function tracksOf(view: CallView, now: number, nameOf: (deviceId: string) => string): RingTrack[] {
+  const { ringing, legs } = view.call;
+  if (!ringing) return [];
+  const elapsed = (now - ringing.startedAt) / 1000;
+  return ringing.trace.legs.map((traceLeg, index) => {
+    const leg = legs.find(({ id }) => id === ringing.progress[index]);
+    const isOver = ringing.progress[index] === 'skipped' || leg?.state === 'cleared';
+    return {
+      key: `${traceLeg.stage} ${traceLeg.deviceId}`,
+      label: nameOf(traceLeg.deviceId),
+      fromSeconds: traceLeg.fromSeconds,
+      toSeconds: traceLeg.toSeconds,
+      state: isOver ? 'over' : traceLeg.fromSeconds <= elapsed ? 'on' : 'toCome',
+    };
+  });
+}
+
+function finishWords(view: CallView, ownerWord: (personId: string) => string): string {
+  const finish = view.call.ringing?.trace.finish;
+  return finish?.kind === 'mailbox' ? `${ownerWord(finish.personId)} mailbox` : 'busy tone';
+}
+
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
+function ordinal(count: number): string {
+  const suffix = count % 100 >= 11 && count % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th');
+  return `${count}${suffix}`;
+}

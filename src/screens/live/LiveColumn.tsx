@@ -1,0 +1,126 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { formatDuration } from '@/core/time';
+import {
+  selectIncoming,
+  selectOffice,
+  selectPresence,
+  selectTaken,
+  send,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type CallView,
+  type PresenceState,
+} from '@/state/app';
+import { CordEdge } from '@/ui/cord';
+import { Gauge, type GaugeState } from '@/ui/person';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { IncomingBand } from '../incoming/IncomingBand';
+import { phaseWord, theyHear } from '../shared/callWords';
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    column: { width: 304, borderLeftWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
+    section: { padding: space.l, gap: space.s },
+    card: { flexDirection: 'row', backgroundColor: colours.sheet, borderWidth: 1, borderColor: colours.edge },
+    words: { flex: 1, padding: space.m, gap: space.xs, minWidth: 0 },
+    top: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s, alignItems: 'baseline' },
+    name: { flexShrink: 1 },
+    acts: { flexDirection: 'row', gap: space.s, marginTop: space.xs },
+    grow: { flex: 1 },
+    person: { flexDirection: 'row', alignItems: 'center', gap: space.m, paddingVertical: space.s, borderTopWidth: 1, borderColor: colours.rule },
+  }),
+);
+
+const presenceWords: Record<PresenceState, string> = { free: 'free', onCall: 'on a call', ringing: 'being called' };
+const gauges: Record<PresenceState, GaugeState> = { free: 'free', onCall: 'onCall', ringing: 'free' };
+
+/** The third column of a wide screen: who calls, who is on the line, and what the others are doing. */
+export function LiveColumn() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const incoming = useAppSelector(selectIncoming);
+  const taken = useAppSelector(selectTaken);
+  const office = useAppSelector(selectOffice);
+  const presence = useAppSelector(selectPresence);
+  const myId = useAppSelector((state) => state.office.me?.personId);
+  return (
+    <View role="complementary" aria-label="Live calls and team" style={styles.column}>
+      {incoming.map((view) => (
+        <IncomingBand key={view.id} view={view} withScale />
+      ))}
+      <ScrollView>
+        <View style={styles.section}>
+          <Txt as="heading" level={2}>
+            On the line
+          </Txt>
+          {taken.length === 0 ? <Txt colour={colours.faint}>Nobody at the moment.</Txt> : null}
+          {taken.map((view) => (
+            <LiveCall key={view.id} view={view} />
+          ))}
+        </View>
+        <View style={styles.section}>
+          <Txt as="heading" level={2}>
+            Team
+          </Txt>
+          {office.setup.people
+            .filter(({ id }) => id !== myId)
+            .map((person) => {
+              const state = presence[person.id] ?? 'free';
+              return (
+                <View key={person.id} style={styles.person}>
+                  <Gauge state={gauges[state]} />
+                  <View style={styles.grow}>
+                    <Txt as="strong" lines={1}>
+                      {person.name}
+                    </Txt>
+                    <Txt as="small">
+                      {person.extension} · {presenceWords[state]}
+                    </Txt>
+                  </View>
+                </View>
+              );
+            })}
+        </View>
+      </ScrollView>
+    </View>
+  );
+}
+
+function LiveCall({ view }: { view: CallView }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const now = useNow();
+  const [other] = view.others;
+  const { legId } = view.me;
+  const isHeld = view.phase === 'held';
+  return (
+    <View style={styles.card}>
+      <CordEdge cord={view.line?.cord ?? null} />
+      <View style={styles.words}>
+        <View style={styles.top}>
+          <Txt as="strong" lines={1} style={styles.name}>
+            {other?.name ?? ''}
+          </Txt>
+          <Txt as="mono">{formatDuration(now - view.since)}</Txt>
+        </View>
+        <Txt as="small">{view.phase === 'talking' || isHeld ? (other ? theyHear(other, view) : '') : phaseWord(view)}</Txt>
+        <View style={styles.acts}>
+          <Plate word="Cords" label={`Cords of the call with ${other?.name ?? 'nobody'}`} onPress={go.call} style={styles.grow} />
+          {isHeld ? (
+            <Plate word="Talk" onPress={() => void dispatch(send({ type: 'retrieve', legId }))} style={styles.grow} />
+          ) : (
+            <Plate word="Hold" onPress={() => void dispatch(send({ type: 'hold', legId }))} disabled={view.phase !== 'talking'} style={styles.grow} />
+          )}
+          <Plate kind="end" word="End" label={`End the call with ${other?.name ?? 'nobody'}`} onPress={() => void dispatch(send({ type: 'clear', legId }))} style={styles.grow} />
+        </View>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { formatAny, selectOffice, themeChosen, useAppDispatch, useAppSelector } from '@/state/app';
+import { CordEdge, strokeNames } from '@/ui/cord';
+import { Choice } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1 },
+    body: { padding: space.l, gap: space.xl, maxWidth: 640 },
+    section: { gap: space.s },
+    line: { flexDirection: 'row', minHeight: 56, backgroundColor: colours.sheet, borderBottomWidth: 1, borderColor: colours.rule },
+    words: { flex: 1, paddingHorizontal: space.m, justifyContent: 'center' },
+  }),
+);
+
+/** The office's lines, how this device looks, and the door to Outside. */
+export function OfficeScreen() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const office = useAppSelector(selectOffice);
+  const theme = useAppSelector((state) => state.settings.theme);
+  return (
+    <ScrollView style={styles.screen} contentContainerStyle={styles.body}>
+      <View>
+        <Txt as="title" level={1}>
+          {office.setup.name}
+        </Txt>
+        <Txt colour={colours.faint}>People, teams, menus, hours and figures of the office will be run from here.</Txt>
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Outside
+        </Txt>
+        <Txt colour={colours.faint}>The stand-ins: be a caller, a desk phone or a colleague, and set the clock.</Txt>
+        <Plate kind="main" word="Go outside" onPress={go.outside} />
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Lines and their cords
+        </Txt>
+        <View role="list">
+          {office.setup.lines.map((line) => (
+            <View key={line.id} role="listitem" style={styles.line}>
+              <CordEdge cord={line.cord} width={10} />
+              <View style={styles.words}>
+                <Txt as="strong">{line.name}</Txt>
+                <Txt as="small">
+                  {formatAny(line.number)} · {strokeNames[line.cord.stroke]}
+                  {line.urgent ? ' · urgent' : ''}
+                </Txt>
+              </View>
+            </View>
+          ))}
+        </View>
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Light and dark
+        </Txt>
+        <Choice
+          label="Light and dark"
+          value={theme}
+          options={[
+            { value: 'device', word: 'As this device' },
+            { value: 'light', word: 'Light', detail: 'for sunlight' },
+            { value: 'dark', word: 'Dark', detail: 'for the van at night' },
+          ]}
+          onChoose={(choice) => dispatch(themeChosen(choice))}
+        />
+      </View>
+    </ScrollView>
+  );
+}

@@ -1,0 +1,118 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { Call, Leg } from '@/core/exchange';
+import type { OfficeIndex } from '@/core/office';
+import type { PeopleIndex } from '@/core/people';
+import { identifyNumber, selectOffice, selectPeople, send, useAppDispatch, useAppSelector } from '@/state/app';
+import { Choice, Field } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { Section } from './Section';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    phone: { padding: space.m, gap: space.s, backgroundColor: colours.sheet, borderWidth: 1, borderColor: colours.rule },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  }),
+);
+
+const legWords: Record<Leg['state'], string> = {
+  initiated: 'being reached',
+  alerting: 'ringing',
+  connected: 'connected',
+  held: 'has the other side on hold',
+  failed: 'failed',
+  cleared: 'gone',
+};
+
+/** Act as any phone that is in a call now, or call from one. */
+export function LivePhones() {
+  const { colours } = useTheme();
+  const byId = useAppSelector((state) => state.calls.byId);
+  const deviceId = useAppSelector((state) => state.office.me?.deviceId);
+  const legs = Object.values(byId).flatMap((call) =>
+    call.legs
+      .filter(({ state, endpoint }) => state !== 'cleared' && endpoint.kind !== 'mailbox' && !(endpoint.kind === 'device' && endpoint.deviceId === deviceId))
+      .map((leg) => ({ call, leg })),
+  );
+  return (
+    <>
+      <Section title="Phones in a call" sentence="Answer, refuse, hold or hang up for the other side.">
+        {legs.length === 0 ? <Txt colour={colours.faint}>No other phone is in a call.</Txt> : null}
+        {legs.map(({ call, leg }) => (
+          <Phone key={leg.id} call={call} leg={leg} />
+        ))}
+      </Section>
+      <CallFromPhone />
+    </>
+  );
+}
+
+function Phone({ call, leg }: { call: Call; leg: Leg }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const name = phoneName(leg, office, people);
+  const act = (type: 'answer' | 'refuse' | 'hold' | 'retrieve' | 'clear', word: string) => (
+    <Plate word={word} label={`${name}: ${word}`} onPress={() => void dispatch(send({ type, legId: leg.id }))} />
+  );
+  return (
+    <View style={styles.phone} role="group" aria-label={name}>
+      <Txt as="strong">{name}</Txt>
+      <Txt as="small">
+        {legWords[leg.state]}
+        {call.failure ? ', hears that the call failed' : ''}
+      </Txt>
+      <View style={styles.acts}>
+        {leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated') ? act('answer', 'Answer') : null}
+        {leg.state === 'alerting' ? act('refuse', 'Refuse') : null}
+        {leg.state === 'connected' && call.answeredAt !== null ? act('hold', 'Hold') : null}
+        {leg.state === 'held' ? act('retrieve', 'Retrieve') : null}
+        {leg.role === 'caller' || leg.state === 'connected' || leg.state === 'held' ? act('clear', 'Hang up') : null}
+      </View>
+    </View>
+  );
+}
+
+function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
+  switch (leg.endpoint.kind) {
+    case 'device': {
+      const owner = office.ownerOf(leg.endpoint.deviceId)?.name ?? '';
+      return `${owner}, ${office.devices.get(leg.endpoint.deviceId)?.name ?? ''}`;
+    }
+    case 'outside':
+      return identifyNumber(leg.endpoint.number, leg.endpoint.name, people).name;
+    case 'mailbox':
+      return 'Mailbox';
+  }
+}
+
+function CallFromPhone() {
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const mine = useAppSelector((state) => state.office.me?.deviceId);
+  const [from, setFrom] = useState('ilse-desk');
+  const [to, setTo] = useState('214');
+  const devices = office.setup.devices.filter(({ id }) => id !== mine);
+  const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
+  return (
+    <Section title="Call from a phone of the office" sentence="As a colleague, or with your own desk phone or mobile.">
+      <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
+      <Plate kind="main" word={`Call ${to} from ${deviceWords(from, office)}`} onPress={call} />
+      <Choice
+        label="Phone to call from"
+        value={from}
+        options={devices.map(({ id }) => ({ value: id, word: deviceWords(id, office) }))}
+        onChoose={setFrom}
+      />
+    </Section>
+  );
+}
+
+function deviceWords(deviceId: string, office: OfficeIndex): string {
+  return `${office.ownerOf(deviceId)?.name ?? ''}’s ${office.devices.get(deviceId)?.name ?? ''}`;
+}

@@ -1,0 +1,56 @@
+import { useState } from 'react';
+
+import type { Script } from '@/office/standins';
+import { setScript, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { Choice } from '@/ui/field';
+
+import { Section } from './Section';
+
+type Behaviour = 'answers' | 'busy' | 'neverAnswers' | 'refuses' | 'unknownNumber' | 'byHand' | 'menu';
+
+const words: Record<Behaviour, string> = {
+  answers: 'Answers after 3 s',
+  busy: 'Is busy',
+  neverAnswers: 'Never answers',
+  refuses: 'Refuses after 3 s',
+  unknownNumber: 'Number does not exist',
+  byHand: 'Does what you do here',
+  menu: 'Has a voice menu',
+};
+
+const scripts: Record<Exclude<Behaviour, 'menu'>, Script> = {
+  answers: { kind: 'answers', afterSeconds: 3, talksForSeconds: null, clip: 'hello-someone' },
+  busy: { kind: 'busy' },
+  neverAnswers: { kind: 'neverAnswers' },
+  refuses: { kind: 'refuses', afterSeconds: 3 },
+  unknownNumber: { kind: 'unknownNumber' },
+  byHand: { kind: 'byHand' },
+};
+
+/** How each stand-in behaves when it is called. */
+export function Scripts() {
+  const dispatch = useAppDispatch();
+  const { link } = useServices();
+  const contacts = useAppSelector((state) => state.office.contacts);
+  const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
+  const [, setChanges] = useState(0);
+  const parties = contacts.flatMap(({ name, numbers }) =>
+    numbers.map(({ label, number }) => ({ value: number, word: name, detail: label })),
+  );
+  const current = link?.scriptOf(party).kind ?? 'byHand';
+  const behaviours = (Object.keys(words) as Behaviour[]).filter((kind) => kind !== 'menu' || current === 'menu');
+  return (
+    <Section title="How they behave" sentence="What somebody outside does when you call them.">
+      <Choice label="Who" value={party} options={parties} onChoose={setParty} />
+      <Choice
+        label="What they do"
+        value={current}
+        options={behaviours.map((kind) => ({ value: kind, word: words[kind] }))}
+        onChoose={(kind) => {
+          if (kind === 'menu') return;
+          void dispatch(setScript(party, scripts[kind])).then(() => setChanges((changes) => changes + 1));
+        }}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,17 @@
+import { useCallback } from 'react';
+
+import { placeCall, useAppDispatch } from '@/state/app';
+
+import { useGo } from './useGo';
+
+/** Calls a number and goes to the call once it is there. */
+export function usePlaceCall() {
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  return useCallback(
+    async (to: string) => {
+      if (await dispatch(placeCall(to))) go.call();
+    },
+    [dispatch, go],
+  );
+}

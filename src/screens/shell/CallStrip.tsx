@@ -1,0 +1,56 @@
+import { usePathname } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import { formatDuration } from '@/core/time';
+import { selectTaken, useAppSelector, useNow } from '@/state/app';
+import { CordEdge } from '@/ui/cord';
+import { Txt } from '@/ui/text';
+import { space, target, themed, useTheme } from '@/ui/tokens';
+
+import { phaseWord, theyHear } from '../shared/callWords';
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    strip: { flexDirection: 'row', minHeight: target + 8, backgroundColor: colours.night, borderTopWidth: 2, borderColor: colours.saffron },
+    words: { flex: 1, minWidth: 0, paddingHorizontal: space.m, paddingVertical: space.xs, justifyContent: 'center' },
+    side: { justifyContent: 'center', alignItems: 'flex-end', paddingHorizontal: space.l },
+  }),
+);
+
+/** The live call, docked on every screen but its own. */
+export function CallStrip() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const pathname = usePathname();
+  const now = useNow();
+  const calls = useAppSelector(selectTaken);
+  const shown = calls.find(({ me }) => me.state === 'connected') ?? calls[0];
+  if (!shown || pathname === '/call') return null;
+  const [other] = shown.others;
+  const more = calls.length - 1;
+  const hears = other ? theyHear(other, shown) : '';
+  return (
+    <Pressable role="button" aria-label={`Back to the call with ${other?.name ?? 'nobody'}`} onPress={go.call} style={styles.strip}>
+      <CordEdge cord={shown.line?.cord ?? null} onNight />
+      <View style={styles.words}>
+        <Txt as="strong" lines={1} colour={colours.onNight}>
+          {other?.name ?? ''}
+        </Txt>
+        <Txt as="small" lines={1} colour={colours.faintOnNight}>
+          {shown.phase === 'talking' ? hears : phaseWord(shown)}
+          {more > 0 ? ` · ${more} more` : ''}
+        </Txt>
+      </View>
+      <View style={styles.side}>
+        <Txt as="mono" colour={colours.onNight}>
+          {formatDuration(now - shown.since)}
+        </Txt>
+        <Txt as="small" colour={colours.faintOnNight}>
+          Open
+        </Txt>
+      </View>
+    </Pressable>
+  );
+}

@@ -1,0 +1,33 @@
+import { View } from 'react-native';
+
+import { actRefused, selectMySound, setAsideRead, useAppDispatch, useAppSelector } from '@/state/app';
+import { Notice } from '@/ui/notice';
+
+/** What the worker has to know wherever they are. */
+export function Notices() {
+  const dispatch = useAppDispatch();
+  const { storage, setAside, refusal } = useAppSelector((state) => state.notices);
+  const { isOnline, sound } = useAppSelector((state) => state.office);
+  const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
+  return (
+    <View>
+      {refusal ? <Notice tone="alarm" sentence={refusal} action={{ word: 'Close', onPress: () => dispatch(actRefused(null)) }} /> : null}
+      {storage === 'full' ? (
+        <Notice tone="alarm" sentence="This device has no room left. New calls are kept in memory and written as soon as there is room: free some space and leave this tab open." />
+      ) : null}
+      {storage === 'failed' ? (
+        <Notice tone="alarm" sentence="This browser lets nothing be kept. Calls work, but their history is gone when the tab closes." />
+      ) : null}
+      {setAside > 0 ? (
+        <Notice
+          sentence={`${setAside === 1 ? 'One stored entry' : `${setAside} stored entries`} could not be read. ${setAside === 1 ? 'It was' : 'They were'} set aside; all else is here.`}
+          action={{ word: 'Understood', onPress: () => dispatch(setAsideRead()) }}
+        />
+      ) : null}
+      {isOnline ? null : <Notice sentence="No network. What is on this device stays readable, and the office in this page goes on." />}
+      {isSilentNow ? (
+        <Notice sentence={sound === 'none' ? 'This browser makes no sound: watch the screen.' : 'Sound is off until you touch the page once.'} />
+      ) : null}
+    </View>
+  );
+}

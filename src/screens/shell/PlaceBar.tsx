@@ -1,0 +1,47 @@
+import { Link, usePathname } from 'expo-router';
+import { StyleSheet, Text, View } from 'react-native';
+
+import { fonts, space, target, themed, useTheme } from '@/ui/tokens';
+
+import { isAt, places } from './places';
+import { PlaceIcon } from './PlaceIcon';
+
+const useStyles = themed(({ colours, size }) =>
+  StyleSheet.create({
+    bar: { flexDirection: 'row', borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
+    place: { flex: 1, minHeight: target + 14, alignItems: 'center', justifyContent: 'center', gap: 3, paddingTop: 6, paddingBottom: 4 },
+    here: { position: 'absolute', top: -1, height: 4, width: 48, backgroundColor: colours.saffron },
+    word: { fontFamily: fonts.text, fontWeight: '600', fontSize: Math.min(size(12), 15), textAlign: 'center' },
+    rail: { width: 148, backgroundColor: colours.night, paddingTop: space.l },
+    name: { fontFamily: fonts.title, fontWeight: '700', fontSize: size(24), color: colours.onNight, paddingHorizontal: space.l, marginBottom: space.l },
+    railPlace: { minHeight: target, flexDirection: 'row', alignItems: 'center', gap: space.m, paddingHorizontal: space.m, borderLeftWidth: 4, borderColor: 'transparent' },
+    railHere: { borderColor: colours.saffron },
+    railWord: { fontFamily: fonts.text, fontWeight: '600', fontSize: Math.min(size(15), 19), flexShrink: 1 },
+  }),
+);
+
+/** The five places: a bar under the thumb on a phone, a rail on a wide screen. */
+export function PlaceBar({ asRail }: { asRail: boolean }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const pathname = usePathname();
+  const [ink, faint] = asRail ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
+  return (
+    <View role="navigation" aria-label="Places" style={asRail ? styles.rail : styles.bar}>
+      {asRail ? <Text style={styles.name}>Cendro</Text> : null}
+      {places.map((place) => {
+        const isHere = isAt(place, pathname);
+        const colour = isHere ? ink : faint;
+        return (
+          <Link key={place.path} href={place.path} aria-current={isHere ? 'page' : undefined} asChild>
+            <View style={asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place}>
+              {!asRail && isHere ? <View style={styles.here} /> : null}
+              <PlaceIcon path={place.path} colour={colour} />
+              <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>{place.word}</Text>
+            </View>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}

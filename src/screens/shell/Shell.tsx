@@ -1,0 +1,81 @@
+import { type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { selectIncoming, selectTaken, takeOver, useAppDispatch, useAppSelector } from '@/state/app';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { themed } from '@/ui/tokens';
+
+import { IncomingBand } from '../incoming/IncomingBand';
+import { IncomingScreen } from '../incoming/IncomingScreen';
+import { LiveColumn } from '../live/LiveColumn';
+import { useLayout } from '../shared/useLayout';
+import { Announcer } from './Announcer';
+import { CallStrip } from './CallStrip';
+import { Notices } from './Notices';
+import { PlaceBar } from './PlaceBar';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    app: { flex: 1, backgroundColor: colours.paper },
+    row: { flexDirection: 'row' },
+    middle: { flex: 1, minWidth: 0, minHeight: 0 },
+    main: { flex: 1, minHeight: 0 },
+  }),
+);
+
+/** What is around every screen: places, notices, the docked call, and whoever is calling. */
+export function Shell({ children }: { children: ReactNode }) {
+  const styles = useStyles();
+  const { isWide, hasThird } = useLayout();
+  const incoming = useAppSelector(selectIncoming);
+  const taken = useAppSelector(selectTaken);
+  const [first] = incoming;
+  const coversAll = first !== undefined && !isWide && taken.length === 0;
+  const showsBand = first !== undefined && !coversAll && !hasThird;
+  return (
+    <View style={[styles.app, isWide && styles.row]}>
+      {isWide ? <PlaceBar asRail /> : null}
+      <View style={styles.middle}>
+        <Announcer />
+        {coversAll ? (
+          <IncomingScreen view={first} />
+        ) : (
+          <>
+            <Notices />
+            <View role="main" style={styles.main}>
+              <Phase>{children}</Phase>
+            </View>
+            {showsBand ? incoming.map((view) => <IncomingBand key={view.id} view={view} />) : null}
+            {hasThird ? null : <CallStrip />}
+            {isWide ? null : <PlaceBar asRail={false} />}
+          </>
+        )}
+      </View>
+      {hasThird ? <LiveColumn /> : null}
+    </View>
+  );
+}
+
+function Phase({ children }: { children: ReactNode }) {
+  const dispatch = useAppDispatch();
+  const { phase, failure } = useAppSelector((state) => state.office);
+  switch (phase) {
+    case 'running':
+      return children;
+    case 'starting':
+      return <EmptyState title="Starting" sentence="The office is being opened on this device." />;
+    case 'elsewhere':
+      return (
+        <EmptyState title="Cendro runs in another tab" sentence="Only one tab at a time runs the office, so that no call is handled twice.">
+          <Plate kind="main" word="Run it here instead" onPress={() => void dispatch(takeOver())} />
+        </EmptyState>
+      );
+    case 'failed':
+      return (
+        <EmptyState title="The office did not start" sentence={`Nothing is lost. The reason was: ${failure ?? 'unknown'}`}>
+          <Plate kind="main" word="Try again" onPress={() => window.location.reload()} />
+        </EmptyState>
+      );
+  }
+}

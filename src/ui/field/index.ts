@@ -1,0 +1,2 @@
+export { Choice } from './Choice';
+export { Field } from './Field';

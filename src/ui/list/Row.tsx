@@ -1,0 +1,57 @@
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import { Txt } from '../text';
+import { space, target, themed, useTheme } from '../tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    row: {
+      flexDirection: 'row',
+      alignItems: 'stretch',
+      minHeight: target + 8,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+      backgroundColor: colours.sheet,
+    },
+    press: { flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: space.m, paddingVertical: space.s, paddingHorizontal: space.m },
+    words: { flex: 1, minWidth: 0 },
+    after: { justifyContent: 'center', paddingRight: space.m },
+  }),
+);
+
+interface RowProps {
+  title: string;
+  detail?: string;
+  label: string;
+  onPress: () => void;
+  edge?: ReactNode;
+  before?: ReactNode;
+  after?: ReactNode;
+  selected?: boolean;
+}
+
+/** A row of a list: an edge, something before the words, the words, and an act of its own behind them. */
+export function Row({ title, detail, label, onPress, edge, before, after, selected }: RowProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  return (
+    <View style={[styles.row, selected && { backgroundColor: colours.paper }]}>
+      {edge}
+      <Pressable role="button" aria-label={label} onPress={onPress} style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}>
+        {before}
+        <View style={styles.words}>
+          <Txt as="strong" lines={1}>
+            {title}
+          </Txt>
+          {detail ? (
+            <Txt as="small" lines={1}>
+              {detail}
+            </Txt>
+          ) : null}
+        </View>
+      </Pressable>
+      {after ? <View style={styles.after}>{after}</View> : null}
+    </View>
+  );
+}

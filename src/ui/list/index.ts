@@ -1,0 +1,2 @@
+export { Row } from './Row';
+export { VirtualList } from './VirtualList';

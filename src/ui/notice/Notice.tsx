@@ -1,0 +1,45 @@
+import { StyleSheet, View } from 'react-native';
+
+import { Plate } from '../plate';
+import { Txt } from '../text';
+import { space, themed, useTheme } from '../tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    notice: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingHorizontal: space.l,
+      paddingVertical: space.s,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderLeftWidth: 6,
+      borderColor: colours.rule,
+    },
+    sentence: { flex: 1 },
+  }),
+);
+
+interface NoticeProps {
+  sentence: string;
+  tone?: 'attention' | 'alarm';
+  action?: { word: string; onPress: () => void };
+}
+
+/** Something the worker has to know, with at most one thing to do about it. */
+export function Notice({ sentence, tone = 'attention', action }: NoticeProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  return (
+    <View
+      role={tone === 'alarm' ? 'alert' : 'status'}
+      style={[styles.notice, { borderLeftColor: tone === 'alarm' ? colours.rowan : colours.saffron }]}
+    >
+      <Txt as="small" colour={colours.ink} style={styles.sentence}>
+        {sentence}
+      </Txt>
+      {action ? <Plate word={action.word} onPress={action.onPress} /> : null}
+    </View>
+  );
+}

@@ -1,0 +1,2 @@
+export { EmptyState } from './EmptyState';
+export { Notice } from './Notice';

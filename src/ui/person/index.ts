@@ -1,0 +1,2 @@
+export { Gauge, type GaugeState } from './Gauge';
+export { Initials, initialsOf } from './Initials';

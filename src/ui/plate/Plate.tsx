@@ -1,0 +1,81 @@
+import { Pressable, StyleSheet, Text, type StyleProp, type ViewStyle } from 'react-native';
+
+import { corner, fonts, space, target, themed, useTheme, type Colours } from '../tokens';
+
+/** What a plate's act means: the main one, a plain one, taking or ending a call; the night ones lie on dark ground. */
+export type PlateKind = 'main' | 'plain' | 'answer' | 'end' | 'night';
+
+const useStyles = themed(({ size }) =>
+  StyleSheet.create({
+    plate: {
+      minHeight: target,
+      minWidth: target,
+      paddingHorizontal: space.l,
+      paddingVertical: space.s,
+      borderRadius: corner,
+      borderWidth: 1,
+      alignItems: 'center',
+      justifyContent: 'center',
+    },
+    large: { minHeight: 72 },
+    off: { opacity: 0.55 },
+    word: { fontFamily: fonts.text, fontWeight: '600', fontSize: size(16), lineHeight: size(20), textAlign: 'center' },
+    largeWord: { fontSize: size(20), lineHeight: size(25) },
+  }),
+);
+
+function coloursOf(kind: PlateKind, colours: Colours) {
+  switch (kind) {
+    case 'main':
+      return { ground: colours.spruce, edge: colours.spruce, word: colours.onSpruce };
+    case 'answer':
+      return { ground: colours.moss, edge: colours.moss, word: colours.onMoss };
+    case 'end':
+      return { ground: colours.rowan, edge: colours.rowan, word: colours.onRowan };
+    case 'plain':
+      return { ground: colours.sheet, edge: colours.edge, word: colours.ink };
+    case 'night':
+      return { ground: 'transparent', edge: colours.faintOnNight, word: colours.onNight };
+  }
+}
+
+interface PlateProps {
+  word: string;
+  onPress: () => void;
+  kind?: PlateKind;
+  large?: boolean;
+  disabled?: boolean;
+  /** For a plate that stays pressed. */
+  pressed?: boolean;
+  /** Says more than the word, to those who don't see what is around it. */
+  label?: string;
+  style?: StyleProp<ViewStyle>;
+}
+
+/** A button: a plate with a word that says what will be true afterwards. */
+export function Plate({ word, onPress, kind = 'plain', large, disabled, pressed, label, style }: PlateProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const { ground, edge, word: ink } = coloursOf(kind, colours);
+  const isDown = pressed === true;
+  return (
+    <Pressable
+      role="button"
+      aria-label={label ?? word}
+      aria-disabled={disabled}
+      aria-pressed={pressed}
+      disabled={disabled}
+      onPress={onPress}
+      style={({ pressed: isHeld }) => [
+        styles.plate,
+        large && styles.large,
+        { backgroundColor: isDown ? colours.ink : ground, borderColor: isDown ? colours.ink : edge },
+        isHeld && { borderColor: colours.saffron },
+        disabled && styles.off,
+        style,
+      ]}
+    >
+      <Text style={[styles.word, large && styles.largeWord, { color: isDown ? colours.paper : ink }]}>{word}</Text>
+    </Pressable>
+  );
+}

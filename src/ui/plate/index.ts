@@ -1,0 +1,1 @@
+export { Plate, type PlateKind } from './Plate';

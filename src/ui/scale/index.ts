@@ -1,0 +1,3 @@
+/** Time is drawn: seconds of ringing and hours of a day, on one kind of ruled scale. */
+export { DayScale, type DayMark } from './DayScale';
+export { RingScale, type RingTrack } from './RingScale';

@@ -1,0 +1,1 @@
+export { Txt, type TxtVariant } from './Txt';
