@@ -27,7 +27,10 @@ export default tseslint.config(
     plugins: { 'import-x': importX, 'react-hooks': reactHooks },
     settings: {
       'import-x/resolver-next': [
-        createTypeScriptImportResolver({ project: ['tsconfig.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true }),
+        createTypeScriptImportResolver({
+          project: ['tsconfig.json', 'tsconfig.node.json'],
+          noWarnOnMultipleProjects: true,
+        }),
       ],
     },
     rules: {
@@ -46,7 +49,14 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'error',
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['@/core/*/*', '@/office/*/*', '@/state/*/*'], message: 'A topic is entered by its index.ts.' }] },
+        {
+          patterns: [
+            {
+              group: ['@/core/*/*', '@/office/*/*', '@/state/*/*'],
+              message: 'A topic is entered by its index.ts.',
+            },
+          ],
+        },
       ],
     },
   },

@@ -1,5 +1,9 @@
 const shared = {
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@sample$': '<rootDir>/sample/index.ts', '^@sample/(.*)$': '<rootDir>/sample/$1' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^@sample$': '<rootDir>/sample/index.ts',
+    '^@sample/(.*)$': '<rootDir>/sample/$1',
+  },
 };
 const esmPackages = 'tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
 const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];

@@ -9,13 +9,24 @@ const config = getDefaultConfig(__dirname);
  */
 const leftOut = [
   { from: /\/zod\//, name: /locales\/index\.c?js$/ },
-  { from: /\/zod\//, name: /\/(compile|from-json-schema|json-schema-processors|json-schema-generator)\.c?js$/ },
-  { from: /\/libphonenumber-js\/(min|core)\/index\.js$/, name: /\/(legacy\/|find|search|PhoneNumberMatcher|getExampleNumber)/ },
-  { from: /\/expo-router\/build\/(index|exports)\.js$/, name: /^\.\/(stack|layouts\/Tabs|layouts\/experimental-stack)$/ },
+  {
+    from: /\/zod\//,
+    name: /\/(compile|from-json-schema|json-schema-processors|json-schema-generator)\.c?js$/,
+  },
+  {
+    from: /\/libphonenumber-js\/(min|core)\/index\.js$/,
+    name: /\/(legacy\/|find|search|PhoneNumberMatcher|getExampleNumber)/,
+  },
+  {
+    from: /\/expo-router\/build\/(index|exports)\.js$/,
+    name: /^\.\/(stack|layouts\/Tabs|layouts\/experimental-stack)$/,
+  },
 ];
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  const isLeftOut = leftOut.some(({ from, name }) => from.test(context.originModulePath) && name.test(moduleName));
+  const isLeftOut = leftOut.some(
+    ({ from, name }) => from.test(context.originModulePath) && name.test(moduleName),
+  );
   return isLeftOut ? { type: 'empty' } : context.resolveRequest(context, moduleName, platform);
 };
 

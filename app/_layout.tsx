@@ -30,7 +30,9 @@ export default function Layout() {
 
 function Themed({ children }: { children: ReactNode }) {
   const choice = useAppSelector((state) => state.settings.theme);
-  const [textScale] = useState(() => parseFloat(getComputedStyle(document.documentElement).fontSize) / ordinaryTextPixels);
+  const [textScale] = useState(
+    () => parseFloat(getComputedStyle(document.documentElement).fontSize) / ordinaryTextPixels,
+  );
   return (
     <ThemeProvider choice={choice} textScale={textScale}>
       {children}

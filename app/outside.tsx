@@ -3,7 +3,9 @@ import { lazy, Suspense } from 'react';
 import { ComingScreen } from '@/screens/places/ComingScreen';
 
 /** The stand-ins are no part of the app itself, so they don't weigh on its start. */
-const OutsideScreen = lazy(() => import('@/screens/outside/OutsideScreen').then(({ OutsideScreen }) => ({ default: OutsideScreen })));
+const OutsideScreen = lazy(() =>
+  import('@/screens/outside/OutsideScreen').then(({ OutsideScreen }) => ({ default: OutsideScreen })),
+);
 
 export default function OutsideRoute() {
   return (

@@ -1,6 +1,11 @@
 import type { Contact } from '@/core/people';
 
-const contact = (id: string, name: string, firm: string | null, ...numbers: [label: string, number: string][]): Contact => ({
+const contact = (
+  id: string,
+  name: string,
+  firm: string | null,
+  ...numbers: [label: string, number: string][]
+): Contact => ({
   id,
   name,
   firm,
@@ -17,7 +22,13 @@ export const sampleContacts: Contact[] = [
   contact('hallin', 'Hallin Rigg Fell Race', 'Race control', ['race control', '+447700900482']),
   contact('marl', 'Marl & Finch Surveyors', null, ['office', '+441174960171']),
   contact('glenbrae', 'Glenbrae Weather Cooperative', null, ['office', '+441314960188']),
-  contact('battery', 'Corvane Cells', 'Battery supplier', ['sales', '+12025550147'], ['depot', '+61491570156']),
+  contact(
+    'battery',
+    'Corvane Cells',
+    'Battery supplier',
+    ['sales', '+12025550147'],
+    ['depot', '+61491570156'],
+  ),
 ];
 
 /** A number that is in nobody's book. */

@@ -31,7 +31,12 @@ const callsByHour: Record<number, number> = {
 const weekendShare = 0.12;
 
 /** How likely each party calls in, and on which line. */
-const callers: readonly { number: string | null; name: string | null; weight: number; lines: readonly string[] }[] = [
+const callers: readonly {
+  number: string | null;
+  name: string | null;
+  weight: number;
+  lines: readonly string[];
+}[] = [
   { number: '+441314960142', name: 'BEXHOLLOW GATE', weight: 3, lines: ['+441314960120', '+441314960214'] },
   { number: '+441914980117', name: 'SKERROW HARBOUR', weight: 3, lines: ['+441314960120'] },
   { number: '+441174960155', name: null, weight: 2, lines: ['+441314960214'] },
@@ -56,7 +61,17 @@ const answerChance: Record<string, number> = {
   'sunniva-desk': 0.3,
 };
 const ordinaryChance = 0.55;
-const callingDevices = ['maren-app', 'maren-app', 'maren-app', 'ilse-desk', 'ilse-desk', 'sunniva-desk', 'nadia-desk', 'odile-desk', 'hugh-desk'];
+const callingDevices = [
+  'maren-app',
+  'maren-app',
+  'maren-app',
+  'ilse-desk',
+  'ilse-desk',
+  'sunniva-desk',
+  'nadia-desk',
+  'odile-desk',
+  'hugh-desk',
+];
 
 /**
  * Ninety days (or more) of a small firm's traffic up to `now` (epoch ms), made by driving the real exchange, so
@@ -114,7 +129,12 @@ class Traffic {
     }
   }
 
-  callInUntaken(at: number, party: Party, line: string, end: { givesUpAfterS: number } | { speaksForS: number }): void {
+  callInUntaken(
+    at: number,
+    party: Party,
+    line: string,
+    end: { givesUpAfterS: number } | { speaksForS: number },
+  ): void {
     this.schedule(at, () => {
       const legId = this.make({ kind: 'outside', ...party }, line, at);
       if (!legId) return;
@@ -185,7 +205,9 @@ class Traffic {
       const far = this.legsOfCall(legId).find((leg) => leg.role === 'called')?.id;
       if (!far) return;
       if (fate < 0.08) {
-        this.schedule(at + secondMs, () => this.send({ type: 'fail', legId: far, cause: 'userBusy' }, at + secondMs));
+        this.schedule(at + secondMs, () =>
+          this.send({ type: 'fail', legId: far, cause: 'userBusy' }, at + secondMs),
+        );
         this.schedule(at + 6 * secondMs, () => this.clear(legId, at + 6 * secondMs));
         return;
       }
@@ -200,14 +222,19 @@ class Traffic {
   }
 
   /** The device that would be the first to answer, given each person's readiness; null where nobody is. */
-  private firstAnswer(callerLegId: string, rolls: readonly number[]): { deviceId: string; afterS: number } | null {
+  private firstAnswer(
+    callerLegId: string,
+    rolls: readonly number[],
+  ): { deviceId: string; afterS: number } | null {
     const trace = this.callOfLeg(callerLegId)?.ringing?.trace;
     const answers = (trace?.legs ?? []).flatMap((leg, index) => {
       const roll = rolls[index % rolls.length] ?? 1;
       const chance = answerChance[leg.deviceId] ?? ordinaryChance;
       if (roll >= chance) return [];
       const length = leg.toSeconds - leg.fromSeconds;
-      return [{ deviceId: leg.deviceId, afterS: Math.floor(leg.fromSeconds + 2 + (roll / chance) * (length - 4)) }];
+      return [
+        { deviceId: leg.deviceId, afterS: Math.floor(leg.fromSeconds + 2 + (roll / chance) * (length - 4)) },
+      ];
     });
     return answers.sort((a, b) => a.afterS - b.afterS)[0] ?? null;
   }
@@ -215,7 +242,8 @@ class Traffic {
   private answerAndTalk(deviceId: string, callerLegId: string, at: number, talkS: number): void {
     this.schedule(at, () => {
       const leg = this.legsOfCall(callerLegId).find(
-        ({ state, endpoint }) => state === 'alerting' && endpoint.kind === 'device' && endpoint.deviceId === deviceId,
+        ({ state, endpoint }) =>
+          state === 'alerting' && endpoint.kind === 'device' && endpoint.deviceId === deviceId,
       );
       if (leg) this.send({ type: 'answer', legId: leg.id }, at);
     });
@@ -227,7 +255,11 @@ class Traffic {
     return (this.callOfLeg(callerLegId)?.ringing?.trace.finishSeconds ?? 0) + limits.greetingMs / secondMs;
   }
 
-  private make(from: { kind: 'outside' } & Party | { kind: 'device'; deviceId: string }, to: string, at: number): string | null {
+  private make(
+    from: ({ kind: 'outside' } & Party) | { kind: 'device'; deviceId: string },
+    to: string,
+    at: number,
+  ): string | null {
     const { result, events } = this.exchange.send({ type: 'make', from, to }, at);
     this.note(events);
     return (result.ok && result.legId) || null;
@@ -242,7 +274,8 @@ class Traffic {
   }
 
   private callOfLeg(legId: string) {
-    for (const call of this.exchange.calls.values()) if (call.legs.some((leg) => leg.id === legId)) return call;
+    for (const call of this.exchange.calls.values())
+      if (call.legs.some((leg) => leg.id === legId)) return call;
     return null;
   }
 

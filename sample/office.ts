@@ -9,7 +9,13 @@ const person = (id: string, name: string, role: string, extension: string, prese
   presentedLineId,
 });
 
-const device = (id: string, personId: string, kind: 'app' | 'desk' | 'mobile', name: string, callLimit: number) => ({
+const device = (
+  id: string,
+  personId: string,
+  kind: 'app' | 'desk' | 'mobile',
+  name: string,
+  callLimit: number,
+) => ({
   id,
   personId,
   kind,
@@ -62,10 +68,38 @@ export const sampleOffice: OfficeSetup = {
       urgent: false,
       ownerId: 'maren',
     },
-    { id: 'direct', name: 'Direct', number: '+441314960214', cord: { hue: 0, stroke: 'solid' }, urgent: false, ownerId: 'maren' },
-    { id: 'flood', name: 'Flood desk', number: '+441314960199', cord: { hue: 2, stroke: 'dotted' }, urgent: true, ownerId: 'maren' },
-    { id: 'main', name: 'Main', number: '+441314960100', cord: { hue: 3, stroke: 'thinPair' }, urgent: false, ownerId: 'ilse' },
-    { id: 'text', name: 'Field texts', number: '+447700900120', cord: { hue: 4, stroke: 'double' }, urgent: false, ownerId: 'maren' },
+    {
+      id: 'direct',
+      name: 'Direct',
+      number: '+441314960214',
+      cord: { hue: 0, stroke: 'solid' },
+      urgent: false,
+      ownerId: 'maren',
+    },
+    {
+      id: 'flood',
+      name: 'Flood desk',
+      number: '+441314960199',
+      cord: { hue: 2, stroke: 'dotted' },
+      urgent: true,
+      ownerId: 'maren',
+    },
+    {
+      id: 'main',
+      name: 'Main',
+      number: '+441314960100',
+      cord: { hue: 3, stroke: 'thinPair' },
+      urgent: false,
+      ownerId: 'ilse',
+    },
+    {
+      id: 'text',
+      name: 'Field texts',
+      number: '+447700900120',
+      cord: { hue: 4, stroke: 'double' },
+      urgent: false,
+      ownerId: 'maren',
+    },
   ],
   devices: [
     device('maren-app', 'maren', 'app', 'Cendro', 6),

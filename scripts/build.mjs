@@ -16,7 +16,13 @@ const fonts = [
 export function copyFonts() {
   mkdirSync(join(root, 'public', 'fonts'), { recursive: true });
   for (const [family, weight] of fonts) {
-    const source = join(root, 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff2`);
+    const source = join(
+      root,
+      'node_modules/@fontsource',
+      family,
+      'files',
+      `${family}-latin-${weight}-normal.woff2`,
+    );
     copyFileSync(source, join(root, 'public', 'fonts', `${family}-${weight}.woff2`));
   }
 }

@@ -28,7 +28,17 @@ export function installPackages() {
   writeFileSync(stamp, lock);
 }
 
-const sources = ['app', 'src', 'sample', 'public', 'app.json', 'babel.config.js', 'metro.config.js', 'package-lock.json', 'scripts/build.mjs'];
+const sources = [
+  'app',
+  'src',
+  'sample',
+  'public',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'package-lock.json',
+  'scripts/build.mjs',
+];
 const ignored = [join('public', 'fonts')];
 
 /** Every file below the given places, in order. */
@@ -39,7 +49,11 @@ export function filesBelow(places) {
     .flatMap((path) => {
       if (!statSync(path).isDirectory()) return [path];
       const relative = path.slice(root.length + 1);
-      return filesBelow(readdirSync(path).sort().map((name) => join(relative, name)));
+      return filesBelow(
+        readdirSync(path)
+          .sort()
+          .map((name) => join(relative, name)),
+      );
     });
 }
 
@@ -55,7 +69,8 @@ function hashOf(files) {
 export function installChromium() {
   if (existsSync('/usr/bin/chromium')) return;
   console.log('Installing chromium …');
-  const apt = (...args) => run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...args) =>
+    run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   apt('update', '-qq');
   apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
 }

@@ -12,7 +12,8 @@ installPackages();
 installChromium();
 run(bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 run(bin('eslint'), ['.', '--max-warnings', '0']);
-for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json']) run(bin('tsc'), ['-p', project]);
+for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json'])
+  run(bin('tsc'), ['-p', project]);
 run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
 build();
 run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
@@ -21,5 +22,7 @@ const unit = JSON.parse(readFileSync(unitReport, 'utf8'));
 const { stats } = JSON.parse(readFileSync(browserReport, 'utf8'));
 const passed = unit.numPassedTests + stats.expected;
 const failed = unit.numFailedTests + stats.unexpected;
-console.log(`\nFormat, lint and types hold; ${unit.numPassedTests} unit and ${stats.expected} browser tests.`);
+console.log(
+  `\nFormat, lint and types hold; ${unit.numPassedTests} unit and ${stats.expected} browser tests.`,
+);
 console.log(`${passed} passed, ${failed} failed`);

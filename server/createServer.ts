@@ -39,9 +39,18 @@ export function createServer(dist: string): Express {
     }),
   );
   app.use(compression());
-  app.use('/_expo/static', express.static(join(dist, '_expo/static'), { immutable: true, maxAge: yearSeconds * 1000 }));
+  app.use(
+    '/_expo/static',
+    express.static(join(dist, '_expo/static'), { immutable: true, maxAge: yearSeconds * 1000 }),
+  );
   app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: yearSeconds * 1000 }));
-  app.use(express.static(dist, { maxAge: '1h', setHeaders: (response, path) => path.endsWith('.html') && response.setHeader('Cache-Control', 'no-cache') }));
+  app.use(
+    express.static(dist, {
+      maxAge: '1h',
+      setHeaders: (response, path) =>
+        path.endsWith('.html') && response.setHeader('Cache-Control', 'no-cache'),
+    }),
+  );
   app.use((request, response, next) => {
     if (request.method !== 'GET' || /\.\w+$/.test(request.path)) {
       next();

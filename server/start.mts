@@ -29,5 +29,6 @@ function addressesOfThisMachine(): string[] {
 const port = await listen(createHttpServer(createServer(dist)), firstPort, firstPort + portsToTry);
 console.log('\nCendro is running. Open it on this machine:');
 console.log(`  http://localhost:${port}`);
-for (const address of addressesOfThisMachine()) console.log(`or on a phone in the same network:\n  http://${address}:${port}`);
+for (const address of addressesOfThisMachine())
+  console.log(`or on a phone in the same network:\n  http://${address}:${port}`);
 console.log('To be called, open Outside (in the place Office) and ring yourself. Ctrl-C ends it.');

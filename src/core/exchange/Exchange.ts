@@ -129,7 +129,8 @@ export class Exchange {
         break;
       case 'answer':
       case 'retrieve':
-        if (leg.endpoint.kind === 'device') setAsideActiveCall(board, leg.endpoint.deviceId, command.activeCall);
+        if (leg.endpoint.kind === 'device')
+          setAsideActiveCall(board, leg.endpoint.deviceId, command.activeCall);
         if (command.type === 'answer') answerLeg(board, leg);
         else retrieveLeg(board, leg);
         break;
@@ -148,7 +149,8 @@ export class Exchange {
         sendDigits(board, leg, command.digits);
         break;
       case 'clear':
-        if (leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated')) this.refuse(leg);
+        if (leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated'))
+          this.refuse(leg);
         else leaveCall(board, leg, 'normalClearing');
         break;
     }

@@ -34,7 +34,18 @@ export class Switchboard {
   }
 
   /** Event for one leg, stamped with now. */
-  emitLeg(type: 'originated' | 'delivered' | 'established' | 'held' | 'retrieved' | 'muted' | 'unmuted' | 'messageStarted', leg: Leg): void {
+  emitLeg(
+    type:
+      | 'originated'
+      | 'delivered'
+      | 'established'
+      | 'held'
+      | 'retrieved'
+      | 'muted'
+      | 'unmuted'
+      | 'messageStarted',
+    leg: Leg,
+  ): void {
     this.events.push({ type, at: this.now, callId: leg.callId, legId: leg.id });
   }
 
@@ -87,7 +98,13 @@ export class Switchboard {
     leg.cause ??= cause;
     this.legs.delete(leg.id);
     if (leg.endpoint.kind === 'device') this.deviceLegs.get(leg.endpoint.deviceId)?.delete(leg);
-    this.emit({ type: 'connectionCleared', at: this.now, callId: leg.callId, legId: leg.id, cause: leg.cause });
+    this.emit({
+      type: 'connectionCleared',
+      at: this.now,
+      callId: leg.callId,
+      legId: leg.id,
+      cause: leg.cause,
+    });
   }
 
   callOf(leg: Leg): Call {

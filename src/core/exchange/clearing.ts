@@ -45,5 +45,12 @@ function finishMessage(board: Switchboard, call: Call): void {
   if (durationMs < limits.shortestMessageMs) return;
   call.messageMs = durationMs;
   const { personId } = mailbox.endpoint;
-  board.emit({ type: 'messageLeft', at: board.now, callId: call.id, legId: mailbox.id, personId, durationMs });
+  board.emit({
+    type: 'messageLeft',
+    at: board.now,
+    callId: call.id,
+    legId: mailbox.id,
+    personId,
+    durationMs,
+  });
 }

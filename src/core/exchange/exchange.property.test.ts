@@ -15,21 +15,42 @@ import {
 import { customer, start, testSetup } from './testOffice';
 
 const deviceIds = testSetup.devices.map((device) => device.id);
-const destinations = ['214', '201', '211', '299', '*8401', '999', '0131 496 0142,12', '+441314960120', 'nonsense'];
+const destinations = [
+  '214',
+  '201',
+  '211',
+  '299',
+  '*8401',
+  '999',
+  '0131 496 0142,12',
+  '+441314960120',
+  'nonsense',
+];
 
 /** A step names its leg by position, so that it fits whatever calls there are when it is taken. */
-type Step = { afterMs: number; pick: number; command: (pickLeg: (pick: number) => string, pick: number) => Command };
+type Step = {
+  afterMs: number;
+  pick: number;
+  command: (pickLeg: (pick: number) => string, pick: number) => Command;
+};
 
 const onLeg = fc
   .constantFrom<Command['type']>('alert', 'answer', 'refuse', 'hold', 'retrieve', 'mute', 'unmute', 'clear')
-  .map((type): Step['command'] => (pickLeg, pick) => ({ type, legId: pickLeg(pick) }) as Command);
+  .map(
+    (type): Step['command'] =>
+      (pickLeg, pick) =>
+        ({ type, legId: pickLeg(pick) }) as Command,
+  );
 const command: fc.Arbitrary<Step['command']> = fc.oneof(
   { weight: 6, arbitrary: onLeg },
   {
     weight: 3,
     arbitrary: fc
       .record({
-        from: fc.constantFrom(customer, ...deviceIds.map((deviceId) => ({ kind: 'device' as const, deviceId }))),
+        from: fc.constantFrom(
+          customer,
+          ...deviceIds.map((deviceId) => ({ kind: 'device' as const, deviceId })),
+        ),
         to: fc.constantFrom(...destinations),
         activeCall: fc.constantFrom('hold' as const, 'clear' as const, undefined),
       })
@@ -96,7 +117,10 @@ function expectSound(exchange: Exchange): void {
     }
     expectRightHearing(call);
     const answered = call.legs.some((leg) => leg.role === 'called' && leg.answeredAt !== null);
-    must(!answered || !call.legs.some((leg) => leg.state === 'alerting'), 'answering stops all other devices');
+    must(
+      !answered || !call.legs.some((leg) => leg.state === 'alerting'),
+      'answering stops all other devices',
+    );
   }
   must(exchange.nextTimerAt() === earliest, 'no timer survives its call, and none is lost');
 }
@@ -109,7 +133,10 @@ function expectRightHearing(call: Call): void {
     must(leg.state === 'connected', 'only who is connected hears voices');
     for (const id of what.legIds) {
       const speaker = call.legs.find((other) => other.id === id);
-      must(speaker !== leg && speaker?.state === 'connected' && !speaker.muted, 'nobody hears whom they should not');
+      must(
+        speaker !== leg && speaker?.state === 'connected' && !speaker.muted,
+        'nobody hears whom they should not',
+      );
     }
   }
 }
@@ -162,7 +189,10 @@ describe('whatever is done, in whatever order', () => {
         const whole = open();
         const before = taken.slice(0, at);
         for (const each of before) take(whole, each);
-        const restored = new Exchange(testSetup, exchangeStateSchema.parse(JSON.parse(JSON.stringify(whole.save()))));
+        const restored = new Exchange(
+          testSetup,
+          exchangeStateSchema.parse(JSON.parse(JSON.stringify(whole.save()))),
+        );
         for (const each of taken.slice(at)) {
           must(
             JSON.stringify(take(restored, each)) === JSON.stringify(take(whole, each)),

@@ -89,7 +89,10 @@ describe('a call out', () => {
   it('cannot be placed to nonsense, and then nothing has changed', () => {
     const office = openOffice();
     const before = office.exchange.save();
-    const { result } = office.send({ type: 'make', from: { kind: 'device', deviceId: 'ada-app' }, to: 'gate' }, 0);
+    const { result } = office.send(
+      { type: 'make', from: { kind: 'device', deviceId: 'ada-app' }, to: 'gate' },
+      0,
+    );
     expect(result).toEqual({ ok: false, reason: { code: 'notDialable', reason: { code: 'letters' } } });
     expect(office.exchange.save()).toEqual(before);
   });
@@ -110,7 +113,8 @@ describe('a call in', () => {
     const office = openOffice();
     const { callId, legId } = office.fromCustomer(0);
     const rung = office.advance(60).flatMap((event) => {
-      if (event.type !== 'delivered' && event.type !== 'established' && event.type !== 'messageStarted') return [];
+      if (event.type !== 'delivered' && event.type !== 'established' && event.type !== 'messageStarted')
+        return [];
       const leg = office.call(callId).legs.find(({ id }) => id === event.legId);
       const where = leg?.endpoint.kind === 'device' ? leg.endpoint.deviceId : leg?.endpoint.kind;
       return [`${(event.at - start) / 1000} ${event.type} ${where}`];
@@ -122,7 +126,9 @@ describe('a call in', () => {
       '41 messageStarted mailbox',
     ]);
     const { events } = office.send({ type: 'clear', legId }, 82);
-    expect(events).toContainEqual(expect.objectContaining({ type: 'messageLeft', personId: 'ada', durationMs: 41000 }));
+    expect(events).toContainEqual(
+      expect.objectContaining({ type: 'messageLeft', personId: 'ada', durationMs: 41000 }),
+    );
     expect(recordOf(events, 'ada')).toMatchObject({ outcome: 'missed', messageMs: 41000 });
     expect(recordOf(events, 'ben')).toMatchObject({ outcome: 'missed' });
     expect(recordOf(events, 'ada')?.path).toEqual([
@@ -141,7 +147,11 @@ describe('a call in', () => {
     const { events } = office.send({ type: 'clear', legId }, 20);
     expect(records(events)).toHaveLength(1);
     expect(recordOf(events, 'ada')).toMatchObject({ outcome: 'answered', deviceId: 'ada-desk' });
-    expect(recordOf(events, 'ada')?.path.map(({ ended }) => ended)).toEqual(['elsewhere', 'answered', 'elsewhere']);
+    expect(recordOf(events, 'ada')?.path.map(({ ended }) => ended)).toEqual([
+      'elsewhere',
+      'answered',
+      'elsewhere',
+    ]);
   });
 
   it('refused goes on to the next in the plan at once, and is recorded as refused', () => {
@@ -152,7 +162,11 @@ describe('a call in', () => {
     const answered = office.leg('ben-desk');
     office.send({ type: 'answer', legId: answered.id }, 8);
     const { events } = office.send({ type: 'clear', legId }, 30);
-    expect(recordOf(events, 'ada')).toMatchObject({ outcome: 'refused', answeredById: 'ben', answeredAt: null });
+    expect(recordOf(events, 'ada')).toMatchObject({
+      outcome: 'refused',
+      answeredById: 'ben',
+      answeredAt: null,
+    });
     expect(recordOf(events, 'ben')).toMatchObject({ outcome: 'answered' });
   });
 
@@ -266,7 +280,10 @@ describe('refused commands', () => {
     const office = openOffice();
     const { legId } = office.fromAda('201', 0);
     office.send({ type: 'clear', legId }, 1);
-    expect(office.send({ type: 'clear', legId }, 2).result).toEqual({ ok: false, reason: { code: 'unknownLeg' } });
+    expect(office.send({ type: 'clear', legId }, 2).result).toEqual({
+      ok: false,
+      reason: { code: 'unknownLeg' },
+    });
   });
 
   it('the network’s word counts for outside legs only', () => {

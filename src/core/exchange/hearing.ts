@@ -22,9 +22,11 @@ export function whatIsHeard(call: Call): Record<string, Heard> {
 }
 
 function heardBy(leg: Leg, call: Call): Heard {
-  if (leg.state === 'alerting') return leg.endpoint.kind === 'device' ? { kind: 'ring' } : { kind: 'nothing' };
+  if (leg.state === 'alerting')
+    return leg.endpoint.kind === 'device' ? { kind: 'ring' } : { kind: 'nothing' };
   if (leg.state !== 'connected') return { kind: 'nothing' };
-  if (call.failure) return leg.role === 'caller' ? { kind: 'tone', tone: toneOf(call.failure) } : { kind: 'nothing' };
+  if (call.failure)
+    return leg.role === 'caller' ? { kind: 'tone', tone: toneOf(call.failure) } : { kind: 'nothing' };
 
   const others = call.legs.filter((other) => other !== leg);
   const mailbox = others.find((other) => other.endpoint.kind === 'mailbox' && isTalking(other));

@@ -32,7 +32,9 @@ export function makeCall(board: Switchboard, command: MakeCommand): Made {
 }
 
 function whyNotDialable(dialled: Dialled): Extract<Refusal, { code: 'notDialable' }>['reason'] {
-  return dialled.kind === 'invalid' ? dialled.reason : { code: dialled.kind === 'withheld' ? 'withheld' : 'empty' };
+  return dialled.kind === 'invalid'
+    ? dialled.reason
+    : { code: dialled.kind === 'withheld' ? 'withheld' : 'empty' };
 }
 
 function placeCall(
@@ -113,8 +115,19 @@ function connectTo(board: Switchboard, call: Call, target: Target, from: Endpoin
         failCall(board, call, 'unallocatedNumber');
         return;
       }
-      const leg = board.addLeg(call, { kind: 'outside', number: target.number, name: null }, 'called', 'initiated');
-      board.emit({ type: 'networkReached', at: board.now, callId: call.id, legId: leg.id, number: target.number });
+      const leg = board.addLeg(
+        call,
+        { kind: 'outside', number: target.number, name: null },
+        'called',
+        'initiated',
+      );
+      board.emit({
+        type: 'networkReached',
+        at: board.now,
+        callId: call.id,
+        legId: leg.id,
+        number: target.number,
+      });
       board.startTimer(call, board.now + limits.setupMs, { kind: 'setup', legId: leg.id });
       return;
     }

@@ -15,7 +15,11 @@ export const recordSchema = z.object({
   direction: z.enum(['in', 'out']),
   lineId: z.string().nullable(),
   /** `number` is E.164, an extension or a code; null when withheld. */
-  other: z.object({ number: z.string().nullable(), name: z.string().nullable(), personId: z.string().nullable() }),
+  other: z.object({
+    number: z.string().nullable(),
+    name: z.string().nullable(),
+    personId: z.string().nullable(),
+  }),
   startedAt: z.number(),
   answeredAt: z.number().nullable(),
   endedAt: z.number(),

@@ -31,7 +31,9 @@ function buildRecord(
   cause: Cause,
 ): CallRecord {
   const caller = callerOf(call);
-  const answered = call.legs.find((leg) => leg.role === 'called' && leg.answeredAt !== null && !leg.mailboxPhase);
+  const answered = call.legs.find(
+    (leg) => leg.role === 'called' && leg.answeredAt !== null && !leg.mailboxPhase,
+  );
   const own = isCaller ? caller : ownCalledLeg(office, call, personId);
   const answererId = answered ? personOf(office, answered) : null;
   const talked = isCaller ? answered : own === answered ? own : undefined;
@@ -77,7 +79,12 @@ function outgoingOutcome(call: Call, answered: Leg | undefined): CallOutcome {
   }
 }
 
-function incomingOutcome(office: OfficeIndex, call: Call, personId: string, answererId: string | null): CallOutcome {
+function incomingOutcome(
+  office: OfficeIndex,
+  call: Call,
+  personId: string,
+  answererId: string | null,
+): CallOutcome {
   if (answererId === personId) return 'answered';
   const refused = call.legs.some((leg) => leg.cause === 'callRejected' && personOf(office, leg) === personId);
   if (refused) return 'refused';
@@ -94,7 +101,11 @@ function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord[
     return { number: caller.endpoint.number, name: caller.endpoint.name, personId: null };
   }
   const person = office.people.get(personOf(office, caller) ?? '');
-  return { number: person?.extension ?? call.dialled, name: person?.name ?? null, personId: person?.id ?? null };
+  return {
+    number: person?.extension ?? call.dialled,
+    name: person?.name ?? null,
+    personId: person?.id ?? null,
+  };
 }
 
 function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
@@ -108,7 +119,9 @@ function pathOf(leg: Leg, call: Call): CallRecord['path'] {
   if (!deviceId) return [];
   const endedAt = leg.answeredAt ?? leg.clearedAt ?? leg.createdAt;
   const seconds = (at: number) => (at - call.startedAt) / 1000;
-  return [{ deviceId, fromSeconds: seconds(leg.createdAt), toSeconds: seconds(endedAt), ended: endingOf(leg) }];
+  return [
+    { deviceId, fromSeconds: seconds(leg.createdAt), toSeconds: seconds(endedAt), ended: endingOf(leg) },
+  ];
 }
 
 function endingOf(leg: Leg): CallRecord['path'][number]['ended'] {

@@ -8,7 +8,11 @@ import type { Switchboard } from './Switchboard';
 export type ActiveCallChoice = 'hold' | 'clear';
 
 /** The device talks to somebody else now: its present call is held or ended first (RFC 5359 §2.2 consultation hold). */
-export function setAsideActiveCall(board: Switchboard, deviceId: string, choice: ActiveCallChoice = 'hold'): void {
+export function setAsideActiveCall(
+  board: Switchboard,
+  deviceId: string,
+  choice: ActiveCallChoice = 'hold',
+): void {
   const active = board.activeLeg(deviceId);
   if (!active) return;
   if (choice === 'hold') holdLeg(board, active);

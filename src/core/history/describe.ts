@@ -46,7 +46,10 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
   }
   if (record.finish?.kind === 'mailbox') {
     const owner = office.people.get(record.finish.personId)?.name ?? 'Nobody';
-    const message = record.messageMs > 0 ? `, where a message of ${formatDuration(record.messageMs)} was left` : ', no message was left';
+    const message =
+      record.messageMs > 0
+        ? `, where a message of ${formatDuration(record.messageMs)} was left`
+        : ', no message was left';
     sentences.push(`The finish was ${owner}’s mailbox${message}.`);
   } else if (record.finish) {
     sentences.push('The finish was busy tone.');

@@ -10,7 +10,12 @@ export interface TriesToday {
 }
 
 /** How often somebody has called in today. `records` newest first; withheld callers can't be told apart. */
-export function triesToday(records: readonly CallRecord[], number: string | null, now: number, zone: string): TriesToday {
+export function triesToday(
+  records: readonly CallRecord[],
+  number: string | null,
+  now: number,
+  zone: string,
+): TriesToday {
   const tries: TriesToday = { count: 0, untaken: 0, lastAt: null };
   if (number === null) return tries;
   const midnight = startOfLocalDay(now, zone);

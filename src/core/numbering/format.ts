@@ -22,7 +22,9 @@ export function formatAsTyped(input: string, plan: NumberingPlan): string {
 export function formatNumber(e164: string, plan: NumberingPlan): string {
   const parsed = parsePhoneNumberFromString(e164, plan.homeCountry);
   if (!parsed) return e164;
-  return parsed.countryCallingCode === plan.homeCallingCode ? parsed.formatNational() : parsed.formatInternational();
+  return parsed.countryCallingCode === plan.homeCallingCode
+    ? parsed.formatNational()
+    : parsed.formatInternational();
 }
 
 /**

@@ -44,7 +44,11 @@ function interpretWritten(text: string, plan: NumberingPlan): Dialled {
   const digits = head.replace(/(?<=^\+\d{1,3}\s*)\(0\)/, '').replace(separators, '');
   const stray = /[^0-9+*#]/.exec(digits) ?? /(?<=.)\+/.exec(digits);
   if (stray) {
-    return invalid({ code: 'character', character: stray[0], atCharacter: text.indexOf(stray[0], stray[0] === '+' ? 1 : 0) });
+    return invalid({
+      code: 'character',
+      character: stray[0],
+      atCharacter: text.indexOf(stray[0], stray[0] === '+' ? 1 : 0),
+    });
   }
 
   if (tailStart < 0) return withTail(interpretDigits(digits, plan), suffix?.[1]);
@@ -75,7 +79,9 @@ function interpretDigits(digits: string, plan: NumberingPlan): Dialled {
   if (digits === '') return { kind: 'empty' };
   if (plan.emergency.includes(digits)) return { kind: 'emergency', number: digits };
   if (/^[*#][0-9*#]*$/.test(digits)) {
-    return digits.length < 2 ? invalid({ code: 'tooShort' }) : { kind: 'service', code: digits, scope: 'office' };
+    return digits.length < 2
+      ? invalid({ code: 'tooShort' })
+      : { kind: 'service', code: digits, scope: 'office' };
   }
   const misplaced = /[*#]/.exec(digits);
   if (misplaced) return invalid({ code: 'character', character: misplaced[0], atCharacter: misplaced.index });
@@ -93,14 +99,19 @@ function interpretDigits(digits: string, plan: NumberingPlan): Dialled {
   return interpretExternal(digits, plan);
 }
 
-function interpretExternal(digits: string, plan: NumberingPlan): ExternalNumber | (Dialled & { kind: 'invalid' }) {
+function interpretExternal(
+  digits: string,
+  plan: NumberingPlan,
+): ExternalNumber | (Dialled & { kind: 'invalid' }) {
   const global = digits.replace(/^00/, '+');
   const refuse = (reason: InvalidReason) => ({ kind: 'invalid' as const, reason });
   if (global.replace('+', '').length > 18) return refuse({ code: 'tooLong' });
   try {
     const parsed = parsePhoneNumberWithError(global, { defaultCountry: plan.homeCountry, extract: false });
     if (!parsed.isPossible()) {
-      return refuse({ code: validatePhoneNumberLength(global, plan.homeCountry) === 'TOO_LONG' ? 'tooLong' : 'tooShort' });
+      return refuse({
+        code: validatePhoneNumberLength(global, plan.homeCountry) === 'TOO_LONG' ? 'tooLong' : 'tooShort',
+      });
     }
     return {
       kind: parsed.countryCallingCode === plan.homeCallingCode ? 'national' : 'international',

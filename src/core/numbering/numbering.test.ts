@@ -54,7 +54,10 @@ describe('what was dialled', () => {
       e164: '+441314960142',
       extension: '214',
     });
-    expect(read('tel:214;phone-context=office.orrinvale.example')).toEqual({ kind: 'extension', extension: '214' });
+    expect(read('tel:214;phone-context=office.orrinvale.example')).toEqual({
+      kind: 'extension',
+      extension: '214',
+    });
     expect(read('tel:0142;phone-context=+44131496')).toMatchObject({ e164: '+44131496142' });
   });
 
@@ -93,14 +96,13 @@ describe('what was dialled', () => {
 
 const digits = (length: number) => fc.stringMatching(new RegExp(`^[0-9]{${length}}$`));
 const postDial = fc.stringMatching(/^[pw][0-9A-D*#]{1,6}[pw0-9]{0,3}[0-9]$/);
-const tail = fc.record(
-  { extension: fc.stringMatching(/^[0-9]{1,6}$/), postDial },
-  { requiredKeys: [] },
-);
+const tail = fc.record({ extension: fc.stringMatching(/^[0-9]{1,6}$/), postDial }, { requiredKeys: [] });
 const external = fc
   .tuple(
     fc.oneof(
-      fc.tuple(fc.constantFrom('0131496', '0117496', '0191498'), digits(4)).map(([area, rest]) => `${area}${rest}`),
+      fc
+        .tuple(fc.constantFrom('0131496', '0117496', '0191498'), digits(4))
+        .map(([area, rest]) => `${area}${rest}`),
       digits(3).map((rest) => `07700900${rest}`),
       digits(2).map((rest) => `+120255501${rest}`),
       digits(3).map((rest) => `+61491570${rest}`),
@@ -112,7 +114,9 @@ const external = fc
 const dialable: fc.Arbitrary<Dialled> = fc.oneof(
   external,
   digits(2).map((rest): Dialled => ({ kind: 'extension', extension: `2${rest}` })),
-  fc.stringMatching(/^[*#][0-9*#]{1,8}$/).map((code): Dialled => ({ kind: 'service', code, scope: 'office' })),
+  fc
+    .stringMatching(/^[*#][0-9*#]{1,8}$/)
+    .map((code): Dialled => ({ kind: 'service', code, scope: 'office' })),
   fc.constantFrom('999', '112').map((number): Dialled => ({ kind: 'emergency', number })),
 );
 
@@ -128,8 +132,7 @@ describe('writing and reading are inverse', () => {
   it('for numbers as people write them, with withhold prefix', () => {
     fc.assert(
       fc.property(dialable, fc.constantFrom(undefined, true, false), (dialled, withhold) => {
-        const asked =
-          'e164' in dialled && withhold !== undefined ? { ...dialled, withhold } : dialled;
+        const asked = 'e164' in dialled && withhold !== undefined ? { ...dialled, withhold } : dialled;
         expect(read(formatDialled(asked, plan))).toEqual(asked);
       }),
     );

@@ -27,7 +27,10 @@ export function normalisePostDial(text: string): string | null {
 }
 
 /** The digits of a post-dial string, each with its offset after the answer in milliseconds. */
-export function postDialSchedule(postDial: string, betweenDigitsMs = 150): { digit: string; afterMs: number }[] {
+export function postDialSchedule(
+  postDial: string,
+  betweenDigitsMs = 150,
+): { digit: string; afterMs: number }[] {
   const schedule: { digit: string; afterMs: number }[] = [];
   let afterMs = 0;
   for (const character of postDial) {

@@ -37,7 +37,9 @@ export function parseTelUri(text: string): TelUri {
         break;
       }
       case 'phone-context':
-        result.phoneContext = value.startsWith('+') ? value.replace(visualSeparators, '') : value.toLowerCase();
+        result.phoneContext = value.startsWith('+')
+          ? value.replace(visualSeparators, '')
+          : value.toLowerCase();
         break;
     }
   }

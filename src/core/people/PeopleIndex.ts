@@ -20,7 +20,9 @@ interface Entry extends Reachable {
 }
 
 const keypad = ['', '', 'abc', 'def', 'ghi', 'jkl', 'mno', 'pqrs', 'tuv', 'wxyz'];
-const keyOfLetter = new Map(keypad.flatMap((letters, key) => [...letters].map((letter) => [letter, String(key)])));
+const keyOfLetter = new Map(
+  keypad.flatMap((letters, key) => [...letters].map((letter) => [letter, String(key)])),
+);
 
 /** Colleagues and contacts, found by number, by any part of a name, and by keypad letters (ITU-T E.161). */
 export class PeopleIndex {
@@ -29,7 +31,14 @@ export class PeopleIndex {
 
   constructor(office: OfficeIndex, contacts: readonly Contact[]) {
     const colleagues = office.setup.people.map((person) =>
-      toEntry({ kind: 'colleague', id: person.id, name: person.name, detail: person.role, label: 'extension', number: person.extension }),
+      toEntry({
+        kind: 'colleague',
+        id: person.id,
+        name: person.name,
+        detail: person.role,
+        label: 'extension',
+        number: person.extension,
+      }),
     );
     const outside = contacts.flatMap(({ id, name, firm, numbers }) =>
       numbers.map(({ label, number }) => toEntry({ kind: 'contact', id, name, detail: firm, label, number })),
@@ -54,7 +63,8 @@ export class PeopleIndex {
     const isNumber = /^[\d\s+().-]+$/.test(text);
     const matches = (entry: Entry) =>
       isNumber
-        ? (digits !== '' && entry.digits.includes(digits)) || entry.keypadWords.some((word) => word.startsWith(digits))
+        ? (digits !== '' && entry.digits.includes(digits)) ||
+          entry.keypadWords.some((word) => word.startsWith(digits))
         : asked.every((part) => entry.words.some((word) => word.startsWith(part)));
     return this.entries.filter(matches).slice(0, most);
   }
@@ -62,7 +72,9 @@ export class PeopleIndex {
 
 function toEntry(reachable: Reachable): Entry {
   const words = wordsOf(`${reachable.name} ${reachable.detail ?? ''}`);
-  const keypadWords = words.map((word) => [...word].map((letter) => keyOfLetter.get(letter) ?? letter).join(''));
+  const keypadWords = words.map((word) =>
+    [...word].map((letter) => keyOfLetter.get(letter) ?? letter).join(''),
+  );
   return { ...reachable, words, keypadWords, digits: reachable.number.replace(/\D/g, '') };
 }
 

@@ -4,7 +4,9 @@ import { PeopleIndex } from '.';
 const office = new OfficeIndex({
   name: 'Test office',
   zone: 'Europe/London',
-  people: [{ id: 'odile', name: 'Odile Márchetti', role: 'Accounts', extension: '203', presentedLineId: 'main' }],
+  people: [
+    { id: 'odile', name: 'Odile Márchetti', role: 'Accounts', extension: '203', presentedLineId: 'main' },
+  ],
   lines: [],
   devices: [],
   ringPlans: [],

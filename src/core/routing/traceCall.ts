@@ -36,7 +36,12 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
       const device = office.devices.get(target.deviceId);
       const obstacle = device ? obstacleTo(device.id, called, world) : 'unknown';
       if (!device || obstacle) {
-        steps.push({ kind: 'deviceSkipped', deviceId: target.deviceId, stage: stageIndex, reason: obstacle ?? 'unknown' });
+        steps.push({
+          kind: 'deviceSkipped',
+          deviceId: target.deviceId,
+          stage: stageIndex,
+          reason: obstacle ?? 'unknown',
+        });
         continue;
       }
       if (target.startSeconds >= stage.lengthSeconds) continue;
@@ -52,7 +57,14 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
     legs.push(...ringing);
     stageStart += stage.lengthSeconds;
   });
-  return { ownerId: called.ownerId, lineId: called.lineId, legs, finish: rule.finish, finishSeconds: stageStart, steps };
+  return {
+    ownerId: called.ownerId,
+    lineId: called.lineId,
+    legs,
+    finish: rule.finish,
+    finishSeconds: stageStart,
+    steps,
+  };
 }
 
 function chooseRule(rules: readonly RingRule[], lineId: string | null, steps: TraceStep[]): RingRule | null {
@@ -67,7 +79,11 @@ function chooseRule(rules: readonly RingRule[], lineId: string | null, steps: Tr
   return null;
 }
 
-function obstacleTo(deviceId: string, called: CalledParty, world: World): 'callingItself' | 'notSignedIn' | 'busy' | null {
+function obstacleTo(
+  deviceId: string,
+  called: CalledParty,
+  world: World,
+): 'callingItself' | 'notSignedIn' | 'busy' | null {
   if (deviceId === called.callingDeviceId) return 'callingItself';
   if (!world.isSignedIn(deviceId)) return 'notSignedIn';
   return world.isBusy(deviceId) ? 'busy' : null;

@@ -28,7 +28,13 @@ export function synthesiseHoldMusic(sampleRate: number): Float32Array {
   return samples;
 }
 
-function pluck(samples: Float32Array, begin: number, length: number, frequency: number, sampleRate: number): void {
+function pluck(
+  samples: Float32Array,
+  begin: number,
+  length: number,
+  frequency: number,
+  sampleRate: number,
+): void {
   const string = new Float32Array(Math.max(2, Math.round(sampleRate / frequency)));
   for (let index = 0; index < string.length; index++) string[index] = plucked(index / string.length);
   const release = Math.min(length, Math.round(0.02 * sampleRate));

@@ -24,7 +24,8 @@ function powerAt(samples: Float32Array, frequency: number): number {
 
 const peak = (samples: Float32Array) => samples.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
 const loud = (samples: Float32Array) => peak(samples) > 0.05;
-const between = (samples: Float32Array, from: number, to: number) => samples.slice(from * rate + 1, to * rate - 1);
+const between = (samples: Float32Array, from: number, to: number) =>
+  samples.slice(from * rate + 1, to * rate - 1);
 
 describe('call-progress tones', () => {
   it('ringback sounds 400 and 450 Hz twice, then pauses', () => {

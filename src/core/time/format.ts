@@ -34,7 +34,9 @@ export function formatDay(at: number, now: number, zone: string): string {
   if (day === shiftLocalDays(now, -1, zone)) return 'Yesterday';
   const year = formatter(zone, { year: 'numeric' });
   const withYear = year.format(at) === year.format(now) ? {} : ({ year: 'numeric' } as const);
-  return formatter(zone, { weekday: 'long', day: 'numeric', month: 'long', ...withYear }).format(at).replace(',', '');
+  return formatter(zone, { weekday: 'long', day: 'numeric', month: 'long', ...withYear })
+    .format(at)
+    .replace(',', '');
 }
 
 /** A running or finished length as "0:07", "12:40" or "1:02:09". */

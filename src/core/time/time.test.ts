@@ -51,7 +51,13 @@ describe('as written', () => {
   });
 
   it('lengths', () => {
-    expect([0, 7_400, 760_000, 3_729_000, -5].map(formatDuration)).toEqual(['0:00', '0:07', '12:40', '1:02:09', '0:00']);
+    expect([0, 7_400, 760_000, 3_729_000, -5].map(formatDuration)).toEqual([
+      '0:00',
+      '0:07',
+      '12:40',
+      '1:02:09',
+      '0:00',
+    ]);
     expect([7_400, 180_000, 4_920_000, 50 * hour].map(formatSpan)).toEqual(['7 s', '3 min', '1 h 22', '2 d']);
   });
 });

@@ -3,7 +3,13 @@ import type { OfficeSetup } from '@/core/office';
 
 import type { Clock } from '../clock';
 import { StandIns, type Script, type Speech, type StandInCast } from '../standins';
-import { officeRequestSchema, officeUpdateSchema, type OfficeLink, type OfficeState, type OfficeUpdate } from './link';
+import {
+  officeRequestSchema,
+  officeUpdateSchema,
+  type OfficeLink,
+  type OfficeState,
+  type OfficeUpdate,
+} from './link';
 
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
@@ -41,7 +47,8 @@ export class InPageOffice implements OfficeLink {
   start(): void {
     const now = this.options.clock.now();
     for (const { id } of this.options.setup.devices) {
-      if (!this.exchange.signedIn.has(id)) this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
+      if (!this.exchange.signedIn.has(id))
+        this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
     }
     this.catchUp();
   }

@@ -12,7 +12,12 @@ const gestures = ['pointerdown', 'keydown'] as const;
 /** A short pip every few seconds: another call waits (3GPP TS 22.001 F). */
 const waitingTone = {
   frequencies: [425],
-  cadence: [{ on: true, seconds: 0.2 }, { on: false, seconds: 0.6 }, { on: true, seconds: 0.2 }, { on: false, seconds: 3 }],
+  cadence: [
+    { on: true, seconds: 0.2 },
+    { on: false, seconds: 0.6 },
+    { on: true, seconds: 0.2 },
+    { on: false, seconds: 3 },
+  ],
 };
 
 /** Plays with Web Audio: tones and music in loops, digits, and the clips stand-ins speak. */

@@ -40,7 +40,9 @@ type Act = z.infer<typeof actSchema>;
 
 export const standInStateSchema = z.object({
   nextOrder: z.number(),
-  pending: z.array(z.object({ at: z.number(), order: z.number(), callId: z.string(), legId: z.string(), act: actSchema })),
+  pending: z.array(
+    z.object({ at: z.number(), order: z.number(), callId: z.string(), legId: z.string(), act: actSchema }),
+  ),
   menus: z.record(z.string(), z.object({ menuId: z.string(), turn: z.number() })),
   changed: z.record(z.string(), scriptSchema),
 });
@@ -73,7 +75,10 @@ export class StandIns {
   }
 
   nextAt(): number | null {
-    return this.state.pending.reduce<number | null>((next, { at }) => (next === null || at < next ? at : next), null);
+    return this.state.pending.reduce<number | null>(
+      (next, { at }) => (next === null || at < next ? at : next),
+      null,
+    );
   }
 
   /** Takes notice of what happened, and plans what to do about it. */
@@ -135,12 +140,22 @@ export class StandIns {
     const script = this.scriptOf(number);
     const reachedAt = at + times.reachMs;
     if (script.kind === 'busy') this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'userBusy' });
-    else if (script.kind === 'unknownNumber') this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'unallocatedNumber' });
+    else if (script.kind === 'unknownNumber')
+      this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'unallocatedNumber' });
     else this.plan(reachedAt, call, leg, { kind: 'alert' });
   }
 
+  /** A phone of the office that nobody wrote a script for waits for a hand: it may be the worker's own. */
+  private scriptFor(leg: Leg): Script {
+    const party = partyOf(leg);
+    const isPhone = leg.endpoint.kind === 'device';
+    return isPhone && !this.cast.scripts[party] && !this.state.changed[party]
+      ? { kind: 'byHand' }
+      : this.scriptOf(party);
+  }
+
   private beRung(at: number, call: Call, leg: Leg): void {
-    const script = this.scriptOf(partyOf(leg));
+    const script = this.scriptFor(leg);
     switch (script.kind) {
       case 'answers':
       case 'menu':
@@ -155,8 +170,8 @@ export class StandIns {
   }
 
   private startTalking(at: number, call: Call, leg: Leg): void {
-    const script = this.scriptOf(partyOf(leg));
     if (leg.endpoint.kind === 'mailbox') return;
+    const script = this.scriptFor(leg);
     if (script.kind === 'menu') {
       this.state.menus[leg.id] = { menuId: script.menuId, turn: 1 };
       this.sayMenu(at + times.breathMs, call.id, leg.id);
@@ -221,7 +236,9 @@ export class StandIns {
     for (const call of calls) {
       const caller = call.legs.find((leg) => leg.role === 'caller');
       if (!call.failure || caller?.endpoint.kind !== 'outside') continue;
-      const isPlanned = this.state.pending.some(({ legId, act }) => legId === caller.id && act.kind === 'clear');
+      const isPlanned = this.state.pending.some(
+        ({ legId, act }) => legId === caller.id && act.kind === 'clear',
+      );
       if (!isPlanned) this.plan(at + times.toneMs, call, caller, { kind: 'clear' });
     }
   }

@@ -20,7 +20,15 @@ const useStyles = themed(({ colours }) =>
     rows: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
     row: { flexDirection: 'row', minHeight: target + 2, borderBottomWidth: 1, borderColor: colours.rule },
     name: { width: 104, paddingLeft: space.l, justifyContent: 'center' },
-    act: { flexGrow: 1, flexBasis: 0, minHeight: target, justifyContent: 'center', paddingHorizontal: space.m, borderLeftWidth: 1, borderColor: colours.rule },
+    act: {
+      flexGrow: 1,
+      flexBasis: 0,
+      minHeight: target,
+      justifyContent: 'center',
+      paddingHorizontal: space.m,
+      borderLeftWidth: 1,
+      borderColor: colours.rule,
+    },
   }),
 );
 
@@ -44,10 +52,16 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
               aria-disabled={disabled}
               disabled={disabled}
               onPress={onPress}
-              style={({ pressed: isHeld }) => [styles.act, (pressed || isHeld) && { backgroundColor: colours.ink }]}
+              style={({ pressed: isHeld }) => [
+                styles.act,
+                (pressed || isHeld) && { backgroundColor: colours.ink },
+              ]}
             >
               {({ pressed: isHeld }) => (
-                <Txt as="strong" colour={pressed || isHeld ? colours.paper : disabled ? colours.edge : colours.ink}>
+                <Txt
+                  as="strong"
+                  colour={pressed || isHeld ? colours.paper : disabled ? colours.edge : colours.ink}
+                >
                   {word}
                 </Txt>
               )}

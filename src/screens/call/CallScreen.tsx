@@ -2,7 +2,16 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { formatClock, formatDuration } from '@/core/time';
-import { selectTaken, selectZone, send, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
+import {
+  selectTaken,
+  selectZone,
+  send,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type CallView,
+  type AppDispatch,
+} from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
@@ -16,7 +25,16 @@ import { KeysPanel } from './KeysPanel';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, backgroundColor: colours.paper },
-    head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m, paddingHorizontal: space.l, paddingVertical: space.m, borderBottomWidth: 1, borderColor: colours.rule },
+    head: {
+      flexDirection: 'row',
+      justifyContent: 'space-between',
+      alignItems: 'baseline',
+      gap: space.m,
+      paddingHorizontal: space.l,
+      paddingVertical: space.m,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
     where: { flexShrink: 1 },
     said: { paddingHorizontal: space.l, paddingVertical: space.s, minHeight: 44, justifyContent: 'center' },
     end: { padding: space.l, backgroundColor: colours.sheet },
@@ -69,12 +87,16 @@ export function CallScreen() {
           </View>
         </>
       )}
-      <ActRows groups={useGroups(shown, calls, keysOpen, setShowsKeys)} />
+      <ActRows groups={groupsOf(shown, calls, keysOpen, setShowsKeys, dispatch)} />
       <View style={styles.end}>
         <Plate
           kind="end"
           large
-          word={shown.phase === 'calling' || shown.phase === 'ringing' ? 'Stop calling' : `End with ${other?.name ?? 'them'}`}
+          word={
+            shown.phase === 'calling' || shown.phase === 'ringing'
+              ? 'Stop calling'
+              : `End with ${other?.name ?? 'them'}`
+          }
           onPress={() => void dispatch(send({ type: 'clear', legId: shown.me.legId }))}
         />
       </View>
@@ -82,13 +104,13 @@ export function CallScreen() {
   );
 }
 
-function useGroups(
+function groupsOf(
   shown: CallView,
   calls: readonly CallView[],
   keysOpen: boolean,
   setShowsKeys: (shows: boolean) => void,
+  dispatch: AppDispatch,
 ): ActGroup[] {
-  const dispatch = useAppDispatch();
   const { legId, muted, state } = shown.me;
   const held = calls.find((view) => view !== shown && view.phase === 'held');
   const isTalking = shown.phase === 'talking';
@@ -102,7 +124,12 @@ function useGroups(
           disabled: state !== 'connected',
           onPress: () => void dispatch(send({ type: muted ? 'unmute' : 'mute', legId })),
         },
-        { word: keysOpen ? 'Hide keys' : 'Keys', pressed: keysOpen, disabled: !isTalking, onPress: () => setShowsKeys(!keysOpen) },
+        {
+          word: keysOpen ? 'Hide keys' : 'Keys',
+          pressed: keysOpen,
+          disabled: !isTalking,
+          onPress: () => setShowsKeys(!keysOpen),
+        },
       ],
     },
     {
@@ -110,9 +137,19 @@ function useGroups(
       acts: [
         state === 'held'
           ? { word: 'Talk again', onPress: () => void dispatch(send({ type: 'retrieve', legId })) }
-          : { word: 'Hold', disabled: !isTalking, onPress: () => void dispatch(send({ type: 'hold', legId })) },
+          : {
+              word: 'Hold',
+              disabled: !isTalking,
+              onPress: () => void dispatch(send({ type: 'hold', legId })),
+            },
         ...(held
-          ? [{ word: 'Swap', onPress: () => void dispatch(send({ type: 'retrieve', legId: held.me.legId, activeCall: 'hold' })) }]
+          ? [
+              {
+                word: 'Swap',
+                onPress: () =>
+                  void dispatch(send({ type: 'retrieve', legId: held.me.legId, activeCall: 'hold' })),
+              },
+            ]
           : []),
       ],
     },

@@ -1,7 +1,7 @@
 import { Fragment } from 'react';
-import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 
-import { useTheme } from '@/ui/tokens';
+import { fonts, useTheme } from '@/ui/tokens';
 
 import type { CordShape, Strand } from './cordShape';
 
@@ -25,7 +25,18 @@ export function CordDrawing({ width, height, cords }: CordDrawingProps) {
       {cords.map(({ key, shape, colour }, index) => {
         const top = ((index + 0.5) / cords.length) * width;
         const bottom = width / 2 + (index - (cords.length - 1) / 2) * socketSpread;
-        return <Cord key={key} shape={shape} colour={colour} top={top} bottom={bottom} height={height} />;
+        const outer = cords.length === 1 ? 'both' : index < cords.length / 2 ? 'left' : 'right';
+        return (
+          <Cord
+            key={key}
+            shape={shape}
+            colour={colour}
+            top={top}
+            bottom={bottom}
+            height={height}
+            outer={outer}
+          />
+        );
       })}
     </Svg>
   );
@@ -37,29 +48,75 @@ interface CordProps {
   top: number;
   bottom: number;
   height: number;
+  /** The side on which nothing else is drawn; words stand there. */
+  outer: 'left' | 'right' | 'both';
 }
 
-function Cord({ shape, colour, top, bottom, height }: CordProps) {
+function Cord({ shape, colour, top, bottom, height, outer }: CordProps) {
   const { colours } = useTheme();
   switch (shape.reach) {
     case 'plugged':
       return (
         <>
           <Path d={curve(top, bottom, height, 0, 1)} stroke={colour} strokeWidth={sheath} fill="none" />
-          <StrandPath strand={shape.up} direction="up" path={curve(top - strandGap / 2, bottom - strandGap / 2, height, 0, 1)} />
-          <StrandPath strand={shape.down} direction="down" path={curve(top + strandGap / 2, bottom + strandGap / 2, height, 0, 1)} />
-          <Mouth strand={shape.up} direction="up" x={bottom - strandGap / 2 - 26} y={height * 0.72} />
-          <Mouth strand={shape.down} direction="down" x={top + strandGap / 2 + 26} y={height * 0.28} />
+          <StrandPath
+            strand={shape.up}
+            direction="up"
+            path={curve(top - strandGap / 2, bottom - strandGap / 2, height, 0, 1)}
+          />
+          <StrandPath
+            strand={shape.down}
+            direction="down"
+            path={curve(top + strandGap / 2, bottom + strandGap / 2, height, 0, 1)}
+          />
+          <Voice
+            strand={shape.up}
+            direction="up"
+            at={pointAt(top, bottom, height, 0.7)}
+            side={outer === 'right' ? 1 : -1}
+          />
+          <Voice
+            strand={shape.down}
+            direction="down"
+            at={pointAt(top, bottom, height, 0.3)}
+            side={outer === 'left' ? -1 : 1}
+          />
         </>
       );
     case 'held':
       return (
         <>
-          <Path d={curve(top, bottom, height, 0, 0.3)} stroke={colour} strokeWidth={6} strokeDasharray="12 8" fill="none" />
-          <Circle {...pointAt(top, bottom, height, 0.3)} r={8} stroke={colour} strokeWidth={4} fill={colours.paper} />
-          <Path d={curve(top, bottom, height, 0.74, 1)} stroke={colour} strokeWidth={6} strokeDasharray="12 8" fill="none" />
-          <Circle {...pointAt(top, bottom, height, 0.74)} r={8} stroke={colour} strokeWidth={4} fill={colours.paper} />
-          {shape.up === 'music' ? <Notes x={pointAt(top, bottom, height, 0.2).cx + 30} y={height * 0.2} /> : null}
+          <Path
+            d={curve(top, bottom, height, 0, 0.3)}
+            stroke={colour}
+            strokeWidth={6}
+            strokeDasharray="12 8"
+            fill="none"
+          />
+          <Circle
+            {...pointAt(top, bottom, height, 0.3)}
+            r={8}
+            stroke={colour}
+            strokeWidth={4}
+            fill={colours.paper}
+          />
+          <Path
+            d={curve(top, bottom, height, 0.74, 1)}
+            stroke={colour}
+            strokeWidth={6}
+            strokeDasharray="12 8"
+            fill="none"
+          />
+          <Circle
+            {...pointAt(top, bottom, height, 0.74)}
+            r={8}
+            stroke={colour}
+            strokeWidth={4}
+            fill={colours.paper}
+          />
+          {shape.up === 'music' ? (
+            <Notes x={pointAt(top, bottom, height, 0.2).cx + 30} y={height * 0.2} />
+          ) : null}
         </>
       );
     case 'open':
@@ -67,11 +124,26 @@ function Cord({ shape, colour, top, bottom, height }: CordProps) {
       const open = pointAt(top, bottom, height, 0.42);
       return (
         <>
-          <Path d={curve(top, bottom, height, 0, 0.36)} stroke={colours.edge} strokeWidth={2} strokeDasharray="2 7" fill="none" />
-          <Path d={curve(top, bottom, height, 0.42, 1)} stroke={colour} strokeWidth={sheath * 0.7} fill="none" />
+          <Path
+            d={curve(top, bottom, height, 0, 0.36)}
+            stroke={colours.edge}
+            strokeWidth={2}
+            strokeDasharray="2 7"
+            fill="none"
+          />
+          <Path
+            d={curve(top, bottom, height, 0.42, 1)}
+            stroke={colour}
+            strokeWidth={sheath * 0.7}
+            fill="none"
+          />
           <Circle {...open} r={11} stroke={colour} strokeWidth={5} fill={colours.paper} />
           {shape.reach === 'broken' ? (
-            <Path d={`M${open.cx - 16} ${open.cy - 30}l32 14M${open.cx - 16} ${open.cy - 16}l32 -14`} stroke={colours.rowan} strokeWidth={5} />
+            <Path
+              d={`M${open.cx - 16} ${open.cy - 30}l32 14M${open.cx - 16} ${open.cy - 16}l32 -14`}
+              stroke={colours.rowan}
+              strokeWidth={5}
+            />
           ) : null}
           {shape.rings ? <Waves x={open.cx} y={open.cy - 16} /> : null}
         </>
@@ -85,22 +157,54 @@ function StrandPath({ strand, direction, path }: { strand: Strand; direction: 'u
   const bright = isDark ? colours.paper : colours.sheet;
   if (strand === 'sounds' || strand === 'music') {
     const moving = { 'data-flow': direction };
-    return <Path {...moving} d={path} stroke={bright} strokeWidth={4.5} strokeLinecap="round" strokeDasharray="1 11" fill="none" />;
+    return (
+      <Path
+        {...moving}
+        d={path}
+        stroke={bright}
+        strokeWidth={4.5}
+        strokeLinecap="round"
+        strokeDasharray="1 11"
+        fill="none"
+      />
+    );
   }
   return null;
 }
 
-/** An arrow beside the strand says which way the voice goes; a cut voice has a bar across its arrow. */
-function Mouth({ strand, direction, x, y }: { strand: Strand; direction: 'up' | 'down'; x: number; y: number }) {
-  const { colours } = useTheme();
+interface VoiceProps {
+  strand: Strand;
+  direction: 'up' | 'down';
+  at: { cx: number; cy: number };
+  /** -1 left of the cord, 1 right of it. */
+  side: -1 | 1;
+}
+
+/** An arrow beside the strand says whose voice goes which way; a cut voice has a bar across its arrow. */
+function Voice({ strand, direction, at, side }: VoiceProps) {
+  const { colours, size } = useTheme();
   const isOn = strand === 'sounds' || strand === 'music';
   const colour = isOn ? colours.ink : colours.rowan;
-  const head = direction === 'up' ? 'M-7 -6L0 -14L7 -6' : 'M-7 6L0 14L7 6';
+  const isUp = direction === 'up';
+  const words = isUp ? ['your', 'voice'] : strand === 'music' ? ['their', 'music'] : ['their', 'voice'];
   return (
-    <G x={x} y={y}>
+    <G x={at.cx + side * 30} y={at.cy}>
       <Line x1={0} y1={-13} x2={0} y2={13} stroke={colour} strokeWidth={3} />
-      <Path d={head} stroke={colour} strokeWidth={3} fill="none" />
+      <Path d={isUp ? 'M-7 -6L0 -14L7 -6' : 'M-7 6L0 14L7 6'} stroke={colour} strokeWidth={3} fill="none" />
       {isOn ? null : <Line x1={-12} y1={7} x2={12} y2={-7} stroke={colour} strokeWidth={4} />}
+      {words.map((word, index) => (
+        <Text
+          key={word}
+          x={side * 18}
+          y={index * size(17) - 3}
+          textAnchor={side < 0 ? 'end' : 'start'}
+          fontFamily={fonts.text}
+          fontSize={size(14)}
+          fill={colour}
+        >
+          {word}
+        </Text>
+      ))}
     </G>
   );
 }

@@ -15,11 +15,28 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     picture: { flex: 1, minHeight: 240, paddingHorizontal: space.l, paddingTop: space.m },
     ends: { flexDirection: 'row', gap: space.m },
-    end: { flex: 1, minWidth: 0, flexDirection: 'row', backgroundColor: colours.sheet, borderWidth: 1, borderColor: colours.rule, minHeight: 92 },
+    end: {
+      flex: 1,
+      minWidth: 0,
+      flexDirection: 'row',
+      backgroundColor: colours.sheet,
+      borderWidth: 1,
+      borderColor: colours.rule,
+      minHeight: 92,
+    },
     active: { borderColor: colours.ink },
     words: { flex: 1, minWidth: 0, padding: space.m, justifyContent: 'center' },
     cords: { flex: 1, minHeight: 72 },
-    you: { alignSelf: 'center', minWidth: 220, backgroundColor: colours.night, paddingHorizontal: space.l, paddingVertical: space.m, alignItems: 'center' },
+    you: {
+      alignSelf: 'center',
+      minWidth: 220,
+      backgroundColor: colours.night,
+      borderWidth: 1,
+      borderColor: colours.edge,
+      paddingHorizontal: space.l,
+      paddingVertical: space.m,
+      alignItems: 'center',
+    },
   }),
 );
 
@@ -40,7 +57,14 @@ export function Cords({ calls, now, onTalkTo }: CordsProps) {
     <View style={styles.picture}>
       <View style={styles.ends}>
         {ends.map(({ view, party }) => (
-          <End key={view.id} view={view} party={party} now={now} onTalkTo={onTalkTo} isAlone={ends.length === 1} />
+          <End
+            key={view.id}
+            view={view}
+            party={party}
+            now={now}
+            onTalkTo={onTalkTo}
+            isAlone={ends.length === 1}
+          />
         ))}
       </View>
       <View
@@ -86,11 +110,10 @@ function End({ view, party, now, onTalkTo, isAlone }: EndProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const isHeld = view.phase === 'held';
-  const word = view.phase === 'talking' || isHeld || view.phase === 'mailbox' ? theyHear(party, view) : phaseWord(view);
+  const word =
+    view.phase === 'talking' || isHeld || view.phase === 'mailbox' ? theyHear(party, view) : phaseWord(view);
   const tone = view.phase === 'failed' ? colours.rowan : isHeld ? colours.slate : colours.spruce;
-  const time = isHeld
-    ? `held ${formatDuration(now - heldSince(view))}`
-    : formatDuration(now - view.since);
+  const time = isHeld ? `held ${formatDuration(now - heldSince(view))}` : formatDuration(now - view.since);
   const content = (
     <>
       <CordEdge cord={view.line?.cord ?? null} />
@@ -104,14 +127,19 @@ function End({ view, party, now, onTalkTo, isAlone }: EndProps) {
         <Txt as="strong" colour={tone} lines={2}>
           {word}
         </Txt>
-        <Txt as="mono">{time}</Txt>
+        <Txt as={isAlone ? 'monoLarge' : 'mono'}>{time}</Txt>
       </View>
     </>
   );
   const style = [styles.end, view.me.state === 'connected' && styles.active];
   if (!isHeld) return <View style={style}>{content}</View>;
   return (
-    <Pressable role="button" aria-label={`Talk to ${party.name}`} onPress={() => onTalkTo(view)} style={style}>
+    <Pressable
+      role="button"
+      aria-label={`Talk to ${party.name}`}
+      onPress={() => onTalkTo(view)}
+      style={style}
+    >
       {content}
     </Pressable>
   );

@@ -15,7 +15,13 @@ import { usePlaceCall } from '../shared/usePlaceCall';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, justifyContent: 'flex-end' },
-    card: { flexDirection: 'row', backgroundColor: colours.sheet, borderTopWidth: 1, borderBottomWidth: 1, borderColor: colours.rule },
+    card: {
+      flexDirection: 'row',
+      backgroundColor: colours.sheet,
+      borderTopWidth: 1,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
     words: { flex: 1, padding: space.l, gap: space.xs },
     acts: { flexDirection: 'row', gap: space.m, padding: space.l },
     grow: { flex: 1 },
@@ -33,7 +39,10 @@ export function EndedCall() {
   const record = useAppSelector((state) => state.history.records[0]);
   if (!record || record.callId !== lastEndedId) {
     return (
-      <EmptyState title="No call at the moment" sentence="When you call somebody or somebody calls you, the cords between you are drawn here.">
+      <EmptyState
+        title="No call at the moment"
+        sentence="When you call somebody or somebody calls you, the cords between you are drawn here."
+      >
         <Plate kind="main" word="Dial" onPress={go.dial} />
       </EmptyState>
     );
@@ -55,7 +64,9 @@ export function EndedCall() {
         </View>
       </View>
       <View style={styles.acts}>
-        {number === null ? null : <Plate word="Call again" onPress={() => void placeCall(number)} style={styles.grow} />}
+        {number === null ? null : (
+          <Plate word="Call again" onPress={() => void placeCall(number)} style={styles.grow} />
+        )}
         <Plate kind="main" word="Done" onPress={go.everything} style={styles.grow} />
       </View>
     </View>

@@ -26,14 +26,29 @@ export function shapeOf(view: CallView): CordShape {
     case 'ringing':
       return { reach: 'open', up: 'none', down: 'none', rings: view.phase !== 'calling' };
     case 'held':
-      return { reach: 'held', up: other?.heard.kind === 'music' ? 'music' : 'cut', down: 'cut', rings: false };
+      return {
+        reach: 'held',
+        up: other?.heard.kind === 'music' ? 'music' : 'cut',
+        down: 'cut',
+        rings: false,
+      };
     case 'mailbox':
-      return { reach: 'plugged', up: heard.kind === 'greeting' ? 'cut' : 'sounds', down: heard.kind === 'greeting' ? 'sounds' : 'cut', rings: false };
+      return {
+        reach: 'plugged',
+        up: heard.kind === 'greeting' ? 'cut' : 'sounds',
+        down: heard.kind === 'greeting' ? 'sounds' : 'cut',
+        rings: false,
+      };
     case 'talking':
       return {
         reach: 'plugged',
         up: isHeardByThem ? 'sounds' : 'cut',
-        down: heard.kind === 'music' ? 'music' : heard.kind === 'voices' && heard.legIds.length > 0 ? 'sounds' : 'cut',
+        down:
+          heard.kind === 'music'
+            ? 'music'
+            : heard.kind === 'voices' && heard.legIds.length > 0
+              ? 'sounds'
+              : 'cut',
         rings: false,
       };
   }

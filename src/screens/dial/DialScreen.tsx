@@ -29,7 +29,13 @@ const useStyles = themed(({ colours }) =>
     entry: { paddingHorizontal: space.l, paddingBottom: space.s, gap: space.xs },
     fieldRow: { flexDirection: 'row', gap: space.s, alignItems: 'flex-start' },
     field: { flex: 1 },
-    call: { padding: space.m, paddingHorizontal: space.l, backgroundColor: colours.sheet, borderTopWidth: 1, borderColor: colours.rule },
+    call: {
+      padding: space.m,
+      paddingHorizontal: space.l,
+      backgroundColor: colours.sheet,
+      borderTopWidth: 1,
+      borderColor: colours.rule,
+    },
   }),
 );
 
@@ -62,7 +68,11 @@ export function DialScreen() {
         />
       ) : null}
       {dial.suggestions.map((suggestion) => (
-        <SuggestionRow key={`${suggestion.id} ${suggestion.number}`} suggestion={suggestion} onCall={dial.callThis} />
+        <SuggestionRow
+          key={`${suggestion.id} ${suggestion.number}`}
+          suggestion={suggestion}
+          onCall={dial.callThis}
+        />
       ))}
     </ScrollView>
   );
@@ -92,7 +102,12 @@ export function DialScreen() {
       </View>
       <Keypad onKey={dial.press} hasPlus />
       <View style={styles.call}>
-        <Plate kind="answer" word={dial.canCall ? `Call ${dial.text}` : 'Call'} disabled={!dial.canCall} onPress={dial.call} />
+        <Plate
+          kind="answer"
+          word={dial.canCall ? `Call ${dial.text}` : 'Call'}
+          disabled={!dial.canCall}
+          onPress={dial.call}
+        />
       </View>
     </View>
   );

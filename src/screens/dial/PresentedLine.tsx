@@ -13,7 +13,14 @@ const withhold = 'withhold';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     line: { flexDirection: 'row', minHeight: target, alignItems: 'center' },
-    words: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs, paddingHorizontal: space.m, flex: 1, alignItems: 'baseline' },
+    words: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      gap: space.xs,
+      paddingHorizontal: space.m,
+      flex: 1,
+      alignItems: 'baseline',
+    },
     chosen: { borderBottomWidth: 2, borderColor: colours.saffron },
   }),
 );
@@ -32,7 +39,12 @@ export function PresentedLine() {
   const shown = settings.withhold ? 'no number (withheld)' : (line?.name ?? 'the office');
   return (
     <>
-      <Pressable role="button" aria-label={`From ${shown}. Change`} onPress={() => setChoosing(true)} style={styles.line}>
+      <Pressable
+        role="button"
+        aria-label={`From ${shown}. Change`}
+        onPress={() => setChoosing(true)}
+        style={styles.line}
+      >
         <CordEdge cord={settings.withhold ? null : (line?.cord ?? null)} />
         <View style={styles.words}>
           <Txt as="small">From</Txt>
@@ -50,7 +62,11 @@ export function PresentedLine() {
             label="Which number they see"
             value={settings.withhold ? withhold : (line?.id ?? null)}
             options={[
-              ...office.setup.lines.map(({ id, name, number }) => ({ value: id, word: name, detail: formatAny(number) })),
+              ...office.setup.lines.map(({ id, name, number }) => ({
+                value: id,
+                word: name,
+                detail: formatAny(number),
+              })),
               { value: withhold, word: 'None', detail: 'Your number is withheld' },
             ]}
             onChoose={(value) => {

@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
 
-import { formatAsTyped, interpretDialled, isDialable, isExternal, ukOfficePlan, type Dialled } from '@/core/numbering';
+import {
+  formatAsTyped,
+  interpretDialled,
+  isDialable,
+  isExternal,
+  ukOfficePlan,
+  type Dialled,
+} from '@/core/numbering';
 import type { OfficeIndex } from '@/core/office';
 import type { Reachable } from '@/core/people';
 import {
@@ -58,7 +65,11 @@ export function useDial() {
 
   return {
     text,
-    meaning: meaningOf(dialled, office, people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null),
+    meaning: meaningOf(
+      dialled,
+      office,
+      people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
+    ),
     error: errorOf(dialled, found.length),
     suggestions,
     suggestionsAre: isEmpty ? ('recent' as const) : ('found' as const),
@@ -75,22 +86,31 @@ export function useDial() {
   };
 }
 
-const withWriting = (reachable: Reachable): Suggestion => ({ ...reachable, written: formatAny(reachable.number) });
+const withWriting = (reachable: Reachable): Suggestion => ({
+  ...reachable,
+  written: formatAny(reachable.number),
+});
 
 /** Named for what it is: "Extension: Ilse Varga", "National number", "Emergency". */
 function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null): string {
   switch (dialled.kind) {
     case 'empty':
-      return 'Number, extension or name';
+      return 'Hold 0 for +';
     case 'extension': {
       const person = office.peopleByExtension.get(dialled.extension);
-      return person ? `${person.name}, ${person.role.toLowerCase()}` : `No extension ${dialled.extension} in this office`;
+      return person
+        ? `${person.name}, ${person.role.toLowerCase()}`
+        : `No extension ${dialled.extension} in this office`;
     }
     case 'national':
     case 'international': {
       const line = office.linesByNumber.get(dialled.e164);
       const what = line ? `our own line ${line.name}` : (knownAs ?? `${dialled.kind} number`);
-      const tail = dialled.extension ? `, then extension ${dialled.extension}` : dialled.postDial ? ', then digits' : '';
+      const tail = dialled.extension
+        ? `, then extension ${dialled.extension}`
+        : dialled.postDial
+          ? ', then digits'
+          : '';
       const withheld = dialled.withhold ? ', your number withheld' : '';
       return `${what.charAt(0).toUpperCase()}${what.slice(1)}${tail}${withheld}`;
     }

@@ -27,10 +27,31 @@ import { usePlaceCall } from '../shared/usePlaceCall';
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
-    day: { flexDirection: 'row', justifyContent: 'space-between', paddingHorizontal: space.l, paddingTop: space.l, paddingBottom: space.xs, borderBottomWidth: 1, borderColor: colours.ink },
-    row: { flexDirection: 'row', minHeight: 68, backgroundColor: colours.sheet, borderBottomWidth: 1, borderColor: colours.rule },
+    day: {
+      flexDirection: 'row',
+      justifyContent: 'space-between',
+      paddingHorizontal: space.l,
+      paddingTop: space.l,
+      paddingBottom: space.xs,
+      borderBottomWidth: 1,
+      borderColor: colours.ink,
+    },
+    row: {
+      flexDirection: 'row',
+      minHeight: 68,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
     selected: { backgroundColor: colours.paper },
-    press: { flex: 1, minWidth: 0, flexDirection: 'row', gap: space.m, paddingLeft: space.m, paddingVertical: space.m },
+    press: {
+      flex: 1,
+      minWidth: 0,
+      flexDirection: 'row',
+      gap: space.m,
+      paddingLeft: space.m,
+      paddingVertical: space.m,
+    },
     time: { width: size(50), paddingTop: 2 },
     words: { flex: 1, minWidth: 0 },
     call: { justifyContent: 'center', paddingHorizontal: space.s },
@@ -111,7 +132,15 @@ interface RecordRowProps {
   onCall: (number: string) => Promise<void>;
 }
 
-const RecordRow = memo(function RecordRow({ record, office, people, zone, isSelected, onOpen, onCall }: RecordRowProps) {
+const RecordRow = memo(function RecordRow({
+  record,
+  office,
+  people,
+  zone,
+  isSelected,
+  onOpen,
+  onCall,
+}: RecordRowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const { name } = identifyNumber(record.other.number, record.other.name, people);
@@ -143,14 +172,22 @@ const RecordRow = memo(function RecordRow({ record, office, people, zone, isSele
             {name}
           </Txt>
           <Txt as="small" lines={1}>
-            <Txt as="small" colour={isUntaken(record) ? colours.rowan : colours.ink} style={isUntaken(record) && strong}>
+            <Txt
+              as="small"
+              colour={isUntaken(record) ? colours.rowan : colours.ink}
+              style={isUntaken(record) && strong}
+            >
               {outcome}
             </Txt>
             {` · ${facts.join(' · ')}`}
           </Txt>
         </View>
       </Pressable>
-      <View style={styles.call}>{number === null ? null : <Plate word="Call" label={`Call ${name}`} onPress={() => void onCall(number)} />}</View>
+      <View style={styles.call}>
+        {number === null ? null : (
+          <Plate word="Call" label={`Call ${name}`} onPress={() => void onCall(number)} />
+        )}
+      </View>
     </View>
   );
 });

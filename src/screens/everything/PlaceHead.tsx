@@ -12,7 +12,14 @@ const hourMs = 60 * minuteMs;
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    head: { paddingHorizontal: space.l, paddingTop: space.m, gap: space.s, backgroundColor: colours.paper, borderBottomWidth: 1, borderColor: colours.ink },
+    head: {
+      paddingHorizontal: space.l,
+      paddingTop: space.m,
+      gap: space.s,
+      backgroundColor: colours.paper,
+      borderBottomWidth: 1,
+      borderColor: colours.ink,
+    },
     top: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m },
     tabs: { flexDirection: 'row', gap: space.xl },
     tab: { minHeight: target, justifyContent: 'center', borderBottomWidth: 4, borderColor: 'transparent' },
@@ -46,7 +53,11 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
       </View>
       <DayScale
         nowHour={hourOf(now)}
-        marks={today.map(({ id, startedAt, outcome }) => ({ key: id, hour: hourOf(startedAt), taken: outcome !== 'missed' && outcome !== 'refused' }))}
+        marks={today.map(({ id, startedAt, outcome }) => ({
+          key: id,
+          hour: hourOf(startedAt),
+          taken: outcome !== 'missed' && outcome !== 'refused',
+        }))}
       />
       <View style={styles.tabs}>
         <Link href="/" aria-current={at === 'loose' ? 'page' : undefined} asChild>

@@ -4,7 +4,15 @@ import type { CallRecord } from '@/core/exchange';
 import { describeOutcome, describeRoute, deviceName, talkMs } from '@/core/history';
 import type { OfficeIndex } from '@/core/office';
 import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
-import { formatAny, identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
+import {
+  formatAny,
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -20,11 +28,23 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, backgroundColor: colours.sheet },
     body: { padding: space.l, gap: space.l },
-    fact: { flexDirection: 'row', gap: space.m, paddingVertical: space.s, borderBottomWidth: 1, borderColor: colours.rule },
+    fact: {
+      flexDirection: 'row',
+      gap: space.m,
+      paddingVertical: space.s,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
     factName: { width: 108 },
     factWord: { flex: 1 },
     why: { gap: space.s },
-    acts: { flexDirection: 'row', gap: space.m, padding: space.l, borderTopWidth: 1, borderColor: colours.ink },
+    acts: {
+      flexDirection: 'row',
+      gap: space.m,
+      padding: space.l,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
     grow: { flex: 1 },
   }),
 );
@@ -35,12 +55,21 @@ export function RecordDetail({ id }: { id: string | undefined }) {
   const isComplete = useAppSelector((state) => state.history.isComplete);
   const go = useGo();
   if (id === undefined) {
-    return <EmptyState title="Choose a call" sentence="Its facts, its seconds and why it went as it did will stand here." />;
+    return (
+      <EmptyState
+        title="Choose a call"
+        sentence="Its facts, its seconds and why it went as it did will stand here."
+      />
+    );
   }
   if (record) return <Detail record={record} />;
-  if (!isComplete) return <EmptyState title="Reading the history" sentence="That call may be on an older day." />;
+  if (!isComplete)
+    return <EmptyState title="Reading the history" sentence="That call may be on an older day." />;
   return (
-    <EmptyState title="This call is not here" sentence="It may have been on another device, or its entry was damaged and set aside.">
+    <EmptyState
+      title="This call is not here"
+      sentence="It may have been on another device, or its entry was damaged and set aside."
+    >
       <Plate kind="main" word="Everything" onPress={go.everything} />
     </EmptyState>
   );
@@ -91,7 +120,10 @@ function Detail({ record }: { record: CallRecord }) {
           <Txt as="heading" level={2}>
             Why
           </Txt>
-          {(record.trace ? describeRoute(record, office) : ['You placed this call to the public network, so no ring plan was asked.']).map((sentence) => (
+          {(record.trace
+            ? describeRoute(record, office)
+            : ['You placed this call to the public network, so no ring plan was asked.']
+          ).map((sentence) => (
             <Txt key={sentence}>{sentence}</Txt>
           ))}
         </View>
@@ -103,33 +135,62 @@ function Detail({ record }: { record: CallRecord }) {
             This caller withheld their number, so they can’t be called back.
           </Txt>
         ) : (
-          <Plate kind="main" word={`Call ${name}`} onPress={() => void placeCall(number)} style={styles.grow} />
+          <Plate
+            kind="main"
+            word={`Call ${name}`}
+            onPress={() => void placeCall(number)}
+            style={styles.grow}
+          />
         )}
       </View>
     </View>
   );
 }
 
-function factsOf(record: CallRecord, office: OfficeIndex, now: number, zone: string): [name: string, word: string][] {
+function factsOf(
+  record: CallRecord,
+  office: OfficeIndex,
+  now: number,
+  zone: string,
+): [name: string, word: string][] {
   const line = office.lines.get(record.lineId ?? '');
   const facts: [string, string | null][] = [
     ['What', describeOutcome(record, office)],
     ['When', `${formatDay(record.startedAt, now, zone)}, ${formatClockWithSeconds(record.startedAt, zone)}`],
     ['Talked', record.answeredAt === null ? null : formatDuration(talkMs(record))],
-    ['Rang', record.answeredAt === null && record.direction === 'in' ? formatDuration(record.endedAt - record.startedAt) : null],
+    ['Rang', record.direction === 'in' ? formatDuration(rangMs(record)) : null],
+    ['Message', record.messageMs > 0 ? formatDuration(record.messageMs) : null],
     ['Number', record.other.number === null ? 'withheld' : formatAny(record.other.number)],
-    [record.direction === 'in' ? 'Called line' : 'Shown', record.withheld ? 'no number, withheld' : (line && `${line.name}, ${formatAny(line.number)}`) ?? 'inside the office'],
+    [
+      record.direction === 'in' ? 'Called line' : 'Shown',
+      record.withheld
+        ? 'no number, withheld'
+        : ((line && `${line.name}, ${formatAny(line.number)}`) ?? 'inside the office'),
+    ],
     ['Way', record.deviceId === null ? null : wayOf(record.deviceId, office)],
     ['Keys sent', record.digitsSent || null],
   ];
   return facts.filter((fact): fact is [string, string] => fact[1] !== null);
 }
 
-function wayOf(deviceId: string, office: OfficeIndex): string {
-  return office.devices.get(deviceId)?.kind === 'app' ? 'data call on this app' : deviceName(deviceId, office);
+function rangMs({ path }: CallRecord): number {
+  return Math.max(0, ...path.map(({ toSeconds }) => toSeconds)) * 1000;
 }
 
-const endings = { answered: 'answered', elsewhere: 'answered elsewhere', rangOut: 'rang out', refused: 'refused', callerLeft: 'caller left', failed: 'gone' } as const;
+function wayOf(deviceId: string, office: OfficeIndex): string {
+  return office.devices.get(deviceId)?.kind === 'app'
+    ? 'data call on this app'
+    : deviceName(deviceId, office);
+}
+
+const endings = {
+  answered: 'answered',
+  elsewhere: 'answered elsewhere',
+  rangOut: 'rang out',
+  refused: 'refused',
+  callerLeft: 'caller left',
+  failed: 'gone',
+} as const;
 
 function tracksOf(record: CallRecord, office: OfficeIndex): RingTrack[] {
   return record.path.map((leg, index) => {

@@ -47,14 +47,25 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
           </Txt>
         </View>
         {withScale ? (
-          <RingScale tracks={call.tracks} totalSeconds={call.totalSeconds} nowSeconds={call.nowSeconds} finish={call.finish} onNight />
+          <RingScale
+            tracks={call.tracks}
+            totalSeconds={call.totalSeconds}
+            nowSeconds={call.nowSeconds}
+            finish={call.finish}
+            onNight
+          />
         ) : null}
         <View style={styles.acts}>
           <Plate kind="end" word="Refuse" onPress={call.refuse} style={styles.far} />
           {isTalking ? (
             <>
               <Plate kind="night" word="Answer, end the other" onPress={() => void call.answer('clear')} />
-              <Plate kind="answer" word="Answer, hold the other" onPress={() => void call.answer('hold')} style={styles.grow} />
+              <Plate
+                kind="answer"
+                word="Answer, hold the other"
+                onPress={() => void call.answer('hold')}
+                style={styles.grow}
+              />
             </>
           ) : (
             <Plate kind="answer" word="Answer" onPress={() => void call.answer()} style={styles.grow} />

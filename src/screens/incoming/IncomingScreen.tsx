@@ -18,7 +18,9 @@ const useStyles = themed(({ colours }) =>
     decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
     refuse: { width: 108 },
     answer: { flex: 1 },
-    name: { marginTop: space.xs },
+    top: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m },
+    line: { flexShrink: 1 },
+    name: { marginTop: space.m },
   }),
 );
 
@@ -32,11 +34,17 @@ export function IncomingScreen({ view }: { view: CallView }) {
       <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
       <ScrollView contentContainerStyle={styles.facts}>
         <View>
-          <Txt as="mono" colour={colours.faintOnNight}>
-            {call.lineName}
-            {call.lineNumber ? ` · ${call.lineNumber}` : ''}
-            {` · ringing ${call.rungFor}`}
-          </Txt>
+          <View style={styles.top}>
+            <Txt colour={colours.onNight} style={styles.line}>
+              <Txt as="strong" colour={colours.onNight}>
+                {call.lineName}
+              </Txt>
+              {call.lineNumber ? ` · ${call.lineNumber}` : ''}
+            </Txt>
+            <Txt as="monoLarge" colour={colours.onNight}>
+              {call.rungFor}
+            </Txt>
+          </View>
           <Txt as="display" level={1} colour={colours.onNight} style={styles.name}>
             {call.name}
           </Txt>
@@ -50,11 +58,22 @@ export function IncomingScreen({ view }: { view: CallView }) {
           </View>
         ) : null}
         <View style={styles.fact}>
-          <RingScale tracks={call.tracks} totalSeconds={call.totalSeconds} nowSeconds={call.nowSeconds} finish={call.finish} onNight />
+          <RingScale
+            tracks={call.tracks}
+            totalSeconds={call.totalSeconds}
+            nowSeconds={call.nowSeconds}
+            finish={call.finish}
+            onNight
+          />
         </View>
       </ScrollView>
       <View style={styles.acts}>
-        <Plate kind="night" word={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'} disabled={call.isSilenced} onPress={call.silence} />
+        <Plate
+          kind="night"
+          word={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'}
+          disabled={call.isSilenced}
+          onPress={call.silence}
+        />
         <View style={styles.decide}>
           <Plate kind="end" large word="Refuse" onPress={call.refuse} style={styles.refuse} />
           <Plate kind="answer" large word="Answer" onPress={() => void call.answer()} style={styles.answer} />

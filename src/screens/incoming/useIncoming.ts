@@ -1,6 +1,16 @@
 import { triesToday } from '@/core/history';
 import { formatDuration, formatSpan } from '@/core/time';
-import { formatAny, selectOffice, selectZone, send, silence, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
+import {
+  formatAny,
+  selectOffice,
+  selectZone,
+  send,
+  silence,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type CallView,
+} from '@/state/app';
 import type { RingTrack } from '@/ui/scale';
 
 import { useGo } from '../shared/useGo';
@@ -26,11 +36,18 @@ export function useIncoming(view: CallView) {
     lineName: view.line?.name ?? 'Your extension',
     lineNumber: view.line ? formatAny(view.line.number) : null,
     rungFor: formatDuration(now - view.call.startedAt),
-    tries: tries.count === 0 || tries.lastAt === null ? null : `${ordinal(tries.count + 1)} try today, last ${formatSpan(now - tries.lastAt)} ago`,
+    tries:
+      tries.count === 0 || tries.lastAt === null
+        ? null
+        : `${ordinal(tries.count + 1)} try today, last ${formatSpan(now - tries.lastAt)} ago`,
     tracks: tracksOf(view, now, (deviceId) => shortDeviceName(deviceId, view, office)),
     totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
     nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
-    finish: finishWords(view, (personId) => (personId === office.ownerOf(deviceOf(view))?.id ? 'your' : `${office.people.get(personId)?.name ?? 'nobody'}’s`)),
+    finish: finishWords(view, (personId) =>
+      personId === office.ownerOf(deviceOf(view))?.id
+        ? 'your'
+        : `${office.people.get(personId)?.name ?? 'nobody'}’s`,
+    ),
     isSilenced,
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
@@ -80,6 +97,7 @@ function finishWords(view: CallView, ownerWord: (personId: string) => string): s
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 function ordinal(count: number): string {
-  const suffix = count % 100 >= 11 && count % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th');
+  const suffix =
+    count % 100 >= 11 && count % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th');
   return `${count}${suffix}`;
 }

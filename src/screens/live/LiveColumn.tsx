@@ -33,11 +33,22 @@ const useStyles = themed(({ colours }) =>
     name: { flexShrink: 1 },
     acts: { flexDirection: 'row', gap: space.s, marginTop: space.xs },
     grow: { flex: 1 },
-    person: { flexDirection: 'row', alignItems: 'center', gap: space.m, paddingVertical: space.s, borderTopWidth: 1, borderColor: colours.rule },
+    person: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingVertical: space.s,
+      borderTopWidth: 1,
+      borderColor: colours.rule,
+    },
   }),
 );
 
-const presenceWords: Record<PresenceState, string> = { free: 'free', onCall: 'on a call', ringing: 'being called' };
+const presenceWords: Record<PresenceState, string> = {
+  free: 'free',
+  onCall: 'on a call',
+  ringing: 'being called',
+};
 const gauges: Record<PresenceState, GaugeState> = { free: 'free', onCall: 'onCall', ringing: 'free' };
 
 /** The third column of a wide screen: who calls, who is on the line, and what the others are doing. */
@@ -110,15 +121,37 @@ function LiveCall({ view }: { view: CallView }) {
           </Txt>
           <Txt as="mono">{formatDuration(now - view.since)}</Txt>
         </View>
-        <Txt as="small">{view.phase === 'talking' || isHeld ? (other ? theyHear(other, view) : '') : phaseWord(view)}</Txt>
+        <Txt as="small">
+          {view.phase === 'talking' || isHeld ? (other ? theyHear(other, view) : '') : phaseWord(view)}
+        </Txt>
         <View style={styles.acts}>
-          <Plate word="Cords" label={`Cords of the call with ${other?.name ?? 'nobody'}`} onPress={go.call} style={styles.grow} />
+          <Plate
+            word="Cords"
+            label={`Cords of the call with ${other?.name ?? 'nobody'}`}
+            onPress={go.call}
+            style={styles.grow}
+          />
           {isHeld ? (
-            <Plate word="Talk" onPress={() => void dispatch(send({ type: 'retrieve', legId }))} style={styles.grow} />
+            <Plate
+              word="Talk"
+              onPress={() => void dispatch(send({ type: 'retrieve', legId }))}
+              style={styles.grow}
+            />
           ) : (
-            <Plate word="Hold" onPress={() => void dispatch(send({ type: 'hold', legId }))} disabled={view.phase !== 'talking'} style={styles.grow} />
+            <Plate
+              word="Hold"
+              onPress={() => void dispatch(send({ type: 'hold', legId }))}
+              disabled={view.phase !== 'talking'}
+              style={styles.grow}
+            />
           )}
-          <Plate kind="end" word="End" label={`End the call with ${other?.name ?? 'nobody'}`} onPress={() => void dispatch(send({ type: 'clear', legId }))} style={styles.grow} />
+          <Plate
+            kind="end"
+            word="End"
+            label={`End the call with ${other?.name ?? 'nobody'}`}
+            onPress={() => void dispatch(send({ type: 'clear', legId }))}
+            style={styles.grow}
+          />
         </View>
       </View>
     </View>

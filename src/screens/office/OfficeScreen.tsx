@@ -14,7 +14,13 @@ const useStyles = themed(({ colours }) =>
     screen: { flex: 1 },
     body: { padding: space.l, gap: space.xl, maxWidth: 640 },
     section: { gap: space.s },
-    line: { flexDirection: 'row', minHeight: 56, backgroundColor: colours.sheet, borderBottomWidth: 1, borderColor: colours.rule },
+    line: {
+      flexDirection: 'row',
+      minHeight: 56,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
     words: { flex: 1, paddingHorizontal: space.m, justifyContent: 'center' },
   }),
 );
@@ -33,13 +39,17 @@ export function OfficeScreen() {
         <Txt as="title" level={1}>
           {office.setup.name}
         </Txt>
-        <Txt colour={colours.faint}>People, teams, menus, hours and figures of the office will be run from here.</Txt>
+        <Txt colour={colours.faint}>
+          People, teams, menus, hours and figures of the office will be run from here.
+        </Txt>
       </View>
       <View style={styles.section}>
         <Txt as="heading" level={2}>
           Outside
         </Txt>
-        <Txt colour={colours.faint}>The stand-ins: be a caller, a desk phone or a colleague, and set the clock.</Txt>
+        <Txt colour={colours.faint}>
+          The stand-ins: be a caller, a desk phone or a colleague, and set the clock.
+        </Txt>
         <Plate kind="main" word="Go outside" onPress={go.outside} />
       </View>
       <View style={styles.section}>

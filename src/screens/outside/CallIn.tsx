@@ -23,7 +23,9 @@ export function CallIn() {
   const [error, setError] = useState<string | null>(null);
 
   const line = office.lines.get(lineId);
-  const callerName = contacts.find(({ id }) => id === caller)?.name ?? (caller === withheld ? 'a withheld caller' : 'another number');
+  const callerName =
+    contacts.find(({ id }) => id === caller)?.name ??
+    (caller === withheld ? 'a withheld caller' : 'another number');
 
   const ring = () => {
     const number = numberOf();
@@ -32,7 +34,8 @@ export function CallIn() {
       return;
     }
     setError(null);
-    if (line) void dispatch(send({ type: 'make', from: { kind: 'outside', number, name: null }, to: line.number }));
+    if (line)
+      void dispatch(send({ type: 'make', from: { kind: 'outside', number, name: null }, to: line.number }));
   };
 
   function numberOf(): string | null | undefined {
@@ -45,13 +48,18 @@ export function CallIn() {
   return (
     <Section title="Call in" sentence="As anyone, to any line of the office.">
       <Choice
+        asPlates
         label="Line to call"
         value={lineId}
-        options={office.setup.lines.map(({ id, name, number }) => ({ value: id, word: name, detail: formatAny(number) }))}
+        options={office.setup.lines.map(({ id, name, number }) => ({
+          value: id,
+          word: name,
+          detail: formatAny(number),
+        }))}
         onChoose={setLineId}
       />
-      <Plate kind="main" word={`Ring ${line?.name ?? 'the office'} as ${callerName}`} onPress={ring} />
       <Choice
+        asPlates
         label="Caller"
         value={caller}
         options={[
@@ -63,9 +71,17 @@ export function CallIn() {
       />
       {caller === another ? (
         <View style={styles.typed}>
-          <Field label="The caller’s number" value={typed} onChange={setTyped} onSubmit={ring} error={error} numeric />
+          <Field
+            label="The caller’s number"
+            value={typed}
+            onChange={setTyped}
+            onSubmit={ring}
+            error={error}
+            numeric
+          />
         </View>
       ) : null}
+      <Plate kind="main" word={`Ring ${line?.name ?? 'the office'} as ${callerName}`} onPress={ring} />
     </Section>
   );
 }

@@ -23,11 +23,17 @@ export function ClockPanel() {
   const now = useNow();
   const isStanding = mode === 'fixed';
   return (
-    <Section title="Clock" sentence={isStanding ? 'It stands still until you move it.' : 'It runs at its usual pace.'}>
+    <Section
+      title="Clock"
+      sentence={isStanding ? 'It stands still until you move it.' : 'It runs at its usual pace.'}
+    >
       <Txt as="monoLarge">{formatClockWithSeconds(now, zone)}</Txt>
-      <Txt as="small">{formatDay(now, now, zone) && dayWords(now, zone)}</Txt>
+      <Txt as="small">{dayWords(now, zone)}</Txt>
       <View style={styles.acts}>
-        <Plate word={isStanding ? 'Let it run' : 'Stop it'} onPress={() => dispatch(setClock(isStanding ? 'run' : 'stop'))} />
+        <Plate
+          word={isStanding ? 'Let it run' : 'Stop it'}
+          onPress={() => dispatch(setClock(isStanding ? 'run' : 'stop'))}
+        />
         {steps.map(([word, moveOnMs]) => (
           <Plate key={word} word={word} onPress={() => dispatch(setClock({ moveOnMs }))} />
         ))}

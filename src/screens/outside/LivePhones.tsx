@@ -4,7 +4,14 @@ import { StyleSheet, View } from 'react-native';
 import type { Call, Leg } from '@/core/exchange';
 import type { OfficeIndex } from '@/core/office';
 import type { PeopleIndex } from '@/core/people';
-import { identifyNumber, selectOffice, selectPeople, send, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  send,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -14,7 +21,13 @@ import { Section } from './Section';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    phone: { padding: space.m, gap: space.s, backgroundColor: colours.sheet, borderWidth: 1, borderColor: colours.rule },
+    phone: {
+      padding: space.m,
+      gap: space.s,
+      backgroundColor: colours.sheet,
+      borderWidth: 1,
+      borderColor: colours.rule,
+    },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   }),
 );
@@ -35,7 +48,12 @@ export function LivePhones() {
   const deviceId = useAppSelector((state) => state.office.me?.deviceId);
   const legs = Object.values(byId).flatMap((call) =>
     call.legs
-      .filter(({ state, endpoint }) => state !== 'cleared' && endpoint.kind !== 'mailbox' && !(endpoint.kind === 'device' && endpoint.deviceId === deviceId))
+      .filter(
+        ({ state, endpoint }) =>
+          state !== 'cleared' &&
+          endpoint.kind !== 'mailbox' &&
+          !(endpoint.kind === 'device' && endpoint.deviceId === deviceId),
+      )
       .map((leg) => ({ call, leg })),
   );
   return (
@@ -58,7 +76,11 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
   const people = useAppSelector(selectPeople);
   const name = phoneName(leg, office, people);
   const act = (type: 'answer' | 'refuse' | 'hold' | 'retrieve' | 'clear', word: string) => (
-    <Plate word={word} label={`${name}: ${word}`} onPress={() => void dispatch(send({ type, legId: leg.id }))} />
+    <Plate
+      word={word}
+      label={`${name}: ${word}`}
+      onPress={() => void dispatch(send({ type, legId: leg.id }))}
+    />
   );
   return (
     <View style={styles.phone} role="group" aria-label={name}>
@@ -68,11 +90,15 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
         {call.failure ? ', hears that the call failed' : ''}
       </Txt>
       <View style={styles.acts}>
-        {leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated') ? act('answer', 'Answer') : null}
+        {leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated')
+          ? act('answer', 'Answer')
+          : null}
         {leg.state === 'alerting' ? act('refuse', 'Refuse') : null}
         {leg.state === 'connected' && call.answeredAt !== null ? act('hold', 'Hold') : null}
         {leg.state === 'held' ? act('retrieve', 'Retrieve') : null}
-        {leg.role === 'caller' || leg.state === 'connected' || leg.state === 'held' ? act('clear', 'Hang up') : null}
+        {leg.role === 'caller' || leg.state === 'connected' || leg.state === 'held'
+          ? act('clear', 'Hang up')
+          : null}
       </View>
     </View>
   );
@@ -100,15 +126,19 @@ function CallFromPhone() {
   const devices = office.setup.devices.filter(({ id }) => id !== mine);
   const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
-    <Section title="Call from a phone of the office" sentence="As a colleague, or with your own desk phone or mobile.">
-      <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
-      <Plate kind="main" word={`Call ${to} from ${deviceWords(from, office)}`} onPress={call} />
+    <Section
+      title="Call from a phone of the office"
+      sentence="As a colleague, or with your own desk phone or mobile."
+    >
       <Choice
+        asPlates
         label="Phone to call from"
         value={from}
         options={devices.map(({ id }) => ({ value: id, word: deviceWords(id, office) }))}
         onChoose={setFrom}
       />
+      <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
+      <Plate kind="main" word={`Call ${to} from ${deviceWords(from, office)}`} onPress={call} />
     </Section>
   );
 }

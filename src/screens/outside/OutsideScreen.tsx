@@ -17,6 +17,7 @@ const useStyles = themed(({ colours }) =>
     scroll: { flex: 1 },
     body: { padding: space.l, gap: space.xl },
     columns: { flexDirection: 'row', gap: space.xxl, alignItems: 'flex-start' },
+    stack: { gap: space.xl },
     column: { flex: 1, gap: space.xl, minWidth: 0 },
     edge: { borderRightWidth: 1, borderColor: colours.edge },
   }),
@@ -37,13 +38,13 @@ export function OutsideScreen() {
           </Txt>
           <Txt colour={colours.faint}>Not part of the app: here you play everybody else.</Txt>
         </View>
-        <View style={isWide ? styles.columns : styles.body}>
-          <View style={isWide ? styles.column : undefined}>
+        <View style={isWide ? styles.columns : styles.stack}>
+          <View style={isWide ? styles.column : styles.stack}>
             <CallIn />
-          </View>
-          <View style={isWide ? styles.column : styles.body}>
-            <LivePhones />
             <ClockPanel />
+          </View>
+          <View style={isWide ? styles.column : styles.stack}>
+            <LivePhones />
             <Scripts />
           </View>
         </View>
@@ -59,7 +60,13 @@ function Hatch() {
     <View style={[styles.hatch, styles.edge]} aria-hidden>
       <Svg width="100%" height="100%">
         <Defs>
-          <Pattern id="hatch" width={10} height={10} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <Pattern
+            id="hatch"
+            width={10}
+            height={10}
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
             <Line x1={0} y1={0} x2={0} y2={10} stroke={colours.edge} strokeWidth={4} />
           </Pattern>
         </Defs>

@@ -35,14 +35,20 @@ export function Scripts() {
   const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
   const [, setChanges] = useState(0);
   const parties = contacts.flatMap(({ name, numbers }) =>
-    numbers.map(({ label, number }) => ({ value: number, word: name, detail: label })),
+    numbers.map(({ label, number }) => ({
+      value: number,
+      word: numbers.length > 1 ? `${name}, ${label}` : name,
+    })),
   );
   const current = link?.scriptOf(party).kind ?? 'byHand';
-  const behaviours = (Object.keys(words) as Behaviour[]).filter((kind) => kind !== 'menu' || current === 'menu');
+  const behaviours = (Object.keys(words) as Behaviour[]).filter(
+    (kind) => kind !== 'menu' || current === 'menu',
+  );
   return (
     <Section title="How they behave" sentence="What somebody outside does when you call them.">
-      <Choice label="Who" value={party} options={parties} onChoose={setParty} />
+      <Choice asPlates label="Who" value={party} options={parties} onChoose={setParty} />
       <Choice
+        asPlates
         label="What they do"
         value={current}
         options={behaviours.map((kind) => ({ value: kind, word: words[kind] }))}

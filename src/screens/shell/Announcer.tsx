@@ -9,7 +9,9 @@ import { phaseWord, theyHear } from '../shared/callWords';
 export function Announcer() {
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
-  const arrivals = incoming.map(({ others, line }) => `${others[0]?.name ?? 'Somebody'} calls${line ? ` on ${line.name}` : ''}.`);
+  const arrivals = incoming.map(
+    ({ others, line }) => `${others[0]?.name ?? 'Somebody'} calls${line ? ` on ${line.name}` : ''}.`,
+  );
   const states = taken.map((view) => {
     const [other] = view.others;
     return `${other?.name ?? 'Call'}: ${phaseWord(view)}${other && view.phase !== 'failed' ? `, ${theyHear(other, view)}` : ''}.`;
@@ -27,5 +29,12 @@ export function Announcer() {
 }
 
 const styles = StyleSheet.create({
-  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden', opacity: 0, pointerEvents: 'none' },
+  unseen: {
+    position: 'absolute',
+    width: 1,
+    height: 1,
+    overflow: 'hidden',
+    opacity: 0,
+    pointerEvents: 'none',
+  },
 });

@@ -12,8 +12,20 @@ import { useGo } from '../shared/useGo';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    strip: { flexDirection: 'row', minHeight: target + 8, backgroundColor: colours.night, borderTopWidth: 2, borderColor: colours.saffron },
-    words: { flex: 1, minWidth: 0, paddingHorizontal: space.m, paddingVertical: space.xs, justifyContent: 'center' },
+    strip: {
+      flexDirection: 'row',
+      minHeight: target + 8,
+      backgroundColor: colours.night,
+      borderTopWidth: 2,
+      borderColor: colours.saffron,
+    },
+    words: {
+      flex: 1,
+      minWidth: 0,
+      paddingHorizontal: space.m,
+      paddingVertical: space.xs,
+      justifyContent: 'center',
+    },
     side: { justifyContent: 'center', alignItems: 'flex-end', paddingHorizontal: space.l },
   }),
 );
@@ -32,7 +44,12 @@ export function CallStrip() {
   const more = calls.length - 1;
   const hears = other ? theyHear(other, shown) : '';
   return (
-    <Pressable role="button" aria-label={`Back to the call with ${other?.name ?? 'nobody'}`} onPress={go.call} style={styles.strip}>
+    <Pressable
+      role="button"
+      aria-label={`Back to the call with ${other?.name ?? 'nobody'}`}
+      onPress={go.call}
+      style={styles.strip}
+    >
       <CordEdge cord={shown.line?.cord ?? null} onNight />
       <View style={styles.words}>
         <Txt as="strong" lines={1} colour={colours.onNight}>

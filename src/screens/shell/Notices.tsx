@@ -11,12 +11,24 @@ export function Notices() {
   const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
   return (
     <View>
-      {refusal ? <Notice tone="alarm" sentence={refusal} action={{ word: 'Close', onPress: () => dispatch(actRefused(null)) }} /> : null}
+      {refusal ? (
+        <Notice
+          tone="alarm"
+          sentence={refusal}
+          action={{ word: 'Close', onPress: () => dispatch(actRefused(null)) }}
+        />
+      ) : null}
       {storage === 'full' ? (
-        <Notice tone="alarm" sentence="This device has no room left. New calls are kept in memory and written as soon as there is room: free some space and leave this tab open." />
+        <Notice
+          tone="alarm"
+          sentence="This device has no room left. New calls are kept in memory and written as soon as there is room: free some space and leave this tab open."
+        />
       ) : null}
       {storage === 'failed' ? (
-        <Notice tone="alarm" sentence="This browser lets nothing be kept. Calls work, but their history is gone when the tab closes." />
+        <Notice
+          tone="alarm"
+          sentence="This browser lets nothing be kept. Calls work, but their history is gone when the tab closes."
+        />
       ) : null}
       {setAside > 0 ? (
         <Notice
@@ -24,9 +36,17 @@ export function Notices() {
           action={{ word: 'Understood', onPress: () => dispatch(setAsideRead()) }}
         />
       ) : null}
-      {isOnline ? null : <Notice sentence="No network. What is on this device stays readable, and the office in this page goes on." />}
+      {isOnline ? null : (
+        <Notice sentence="No network. What is on this device stays readable, and the office in this page goes on." />
+      )}
       {isSilentNow ? (
-        <Notice sentence={sound === 'none' ? 'This browser makes no sound: watch the screen.' : 'Sound is off until you touch the page once.'} />
+        <Notice
+          sentence={
+            sound === 'none'
+              ? 'This browser makes no sound: watch the screen.'
+              : 'Sound is off until you touch the page once.'
+          }
+        />
       ) : null}
     </View>
   );

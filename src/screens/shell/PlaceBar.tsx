@@ -8,13 +8,46 @@ import { PlaceIcon } from './PlaceIcon';
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
-    bar: { flexDirection: 'row', borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
-    place: { flex: 1, minHeight: target + 14, alignItems: 'center', justifyContent: 'center', gap: 3, paddingTop: 6, paddingBottom: 4 },
+    bar: {
+      flexDirection: 'row',
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+      backgroundColor: colours.paper,
+    },
+    place: {
+      flex: 1,
+      minHeight: target + 14,
+      alignItems: 'center',
+      justifyContent: 'center',
+      gap: 3,
+      paddingTop: 6,
+      paddingBottom: 4,
+    },
     here: { position: 'absolute', top: -1, height: 4, width: 48, backgroundColor: colours.saffron },
-    word: { fontFamily: fonts.text, fontWeight: '600', fontSize: Math.min(size(12), 15), textAlign: 'center' },
+    word: {
+      fontFamily: fonts.text,
+      fontWeight: '600',
+      fontSize: Math.min(size(12), 15),
+      textAlign: 'center',
+    },
     rail: { width: 148, backgroundColor: colours.night, paddingTop: space.l },
-    name: { fontFamily: fonts.title, fontWeight: '700', fontSize: size(24), color: colours.onNight, paddingHorizontal: space.l, marginBottom: space.l },
-    railPlace: { minHeight: target, flexDirection: 'row', alignItems: 'center', gap: space.m, paddingHorizontal: space.m, borderLeftWidth: 4, borderColor: 'transparent' },
+    name: {
+      fontFamily: fonts.title,
+      fontWeight: '700',
+      fontSize: size(24),
+      color: colours.onNight,
+      paddingHorizontal: space.l,
+      marginBottom: space.l,
+    },
+    railPlace: {
+      minHeight: target,
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingHorizontal: space.m,
+      borderLeftWidth: 4,
+      borderColor: 'transparent',
+    },
     railHere: { borderColor: colours.saffron },
     railWord: { fontFamily: fonts.text, fontWeight: '600', fontSize: Math.min(size(15), 19), flexShrink: 1 },
   }),
@@ -34,7 +67,11 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
         const colour = isHere ? ink : faint;
         return (
           <Link key={place.path} href={place.path} aria-current={isHere ? 'page' : undefined} asChild>
-            <View style={asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place}>
+            <View
+              style={
+                asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place
+              }
+            >
               {!asRail && isHere ? <View style={styles.here} /> : null}
               <PlaceIcon path={place.path} colour={colour} />
               <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>{place.word}</Text>

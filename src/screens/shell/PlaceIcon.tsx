@@ -14,7 +14,11 @@ export function PlaceIcon({ path, colour }: { path: Place['path']; colour: strin
         </>
       ) : null}
       {path === '/dial'
-        ? [5, 12, 19].flatMap((x) => [5, 12, 19].map((y) => <Rect key={`${x} ${y}`} x={x - 1.5} y={y - 1.5} width={3} height={3} fill={colour} />))
+        ? [5, 12, 19].flatMap((x) =>
+            [5, 12, 19].map((y) => (
+              <Rect key={`${x} ${y}`} x={x - 1.5} y={y - 1.5} width={3} height={3} fill={colour} />
+            )),
+          )
         : null}
       {path === '/plan' ? (
         <>

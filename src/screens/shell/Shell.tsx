@@ -67,13 +67,19 @@ function Phase({ children }: { children: ReactNode }) {
       return <EmptyState title="Starting" sentence="The office is being opened on this device." />;
     case 'elsewhere':
       return (
-        <EmptyState title="Cendro runs in another tab" sentence="Only one tab at a time runs the office, so that no call is handled twice.">
+        <EmptyState
+          title="Cendro runs in another tab"
+          sentence="Only one tab at a time runs the office, so that no call is handled twice."
+        >
           <Plate kind="main" word="Run it here instead" onPress={() => void dispatch(takeOver())} />
         </EmptyState>
       );
     case 'failed':
       return (
-        <EmptyState title="The office did not start" sentence={`Nothing is lost. The reason was: ${failure ?? 'unknown'}`}>
+        <EmptyState
+          title="The office did not start"
+          sentence={`Nothing is lost. The reason was: ${failure ?? 'unknown'}`}
+        >
           <Plate kind="main" word="Try again" onPress={() => window.location.reload()} />
         </EmptyState>
       );

@@ -10,5 +10,8 @@ export const places = [
 export type Place = (typeof places)[number];
 
 export function isAt(place: Place, pathname: string): boolean {
-  return pathname === place.path || place.alsoAt.some((path) => pathname === path || pathname.startsWith(`${path}/`));
+  return (
+    pathname === place.path ||
+    place.alsoAt.some((path) => pathname === path || pathname.startsWith(`${path}/`))
+  );
 }

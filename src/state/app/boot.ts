@@ -1,7 +1,7 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { CallRecord } from '@/core/exchange';
-import { Clock } from '@/office/clock';
+import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
@@ -141,7 +141,9 @@ function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null,
       void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
     }
     if (state.office.clock !== last.office.clock) {
-      void vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
+      void vault.write({
+        [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind),
+      });
     }
     last = state;
   });

@@ -29,4 +29,11 @@ export {
   themeChosen,
   updated,
 } from './slices';
-export { createAppStore, useAppDispatch, useAppSelector, type AppDispatch, type AppStore, type RootState } from './store';
+export {
+  createAppStore,
+  useAppDispatch,
+  useAppSelector,
+  type AppDispatch,
+  type AppStore,
+  type RootState,
+} from './store';

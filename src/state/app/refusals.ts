@@ -39,7 +39,9 @@ export function explainRefusal(reason: Refusal): string {
     case 'notSignedIn':
       return 'This device is not signed in to the office.';
     case 'notAllowed':
-      return reason.state === 'held' ? 'That call is held: go back to it first.' : 'The call has moved on, so that can’t be done now.';
+      return reason.state === 'held'
+        ? 'That call is held: go back to it first.'
+        : 'The call has moved on, so that can’t be done now.';
     case 'notDialable':
       return explainNotDialable(reason.reason);
     case 'tooManyCalls':

@@ -9,7 +9,14 @@ import type { Continuous } from '@/office/sound';
 
 import type { RootState } from './store';
 
-const emptySetup: OfficeSetup = { name: '', zone: 'Europe/London', people: [], lines: [], devices: [], ringPlans: [] };
+const emptySetup: OfficeSetup = {
+  name: '',
+  zone: 'Europe/London',
+  people: [],
+  lines: [],
+  devices: [],
+  ringPlans: [],
+};
 
 export const selectOffice = createSelector(
   (state: RootState) => state.office.setup,
@@ -24,7 +31,11 @@ export const selectPeople = createSelector(
 
 export const selectZone = (state: RootState) => state.office.setup?.zone ?? 'Europe/London';
 
-export const selectHistoryRows = createSelector((state: RootState) => state.history.records, selectZone, groupByDay);
+export const selectHistoryRows = createSelector(
+  (state: RootState) => state.history.records,
+  selectZone,
+  groupByDay,
+);
 
 /** Somebody in a call, as the worker knows them. */
 export interface PartyView {
@@ -76,13 +87,19 @@ export const selectMyCalls = createSelector(
 const isAt = (endpoint: Leg['endpoint'], deviceId: string | undefined) =>
   endpoint.kind === 'device' && endpoint.deviceId === deviceId;
 
-export const selectIncoming = createSelector(selectMyCalls, (calls) => calls.filter(({ phase }) => phase === 'incoming'));
-export const selectTaken = createSelector(selectMyCalls, (calls) => calls.filter(({ phase }) => phase !== 'incoming'));
+export const selectIncoming = createSelector(selectMyCalls, (calls) =>
+  calls.filter(({ phase }) => phase === 'incoming'),
+);
+export const selectTaken = createSelector(selectMyCalls, (calls) =>
+  calls.filter(({ phase }) => phase !== 'incoming'),
+);
 
 function viewCall(call: Call, mine: Leg, names: Names): CallView {
   const heard = whatIsHeard(call);
   const party = (leg: Leg) => viewParty(leg, heard[leg.id] ?? { kind: 'nothing' }, call, names);
-  const others = call.legs.filter((leg) => leg.id !== mine.id && leg.state !== 'cleared' && isWorthShowing(leg, call));
+  const others = call.legs.filter(
+    (leg) => leg.id !== mine.id && leg.state !== 'cleared' && isWorthShowing(leg, call),
+  );
   return {
     id: call.id,
     call,
@@ -112,7 +129,13 @@ function phaseOf(call: Call, mine: Leg): CallPhase {
 }
 
 function viewParty(leg: Leg, heard: Heard, call: Call, names: Names): PartyView {
-  return { legId: leg.id, state: leg.state, muted: leg.muted, heard, ...identify(leg.endpoint, leg.role, call, names) };
+  return {
+    legId: leg.id,
+    state: leg.state,
+    muted: leg.muted,
+    heard,
+    ...identify(leg.endpoint, leg.role, call, names),
+  };
 }
 
 function identify(endpoint: Leg['endpoint'], role: Leg['role'], call: Call, { office, people }: Names) {
@@ -121,10 +144,18 @@ function identify(endpoint: Leg['endpoint'], role: Leg['role'], call: Call, { of
       const owner = office.ownerOf(endpoint.deviceId);
       const line = role === 'called' ? office.linesByNumber.get(call.dialled) : undefined;
       if (!owner) return { name: endpoint.deviceId, detail: '', number: null };
-      return { name: owner.name, detail: line?.name ?? `${owner.role} · ${owner.extension}`, number: owner.extension };
+      return {
+        name: owner.name,
+        detail: line?.name ?? `${owner.role} · ${owner.extension}`,
+        number: owner.extension,
+      };
     }
     case 'mailbox':
-      return { name: `${office.people.get(endpoint.personId)?.name ?? 'A'} mailbox`, detail: 'mailbox', number: null };
+      return {
+        name: `${office.people.get(endpoint.personId)?.name ?? 'A'} mailbox`,
+        detail: 'mailbox',
+        number: null,
+      };
     case 'outside':
       return identifyNumber(endpoint.number, endpoint.name, people);
   }
@@ -155,7 +186,13 @@ function unreached(call: Call, { office, people }: Names): PartyView {
     : line
       ? { name: line.name, detail: formatAny(line.number), number: line.number }
       : identifyNumber(call.dialled, null, people);
-  return { legId: `${call.id}-called`, state: call.failure ? 'failed' : 'initiated', heard: { kind: 'nothing' }, muted: false, ...found };
+  return {
+    legId: `${call.id}-called`,
+    state: call.failure ? 'failed' : 'initiated',
+    heard: { kind: 'nothing' },
+    muted: false,
+    ...found,
+  };
 }
 
 /** What this device sounds of its calls: the one talked on first, then what rings. */

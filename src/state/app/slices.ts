@@ -102,8 +102,10 @@ const noHistory: HistorySlice = { records: Object.freeze([]), isComplete: false 
 
 /** Written out, since drafts of 100,000 records would cost more than all else. */
 function historyReducer(state: HistorySlice = noHistory, action: Action): HistorySlice {
-  if (recordsAdded.match(action)) return { ...state, records: Object.freeze([...action.payload, ...state.records]) };
-  if (olderLoaded.match(action)) return { ...state, records: Object.freeze([...state.records, ...action.payload]) };
+  if (recordsAdded.match(action))
+    return { ...state, records: Object.freeze([...action.payload, ...state.records]) };
+  if (olderLoaded.match(action))
+    return { ...state, records: Object.freeze([...state.records, ...action.payload]) };
   if (historyCompleted.match(action)) return { ...state, isComplete: true };
   return state;
 }

@@ -16,13 +16,16 @@ export function startSounding(store: AppStore, player: SoundPlayer): () => void 
 export function soundUpdate(update: OfficeUpdate, state: RootState, player: SoundPlayer): void {
   const deviceId = state.office.me?.deviceId;
   const myLeg = (callId: string) =>
-    state.calls.byId[callId]?.legs.find(({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === deviceId);
+    state.calls.byId[callId]?.legs.find(
+      ({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === deviceId,
+    );
 
   for (const event of update.events) {
     if (event.type === 'digitsSent' && myLeg(event.callId)?.id === event.legId) {
       for (const digit of event.digits) player.digit(digit);
     }
-    if (event.type === 'established' && heardByMe(event.callId)?.kind === 'greeting') void player.clip('mailbox-greeting');
+    if (event.type === 'established' && heardByMe(event.callId)?.kind === 'greeting')
+      void player.clip('mailbox-greeting');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);

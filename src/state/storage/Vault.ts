@@ -18,7 +18,10 @@ export interface StoredKind<T> {
   migrations?: Readonly<Record<number, (data: unknown) => unknown>>;
 }
 
-type Backend = Pick<ReturnType<typeof createAsyncStorage>, 'getMany' | 'setMany' | 'removeMany' | 'getAllKeys'>;
+type Backend = Pick<
+  ReturnType<typeof createAsyncStorage>,
+  'getMany' | 'setMany' | 'removeMany' | 'getAllKeys'
+>;
 
 const retryMs = 5_000;
 const asidePrefix = 'aside/';
@@ -122,7 +125,12 @@ export class Vault {
     }
   }
 
-  private async setAside<T>(key: string, damaged: readonly string[], good: readonly T[], kind: StoredKind<T>): Promise<void> {
+  private async setAside<T>(
+    key: string,
+    damaged: readonly string[],
+    good: readonly T[],
+    kind: StoredKind<T>,
+  ): Promise<void> {
     this.onSetAside({ key, count: damaged.length });
     await this.write({ [`${asidePrefix}${key}`]: damaged.join('\n'), [key]: Vault.encode(good, kind) });
   }
@@ -154,7 +162,11 @@ function versionOf(head: string): number | null {
   return typeof version === 'number' ? version : null;
 }
 
-function parseLine<T>(line: string, version: number, { version: current, schema, migrations }: StoredKind<T>): { item: T } | null {
+function parseLine<T>(
+  line: string,
+  version: number,
+  { version: current, schema, migrations }: StoredKind<T>,
+): { item: T } | null {
   let data = parseJson(line);
   if (data === undefined || version > current) return null;
   for (let from = version; from < current; from++) data = migrations?.[from]?.(data);

@@ -14,7 +14,10 @@ export const settingsSchema = z.object({
 export type Settings = z.infer<typeof settingsSchema>;
 
 /** The clock as it was set, and the `?now=` that set it, so that a reload does not turn it back. */
-export const storedClockSchema = z.object({ setting: clockSettingSchema, fromAddress: z.string().nullable() });
+export const storedClockSchema = z.object({
+  setting: clockSettingSchema,
+  fromAddress: z.string().nullable(),
+});
 export type StoredClock = z.infer<typeof storedClockSchema>;
 
 export const recordKind: StoredKind<z.infer<typeof recordSchema>> = { version: 1, schema: recordSchema };
@@ -23,4 +26,9 @@ export const settingsKind: StoredKind<Settings> = { version: 1, schema: settings
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
 
 /** Where each is kept. Records stand under their day, newest days last. */
-export const storageKeys = { office: 'office', settings: 'settings', clock: 'clock', history: 'history/' } as const;
+export const storageKeys = {
+  office: 'office',
+  settings: 'settings',
+  clock: 'clock',
+  history: 'history/',
+} as const;

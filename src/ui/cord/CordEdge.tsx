@@ -23,8 +23,11 @@ export function CordEdge({ cord, run = 'down', width = 7, onNight = false }: Cor
   const strands = isPair ? (cord.stroke === 'double' ? [0.21, 0.79] : [0.14, 0.62]) : [0.5];
   const thickness = isPair ? width * (cord.stroke === 'double' ? 0.42 : 0.28) : width;
   return (
-    <View style={[run === 'down' ? styles.down : styles.across, run === 'down' ? { width } : { height: width }]} aria-hidden>
-      <Svg width="100%" height="100%">
+    <View
+      style={[run === 'down' ? styles.down : styles.across, run === 'down' ? { width } : { height: width }]}
+      aria-hidden
+    >
+      <Svg width="100%" height="100%" style={styles.fill}>
         {strands.map((at) => (
           <Line
             key={at}
@@ -44,4 +47,6 @@ export function CordEdge({ cord, run = 'down', width = 7, onNight = false }: Cor
 const styles = StyleSheet.create({
   down: { alignSelf: 'stretch' },
   across: { width: '100%' },
+  // Out of the flow, or the drawing's own height would set that of the row.
+  fill: { position: 'absolute', left: 0, top: 0 },
 });

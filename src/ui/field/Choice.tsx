@@ -1,7 +1,7 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { Txt } from '../text';
-import { space, target, themed, useTheme } from '../tokens';
+import { corner, space, target, themed, useTheme } from '../tokens';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -14,10 +14,28 @@ const useStyles = themed(({ colours }) =>
       borderBottomWidth: 1,
       borderColor: colours.rule,
     },
-    mark: { width: 20, height: 20, borderWidth: 2, borderColor: colours.edge, alignItems: 'center', justifyContent: 'center' },
+    mark: {
+      width: 20,
+      height: 20,
+      borderWidth: 2,
+      borderColor: colours.edge,
+      alignItems: 'center',
+      justifyContent: 'center',
+    },
     marked: { borderColor: colours.spruce },
     chosen: { width: 10, height: 10, backgroundColor: colours.spruce },
     words: { flex: 1 },
+    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    plate: {
+      minHeight: target,
+      justifyContent: 'center',
+      paddingHorizontal: space.m,
+      borderWidth: 1,
+      borderRadius: corner,
+      borderColor: colours.edge,
+      backgroundColor: colours.sheet,
+    },
+    chosenPlate: { backgroundColor: colours.ink, borderColor: colours.ink },
   }),
 );
 
@@ -26,12 +44,37 @@ interface ChoiceProps<T extends string> {
   value: T | null;
   options: readonly { value: T; word: string; detail?: string }[];
   onChoose: (value: T) => void;
+  /** Words alone on plates side by side, where many have to fit. */
+  asPlates?: boolean;
 }
 
 /** One of a few, each with its words. */
-export function Choice<T extends string>({ label, value, options, onChoose }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, value, options, onChoose, asPlates }: ChoiceProps<T>) {
   const styles = useStyles();
   const { colours } = useTheme();
+  if (asPlates) {
+    return (
+      <View role="radiogroup" aria-label={label} style={styles.plates}>
+        {options.map((option) => {
+          const isChosen = option.value === value;
+          return (
+            <Pressable
+              key={option.value}
+              role="radio"
+              aria-checked={isChosen}
+              aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
+              onPress={() => onChoose(option.value)}
+              style={[styles.plate, isChosen && styles.chosenPlate]}
+            >
+              <Txt as="strong" colour={isChosen ? colours.paper : colours.ink}>
+                {option.word}
+              </Txt>
+            </Pressable>
+          );
+        })}
+      </View>
+    );
+  }
   return (
     <View role="radiogroup" aria-label={label}>
       {options.map((option) => {
@@ -45,7 +88,9 @@ export function Choice<T extends string>({ label, value, options, onChoose }: Ch
             onPress={() => onChoose(option.value)}
             style={({ pressed }) => [styles.option, pressed && { backgroundColor: colours.sheet }]}
           >
-            <View style={[styles.mark, isChosen && styles.marked]}>{isChosen ? <View style={styles.chosen} /> : null}</View>
+            <View style={[styles.mark, isChosen && styles.marked]}>
+              {isChosen ? <View style={styles.chosen} /> : null}
+            </View>
             <View style={styles.words}>
               <Txt as={isChosen ? 'strong' : 'body'}>{option.word}</Txt>
               {option.detail ? <Txt as="small">{option.detail}</Txt> : null}

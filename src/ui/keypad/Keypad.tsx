@@ -14,9 +14,24 @@ const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
     pad: { borderTopWidth: 1, borderColor: colours.rule, backgroundColor: colours.sheet },
     row: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colours.rule },
-    key: { flex: 1, minHeight: 54, flexDirection: 'row', alignItems: 'center', paddingLeft: space.xl, gap: space.m, borderRightWidth: 1, borderColor: colours.rule },
+    key: {
+      flex: 1,
+      minHeight: 54,
+      flexDirection: 'row',
+      alignItems: 'center',
+      paddingLeft: space.xl,
+      gap: space.m,
+      borderRightWidth: 1,
+      borderColor: colours.rule,
+    },
     lastKey: { borderRightWidth: 0 },
-    digit: { fontFamily: fonts.mono, fontSize: size(22), color: colours.ink, width: size(22), textAlign: 'center' },
+    digit: {
+      fontFamily: fonts.mono,
+      fontSize: size(22),
+      color: colours.ink,
+      width: size(22),
+      textAlign: 'center',
+    },
     letters: { fontFamily: fonts.text, fontSize: size(14), color: colours.faint, letterSpacing: 1 },
   }),
 );
@@ -46,7 +61,11 @@ export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
                 aria-label={names[digit] ?? digit}
                 onPress={() => onKey(digit)}
                 onLongPress={hasPlus && digit === '0' ? () => onKey('+') : undefined}
-                style={({ pressed }) => [styles.key, column === 2 && styles.lastKey, pressed && { backgroundColor: colours.saffron }]}
+                style={({ pressed }) => [
+                  styles.key,
+                  column === 2 && styles.lastKey,
+                  pressed && { backgroundColor: colours.saffron },
+                ]}
               >
                 <Text style={styles.digit}>{digit}</Text>
                 {shownLetters ? <Text style={styles.letters}>{shownLetters}</Text> : null}

@@ -14,7 +14,15 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
       backgroundColor: colours.sheet,
     },
-    press: { flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: space.m, paddingVertical: space.s, paddingHorizontal: space.m },
+    press: {
+      flex: 1,
+      minWidth: 0,
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingVertical: space.s,
+      paddingHorizontal: space.m,
+    },
     words: { flex: 1, minWidth: 0 },
     after: { justifyContent: 'center', paddingRight: space.m },
   }),
@@ -38,7 +46,12 @@ export function Row({ title, detail, label, onPress, edge, before, after, select
   return (
     <View style={[styles.row, selected && { backgroundColor: colours.paper }]}>
       {edge}
-      <Pressable role="button" aria-label={label} onPress={onPress} style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}>
+      <Pressable
+        role="button"
+        aria-label={label}
+        onPress={onPress}
+        style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
+      >
         {before}
         <View style={styles.words}>
           <Txt as="strong" lines={1}>

@@ -22,7 +22,15 @@ export function EmptyState({ title, sentence, children }: EmptyStateProps) {
       <Svg width={104} height={30} aria-hidden>
         <Line x1={4} x2={100} y1={26} y2={26} stroke={colours.edge} strokeWidth={1.5} />
         {ticks.map((x) => (
-          <Line key={x} x1={x + 4} x2={x + 4} y1={x % 48 === 0 ? 14 : 20} y2={26} stroke={colours.edge} strokeWidth={1.5} />
+          <Line
+            key={x}
+            x1={x + 4}
+            x2={x + 4}
+            y1={x % 48 === 0 ? 14 : 20}
+            y2={26}
+            stroke={colours.edge}
+            strokeWidth={1.5}
+          />
         ))}
         <Line x1={4} x2={4} y1={2} y2={30} stroke={colours.saffron} strokeWidth={4} />
       </Svg>

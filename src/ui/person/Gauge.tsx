@@ -24,7 +24,9 @@ export function Gauge({ state }: { state: GaugeState }) {
       {needle && state !== 'doNotDisturb' ? (
         <Line x1={16} y1={18} x2={needle[0]} y2={needle[1]} stroke={colours.ink} strokeWidth={3} />
       ) : null}
-      {state === 'doNotDisturb' ? <Line x1={4} y1={4} x2={28} y2={19} stroke={colours.rowan} strokeWidth={3.5} /> : null}
+      {state === 'doNotDisturb' ? (
+        <Line x1={4} y1={4} x2={28} y2={19} stroke={colours.rowan} strokeWidth={3.5} />
+      ) : null}
     </Svg>
   );
 }

@@ -4,7 +4,14 @@ import { corner, fonts, themed } from '../tokens';
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
-    plate: { width: 40, height: 40, borderRadius: corner, borderWidth: 1, alignItems: 'center', justifyContent: 'center' },
+    plate: {
+      width: 40,
+      height: 40,
+      borderRadius: corner,
+      borderWidth: 1,
+      alignItems: 'center',
+      justifyContent: 'center',
+    },
     letters: { fontFamily: fonts.title, fontWeight: '600', fontSize: size(15), color: colours.ink },
   }),
 );

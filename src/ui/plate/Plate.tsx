@@ -19,7 +19,13 @@ const useStyles = themed(({ size }) =>
     },
     large: { minHeight: 72 },
     off: { opacity: 0.55 },
-    word: { fontFamily: fonts.text, fontWeight: '600', fontSize: size(16), lineHeight: size(20), textAlign: 'center' },
+    word: {
+      fontFamily: fonts.text,
+      fontWeight: '600',
+      fontSize: size(16),
+      lineHeight: size(20),
+      textAlign: 'center',
+    },
     largeWord: { fontSize: size(20), lineHeight: size(25) },
   }),
 );
@@ -75,7 +81,9 @@ export function Plate({ word, onPress, kind = 'plain', large, disabled, pressed,
         style,
       ]}
     >
-      <Text style={[styles.word, large && styles.largeWord, { color: isDown ? colours.paper : ink }]}>{word}</Text>
+      <Text style={[styles.word, large && styles.largeWord, { color: isDown ? colours.paper : ink }]}>
+        {word}
+      </Text>
     </Pressable>
   );
 }

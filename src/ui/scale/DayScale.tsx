@@ -19,12 +19,19 @@ interface DayScaleProps {
 const useStyles = themed(() =>
   StyleSheet.create({
     words: { height: 16 },
-    word: { position: 'absolute', width: 32, marginLeft: -16, textAlign: 'center', fontSize: 11, lineHeight: 15 },
+    word: {
+      position: 'absolute',
+      width: 32,
+      marginLeft: -16,
+      textAlign: 'center',
+      fontSize: 11,
+      lineHeight: 15,
+    },
   }),
 );
 
-const height = 34;
-const base = 28;
+const height = 46;
+const base = 38;
 
 /** Today to scale: each call a mark (filled when it was taken, open when not), and the needle for now. */
 export function DayScale({ marks, nowHour }: DayScaleProps) {
@@ -35,7 +42,7 @@ export function DayScale({ marks, nowHour }: DayScaleProps) {
   const at = (hour: number) => `${((hour - first) / (last - first)) * 100}%`;
   const hours = Array.from({ length: last - first + 1 }, (_, index) => first + index);
   const missed = marks.filter(({ taken }) => !taken).length;
-  const stacks = stack(marks, (last - first) / 48);
+  const stacks = stack(marks, (last - first) / 44);
 
   return (
     <View role="img" aria-label={`Today: ${marks.length} calls, ${missed} not taken`}>
@@ -43,13 +50,21 @@ export function DayScale({ marks, nowHour }: DayScaleProps) {
         <Rect x={0} y={base - 4} width={at(nowHour)} height={4} fill={colours.spruce} />
         <Line x1={0} x2="100%" y1={base} y2={base} stroke={colours.ink} strokeWidth={1.5} />
         {hours.map((hour) => (
-          <Line key={hour} x1={at(hour)} x2={at(hour)} y1={base} y2={hour % 2 === 0 ? base + 6 : base + 3} stroke={colours.ink} strokeWidth={1} />
+          <Line
+            key={hour}
+            x1={at(hour)}
+            x2={at(hour)}
+            y1={base}
+            y2={hour % 2 === 0 ? base + 6 : base + 3}
+            stroke={colours.ink}
+            strokeWidth={1}
+          />
         ))}
         {stacks.map(({ key, hour, taken, level }) => (
           <Circle
             key={key}
             cx={at(hour)}
-            cy={base - 10 - level * 8}
+            cy={base - 10 - level * 9}
             r={3.2}
             fill={taken ? colours.ink : colours.paper}
             stroke={taken ? colours.ink : colours.rowan}
@@ -62,7 +77,12 @@ export function DayScale({ marks, nowHour }: DayScaleProps) {
         {hours
           .filter((hour) => hour % 2 === 0 && hour > first && hour < last)
           .map((hour) => (
-            <Txt key={hour} as="mono" colour={colours.faint} style={[styles.word, { left: at(hour) as `${number}%` }]}>
+            <Txt
+              key={hour}
+              as="mono"
+              colour={colours.faint}
+              style={[styles.word, { left: at(hour) as `${number}%` }]}
+            >
               {hour}
             </Txt>
           ))}

@@ -30,12 +30,28 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     row: { flexDirection: 'row', alignItems: 'center', minHeight: trackHeight },
     label: { width: 108, paddingRight: space.s },
-    plot: { flex: 1, alignSelf: 'stretch' },
+    plot: { flex: 1, alignSelf: 'stretch', marginRight: space.m },
     tick: { position: 'absolute', top: 0, bottom: 0, width: 1 },
     tickWord: { position: 'absolute', width: 40, marginLeft: -20, textAlign: 'center', fontSize: 11 },
-    bar: { position: 'absolute', top: 5, bottom: 5, borderWidth: 1, justifyContent: 'center', paddingHorizontal: 4, overflow: 'hidden' },
-    needle: { position: 'absolute', top: -2, bottom: -2, width: 3, marginLeft: -1, backgroundColor: colours.saffron },
+    bar: {
+      position: 'absolute',
+      top: 5,
+      bottom: 5,
+      borderWidth: 1,
+      justifyContent: 'center',
+      paddingHorizontal: 4,
+      overflow: 'hidden',
+    },
+    needle: {
+      position: 'absolute',
+      top: -2,
+      bottom: -2,
+      width: 3,
+      marginLeft: -1,
+      backgroundColor: colours.saffron,
+    },
     head: { height: 20 },
+    unit: { fontSize: 11 },
   }),
 );
 
@@ -61,11 +77,15 @@ export function RingScale({ tracks, totalSeconds, finish, nowSeconds, onNight = 
   return (
     <View role="img" aria-label={describe(tracks, finish)}>
       <View style={styles.row} aria-hidden>
-        <View style={styles.label} />
+        <View style={styles.label}>
+          <Txt as="mono" colour={faint} style={styles.unit}>
+            seconds
+          </Txt>
+        </View>
         <View style={[styles.plot, styles.head]}>
           {ticks.map((second) => (
             <Txt key={second} as="mono" colour={faint} style={[styles.tickWord, { left: at(second) }]}>
-              {second === 0 ? '0' : `${second}${second + step > span ? ' s' : ''}`}
+              {second}
             </Txt>
           ))}
         </View>
@@ -84,7 +104,10 @@ export function RingScale({ tracks, totalSeconds, finish, nowSeconds, onNight = 
             <View
               style={[
                 styles.bar,
-                { left: at(track.fromSeconds), right: `${100 - parseFloat(at(Math.max(track.toSeconds, track.fromSeconds + span / 60)))}%` },
+                {
+                  left: at(track.fromSeconds),
+                  right: `${100 - parseFloat(at(Math.max(track.toSeconds, track.fromSeconds + span / 60)))}%`,
+                },
                 barColours[track.state],
               ]}
             />

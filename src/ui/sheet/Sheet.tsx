@@ -7,7 +7,12 @@ import { corner, space, themed } from '../tokens';
 
 const useStyles = themed(({ colours, isDark }) =>
   StyleSheet.create({
-    veil: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', backgroundColor: isDark ? '#000000B0' : '#14201D99' },
+    veil: {
+      flex: 1,
+      justifyContent: 'flex-end',
+      alignItems: 'center',
+      backgroundColor: isDark ? '#000000B0' : '#14201D99',
+    },
     outside: { ...StyleSheet.absoluteFill },
     sheet: {
       width: '100%',

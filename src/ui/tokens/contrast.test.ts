@@ -17,10 +17,13 @@ describe.each([
   ['light', light],
   ['dark', dark],
 ] as [string, Colours][])('the %s theme', (_, theme) => {
-  it.each(['ink', 'faint', 'spruce', 'rowan', 'moss', 'slate'] as const)('%s is text at 7:1 on both grounds', (name) => {
-    expect(contrast(theme[name], theme.paper)).toBeGreaterThanOrEqual(7);
-    expect(contrast(theme[name], theme.sheet)).toBeGreaterThanOrEqual(7);
-  });
+  it.each(['ink', 'faint', 'spruce', 'rowan', 'moss', 'slate'] as const)(
+    '%s is text at 7:1 on both grounds',
+    (name) => {
+      expect(contrast(theme[name], theme.paper)).toBeGreaterThanOrEqual(7);
+      expect(contrast(theme[name], theme.sheet)).toBeGreaterThanOrEqual(7);
+    },
+  );
 
   it('words on plates and on dark ground stand at 7:1', () => {
     expect(contrast(theme.onSpruce, theme.spruce)).toBeGreaterThanOrEqual(7);

@@ -1,3 +1,13 @@
 /** Colours, fonts, distances and the theme. */
 export { type Colours } from './colours';
-export { breakpoints, corner, fonts, space, target, themed, ThemeProvider, useTheme, type Theme } from './theme';
+export {
+  breakpoints,
+  corner,
+  fonts,
+  space,
+  target,
+  themed,
+  ThemeProvider,
+  useTheme,
+  type Theme,
+} from './theme';

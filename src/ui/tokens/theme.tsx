@@ -39,7 +39,11 @@ export function ThemeProvider({ choice, textScale, children }: ThemeProviderProp
   const device = useColorScheme();
   const isDark = choice === 'dark' || (choice === 'device' && device === 'dark');
   const theme = useMemo<Theme>(
-    () => ({ colours: isDark ? dark : light, isDark, size: (pixels) => Math.round(pixels * textScale * 10) / 10 }),
+    () => ({
+      colours: isDark ? dark : light,
+      isDark,
+      size: (pixels) => Math.round(pixels * textScale * 10) / 10,
+    }),
     [isDark, textScale],
   );
   return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;

@@ -1,0 +1,150 @@
+import { expect, test } from './office';
+
+const entriesOf = { database: 'cendro', store: 'entries' };
+
+test('a reload in the middle of a call brings it back with its true duration', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await page.getByRole('button', { name: 'Hold' }).click();
+  await office.goOutside();
+  await office.letPass('30 s');
+  await page.reload();
+  await expect(office.toTheCall()).toContainText('0:30');
+  await office.toTheCall().click();
+  await expect(page.getByText('held 0:30')).toBeVisible();
+  await page.getByRole('button', { name: 'Talk again' }).click();
+  await office.end().click();
+  await expect(page.getByText('0:30')).toBeVisible();
+});
+
+test('what was due while the tab was closed has happened when it opens again', async ({
+  office,
+  page,
+  context,
+}) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await expect(office.answer()).toBeVisible();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto('/everything?now=2026-11-26T10:50:00Z');
+  await expect(again.getByRole('button', { name: /^Peg Anstey, Missed, 10:40/ })).toBeVisible();
+});
+
+test('a second tab does not run the office, and can take it over', async ({ office, page, context }) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  const second = await context.newPage();
+  await second.goto('/');
+  await expect(second.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
+  await second.getByRole('button', { name: 'Run it here instead' }).click();
+  await expect(second.getByRole('button', { name: 'Back to the call with Peg Anstey' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
+  await page.getByRole('button', { name: 'Run it here instead' }).click();
+  await expect(second.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
+});
+
+test('one damaged record is set aside and told, and all else is there', async ({ office, page }) => {
+  await office.open('/everything');
+  await expect(page.getByRole('button', { name: /^Cawder Flood Watch, Missed, 10:28/ })).toBeVisible();
+  await page.evaluate(async ({ database, store }) => {
+    const open = await new Promise<IDBDatabase>((resolve) => {
+      const request = indexedDB.open(database);
+      request.onsuccess = () => resolve(request.result);
+    });
+    const entries = open.transaction(store, 'readwrite').objectStore(store);
+    const text = await new Promise<string>((resolve) => {
+      const request = entries.get('history/2026-11-26/sample');
+      request.onsuccess = () => resolve(request.result as string);
+    });
+    const lines = text.split('\n');
+    const spoilt = lines.findIndex(
+      (line) => line.includes('"messageMs":41000') && line.includes('"personId":"maren"'),
+    );
+    lines[spoilt] = lines[spoilt]!.slice(0, 40);
+    await new Promise((resolve) => {
+      entries.put(lines.join('\n'), 'history/2026-11-26/sample').onsuccess = resolve;
+    });
+  }, entriesOf);
+  await page.reload();
+  await expect(
+    page.getByText('One stored entry could not be read. It was set aside; all else is here.'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Skerrow Harbour, Missed, 10:34/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cawder Flood Watch, Missed, 10:28/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Skerrow Harbour, Missed, 10:34/ })).toBeVisible();
+  await expect(page.getByText('could not be read')).toHaveCount(0);
+});
+
+test('a damaged office loses its live calls only, and goes on without using a number twice', async ({
+  office,
+  page,
+}) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.end()).toBeVisible();
+  await page.evaluate(async ({ database, store }) => {
+    const open = await new Promise<IDBDatabase>((resolve) => {
+      const request = indexedDB.open(database);
+      request.onsuccess = () => resolve(request.result);
+    });
+    await new Promise((resolve) => {
+      open.transaction(store, 'readwrite').objectStore(store).put('nonsense', 'office').onsuccess = resolve;
+    });
+  }, entriesOf);
+  await page.goto('/everything');
+  await expect(page.getByText('One stored entry could not be read.')).toBeVisible();
+  await office.callIn('Cawder Flood Watch', 'Direct');
+  await office.answer().click();
+  await office.end().click();
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Cawder Flood Watch');
+  await expect(page.getByRole('button', { name: /^Skerrow Harbour, Missed, 10:34/ })).toBeVisible();
+});
+
+test('a full storage is told, calls go on, and nothing is lost once there is room', async ({
+  office,
+  page,
+  context,
+}) => {
+  await office.open('/outside');
+  const devtools = await context.newCDPSession(page);
+  const { origin } = new URL(page.url());
+  await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
+  await office.callIn('Peg Anstey', 'Direct');
+  await expect(page.getByRole('heading', { name: 'Peg Anstey' })).toBeVisible();
+  await office.answer().click();
+  await office.end().click();
+  await expect(page.getByText('This device has no room left.')).toBeVisible();
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Peg Anstey');
+  await devtools.send('Storage.overrideQuotaForOrigin', { origin });
+  await office.callIn('Bexhollow Reservoir', 'Direct');
+  await office.answer().click();
+  await expect(page.getByText('This device has no room left.')).toHaveCount(0);
+  await page.reload();
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Peg Anstey');
+});
+
+test('with no network the app says so and goes on', async ({ office, page, context }) => {
+  await office.open('/everything');
+  await context.setOffline(true);
+  await expect(page.getByText('No network.')).toBeVisible();
+  await office.dial('201');
+  await expect(office.youHear('You hear ringing')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('No network.')).toHaveCount(0);
+});
+
+test('settings stay', async ({ office, page }) => {
+  await office.open('/office');
+  await page.getByRole('radio', { name: /^Dark/ }).click();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: /^Dark/ })).toBeChecked();
+});

@@ -1,0 +1,96 @@
+import AxeBuilder from 'axe-core';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** The sample's fixed moment: a Thursday, 10:40. */
+export const sampleNow = '2026-11-26T10:40:00Z';
+
+/** Ways through the app as a person would go them. */
+export class Office {
+  constructor(readonly page: Page) {}
+
+  async open(path = '/', now = sampleNow) {
+    await this.page.goto(`${path}?now=${now}`);
+    await expect(this.page.getByRole('navigation', { name: 'Places' }).or(this.answer())).toBeVisible();
+  }
+
+  async goTo(place: 'Loose ends' | 'Dial' | 'Ring plan' | 'Directory' | 'Office') {
+    await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+  }
+
+  async goOutside() {
+    await this.goTo('Office');
+    await this.page.getByRole('button', { name: 'Go outside' }).click();
+    await expect(this.page.getByRole('region', { name: 'Call in' })).toBeVisible();
+  }
+
+  async goToEverything() {
+    await this.goTo('Loose ends');
+    await this.page.getByRole('link', { name: 'Everything' }).click();
+    await expect(this.page.getByRole('region', { name: 'History' })).toBeVisible();
+  }
+
+  /** Lets somebody call in; from anywhere but a ringing screen. */
+  async callIn(caller: string, line = 'Field service') {
+    await this.goOutside();
+    await this.page
+      .getByRole('radiogroup', { name: 'Line to call' })
+      .getByRole('radio', { name: line })
+      .click();
+    await this.page.getByRole('radiogroup', { name: 'Caller' }).getByRole('radio', { name: caller }).click();
+    await this.page.getByRole('button', { name: new RegExp(`^Ring ${line} as`) }).click();
+  }
+
+  /** Moves the clock on; the page must not be covered by a call. */
+  async letPass(step: '5 s' | '30 s' | '5 min' | '1 h') {
+    await this.page.getByRole('button', { name: `${step} on`, exact: true }).click();
+  }
+
+  async dial(text: string) {
+    await this.goTo('Dial');
+    await this.page.getByRole('textbox', { name: 'Number, extension or name' }).fill(text);
+    await this.page
+      .getByRole('button', { name: /^Call .*/ })
+      .last()
+      .click();
+    await expect(this.stopCalling().or(this.end())).toBeVisible();
+  }
+
+  /** What the app makes its loudspeaker play, as the screen says it. */
+  youHear(text: string | RegExp) {
+    return this.page.getByText(text);
+  }
+
+  answer = () => this.page.getByRole('button', { name: 'Answer', exact: true });
+  refuse = () => this.page.getByRole('button', { name: 'Refuse', exact: true });
+  end = () => this.page.getByRole('button', { name: /^End with/ });
+  stopCalling = () => this.page.getByRole('button', { name: 'Stop calling' });
+  toTheCall = () => this.page.getByRole('button', { name: /^Back to the call with/ });
+
+  /** The newest entry of the history. */
+  newest = () => this.page.getByRole('region', { name: 'History' }).getByRole('listitem').nth(1);
+
+  /** Rules that axe finds broken on the screen as it stands. */
+  async axeViolations(): Promise<string[]> {
+    await this.page.evaluate(AxeBuilder.source);
+    return this.page.evaluate(async () => {
+      const { axe } = window as unknown as { axe: typeof AxeBuilder };
+      const { violations } = await axe.run(document, { resultTypes: ['violations'] });
+      return violations.map(
+        ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
+      );
+    });
+  }
+}
+
+/** Every test fails on an error in the page's console, a policy violation among them. */
+export const test = base.extend<{ office: Office }>({
+  office: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    page.on('pageerror', (error) => errors.push(error.message));
+    await use(new Office(page));
+    expect(errors).toEqual([]);
+  },
+});
+
+export { expect };

@@ -1,0 +1,135 @@
+import { expect, test, type Office } from './office';
+
+const screens: readonly [name: string, path: string][] = [
+  ['Loose ends', '/'],
+  ['Everything', '/everything'],
+  ['Dial', '/dial'],
+  ['Ring plan', '/plan'],
+  ['Directory', '/directory'],
+  ['Office', '/office'],
+  ['Outside', '/outside'],
+  ['Call', '/call'],
+];
+
+const views = [
+  { name: 'phone, light', width: 390, height: 844, dark: false },
+  { name: 'small phone, dark, large text', width: 360, height: 740, dark: true, rootPixels: 24 },
+  { name: 'wide, light', width: 1280, height: 800, dark: false },
+  { name: 'widest, dark', width: 1600, height: 900, dark: true },
+] as const;
+
+for (const view of views) {
+  test.describe(view.name, () => {
+    test.use({
+      viewport: { width: view.width, height: view.height },
+      colorScheme: view.dark ? 'dark' : 'light',
+    });
+    test.beforeEach(async ({ page }) => {
+      if ('rootPixels' in view) {
+        await page.addInitScript(
+          (pixels) => (document.documentElement.style.fontSize = `${pixels}px`),
+          view.rootPixels,
+        );
+      }
+    });
+
+    test('axe finds nothing, and nothing runs out of the sides', async ({ office, page }) => {
+      for (const [, path] of screens) {
+        await office.open(path);
+        await expect(page.getByRole('heading').first()).toBeVisible();
+        expect(await office.axeViolations(), path).toEqual([]);
+        expect(await overflow(office), path).toBeLessThanOrEqual(0);
+      }
+    });
+
+    test('the same with a call that rings, is talked on, and is held beside another', async ({
+      office,
+      page,
+    }) => {
+      await office.open('/outside');
+      await office.callIn('Cawder Flood Watch', 'Flood desk');
+      await expect(office.answer()).toBeVisible();
+      expect(await office.axeViolations(), 'incoming').toEqual([]);
+      expect(await overflow(office), 'incoming').toBeLessThanOrEqual(0);
+      await office.answer().click();
+      await office.callIn('Glenbrae Weather Cooperative', 'Field service');
+      await expect(page.getByRole('region', { name: /^Call from/ })).toBeVisible();
+      expect(await office.axeViolations(), 'second call').toEqual([]);
+      await page.getByRole('button', { name: 'Answer, hold the other' }).click();
+      await expect(page.getByRole('button', { name: 'Swap' })).toBeVisible();
+      expect(await office.axeViolations(), 'cords').toEqual([]);
+      await page.getByRole('button', { name: 'Keys' }).click();
+      expect(await office.axeViolations(), 'keys').toEqual([]);
+      expect(await overflow(office), 'keys').toBeLessThanOrEqual(0);
+    });
+  });
+}
+
+/** Pixels by which the page is wider than the window. */
+function overflow({ page }: Office): Promise<number> {
+  return page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+}
+
+test.describe('by keyboard alone', () => {
+  test.use({ viewport: { width: 1280, height: 800 } });
+
+  test('a call is placed, held and ended', async ({ office, page }) => {
+    await office.open('/dial');
+    await expect(page.getByRole('textbox', { name: 'Number, extension or name' })).toBeFocused();
+    await page.keyboard.type('201');
+    await page.keyboard.press('Enter');
+    await expect(office.stopCalling()).toBeVisible();
+    await tabTo(office, 'Stop calling');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Call again' })).toBeVisible();
+  });
+
+  test('a call is answered, held, taken up again and ended', async ({ office, page }) => {
+    await office.open('/outside');
+    await tabTo(office, /^Ring Field service as/);
+    await page.keyboard.press('Enter');
+    await tabTo(office, 'Answer');
+    await page.keyboard.press('Space');
+    await expect(office.end()).toBeVisible();
+    await tabTo(office, 'Hold');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('hears music').first()).toBeVisible();
+    await tabTo(office, 'Talk again');
+    await page.keyboard.press('Enter');
+    await tabTo(office, /^End with/);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Call again' })).toBeVisible();
+  });
+
+  test('the picker of the shown line opens, is left with Escape, and gives the focus back', async ({
+    office,
+    page,
+  }) => {
+    await office.open('/dial');
+    await tabTo(office, 'From Field service. Change');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('radiogroup', { name: 'Which number they see' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('radiogroup', { name: 'Which number they see' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: 'From Field service. Change' })).toBeFocused();
+  });
+});
+
+/** Presses Tab until a button of that name has the focus. */
+async function tabTo({ page }: Office, name: string | RegExp) {
+  const wanted = page.getByRole('button', { name, exact: typeof name === 'string' }).first();
+  await expect(wanted).toBeVisible();
+  for (let presses = 0; presses < 150; presses++) {
+    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab never reaches ${String(name)}`);
+}
+
+test('a call that comes in is announced', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Cawder Flood Watch calls on Flood desk.' }),
+  ).toHaveCount(1);
+});

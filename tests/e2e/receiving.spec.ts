@@ -1,0 +1,140 @@
+import { expect, test } from './office';
+
+test('a customer calls field service, a second call comes in, they are swapped and ended', async ({
+  office,
+  page,
+}) => {
+  await office.open('/outside');
+  await office.callIn('Skerrow Harbour');
+  await expect(page.getByRole('heading', { name: 'Skerrow Harbour' })).toBeVisible();
+  await expect(page.getByText('Field service · 0131 496 0120')).toBeVisible();
+  await expect(page.getByText(/^4th try today, last 6 min ago$/)).toBeVisible();
+  await office.answer().click();
+  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  const second = page.getByRole('region', { name: 'Call from Cawder Flood Watch' });
+  await expect(second).toContainText('Flood desk');
+  await office.toTheCall().click();
+  await expect(office.end()).toBeVisible();
+  await second.getByRole('button', { name: 'Answer, hold the other' }).click();
+  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+  await expect(page.getByText('hears music')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Swap' }).click();
+  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+  await page.getByRole('button', { name: 'Talk to Cawder Flood Watch' }).click();
+  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+
+  await page.getByRole('button', { name: 'End with Cawder Flood Watch' }).click();
+  await expect(page.getByText('Held', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'End with Skerrow Harbour' }).click();
+  await office.goToEverything();
+  const rows = page.getByRole('region', { name: 'History' }).getByRole('listitem');
+  await expect(rows.nth(1)).toContainText('Answered · Flood desk');
+  await expect(rows.nth(2)).toContainText('Answered · Field service');
+});
+
+test('answering a second call can end the first', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await office.callIn('Bexhollow Reservoir', 'Direct');
+  await page.getByRole('button', { name: 'Answer, end the other' }).click();
+  await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^End with/ })).toHaveCount(1);
+});
+
+test('refused and rung out are kept differently, with why', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Bexhollow Reservoir', 'Direct');
+  await office.refuse().click();
+  await office.letPass('30 s');
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Bexhollow Reservoir');
+  await expect(office.newest()).toContainText('Refused');
+  await office.newest().getByRole('button').first().click();
+  await expect(
+    page.getByText(/Maren Oyelaran’s Cendro rang from second 0 to 0, then the call was refused/),
+  ).toBeVisible();
+  await expect(
+    page.getByText(/The finish was Maren Oyelaran’s mailbox, where a message of 0:0\d was left/),
+  ).toBeVisible();
+});
+
+test('a call that nobody takes rings as the plan says and is missed', async ({ office, page }) => {
+  await office.open('/outside');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Peg Anstey', 'Direct');
+  const ringing = page.getByRole('region', { name: 'Call from Peg Anstey' });
+  await expect(ringing.getByRole('img')).toHaveAccessibleName(
+    'Here: second 0 to 25; Desk phone: second 0 to 25; Van phone: second 5 to 25; then your mailbox',
+  );
+  await ringing.getByRole('button', { name: 'Refuse' }).waitFor();
+  await office.letPass('30 s');
+  await expect(ringing).toHaveCount(0);
+  await office.letPass('30 s');
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Missed · Direct · message 0:0');
+  await office.newest().getByRole('button').first().click();
+  await expect(
+    page.getByText('Maren Oyelaran’s van phone rang from second 5 to 25 and its time was over.'),
+  ).toBeVisible();
+});
+
+test('the van phone answers: this app stops ringing and counts no missed call', async ({ office, page }) => {
+  await office.open('/outside');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.letPass('5 s');
+  await page.getByRole('button', { name: 'Maren Oyelaran, van phone: Answer' }).click();
+  await expect(page.getByRole('region', { name: 'Call from Peg Anstey' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Maren Oyelaran, van phone: Hang up' }).click();
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Answered · Direct');
+  await office.newest().getByRole('button').first().click();
+  await expect(page.getByText('Maren Oyelaran’s van phone', { exact: true })).toBeVisible();
+});
+
+test('a withheld caller is shown as such and cannot be called back', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('A withheld caller', 'Direct');
+  await expect(page.getByRole('heading', { name: 'Withheld number' })).toBeVisible();
+  await office.answer().click();
+  await office.end().click();
+  await expect(page.getByRole('button', { name: 'Call again' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(office.newest().getByRole('button')).toHaveCount(1);
+  await office.newest().getByRole('button').first().click();
+  await expect(
+    page.getByText('This caller withheld their number, so they can’t be called back.'),
+  ).toBeVisible();
+});
+
+test('the ring can be silenced, and the other side hanging up ends the call here', async ({
+  office,
+  page,
+}) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await page.getByRole('button', { name: 'Silence the ring here' }).click();
+  await expect(page.getByRole('button', { name: 'Ring is silent' })).toBeDisabled();
+  await office.answer().click();
+  await office.goOutside();
+  await page.getByRole('button', { name: 'Peg Anstey: Hold' }).click();
+  await office.toTheCall().click();
+  await expect(office.youHear('You hear music')).toBeVisible();
+  await expect(page.getByText('has you on hold')).toBeVisible();
+  await office.goOutside();
+  await page.getByRole('button', { name: 'Peg Anstey: Hang up' }).click();
+  await expect(office.toTheCall()).toHaveCount(0);
+});
+
+test('a colleague calls from a desk phone', async ({ office, page }) => {
+  await office.open('/outside');
+  await page.getByRole('button', { name: 'Call 214 from Ilse Varga’s desk phone' }).click();
+  await expect(page.getByRole('heading', { name: 'Ilse Varga' })).toBeVisible();
+  await office.answer().click();
+  await expect(page.getByText('Dispatch · 201')).toBeVisible();
+  await office.end().click();
+});
