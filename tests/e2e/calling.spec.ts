@@ -17,14 +17,14 @@ test('a colleague’s extension: calling, ringing, answered, held, muted, ended,
   await expect(page.getByText('“Dispatch, Ilse.”')).toBeVisible();
 
   await page.getByRole('button', { name: 'Hold' }).click();
-  await expect(page.getByText('hears music')).toBeVisible();
+  await expect(page.getByText('hears music', { exact: true })).toBeVisible();
   await expect(office.youHear('You hear nothing')).toBeVisible();
   await page.getByRole('button', { name: 'Talk again' }).click();
   await expect(page.getByText('hears you', { exact: true })).toBeVisible();
 
   await page.getByRole('button', { name: 'Mute' }).click();
   await expect(page.getByText('and nobody hears you')).toBeVisible();
-  await expect(page.getByText('hears nobody')).toBeVisible();
+  await expect(page.getByText('hears nobody', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Unmute' }).click();
 
   await office.end().click();
@@ -110,9 +110,9 @@ test('busy, refused, unknown and unanswered are each said, heard and kept as suc
 
 test.describe('nonsense in the field', () => {
   const cases = [
-    ['gate', 'Nobody of that name has a number here.'],
+    ['zebra', 'Nobody of that name has a number here.'],
     ['0131 496 01?2', '“?” can’t be part of a number.'],
-    ['+999 123456', 'No country has that calling code.'],
+    ['+999123456', 'No country has that calling code.'],
     ['01314960142000', 'That number is too long: no number there has so many digits.'],
     ['withheld', 'This caller withheld their number, so it can’t be called back.'],
     ['tel:+44-gate', 'That link can’t be dialled: its number holds other signs than digits.'],
@@ -161,11 +161,11 @@ test.describe('nonsense in the field', () => {
 
 test('names are found as they are typed, and another line can be shown', async ({ office, page }) => {
   await office.open('/dial');
-  await page.getByRole('button', { name: 'From Field service. Change' }).click();
+  await page.getByRole('button', { name: /^From Field service/ }).click();
   await page.getByRole('radio', { name: /^Direct/ }).click();
-  await expect(page.getByRole('button', { name: 'From Direct. Change' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^From Direct/ })).toBeVisible();
   await page.getByRole('textbox', { name: 'Number, extension or name' }).fill('an pe');
-  await page.getByRole('button', { name: /^Call Peg Anstey, home/ }).click();
+  await page.getByRole('button', { name: /^Peg Anstey .* home Call$/ }).click();
   await expect(page.getByRole('heading', { name: 'Peg Anstey' })).toBeVisible();
   await office.stopCalling().click();
   await page.getByRole('button', { name: 'Done' }).click();

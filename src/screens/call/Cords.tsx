@@ -26,6 +26,7 @@ const useStyles = themed(({ colours }) =>
     },
     active: { borderColor: colours.ink },
     words: { flex: 1, minWidth: 0, padding: space.m, justifyContent: 'center' },
+    talk: { textDecorationLine: 'underline', textDecorationColor: colours.saffron },
     cords: { flex: 1, minHeight: 72 },
     you: {
       alignSelf: 'center',
@@ -128,18 +129,18 @@ function End({ view, party, now, onTalkTo, isAlone }: EndProps) {
           {word}
         </Txt>
         <Txt as={isAlone ? 'monoLarge' : 'mono'}>{time}</Txt>
+        {isHeld ? (
+          <Txt as="strong" style={styles.talk}>
+            Talk
+          </Txt>
+        ) : null}
       </View>
     </>
   );
   const style = [styles.end, view.me.state === 'connected' && styles.active];
   if (!isHeld) return <View style={style}>{content}</View>;
   return (
-    <Pressable
-      role="button"
-      aria-label={`Talk to ${party.name}`}
-      onPress={() => onTalkTo(view)}
-      style={style}
-    >
+    <Pressable role="button" onPress={() => onTalkTo(view)} style={style}>
       {content}
     </Pressable>
   );

@@ -40,6 +40,7 @@ export function EndedCall() {
   if (!record || record.callId !== lastEndedId) {
     return (
       <EmptyState
+        level={1}
         title="No call at the moment"
         sentence="When you call somebody or somebody calls you, the cords between you are drawn here."
       >

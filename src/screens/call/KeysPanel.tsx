@@ -26,7 +26,7 @@ export function KeysPanel({ view, said, onDigit }: KeysPanelProps) {
   return (
     <View style={styles.panel}>
       <View style={styles.sent} aria-live="polite">
-        <Txt as="strong" lines={1}>
+        <Txt as="strong" level={1} lines={1}>
           {view.others[0]?.name ?? ''}
         </Txt>
         {said ? <Txt colour={colours.faint}>“{said}”</Txt> : null}

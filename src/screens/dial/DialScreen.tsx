@@ -129,7 +129,6 @@ function SuggestionRow({ suggestion, onCall }: { suggestion: Suggestion; onCall:
     <Row
       title={name}
       detail={detail}
-      label={`Call ${name}, ${label} ${written}`}
       onPress={() => onCall(number)}
       before={<Initials name={name} />}
       after={

@@ -21,6 +21,7 @@ const useStyles = themed(({ colours }) =>
       flex: 1,
       alignItems: 'baseline',
     },
+    change: { paddingHorizontal: space.l },
     chosen: { borderBottomWidth: 2, borderColor: colours.saffron },
   }),
 );
@@ -39,12 +40,7 @@ export function PresentedLine() {
   const shown = settings.withhold ? 'no number (withheld)' : (line?.name ?? 'the office');
   return (
     <>
-      <Pressable
-        role="button"
-        aria-label={`From ${shown}. Change`}
-        onPress={() => setChoosing(true)}
-        style={styles.line}
-      >
+      <Pressable role="button" onPress={() => setChoosing(true)} style={styles.line}>
         <CordEdge cord={settings.withhold ? null : (line?.cord ?? null)} />
         <View style={styles.words}>
           <Txt as="small">From</Txt>
@@ -55,6 +51,9 @@ export function PresentedLine() {
             · data call
           </Txt>
         </View>
+        <Txt as="small" colour={colours.spruce} style={styles.change}>
+          Change
+        </Txt>
       </Pressable>
       {isChoosing ? (
         <Sheet title="Which number they see" onClose={() => setChoosing(false)}>

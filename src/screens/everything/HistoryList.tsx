@@ -85,8 +85,9 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
       label="History"
       items={rows}
       keyOf={keyOf}
+      isPressable={(row) => row.kind === 'record'}
       heightOf={(row) => (row.kind === 'day' ? dayHeight : rowHeight)}
-      render={(row) =>
+      render={(row, isReachable) =>
         row.kind === 'day' ? (
           <DayHead day={row.day} count={row.count} now={today} zone={zone} />
         ) : (
@@ -96,6 +97,7 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
             people={people}
             zone={zone}
             isSelected={row.record.id === selectedId}
+            isReachable={isReachable}
             onOpen={go.record}
             onCall={placeCall}
           />
@@ -128,6 +130,8 @@ interface RecordRowProps {
   people: PeopleIndex;
   zone: string;
   isSelected: boolean;
+  /** Whether Tab stops here; the others are reached with the arrow keys. */
+  isReachable: boolean;
   onOpen: (id: string) => void;
   onCall: (number: string) => Promise<void>;
 }
@@ -138,6 +142,7 @@ const RecordRow = memo(function RecordRow({
   people,
   zone,
   isSelected,
+  isReachable,
   onOpen,
   onCall,
 }: RecordRowProps) {
@@ -158,7 +163,7 @@ const RecordRow = memo(function RecordRow({
       <CordEdge cord={line?.cord ?? null} />
       <Pressable
         role="button"
-        aria-label={`${name}, ${outcome}, ${formatClock(record.startedAt, zone)}, ${facts.join(', ')}`}
+        tabIndex={isReachable ? 0 : -1}
         onPress={() => onOpen(record.id)}
         style={({ pressed }) => [styles.press, pressed && styles.selected]}
       >
@@ -185,7 +190,12 @@ const RecordRow = memo(function RecordRow({
       </Pressable>
       <View style={styles.call}>
         {number === null ? null : (
-          <Plate word="Call" label={`Call ${name}`} onPress={() => void onCall(number)} />
+          <Plate
+            word="Call"
+            label={`Call ${name}`}
+            tabStop={isReachable}
+            onPress={() => void onCall(number)}
+          />
         )}
       </View>
     </View>

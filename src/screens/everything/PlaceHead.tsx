@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock, startOfLocalDay } from '@/core/time';
 import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
@@ -61,18 +61,26 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
       />
       <View style={styles.tabs}>
         <Link href="/" aria-current={at === 'loose' ? 'page' : undefined} asChild>
-          <View style={StyleSheet.flatten([styles.tab, at === 'loose' && styles.here])}>
-            <Txt as="heading" colour={at === 'loose' ? colours.ink : colours.faint}>
+          <Pressable style={StyleSheet.flatten([styles.tab, at === 'loose' && styles.here])}>
+            <Txt
+              as="heading"
+              level={at === 'loose' ? 1 : undefined}
+              colour={at === 'loose' ? colours.ink : colours.faint}
+            >
               Loose ends
             </Txt>
-          </View>
+          </Pressable>
         </Link>
         <Link href="/everything" aria-current={at === 'everything' ? 'page' : undefined} asChild>
-          <View style={StyleSheet.flatten([styles.tab, at === 'everything' && styles.here])}>
-            <Txt as="heading" colour={at === 'everything' ? colours.ink : colours.faint}>
+          <Pressable style={StyleSheet.flatten([styles.tab, at === 'everything' && styles.here])}>
+            <Txt
+              as="heading"
+              level={at === 'everything' ? 1 : undefined}
+              colour={at === 'everything' ? colours.ink : colours.faint}
+            >
               Everything
             </Txt>
-          </View>
+          </Pressable>
         </Link>
       </View>
     </View>

@@ -91,7 +91,7 @@ function Detail({ record }: { record: CallRecord }) {
   return (
     <View style={styles.screen}>
       <CordEdge cord={line?.cord ?? null} run="across" width={10} />
-      <ScrollView contentContainerStyle={styles.body}>
+      <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
         <View>
           <Txt as="title" level={1}>
             {name}

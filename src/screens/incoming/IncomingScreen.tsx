@@ -32,7 +32,7 @@ export function IncomingScreen({ view }: { view: CallView }) {
   return (
     <View role="main" style={styles.screen}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
-      <ScrollView contentContainerStyle={styles.facts}>
+      <ScrollView contentContainerStyle={styles.facts} tabIndex={0}>
         <View>
           <View style={styles.top}>
             <Txt colour={colours.onNight} style={styles.line}>

@@ -65,7 +65,7 @@ export function LiveColumn() {
       {incoming.map((view) => (
         <IncomingBand key={view.id} view={view} withScale />
       ))}
-      <ScrollView>
+      <ScrollView tabIndex={0}>
         <View style={styles.section}>
           <Txt as="heading" level={2}>
             On the line

@@ -126,10 +126,7 @@ function CallFromPhone() {
   const devices = office.setup.devices.filter(({ id }) => id !== mine);
   const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
-    <Section
-      title="Call from a phone of the office"
-      sentence="As a colleague, or with your own desk phone or mobile."
-    >
+    <Section title="Phones of the office" sentence="As a colleague, or with your own desk phone or mobile.">
       <Choice
         asPlates
         label="Phone to call from"

@@ -7,5 +7,5 @@ interface ComingScreenProps {
 
 /** A place that is not built yet says in one sentence what will be there. */
 export function ComingScreen({ title, sentence }: ComingScreenProps) {
-  return <EmptyState title={title} sentence={sentence} />;
+  return <EmptyState level={1} title={title} sentence={sentence} />;
 }

@@ -44,12 +44,7 @@ export function CallStrip() {
   const more = calls.length - 1;
   const hears = other ? theyHear(other, shown) : '';
   return (
-    <Pressable
-      role="button"
-      aria-label={`Back to the call with ${other?.name ?? 'nobody'}`}
-      onPress={go.call}
-      style={styles.strip}
-    >
+    <Pressable role="button" onPress={go.call} style={styles.strip}>
       <CordEdge cord={shown.line?.cord ?? null} onNight />
       <View style={styles.words}>
         <Txt as="strong" lines={1} colour={colours.onNight}>
@@ -65,7 +60,7 @@ export function CallStrip() {
           {formatDuration(now - shown.since)}
         </Txt>
         <Txt as="small" colour={colours.faintOnNight}>
-          Open
+          Back to call
         </Txt>
       </View>
     </Pressable>

@@ -1,5 +1,5 @@
 import { Link, usePathname } from 'expo-router';
-import { StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, Text, View } from 'react-native';
 
 import { fonts, space, target, themed, useTheme } from '@/ui/tokens';
 
@@ -67,15 +67,15 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
         const colour = isHere ? ink : faint;
         return (
           <Link key={place.path} href={place.path} aria-current={isHere ? 'page' : undefined} asChild>
-            <View
+            <Pressable
               style={
                 asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place
               }
             >
-              {!asRail && isHere ? <View style={styles.here} /> : null}
+              {!asRail && isHere ? <Pressable style={styles.here} /> : null}
               <PlaceIcon path={place.path} colour={colour} />
               <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>{place.word}</Text>
-            </View>
+            </Pressable>
           </Link>
         );
       })}

@@ -21,6 +21,8 @@ const useStyles = themed(({ colours }) =>
     row: { flexDirection: 'row' },
     middle: { flex: 1, minWidth: 0, minHeight: 0 },
     main: { flex: 1, minHeight: 0 },
+    // What is under an incoming call stays as it was left: half-typed numbers, scroll positions.
+    covered: { display: 'none' },
   }),
 );
 
@@ -38,19 +40,16 @@ export function Shell({ children }: { children: ReactNode }) {
       {isWide ? <PlaceBar asRail /> : null}
       <View style={styles.middle}>
         <Announcer />
-        {coversAll ? (
-          <IncomingScreen view={first} />
-        ) : (
-          <>
-            <Notices />
-            <View role="main" style={styles.main}>
-              <Phase>{children}</Phase>
-            </View>
-            {showsBand ? incoming.map((view) => <IncomingBand key={view.id} view={view} />) : null}
-            {hasThird ? null : <CallStrip />}
-            {isWide ? null : <PlaceBar asRail={false} />}
-          </>
-        )}
+        {coversAll ? <IncomingScreen view={first} /> : null}
+        <View style={coversAll ? styles.covered : styles.main}>
+          <Notices />
+          <View role="main" style={styles.main}>
+            <Phase>{children}</Phase>
+          </View>
+          {showsBand ? incoming.map((view) => <IncomingBand key={view.id} view={view} />) : null}
+          {hasThird ? null : <CallStrip />}
+          {isWide ? null : <PlaceBar asRail={false} />}
+        </View>
       </View>
       {hasThird ? <LiveColumn /> : null}
     </View>
@@ -64,10 +63,11 @@ function Phase({ children }: { children: ReactNode }) {
     case 'running':
       return children;
     case 'starting':
-      return <EmptyState title="Starting" sentence="The office is being opened on this device." />;
+      return <EmptyState level={1} title="Starting" sentence="The office is being opened on this device." />;
     case 'elsewhere':
       return (
         <EmptyState
+          level={1}
           title="Cendro runs in another tab"
           sentence="Only one tab at a time runs the office, so that no call is handled twice."
         >
@@ -77,6 +77,7 @@ function Phase({ children }: { children: ReactNode }) {
     case 'failed':
       return (
         <EmptyState
+          level={1}
           title="The office did not start"
           sentence={`Nothing is lost. The reason was: ${failure ?? 'unknown'}`}
         >

@@ -100,10 +100,16 @@ export const historyCompleted = createAction('history/completed');
 
 const noHistory: HistorySlice = { records: Object.freeze([]), isComplete: false };
 
+/** A record goes before the first that began no later: a long call ends after shorter ones that came in meanwhile. */
+function insert(records: readonly CallRecord[], record: CallRecord): readonly CallRecord[] {
+  const before = records.findIndex(({ startedAt }) => startedAt <= record.startedAt);
+  return Object.freeze(records.toSpliced(before < 0 ? records.length : before, 0, record));
+}
+
 /** Written out, since drafts of 100,000 records would cost more than all else. */
 function historyReducer(state: HistorySlice = noHistory, action: Action): HistorySlice {
   if (recordsAdded.match(action))
-    return { ...state, records: Object.freeze([...action.payload, ...state.records]) };
+    return { ...state, records: action.payload.reduceRight(insert, state.records) };
   if (olderLoaded.match(action))
     return { ...state, records: Object.freeze([...state.records, ...action.payload]) };
   if (historyCompleted.match(action)) return { ...state, isComplete: true };

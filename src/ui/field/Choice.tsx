@@ -84,7 +84,6 @@ export function Choice<T extends string>({ label, value, options, onChoose, asPl
             key={option.value}
             role="radio"
             aria-checked={isChosen}
-            aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
             onPress={() => onChoose(option.value)}
             style={({ pressed }) => [styles.option, pressed && { backgroundColor: colours.sheet }]}
           >

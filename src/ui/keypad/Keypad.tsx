@@ -58,7 +58,7 @@ export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
               <Pressable
                 key={digit}
                 role="button"
-                aria-label={names[digit] ?? digit}
+                aria-label={names[digit]}
                 onPress={() => onKey(digit)}
                 onLongPress={hasPlus && digit === '0' ? () => onKey('+') : undefined}
                 style={({ pressed }) => [
@@ -68,7 +68,11 @@ export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
                 ]}
               >
                 <Text style={styles.digit}>{digit}</Text>
-                {shownLetters ? <Text style={styles.letters}>{shownLetters}</Text> : null}
+                {shownLetters ? (
+                  <Text style={styles.letters} aria-hidden>
+                    {shownLetters}
+                  </Text>
+                ) : null}
               </Pressable>
             );
           })}

@@ -24,14 +24,12 @@ const useStyles = themed(({ colours }) =>
       paddingHorizontal: space.m,
     },
     words: { flex: 1, minWidth: 0 },
-    after: { justifyContent: 'center', paddingRight: space.m },
   }),
 );
 
 interface RowProps {
   title: string;
   detail?: string;
-  label: string;
   onPress: () => void;
   edge?: ReactNode;
   before?: ReactNode;
@@ -39,8 +37,8 @@ interface RowProps {
   selected?: boolean;
 }
 
-/** A row of a list: an edge, something before the words, the words, and an act of its own behind them. */
-export function Row({ title, detail, label, onPress, edge, before, after, selected }: RowProps) {
+/** A row of a list that is pressed as a whole: something before the words, the words, and a word behind them. */
+export function Row({ title, detail, onPress, edge, before, after, selected }: RowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
@@ -48,7 +46,6 @@ export function Row({ title, detail, label, onPress, edge, before, after, select
       {edge}
       <Pressable
         role="button"
-        aria-label={label}
         onPress={onPress}
         style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
       >
@@ -63,8 +60,8 @@ export function Row({ title, detail, label, onPress, edge, before, after, select
             </Txt>
           ) : null}
         </View>
+        {after}
       </Pressable>
-      {after ? <View style={styles.after}>{after}</View> : null}
     </View>
   );
 }

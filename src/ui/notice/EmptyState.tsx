@@ -8,6 +8,8 @@ import { space, useTheme } from '../tokens';
 interface EmptyStateProps {
   title: string;
   sentence: string;
+  /** 1 where it is all there is on the screen. */
+  level?: 1 | 2;
   /** The one way on. */
   children?: ReactNode;
 }
@@ -15,7 +17,7 @@ interface EmptyStateProps {
 const ticks = [0, 12, 24, 36, 48, 60, 72, 84, 96];
 
 /** Nothing here: what there will be, and one way on. Drawn as a scale whose needle rests at its beginning. */
-export function EmptyState({ title, sentence, children }: EmptyStateProps) {
+export function EmptyState({ title, sentence, level = 2, children }: EmptyStateProps) {
   const { colours } = useTheme();
   return (
     <View style={styles.state}>
@@ -34,7 +36,7 @@ export function EmptyState({ title, sentence, children }: EmptyStateProps) {
         ))}
         <Line x1={4} x2={4} y1={2} y2={30} stroke={colours.saffron} strokeWidth={4} />
       </Svg>
-      <Txt as="heading" level={2}>
+      <Txt as="heading" level={level}>
         {title}
       </Txt>
       <Txt colour={colours.faint}>{sentence}</Txt>

@@ -53,13 +53,25 @@ interface PlateProps {
   disabled?: boolean;
   /** For a plate that stays pressed. */
   pressed?: boolean;
+  /** False where Tab passes it by, since arrow keys lead to it. */
+  tabStop?: boolean;
   /** Says more than the word, to those who don't see what is around it. */
   label?: string;
   style?: StyleProp<ViewStyle>;
 }
 
 /** A button: a plate with a word that says what will be true afterwards. */
-export function Plate({ word, onPress, kind = 'plain', large, disabled, pressed, label, style }: PlateProps) {
+export function Plate({
+  word,
+  onPress,
+  kind = 'plain',
+  large,
+  disabled,
+  pressed,
+  tabStop = true,
+  label,
+  style,
+}: PlateProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const { ground, edge, word: ink } = coloursOf(kind, colours);
@@ -71,6 +83,7 @@ export function Plate({ word, onPress, kind = 'plain', large, disabled, pressed,
       aria-disabled={disabled}
       aria-pressed={pressed}
       disabled={disabled}
+      tabIndex={tabStop ? 0 : -1}
       onPress={onPress}
       style={({ pressed: isHeld }) => [
         styles.plate,
