@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatClock, formatDuration } from '@/core/time';
 import {
@@ -36,6 +36,8 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     where: { flexShrink: 1 },
+    // Large text may need more than the window: then the picture scrolls, and the acts stay.
+    picture: { flexGrow: 1 },
     said: { paddingHorizontal: space.l, paddingVertical: space.s, minHeight: 44, justifyContent: 'center' },
     end: { padding: space.l, backgroundColor: colours.sheet },
   }),
@@ -76,7 +78,7 @@ export function CallScreen() {
           onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId: shown.me.legId, digits }))}
         />
       ) : (
-        <>
+        <ScrollView contentContainerStyle={styles.picture} tabIndex={0}>
           <Cords calls={calls} now={now} onTalkTo={talkTo} />
           <View style={styles.said} aria-live="polite">
             {said ? (
@@ -85,7 +87,7 @@ export function CallScreen() {
               </Txt>
             ) : null}
           </View>
-        </>
+        </ScrollView>
       )}
       <ActRows groups={groupsOf(shown, calls, keysOpen, setShowsKeys, dispatch)} />
       <View style={styles.end}>

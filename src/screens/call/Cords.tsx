@@ -13,7 +13,7 @@ import { shapeOf } from './cordShape';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    picture: { flex: 1, minHeight: 240, paddingHorizontal: space.l, paddingTop: space.m },
+    picture: { flexGrow: 1, paddingHorizontal: space.l, paddingTop: space.m },
     ends: { flexDirection: 'row', gap: space.m },
     end: {
       flex: 1,
@@ -27,7 +27,7 @@ const useStyles = themed(({ colours }) =>
     active: { borderColor: colours.ink },
     words: { flex: 1, minWidth: 0, padding: space.m, justifyContent: 'center' },
     talk: { textDecorationLine: 'underline', textDecorationColor: colours.saffron },
-    cords: { flex: 1, minHeight: 72 },
+    cords: { flexGrow: 1, minHeight: 150 },
     you: {
       alignSelf: 'center',
       minWidth: 220,
@@ -119,7 +119,7 @@ function End({ view, party, now, onTalkTo, isAlone }: EndProps) {
     <>
       <CordEdge cord={view.line?.cord ?? null} />
       <View style={styles.words}>
-        <Txt as={isAlone ? 'title' : 'heading'} level={1} lines={2}>
+        <Txt as={isAlone ? 'title' : 'heading'} level={1} lines={3}>
           {party.name}
         </Txt>
         <Txt as="small" lines={1}>

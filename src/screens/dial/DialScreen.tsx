@@ -25,7 +25,7 @@ const useStyles = themed(({ colours }) =>
     resultsTop: { flexGrow: 1 },
     head: { paddingHorizontal: space.l, paddingTop: space.m, paddingBottom: space.s },
     pad: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
-    padWide: { flex: 1, justifyContent: 'flex-end', borderTopWidth: 0 },
+    padWide: { flex: 1, borderTopWidth: 0 },
     entry: { paddingHorizontal: space.l, paddingBottom: space.s, gap: space.xs },
     fieldRow: { flexDirection: 'row', gap: space.s, alignItems: 'flex-start' },
     field: { flex: 1 },
@@ -53,7 +53,7 @@ export function DialScreen() {
       aria-label={dial.suggestionsAre === 'recent' ? 'Recent' : 'Found'}
     >
       <View style={styles.head}>
-        <Txt as={isWide ? 'title' : 'heading'} level={1}>
+        <Txt as="heading" level={isWide ? 2 : 1}>
           {dial.suggestionsAre === 'recent' ? 'Called or calling lately' : 'Who you may mean'}
         </Txt>
       </View>
@@ -78,6 +78,13 @@ export function DialScreen() {
   );
   const pad = (
     <View style={[styles.pad, isWide && styles.padWide]}>
+      {isWide ? (
+        <View style={styles.head}>
+          <Txt as="title" level={1}>
+            Dial
+          </Txt>
+        </View>
+      ) : null}
       <PresentedLine />
       <View style={styles.entry}>
         <View style={styles.fieldRow}>

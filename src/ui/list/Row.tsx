@@ -31,19 +31,16 @@ interface RowProps {
   title: string;
   detail?: string;
   onPress: () => void;
-  edge?: ReactNode;
   before?: ReactNode;
   after?: ReactNode;
-  selected?: boolean;
 }
 
 /** A row of a list that is pressed as a whole: something before the words, the words, and a word behind them. */
-export function Row({ title, detail, onPress, edge, before, after, selected }: RowProps) {
+export function Row({ title, detail, onPress, before, after }: RowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
-    <View style={[styles.row, selected && { backgroundColor: colours.paper }]}>
-      {edge}
+    <View style={styles.row}>
       <Pressable
         role="button"
         onPress={onPress}
