@@ -1,9 +1,11 @@
 // `npm run shots`: one picture of each main view, from the sample at its fixed time, into docs/screenshots.
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { createServer as createHttpServer } from 'node:http';
+import { join } from 'node:path';
 
 import { chromiumFlags } from '../playwright.config';
+import { createServer } from '../server/createServer';
 import { Office } from '../tests/e2e/office';
 
 const port = 4398;
@@ -154,16 +156,13 @@ async function take(browser: Browser, { name, size = phone, dark = false, rootPi
 async function main() {
   const only = process.argv.slice(2);
   mkdirSync(folder, { recursive: true });
-  const env = { ...process.env, PORT: String(port) };
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/start.mts'], { env });
-  await new Promise<void>((resolve) =>
-    server.stdout.on('data', (text) => String(text).includes('running') && resolve()),
-  );
+  const server = createHttpServer(createServer(join(process.cwd(), 'dist'))).listen(port);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumFlags });
   for (const shot of shots.filter(({ name }) => only.length === 0 || only.includes(name)))
     await take(browser, shot);
   await browser.close();
-  server.kill();
+  server.closeAllConnections();
+  server.close();
   console.log(`Pictures are in ${folder}.`);
 }
 

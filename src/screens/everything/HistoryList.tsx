@@ -58,9 +58,6 @@ const useStyles = themed(({ colours, size }) =>
   }),
 );
 
-const dayHeight = 48;
-const rowHeight = 69;
-
 /** Every call under its day, newest first, however many there are. */
 export function HistoryList({ selectedId }: { selectedId?: string }) {
   const rows = useAppSelector(selectHistoryRows);
@@ -71,6 +68,10 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
   const today = useNow(60_000);
   const go = useGo();
   const placeCall = usePlaceCall();
+  const { size } = useTheme();
+  // Exact, so that no measured row moves the hundred thousand behind it.
+  const dayHeight = size(23) + 21;
+  const rowHeight = Math.max(68, size(22) + size(19) + 25);
   if (rows.length === 0) {
     return isComplete ? (
       <EmptyState title="No calls yet" sentence="Every call in and out will stand here, under its day.">

@@ -5,6 +5,7 @@ import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
+import { makeSampleHistory } from '@/workers';
 
 import { clockKind, officeKind, settingsKind, storageKeys, Vault } from '../storage';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
@@ -64,7 +65,7 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   const [settings] = (await vault.read(storageKeys.settings, settingsKind)) ?? [];
   if (settings) dispatch(settingsLoaded(settings));
 
-  const state = saved ?? (await layDownOffice(vault, clock.now()));
+  const state = saved ?? { exchange: freshExchange(clock.now()) };
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   services.link = office;
@@ -82,7 +83,14 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   const stopSounding = startSounding(store, player);
   const stopKeeping = keepSettings(store, clock, fromAddress, vault);
   dispatch(clockChanged(clock.get()));
-  void loadHistory(vault, me.personId, dispatch).then(() => office.start());
+
+  // Which records are there is asked before the office starts, so that none it writes is read a second time.
+  const keys = await vault.keys(storageKeys.history);
+  office.start();
+  void (async () => {
+    const present = keys.length > 0 ? keys : await layDownHistory(vault, clock.now());
+    await loadHistory(vault, present, me.personId, dispatch);
+  })();
 
   return async () => {
     stopSounding();
@@ -95,16 +103,18 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   };
 }
 
-/** The sample's ninety days are laid down at the very first start; later starts go on where the last one ended. */
-async function layDownOffice(vault: Vault, now: number): Promise<Partial<OfficeState>> {
-  if ((await vault.keys(storageKeys.history)).length > 0) return { exchange: freshExchange(now) };
-  const { generateHistory } = await import('@sample/history');
-  const { records, exchange } = generateHistory(now);
-  await vault.write(recordEntriesByDay(records, sampleOffice.zone));
-  return { exchange };
+/**
+ * The sample's ninety days are laid down at the very first start, while the office is already open; later starts go
+ * on where the last one ended.
+ */
+async function layDownHistory(vault: Vault, now: number): Promise<string[]> {
+  const records = await makeSampleHistory(now);
+  const entries = recordEntriesByDay(records, sampleOffice.zone);
+  await vault.write(entries);
+  return Object.keys(entries);
 }
 
-/** An exchange whose own state was lost: its numbers go on far beyond all that were given before. */
+/** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
 function freshExchange(now: number): OfficeState['exchange'] {
   return { now, nextId: Math.floor(now / 1000), signedIn: [], calls: [] };
 }

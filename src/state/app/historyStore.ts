@@ -5,7 +5,7 @@ import { recordKind, storageKeys, Vault } from '../storage';
 import { historyCompleted, olderLoaded } from './slices';
 import type { AppDispatch } from './store';
 
-const batchMs = 8;
+const firstBatch = 30;
 
 /** Key of a new record: its day, so that days load newest first, and its own id. */
 export function recordEntry(record: CallRecord, zone: string): Record<string, string> {
@@ -26,27 +26,32 @@ export function recordEntriesByDay(records: readonly CallRecord[], zone: string)
 }
 
 /**
- * Reads one person's history, newest days first, a few days at a time, so that the first rows are there at once
+ * Reads one person's history from the given keys, newest days first, a few days at a time, so that the first rows are there at once
  * and the screen stays free.
  */
-export async function loadHistory(vault: Vault, personId: string, dispatch: AppDispatch): Promise<void> {
+export async function loadHistory(
+  vault: Vault,
+  keys: readonly string[],
+  personId: string,
+  dispatch: AppDispatch,
+): Promise<void> {
   const byDay = new Map<string, string[]>();
-  for (const key of await vault.keys(storageKeys.history)) {
+  for (const key of keys) {
     const day = key.split('/')[1] ?? '';
     byDay.set(day, [...(byDay.get(day) ?? []), key]);
   }
   const days = [...byDay.keys()].sort().reverse();
   let batch: CallRecord[] = [];
-  let deadline = performance.now() + batchMs;
+  let loaded = 0;
   for (const day of days) {
     const found = await vault.readMany(byDay.get(day) ?? [], recordKind);
     const records = [...found.values()].flat().filter((record) => record.personId === personId);
-    batch.push(...records.sort((a, b) => b.startedAt - a.startedAt));
-    if (performance.now() < deadline) continue;
+    batch = batch.concat(records.sort((a, b) => b.startedAt - a.startedAt));
+    // Each batch is as long as all before it, since every one makes the list anew.
+    if (batch.length < Math.max(loaded, firstBatch)) continue;
     dispatch(olderLoaded(batch));
+    loaded += batch.length;
     batch = [];
-    await new Promise((resolve) => setTimeout(resolve));
-    deadline = performance.now() + batchMs;
   }
   dispatch(olderLoaded(batch));
   dispatch(historyCompleted());

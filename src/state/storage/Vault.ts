@@ -24,6 +24,8 @@ type Backend = Pick<
 >;
 
 const retryMs = 5_000;
+/** Reading much pauses after so long, so that no frame waits for it. */
+const longestStretchMs = 8;
 const asidePrefix = 'aside/';
 
 /**
@@ -63,7 +65,7 @@ export class Vault {
     for (const key of keys) {
       const text = texts[key];
       if (text === null || text === undefined) continue;
-      const { items, damaged } = parseLines(text, kind);
+      const { items, damaged } = await parseLines(text, kind);
       found.set(key, items);
       if (damaged.length > 0) await this.setAside(key, damaged, items, kind);
     }
@@ -142,13 +144,18 @@ export class Vault {
   }
 }
 
-function parseLines<T>(text: unknown, kind: StoredKind<T>): { items: T[]; damaged: string[] } {
+async function parseLines<T>(text: unknown, kind: StoredKind<T>): Promise<{ items: T[]; damaged: string[] }> {
   if (typeof text !== 'string') return { items: [], damaged: [String(JSON.stringify(text))] };
   const [head = '', ...lines] = text.split('\n');
   const version = versionOf(head);
   const items: T[] = [];
   const damaged: string[] = version === null ? [head] : [];
+  let began = performance.now();
   for (const line of lines) {
+    if (performance.now() - began > longestStretchMs) {
+      await new Promise((resolve) => setTimeout(resolve));
+      began = performance.now();
+    }
     const parsed = parseLine(line, version ?? kind.version, kind);
     if (parsed === null) damaged.push(line);
     else items.push(parsed.item);

@@ -1,10 +1,8 @@
-import { StyleSheet, View } from 'react-native';
-import Svg, { Line } from 'react-native-svg';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
 
 import type { Stroke } from '@/core/office';
 
 import { useTheme } from '../tokens';
-import { dashOf } from './strokes';
 
 interface CordEdgeProps {
   cord: { hue: number; stroke: Stroke } | null;
@@ -14,39 +12,50 @@ interface CordEdgeProps {
   onNight?: boolean;
 }
 
-/** A line's cord along the edge of whatever belongs to that line: its colour and its stroke tell which it is. */
+/**
+ * A line's cord along the edge of whatever belongs to that line: its colour and its stroke tell which it is. Painted
+ * as a background, since a drawing in each row would cost a long history its smoothness.
+ */
 export function CordEdge({ cord, run = 'down', width = 7, onNight = false }: CordEdgeProps) {
   const { colours } = useTheme();
-  if (!cord) return <View style={run === 'down' ? { width } : { height: width }} />;
+  const isDown = run === 'down';
+  const extent = isDown ? { width } : { height: width };
+  if (!cord) return <View style={[styles.edge, extent]} />;
   const colour = (onNight ? colours.cordsOnNight : colours.cords)[cord.hue] ?? colours.ink;
-  const isPair = cord.stroke === 'double' || cord.stroke === 'thinPair';
-  const strands = isPair ? (cord.stroke === 'double' ? [0.21, 0.79] : [0.14, 0.62]) : [0.5];
-  const thickness = isPair ? width * (cord.stroke === 'double' ? 0.42 : 0.28) : width;
-  return (
-    <View
-      style={[run === 'down' ? styles.down : styles.across, run === 'down' ? { width } : { height: width }]}
-      aria-hidden
-    >
-      <Svg width="100%" height="100%" style={styles.fill}>
-        {strands.map((at) => (
-          <Line
-            key={at}
-            {...(run === 'down'
-              ? { x1: at * width, x2: at * width, y1: '0', y2: '100%' }
-              : { y1: at * width, y2: at * width, x1: '0', x2: '100%' })}
-            stroke={colour}
-            strokeWidth={thickness}
-            strokeDasharray={dashOf(cord.stroke, width)}
-          />
-        ))}
-      </Svg>
-    </View>
-  );
+  return <View style={[styles.edge, extent, paint(cord.stroke, colour, width, isDown)]} aria-hidden />;
 }
 
-const styles = StyleSheet.create({
-  down: { alignSelf: 'stretch' },
-  across: { width: '100%' },
-  // Out of the flow, or the drawing's own height would set that of the row.
-  fill: { position: 'absolute', left: 0, top: 0 },
-});
+/** The stroke as a background: bands along the cord where it is broken, across it where it is a pair. */
+function paint(stroke: Stroke, colour: string, width: number, isDown: boolean): ViewStyle {
+  const along = isDown ? 'to bottom' : 'to right';
+  const across = isDown ? 'to right' : 'to bottom';
+  const broken = (...lengths: number[]) => {
+    let at = 0;
+    const bands = lengths.map((length, index) => {
+      const from = at;
+      at += length * width;
+      return `${index % 2 === 0 ? colour : 'transparent'} ${from}px ${at}px`;
+    });
+    return { backgroundImage: `repeating-linear-gradient(${along}, ${bands.join(', ')})` } as ViewStyle;
+  };
+  const pair = (thick: number) =>
+    ({
+      backgroundImage: `linear-gradient(${across}, ${colour} 0 ${thick}%, transparent ${thick}% ${100 - thick}%, ${colour} ${100 - thick}% 100%)`,
+    }) as ViewStyle;
+  switch (stroke) {
+    case 'solid':
+      return { backgroundColor: colour };
+    case 'dashed':
+      return broken(2, 1);
+    case 'dotted':
+      return broken(1, 1);
+    case 'dashDot':
+      return broken(3, 1, 1, 1);
+    case 'double':
+      return pair(40);
+    case 'thinPair':
+      return pair(26);
+  }
+}
+
+const styles = StyleSheet.create({ edge: { alignSelf: 'stretch' } });

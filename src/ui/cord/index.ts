@@ -1,3 +1,3 @@
 /** A line is a cord: its colour and stroke run along everything that belongs to it. */
 export { CordEdge } from './CordEdge';
-export { dashOf, strokeNames } from './strokes';
+export { strokeNames } from './strokes';

@@ -36,7 +36,7 @@ export function VirtualList<T>({ label, items, keyOf, heightOf, isPressable, ren
     getScrollElement: element,
     estimateSize: (index) => heightOf(at(items, index)),
     getItemKey: (index) => keyOf(at(items, index)),
-    overscan: 8,
+    overscan: 4,
   });
   const [chosen, setChosen] = useState<number | null>(null);
   const firstPressable = items.findIndex(isPressable);

@@ -1,0 +1,136 @@
+import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+
+import type { CallRecord, Command } from '@/core/exchange';
+import { Clock } from '@/office/clock';
+import { InPageOffice } from '@/office/link';
+
+import { send } from './acts';
+import { explainNotDialable, explainRefusal } from './refusals';
+import { selectMyCalls, selectMySound, selectPresence } from './selectors';
+import { historyCompleted, joined, olderLoaded, recordsAdded, ringSilenced, updated } from './slices';
+import { createAppStore } from './store';
+
+const start = Date.UTC(2026, 10, 26, 10, 40);
+const me = { personId: 'maren', deviceId: 'maren-app' };
+const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+
+function open() {
+  const { store, services } = createAppStore();
+  const clock = new Clock({ mode: 'fixed', at: start });
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  services.clock = clock;
+  services.link = office;
+  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  office.subscribe((update) => store.dispatch(updated(update)));
+  office.start();
+  const calls = () => selectMyCalls(store.getState());
+  return {
+    store,
+    calls,
+    sound: () => selectMySound(store.getState()),
+    act: (command: Command) => store.dispatch(send(command)),
+    callIn: (to = '+441314960120') => store.dispatch(send({ type: 'make', from: customer, to })),
+    callOut: (to: string) =>
+      store.dispatch(send({ type: 'make', from: { kind: 'device', deviceId: me.deviceId }, to })),
+    pass: (seconds: number) => clock.moveOn(seconds * 1000),
+  };
+}
+
+describe('a call as seen from this device', () => {
+  it('in: who calls, on which line, with the contact’s own name', async () => {
+    const { callIn, calls, sound } = open();
+    await callIn();
+    expect(calls()).toMatchObject([
+      {
+        phase: 'incoming',
+        direction: 'in',
+        line: { id: 'field' },
+        others: [{ name: 'Cawder Flood Watch', number: '+441914980162' }],
+      },
+    ]);
+    expect(sound()).toBe('ring');
+  });
+
+  it('an urgent line rings differently, a silenced one not at all', async () => {
+    const { callIn, calls, sound, store } = open();
+    await callIn('+441314960199');
+    expect(sound()).toBe('urgentRing');
+    store.dispatch(ringSilenced(calls()[0]?.id ?? ''));
+    expect(sound()).toBeNull();
+  });
+
+  it('out: calling, ringing, talking, held, with what is heard at each step', async () => {
+    const { callOut, calls, sound, pass, act } = open();
+    await callOut('0131 496 0142');
+    expect([calls()[0]?.phase, sound()]).toEqual(['calling', null]);
+    pass(1);
+    expect([calls()[0]?.phase, sound()]).toEqual(['ringing', 'ringback']);
+    pass(6);
+    expect([calls()[0]?.phase, sound()]).toEqual(['talking', null]);
+    await act({ type: 'hold', legId: calls()[0]?.me.legId ?? '' });
+    expect(calls()[0]).toMatchObject({ phase: 'held', others: [{ heard: { kind: 'music' } }] });
+  });
+
+  it('a colleague whose phones ring is shown once, and who is called before anybody is there', async () => {
+    const { callOut, calls } = open();
+    await callOut('0131 496 0100');
+    expect(calls()[0]?.others).toHaveLength(1);
+    await callOut('299');
+    expect(calls()[1]).toMatchObject({ phase: 'failed', others: [{ number: '299' }] });
+  });
+
+  it('a second call makes a waiting tone while one is talked on', async () => {
+    const { callOut, callIn, sound, pass } = open();
+    await callOut('0131 496 0142');
+    pass(7);
+    await callIn();
+    expect(sound()).toBe('waiting');
+  });
+
+  it('colleagues are on a call while they talk', async () => {
+    const { callOut, pass, store } = open();
+    await callOut('201');
+    expect(selectPresence(store.getState())['ilse']).toBe('ringing');
+    pass(7);
+    expect(selectPresence(store.getState())['ilse']).toBe('onCall');
+  });
+});
+
+describe('a refused act', () => {
+  it('becomes a sentence, and the next that works clears it', async () => {
+    const { act, callOut, store } = open();
+    await act({ type: 'clear', legId: 'l999' });
+    expect(store.getState().notices.refusal).toBe('That call has just ended.');
+    await callOut('201');
+    expect(store.getState().notices.refusal).toBeNull();
+  });
+
+  it('has a sentence for every reason', () => {
+    const sentences = [
+      explainRefusal({ code: 'notAllowed', act: 'mute', state: 'held' }),
+      explainRefusal({ code: 'notAllowed', act: 'answer', state: 'connected' }),
+      explainRefusal({ code: 'tooManyCalls', limit: 6 }),
+      explainRefusal({ code: 'notDialable', reason: { code: 'withheld' } }),
+      explainNotDialable({ code: 'tooShort' }),
+      explainNotDialable({ code: 'badUri', detail: 'it holds no number' }),
+    ];
+    for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z“].*\.$/);
+    expect(new Set(sentences).size).toBe(sentences.length);
+  });
+});
+
+describe('the history in memory', () => {
+  const record = (id: string, startedAt: number) => ({ id, startedAt }) as CallRecord;
+
+  it('is in order of beginning, also when a long call ends after a shorter one', () => {
+    const { store } = createAppStore();
+    store.dispatch(olderLoaded([record('b', 20), record('a', 10)]));
+    store.dispatch(recordsAdded([record('short', 40)]));
+    store.dispatch(recordsAdded([record('long', 30)]));
+    store.dispatch(olderLoaded([record('oldest', 5)]));
+    store.dispatch(historyCompleted());
+    const { records, isComplete } = store.getState().history;
+    expect(records.map(({ id }) => id)).toEqual(['short', 'long', 'b', 'a', 'oldest']);
+    expect(isComplete).toBe(true);
+  });
+});

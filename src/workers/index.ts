@@ -1,0 +1,2 @@
+/** Heavy work beside the page. */
+export { makeSampleHistory } from './makeSampleHistory';
