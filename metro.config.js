@@ -30,4 +30,7 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   return isLeftOut ? { type: 'empty' } : context.resolveRequest(context, moduleName, platform);
 };
 
+// A module runs when it is first needed, not when the page starts.
+config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
+
 module.exports = config;

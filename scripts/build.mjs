@@ -1,8 +1,9 @@
 // Builds the web app into dist/, unless it is already built from these very sources.
 import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 
-import { bin, root, run, sourceHash } from './lib.mjs';
+import { bin, filesBelow, root, run, sourceHash } from './lib.mjs';
 
 const fonts = [
   ['bricolage-grotesque', '600'],
@@ -27,6 +28,15 @@ export function copyFonts() {
   }
 }
 
+/** Beside each text file its compressed forms, so that the server never compresses the same thing twice. */
+function compress() {
+  for (const file of filesBelow(['dist']).filter((name) => /\.(js|css|svg|json|wav)$/.test(name))) {
+    const content = readFileSync(file);
+    writeFileSync(`${file}.br`, brotliCompressSync(content));
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  }
+}
+
 export function build() {
   const stamp = join(root, 'dist', '.sources');
   const hash = sourceHash();
@@ -35,6 +45,7 @@ export function build() {
   copyFonts();
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   run(bin('expo'), ['export', '--platform', 'web'], { env });
+  compress();
   writeFileSync(stamp, hash);
 }
 

@@ -1,14 +1,15 @@
-import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { join } from 'node:path';
 
 /** The style sheet that React Native for Web fills by rules is an empty element: this is the hash of nothing. */
 const emptyStyle = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
-const yearSeconds = 365 * 24 * 60 * 60;
+const hourMs = 60 * 60 * 1000;
+const yearMs = 365 * 24 * hourMs;
 
 /**
- * Serves the built app from `dist`: compressed, with names that carry a hash cached for good, and any other path
+ * Serves the built app from `dist`: as the build compressed it, with names that carry a hash cached for good, and any other path
  * answered with the app itself. The policy lets the page load from here only, and run no inline script or style.
  */
 export function createServer(dist: string): Express {
@@ -38,19 +39,17 @@ export function createServer(dist: string): Express {
       originAgentCluster: false,
     }),
   );
-  app.use(compression());
-  app.use(
-    '/_expo/static',
-    express.static(join(dist, '_expo/static'), { immutable: true, maxAge: yearSeconds * 1000 }),
-  );
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: yearSeconds * 1000 }));
-  app.use(
-    express.static(dist, {
-      maxAge: '1h',
-      setHeaders: (response, path) =>
-        path.endsWith('.html') && response.setHeader('Cache-Control', 'no-cache'),
-    }),
-  );
+  const serve = (folder: string, serveStatic: { maxAge: number; immutable?: boolean }) =>
+    expressStaticGzip(join(dist, folder), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      // The page itself is answered below, for every address alike.
+      index: false,
+      serveStatic,
+    });
+  app.use('/_expo/static', serve('_expo/static', { immutable: true, maxAge: yearMs }));
+  app.use('/assets', serve('assets', { immutable: true, maxAge: yearMs }));
+  app.use(serve('.', { maxAge: hourMs }));
   app.use((request, response, next) => {
     if (request.method !== 'GET' || /\.\w+$/.test(request.path)) {
       next();

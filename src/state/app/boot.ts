@@ -108,10 +108,19 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
  * on where the last one ended.
  */
 async function layDownHistory(vault: Vault, now: number): Promise<string[]> {
+  await idle();
   const records = await makeSampleHistory(now);
   const entries = recordEntriesByDay(records, sampleOffice.zone);
   await vault.write(entries);
   return Object.keys(entries);
+}
+
+/** When the page has drawn what it had to; soon in any case. */
+function idle(): Promise<void> {
+  return new Promise((resolve) => {
+    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve);
+    else requestIdleCallback(() => resolve(), { timeout: 500 });
+  });
 }
 
 /** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
