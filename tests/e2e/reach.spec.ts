@@ -102,6 +102,21 @@ test.describe('by keyboard alone', () => {
     await expect(page.getByRole('button', { name: 'Call again' })).toBeVisible();
   });
 
+  test('the history is one stop for Tab, walked with the arrow keys', async ({ office, page }) => {
+    await office.open('/everything');
+    const first = page.getByRole('button', { name: /^10:34 Skerrow/ });
+    await tabTo(office, /^10:34 Skerrow/);
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('button', { name: /^10:28 Cawder/ })).toBeFocused();
+    await page.keyboard.press('End');
+    await expect(first).toHaveCount(0);
+    await page.keyboard.press('Home');
+    await expect(first).toBeFocused();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Why' })).toBeVisible();
+  });
+
   test('the picker of the shown line opens, is left with Escape, and gives the focus back', async ({
     office,
     page,

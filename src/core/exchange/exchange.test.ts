@@ -293,3 +293,54 @@ describe('refused commands', () => {
     expect(result).toMatchObject({ ok: false, reason: { code: 'onlyOutside' } });
   });
 });
+
+describe('what else can be dialled', () => {
+  it('an emergency number goes straight to the network', () => {
+    const office = openOffice();
+    const { callId } = office.fromAda('999', 0);
+    expect(office.leg('outside').endpoint).toMatchObject({ number: '999' });
+    expect(office.call(callId).kind).toBe('outbound');
+  });
+
+  it('a service code this office does not have sounds number unobtainable', () => {
+    const office = openOffice();
+    const { callId, legId } = office.fromAda('*8401', 0);
+    expect(office.call(callId).failure).toBe('facilityRejected');
+    expect(whatIsHeard(office.call(callId))[legId]).toEqual({ kind: 'tone', tone: 'unobtainable' });
+  });
+
+  it('one’s own line rings one’s other devices, not the one that calls', () => {
+    const office = openOffice();
+    const { callId } = office.fromAda('0131 496 0120', 0);
+    const ringing = office.call(callId).legs.filter((leg) => leg.state === 'alerting');
+    expect(ringing.map(({ endpoint }) => endpoint)).toEqual([{ kind: 'device', deviceId: 'ada-desk' }]);
+    expect(office.call(callId).kind).toBe('internal');
+  });
+
+  it('a withheld number is kept as withheld', () => {
+    const office = openOffice();
+    const { legId } = office.fromAda('141 0131 496 0142', 0);
+    const { events } = office.send({ type: 'clear', legId }, 1);
+    expect(recordOf(events, 'ada')).toMatchObject({ withheld: true, outcome: 'cancelled' });
+  });
+
+  it('only from a device that is known, signed in and has room', () => {
+    const office = openOffice();
+    const make = (deviceId: string) =>
+      office.send({ type: 'make', from: { kind: 'device', deviceId }, to: '211' }, 0).result;
+    expect(make('nobody')).toMatchObject({ reason: { code: 'unknownDevice' } });
+    office.send({ type: 'signOut', deviceId: 'cleo-desk' }, 0);
+    expect(make('cleo-desk')).toMatchObject({ reason: { code: 'notSignedIn' } });
+    expect(make('ben-desk')).toMatchObject({ ok: true });
+    expect(make('ben-desk')).toMatchObject({ reason: { code: 'tooManyCalls', limit: 1 } });
+  });
+
+  it('showing only a line the office has', () => {
+    const office = openOffice();
+    const { result } = office.send(
+      { type: 'make', from: { kind: 'device', deviceId: 'ada-app' }, to: '211', present: { lineId: 'sold' } },
+      0,
+    );
+    expect(result).toMatchObject({ reason: { code: 'unknownLine' } });
+  });
+});

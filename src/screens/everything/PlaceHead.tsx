@@ -60,29 +60,23 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
         }))}
       />
       <View style={styles.tabs}>
-        <Link href="/" aria-current={at === 'loose' ? 'page' : undefined} asChild>
-          <Pressable style={StyleSheet.flatten([styles.tab, at === 'loose' && styles.here])}>
-            <Txt
-              as="heading"
-              level={at === 'loose' ? 1 : undefined}
-              colour={at === 'loose' ? colours.ink : colours.faint}
-            >
-              Loose ends
-            </Txt>
-          </Pressable>
-        </Link>
-        <Link href="/everything" aria-current={at === 'everything' ? 'page' : undefined} asChild>
-          <Pressable style={StyleSheet.flatten([styles.tab, at === 'everything' && styles.here])}>
-            <Txt
-              as="heading"
-              level={at === 'everything' ? 1 : undefined}
-              colour={at === 'everything' ? colours.ink : colours.faint}
-            >
-              Everything
-            </Txt>
-          </Pressable>
-        </Link>
+        <Tab href="/" word="Loose ends" isHere={at === 'loose'} />
+        <Tab href="/everything" word="Everything" isHere={at === 'everything'} />
       </View>
     </View>
+  );
+}
+
+function Tab({ href, word, isHere }: { href: '/' | '/everything'; word: string; isHere: boolean }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  return (
+    <Link href={href} aria-current={isHere ? 'page' : undefined} asChild>
+      <Pressable style={StyleSheet.flatten([styles.tab, isHere && styles.here])}>
+        <Txt as="heading" level={isHere ? 1 : undefined} colour={isHere ? colours.ink : colours.faint}>
+          {word}
+        </Txt>
+      </Pressable>
+    </Link>
   );
 }

@@ -1,0 +1,135 @@
+import { SoundPlayer, type SoundStatus } from '.';
+
+interface FakeSource {
+  buffer: unknown;
+  loop: boolean;
+  started: boolean;
+  stopped: boolean;
+}
+
+const sources: FakeSource[] = [];
+let contextState = 'running';
+
+class FakeContext {
+  destination = {};
+  get state() {
+    return contextState;
+  }
+  resume = async () => undefined;
+  close = async () => undefined;
+  decodeAudioData = async () => ({ length: 1 });
+  createBufferSource() {
+    const source: FakeSource = { buffer: null, loop: false, started: false, stopped: false };
+    sources.push(source);
+    return Object.assign(source, {
+      connect: () => undefined,
+      start: () => (source.started = true),
+      stop: () => (source.stopped = true),
+    });
+  }
+}
+
+class FakeBuffer {
+  samples: Float32Array = new Float32Array();
+  constructor(readonly options: { length: number; sampleRate: number }) {}
+  copyToChannel(samples: Float32Array) {
+    this.samples = samples;
+  }
+}
+
+const listeners = new Map<string, () => void>();
+const fakeWindow = {
+  addEventListener: (name: string, listener: () => void) => listeners.set(name, listener),
+  removeEventListener: (name: string) => listeners.delete(name),
+};
+
+const soon = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+function open() {
+  const statuses: SoundStatus[] = [];
+  const player = new SoundPlayer((status) => statuses.push(status));
+  return {
+    player,
+    statuses,
+    touch: async () => {
+      listeners.get('pointerdown')?.();
+      await soon();
+      await soon();
+    },
+  };
+}
+
+describe('the loudspeaker', () => {
+  beforeEach(() => {
+    sources.length = 0;
+    contextState = 'running';
+    Object.assign(globalThis, { window: fakeWindow, AudioContext: FakeContext, AudioBuffer: FakeBuffer });
+  });
+
+  it('is silent until the page is touched, then sounds what goes on', async () => {
+    const { player, statuses, touch } = open();
+    player.play('ringback');
+    await soon();
+    expect(sources).toEqual([]);
+    await touch();
+    expect(statuses).toEqual(['on']);
+    expect(sources).toMatchObject([{ loop: true, started: true, stopped: false }]);
+  });
+
+  it('changes over from one sound to the next, and stops', async () => {
+    const { player, touch } = open();
+    await touch();
+    player.play('ring');
+    await soon();
+    player.play('music');
+    await soon();
+    player.play('music');
+    await soon();
+    player.play(null);
+    expect(sources.map(({ stopped }) => stopped)).toEqual([true, true]);
+  });
+
+  it('never begins a sound that was stopped before it was ready', async () => {
+    const { player, touch } = open();
+    await touch();
+    player.play('busy');
+    player.play(null);
+    await soon();
+    expect(sources.filter(({ started, stopped }) => started && !stopped)).toEqual([]);
+  });
+
+  it('says so when the browser keeps it waiting, and when it has no sound at all', async () => {
+    contextState = 'suspended';
+    const waiting = open();
+    await waiting.touch();
+    expect(waiting.statuses).toEqual([]);
+    Object.assign(globalThis, {
+      AudioContext: class {
+        constructor() {
+          throw new Error('no sound');
+        }
+      },
+    });
+    const none = open();
+    await none.touch();
+    expect(none.statuses).toEqual(['none']);
+  });
+
+  it('a digit sounds once', async () => {
+    const { player, touch } = open();
+    await touch();
+    player.digit('5');
+    await soon();
+    expect(sources).toMatchObject([{ loop: false, started: true }]);
+    const buffer = sources[0]?.buffer as FakeBuffer;
+    expect(buffer.options.length / buffer.options.sampleRate).toBeCloseTo(0.14);
+  });
+
+  it('a clip that can’t be fetched is passed over', async () => {
+    const { player, touch } = open();
+    await touch();
+    Object.assign(globalThis, { fetch: async () => ({ ok: false }) });
+    await expect(player.clip('nobody')).resolves.toBeUndefined();
+    expect(sources).toEqual([]);
+  });
+});

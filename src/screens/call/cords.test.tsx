@@ -1,0 +1,128 @@
+import { render, screen } from '@testing-library/react';
+
+import type { Call, Heard } from '@/core/exchange';
+import type { CallView, PartyView } from '@/state/app';
+
+import { phaseWord, theyHear, youHear } from '../shared/callWords';
+import { ActRows } from './ActRows';
+import { CordDrawing } from './CordDrawing';
+import { shapeOf } from './cordShape';
+
+const nothing: Heard = { kind: 'nothing' };
+
+function view(
+  change: Partial<Omit<CallView, 'me' | 'others'>>,
+  mine: Partial<PartyView>,
+  theirs: Partial<PartyView>,
+): CallView {
+  const party = { detail: '', number: null, state: 'connected', heard: nothing, muted: false } as const;
+  return {
+    id: 'c1',
+    call: { failure: null } as Call,
+    phase: 'talking',
+    direction: 'out',
+    me: { ...party, legId: 'me', name: 'Maren', ...mine },
+    others: [{ ...party, legId: 'peg', name: 'Peg Anstey', ...theirs }],
+    line: null,
+    since: 0,
+    ...change,
+  };
+}
+
+const hearsPeg: Heard = { kind: 'voices', legIds: ['peg'] };
+const hearsMe: Heard = { kind: 'voices', legIds: ['me'] };
+const hearsNobody: Heard = { kind: 'voices', legIds: [] };
+
+const situations = [
+  {
+    name: 'both talk',
+    view: view({}, { heard: hearsPeg }, { heard: hearsMe }),
+    shape: { reach: 'plugged', up: 'sounds', down: 'sounds' },
+    they: 'hears you',
+    you: 'You hear Peg Anstey',
+  },
+  {
+    name: 'muted here',
+    view: view({}, { heard: hearsPeg, muted: true }, { heard: hearsNobody }),
+    shape: { reach: 'plugged', up: 'cut', down: 'sounds' },
+    they: 'hears nobody',
+    you: 'You hear Peg Anstey',
+  },
+  {
+    name: 'held here',
+    view: view({ phase: 'held' }, { state: 'held' }, { heard: { kind: 'music' } }),
+    shape: { reach: 'held', up: 'music', down: 'cut' },
+    they: 'hears music',
+    you: 'You hear nothing',
+  },
+  {
+    name: 'held over there',
+    view: view({}, { heard: { kind: 'music' } }, { state: 'held' }),
+    shape: { reach: 'plugged', up: 'cut', down: 'music' },
+    they: 'has you on hold',
+    you: 'You hear music',
+  },
+  {
+    name: 'ringing there',
+    view: view({ phase: 'ringing' }, { heard: { kind: 'ringback' } }, { state: 'alerting' }),
+    shape: { reach: 'open', rings: true, up: 'none' },
+    they: 'ringing',
+    you: 'You hear ringing',
+  },
+  {
+    name: 'busy',
+    view: view(
+      { phase: 'failed', call: { failure: 'userBusy' } as Call },
+      { heard: { kind: 'tone', tone: 'busy' } },
+      { state: 'failed' },
+    ),
+    shape: { reach: 'broken', rings: false },
+    they: 'busy',
+    you: 'You hear busy tone',
+  },
+  {
+    name: 'the mailbox greets',
+    view: view({ phase: 'mailbox' }, { heard: { kind: 'greeting', personId: 'peg' } }, {}),
+    shape: { reach: 'plugged', up: 'cut', down: 'sounds' },
+    they: 'hears nothing',
+    you: 'You hear the greeting',
+  },
+] as const;
+
+describe.each(situations)('cords: $name', ({ view: situation, shape, they, you }) => {
+  it('are drawn and said so', () => {
+    expect(shapeOf(situation)).toMatchObject(shape);
+    expect(situation.others.map((party) => theyHear(party, situation))).toEqual([they]);
+    expect(youHear(situation)).toBe(you);
+  });
+});
+
+it('only strands in which something sounds move', () => {
+  const cords = situations.map(({ view: situation }, index) => ({
+    key: String(index),
+    shape: shapeOf(situation),
+    colour: '#000000',
+  }));
+  const { container } = render(<CordDrawing width={390} height={300} cords={cords} />);
+  expect(container.querySelectorAll('[data-flow=up]')).toHaveLength(1);
+  expect(container.querySelectorAll('[data-flow=down]')).toHaveLength(4);
+  expect(container.querySelectorAll('[data-ring]')).toHaveLength(3);
+});
+
+it('a muted call says so where its state is said', () => {
+  expect(phaseWord(view({}, { muted: true }, {}))).toBe('Talking, you are muted');
+  expect(phaseWord(view({ phase: 'failed', call: { failure: 'unallocatedNumber' } as Call }, {}, {}))).toBe(
+    'Number unknown',
+  );
+});
+
+it('acts stand in named groups, and what can’t be done now is off', () => {
+  const groups = [
+    { name: 'My sound', acts: [{ word: 'Mute', onPress: jest.fn(), pressed: true }] },
+    { name: 'This call', acts: [{ word: 'Hold', onPress: jest.fn(), disabled: true }] },
+  ];
+  render(<ActRows groups={groups} />);
+  expect(screen.getByRole('group', { name: 'My sound' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Mute' }).getAttribute('aria-pressed')).toBe('true');
+  expect(screen.getByRole('button', { name: 'Hold' }).getAttribute('aria-disabled')).toBe('true');
+});
