@@ -73,7 +73,8 @@ test('a voice menu hears the keys and answers', async ({ office, page }) => {
   await office.toTheCall().click();
   await expect(page.getByText(/two point one metres and rising/)).toBeVisible();
   await page.getByRole('button', { name: 'Keys' }).click();
-  await page.getByRole('button', { name: '9', exact: true }).click();
+  await page.keyboard.press('9');
+  await expect(page.getByText('Sent so far').locator('..')).toContainText('29');
   await office.goOutside();
   await office.letPass('5 s');
   await expect(office.toTheCall()).toHaveCount(0);
@@ -157,6 +158,20 @@ test.describe('nonsense in the field', () => {
     await expect(page.getByRole('textbox', { name: 'Number, extension or name' })).toHaveValue('tel:214');
     await expect(office.stopCalling()).toHaveCount(0);
   });
+});
+
+test('a digit can be put into the middle of a number without losing the place', async ({ office, page }) => {
+  await office.open('/dial');
+  const field = page.getByRole('textbox', { name: 'Number, extension or name' });
+  await field.pressSequentially('0131496142');
+  await expect(field).toHaveValue('0131 496 142');
+  for (let times = 0; times < 3; times++) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.type('0');
+  await page.keyboard.type('9');
+  await expect(field).toHaveValue('0131 496 09142');
+  await page.keyboard.press('Backspace');
+  await expect(field).toHaveValue('0131 496 0142');
+  await expect(page.getByText('Bexhollow Reservoir', { exact: true }).last()).toBeVisible();
 });
 
 test('names are found as they are typed, and another line can be shown', async ({ office, page }) => {

@@ -130,6 +130,19 @@ test('the ring can be silenced, and the other side hanging up ends the call here
   await expect(office.toTheCall()).toHaveCount(0);
 });
 
+test('two who ring at the same time are both shown', async ({ office, page }) => {
+  await office.open('/outside');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.callIn('Bexhollow Reservoir', 'Field service');
+  await expect(page.getByRole('region', { name: /^Call from/ })).toHaveCount(2);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole('heading', { name: 'Peg Anstey' })).toBeVisible();
+  await expect(page.getByText('Also calling: Bexhollow Reservoir on Field service')).toBeVisible();
+  await office.refuse().click();
+  await expect(page.getByRole('heading', { name: 'Bexhollow Reservoir' })).toBeVisible();
+});
+
 test('a colleague calls from a desk phone', async ({ office, page }) => {
   await office.open('/outside');
   await page.getByRole('button', { name: 'Call 214 from Ilse Varga’s desk phone' }).click();

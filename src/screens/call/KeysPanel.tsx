@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { CallView } from '@/state/app';
@@ -22,6 +23,7 @@ interface KeysPanelProps {
 export function KeysPanel({ view, said, onDigit }: KeysPanelProps) {
   const styles = useStyles();
   const { colours } = useTheme();
+  useTypedDigits(onDigit);
   const digits = view.call.legs.find(({ id }) => id === view.me.legId)?.digitsSent ?? '';
   return (
     <View style={styles.panel}>
@@ -38,4 +40,17 @@ export function KeysPanel({ view, said, onDigit }: KeysPanelProps) {
       <Keypad onKey={onDigit} />
     </View>
   );
+}
+
+/** Digits can be typed as well as tapped, while the keys are open. */
+function useTypedDigits(onDigit: (digit: string) => void) {
+  useEffect(() => {
+    const type = (event: KeyboardEvent) => {
+      const isElsewhere =
+        event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey;
+      if (!isElsewhere && /^[0-9*#]$/.test(event.key)) onDigit(event.key);
+    };
+    window.addEventListener('keydown', type);
+    return () => window.removeEventListener('keydown', type);
+  }, [onDigit]);
 }

@@ -61,7 +61,9 @@ export function useDial() {
   const isEmpty = dialled.kind === 'empty';
   const suggestions = isEmpty ? recent : found;
   const onlyMatch = !isDialable(dialled) && found.length === 1 ? found[0] : undefined;
-  const change = (next: string) => dispatch(dialTextChanged(formatAsTyped(next, ukOfficePlan)));
+  // Only what is added at the end is grouped: a change further in must not carry the caret away.
+  const change = (next: string) =>
+    dispatch(dialTextChanged(next.startsWith(text) ? formatAsTyped(next, ukOfficePlan) : next));
 
   return {
     text,

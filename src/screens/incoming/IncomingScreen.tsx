@@ -24,8 +24,14 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
+interface IncomingScreenProps {
+  view: CallView;
+  /** Others who ring at the same time. */
+  alsoCalling: readonly CallView[];
+}
+
 /** Somebody calls and nothing else goes on: who, why, what else rings, and the acts at the bottom edge. */
-export function IncomingScreen({ view }: { view: CallView }) {
+export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
@@ -57,6 +63,14 @@ export function IncomingScreen({ view }: { view: CallView }) {
             <Txt colour={colours.onNight}>{call.tries}</Txt>
           </View>
         ) : null}
+        {alsoCalling.map(({ id, others, line }) => (
+          <View key={id} style={styles.fact}>
+            <Txt colour={colours.onNight}>
+              Also calling: {others[0]?.name ?? 'somebody'}
+              {line ? ` on ${line.name}` : ''}
+            </Txt>
+          </View>
+        ))}
         <View style={styles.fact}>
           <RingScale
             tracks={call.tracks}

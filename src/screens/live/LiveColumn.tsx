@@ -15,7 +15,7 @@ import {
 } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Gauge, type GaugeState } from '@/ui/person';
-import { Plate } from '@/ui/plate';
+import { NumberPlate, Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -90,10 +90,9 @@ export function LiveColumn() {
                     <Txt as="strong" lines={1}>
                       {person.name}
                     </Txt>
-                    <Txt as="small">
-                      {person.extension} · {presenceWords[state]}
-                    </Txt>
+                    <Txt as="small">{presenceWords[state]}</Txt>
                   </View>
+                  <NumberPlate number={person.extension} />
                 </View>
               );
             })}

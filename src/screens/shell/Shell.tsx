@@ -40,7 +40,7 @@ export function Shell({ children }: { children: ReactNode }) {
       {isWide ? <PlaceBar asRail /> : null}
       <View style={styles.middle}>
         <Announcer />
-        {coversAll ? <IncomingScreen view={first} /> : null}
+        {coversAll ? <IncomingScreen view={first} alsoCalling={incoming.slice(1)} /> : null}
         <View style={coversAll ? styles.covered : styles.main}>
           <Notices />
           <View role="main" style={styles.main}>

@@ -1,1 +1,2 @@
+export { NumberPlate } from './NumberPlate';
 export { Plate, type PlateKind } from './Plate';
