@@ -1,5 +1,5 @@
 // `npm test`: everything that has to hold, from a machine with only Node and npm.
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { build } from './build.mjs';
@@ -14,6 +14,7 @@ run(bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 run(bin('eslint'), ['.', '--max-warnings', '0']);
 for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json'])
   run(bin('tsc'), ['-p', project]);
+mkdirSync(join(root, 'test-results'), { recursive: true });
 run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
 build();
 run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
