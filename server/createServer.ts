@@ -51,7 +51,7 @@ export function createServer(dist: string): Express {
   app.use('/assets', serve('assets', { immutable: true, maxAge: yearMs }));
   app.use(serve('.', { maxAge: hourMs }));
   app.use((request, response, next) => {
-    if (request.method !== 'GET' || /\.\w+$/.test(request.path)) {
+    if (!['GET', 'HEAD'].includes(request.method) || /\.\w+$/.test(request.path)) {
       next();
       return;
     }

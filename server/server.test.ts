@@ -31,6 +31,10 @@ describe('the server', () => {
     }
   });
 
+  it('answers to HEAD as to GET', async () => {
+    expect((await fetch(`${address}/dial`, { method: 'HEAD' })).status).toBe(200);
+  });
+
   it('says that a missing file is missing', async () => {
     expect((await fetch(`${address}/voices/nobody.wav`)).status).toBe(404);
     expect((await fetch(`${address}/dial`, { method: 'POST' })).status).toBe(404);

@@ -13,9 +13,10 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     band: { backgroundColor: colours.night },
     body: { padding: space.l, gap: space.m },
-    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-    far: { marginRight: space.xl },
-    grow: { flexGrow: 1 },
+    acts: { gap: space.s },
+    // Refuse stands up here, more than a thumb away from the plates that answer.
+    top: { flexDirection: 'row', alignItems: 'flex-start', gap: space.m, marginBottom: space.m },
+    who: { flex: 1, minWidth: 0 },
   }),
 );
 
@@ -35,16 +36,19 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
     <View role="region" aria-label={`Call from ${call.name}`} style={styles.band}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={10} onNight />
       <View style={styles.body}>
-        <View>
-          <Txt as="mono" colour={colours.faintOnNight}>
-            {call.lineName} · ringing {call.rungFor}
-          </Txt>
-          <Txt as="title" level={2} colour={colours.onNight}>
-            {call.name}
-          </Txt>
-          <Txt as="small" colour={colours.faintOnNight}>
-            {[call.number, call.tries].filter(Boolean).join(' · ')}
-          </Txt>
+        <View style={styles.top}>
+          <View style={styles.who}>
+            <Txt as="mono" colour={colours.faintOnNight}>
+              {call.lineName} · ringing {call.rungFor}
+            </Txt>
+            <Txt as="title" level={2} colour={colours.onNight}>
+              {call.name}
+            </Txt>
+            <Txt as="small" colour={colours.faintOnNight}>
+              {[call.number, call.tries].filter(Boolean).join(' · ')}
+            </Txt>
+          </View>
+          <Plate kind="end" word="Refuse" onPress={call.refuse} />
         </View>
         {withScale ? (
           <RingScale
@@ -56,19 +60,13 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
           />
         ) : null}
         <View style={styles.acts}>
-          <Plate kind="end" word="Refuse" onPress={call.refuse} style={styles.far} />
           {isTalking ? (
             <>
               <Plate kind="night" word="Answer, end the other" onPress={() => void call.answer('clear')} />
-              <Plate
-                kind="answer"
-                word="Answer, hold the other"
-                onPress={() => void call.answer('hold')}
-                style={styles.grow}
-              />
+              <Plate kind="answer" word="Answer, hold the other" onPress={() => void call.answer('hold')} />
             </>
           ) : (
-            <Plate kind="answer" word="Answer" onPress={() => void call.answer()} style={styles.grow} />
+            <Plate kind="answer" word="Answer" onPress={() => void call.answer()} />
           )}
         </View>
       </View>

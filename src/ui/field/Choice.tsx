@@ -25,7 +25,7 @@ const useStyles = themed(({ colours }) =>
     marked: { borderColor: colours.spruce },
     chosen: { width: 10, height: 10, backgroundColor: colours.spruce },
     words: { flex: 1 },
-    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.xs },
     plate: {
       minHeight: target,
       justifyContent: 'center',
@@ -54,24 +54,27 @@ export function Choice<T extends string>({ label, value, options, onChoose, asPl
   const { colours } = useTheme();
   if (asPlates) {
     return (
-      <View role="radiogroup" aria-label={label} style={styles.plates}>
-        {options.map((option) => {
-          const isChosen = option.value === value;
-          return (
-            <Pressable
-              key={option.value}
-              role="radio"
-              aria-checked={isChosen}
-              aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
-              onPress={() => onChoose(option.value)}
-              style={[styles.plate, isChosen && styles.chosenPlate]}
-            >
-              <Txt as="strong" colour={isChosen ? colours.paper : colours.ink}>
-                {option.word}
-              </Txt>
-            </Pressable>
-          );
-        })}
+      <View role="radiogroup" aria-label={label}>
+        <Txt as="small">{label}</Txt>
+        <View style={styles.plates}>
+          {options.map((option) => {
+            const isChosen = option.value === value;
+            return (
+              <Pressable
+                key={option.value}
+                role="radio"
+                aria-checked={isChosen}
+                aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
+                onPress={() => onChoose(option.value)}
+                style={[styles.plate, isChosen && styles.chosenPlate]}
+              >
+                <Txt as="strong" colour={isChosen ? colours.paper : colours.ink}>
+                  {option.word}
+                </Txt>
+              </Pressable>
+            );
+          })}
+        </View>
       </View>
     );
   }
