@@ -7,11 +7,13 @@ import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 import { makeSampleHistory } from '@/workers';
 
-import { clockKind, officeKind, settingsKind, storageKeys, Vault } from '../storage';
+import { clockKind, officeKind, settingsKind, storageKeys, Vault, type StoredClock } from '../storage';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
 import type { Services } from './services';
 import {
+  actRefused,
   clockChanged,
+  historyCompleted,
   joined,
   onlineChanged,
   phaseChanged,
@@ -60,9 +62,14 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     ({ count }) => dispatch(recordsSetAside(count)),
   );
   const { clock } = services;
-  const [saved] = (await vault.read(storageKeys.office, officeKind)) ?? [];
-  const fromAddress = await restoreClock(vault, clock, saved?.exchange.now ?? 0);
-  const [settings] = (await vault.read(storageKeys.settings, settingsKind)) ?? [];
+  const [savedOffice, savedClock, savedSettings] = await Promise.all([
+    vault.read(storageKeys.office, officeKind),
+    vault.read(storageKeys.clock, clockKind),
+    vault.read(storageKeys.settings, settingsKind),
+  ]);
+  const saved = savedOffice?.[0];
+  const settings = savedSettings?.[0];
+  const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
   if (settings) dispatch(settingsLoaded(settings));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
@@ -87,10 +94,17 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   // Which records are there is asked before the office starts, so that none it writes is read a second time.
   const keys = await vault.keys(storageKeys.history);
   office.start();
-  void (async () => {
-    const present = keys.length > 0 ? keys : await layDownHistory(vault, clock.now());
-    await loadHistory(vault, present, me.personId, dispatch);
-  })();
+  void readHistory(keys).catch(() => {
+    dispatch(historyCompleted());
+    dispatch(
+      actRefused('The sample’s calls could not be made. They will be at the next start with a network.'),
+    );
+  });
+
+  async function readHistory(present: string[]): Promise<void> {
+    const all = present.length > 0 ? present : await layDownHistory(vault, clock.now());
+    await loadHistory(vault, all, me.personId, dispatch);
+  }
 
   return async () => {
     stopSounding();
@@ -142,8 +156,7 @@ function recordsOf(update: OfficeUpdate): CallRecord[] {
  * `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. It never
  * shows an instant before what the office has already seen, since an exchange's time can't run backwards.
  */
-async function restoreClock(vault: Vault, clock: Clock, earliest: number): Promise<string | null> {
-  const [stored] = (await vault.read(storageKeys.clock, clockKind)) ?? [];
+function restoreClock(clock: Clock, stored: StoredClock | undefined, earliest: number): string | null {
   const inAddress = new URLSearchParams(window.location.search).get('now');
   const asked = inAddress === null || inAddress === stored?.fromAddress ? NaN : Date.parse(inAddress);
   if (!Number.isNaN(asked)) clock.fixAt(asked);
