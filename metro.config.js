@@ -3,7 +3,7 @@ const { getDefaultConfig } = require('expo/metro-config');
 const config = getDefaultConfig(__dirname);
 
 /**
- * Parts of packages that Cendro never calls, and that would be a tenth of the first load
+ * Parts of packages that Cendro never calls, kept out of the first load
  * (docs/decisions/005-first-load.md): Zod's messages in fifty languages and its JSON Schema, finding phone numbers
  * in running text, and navigators other than the slot.
  */
