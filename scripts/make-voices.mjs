@@ -1,5 +1,5 @@
 // Speaks the sample's clips with espeak-ng and sox (apt-get install espeak-ng sox), and notes their lengths.
-// Run by hand when a text changes; the sounds are committed, so that nobody else needs these programs.
+// Run by hand with the ids of the clips whose text changed (none: all); the sounds are committed, so that nobody else needs these programs.
 import { execFileSync } from 'node:child_process';
 import { readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -10,7 +10,10 @@ const sampleRate = 8000;
 const headerBytes = 44;
 const voices = JSON.parse(readFileSync(listFile, 'utf8'));
 
+const wanted = process.argv.slice(2);
+
 for (const [id, clip] of Object.entries(voices)) {
+  if (wanted.length > 0 && !wanted.includes(id)) continue;
   const raw = join(tmpdir(), `${id}.wav`);
   const out = join('public/voices', `${id}.wav`);
   execFileSync('espeak-ng', ['-v', clip.voice, '-s', '165', '-w', raw, clip.text]);

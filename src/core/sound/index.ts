@@ -1,4 +1,14 @@
-/** Sounds as samples: call-progress tones, digits, ring tones and the music for who waits. */
+/** Sounds as samples: call-progress tones, digits, ring tones, the music for who waits, and recordings of all that. */
 export { holdMusicSeconds, synthesiseHoldMusic } from './holdMusic';
+export {
+  heardEntrySchema,
+  heardLoops,
+  mixHeard,
+  resample,
+  type HeardEntry,
+  type HeardLoop,
+  type HeardSound,
+} from './mixHeard';
 export { synthesiseDigit, synthesiseTone } from './synthesise';
 export { dtmfFrequencies, progressTones, ringTones, type Tone } from './tones';
+export { decodeWav, encodeWav, type DecodedWav, type SoundMark } from './wav';

@@ -1,11 +1,15 @@
 import {
+  decodeWav,
   dtmfFrequencies,
+  encodeWav,
   holdMusicSeconds,
+  mixHeard,
   progressTones,
   ringTones,
   synthesiseDigit,
   synthesiseHoldMusic,
   synthesiseTone,
+  type HeardEntry,
 } from '.';
 
 const rate = 8000;
@@ -79,5 +83,59 @@ describe('hold music', () => {
   it('begins on D', () => {
     const first = synthesiseHoldMusic(rate).slice(0, rate / 2);
     expect(powerAt(first, 293.66)).toBeGreaterThan(powerAt(first, 277.18) * 5);
+  });
+});
+
+describe('a WAV file', () => {
+  it('is read back as it was written, with its marks', () => {
+    const samples = synthesiseDigit('5', rate);
+    const marks = [
+      { atSeconds: 0.02, text: 'Paused for 12 s' },
+      { atSeconds: 0.05, text: 'odd' },
+    ];
+    const decoded = decodeWav(encodeWav(samples, rate, marks));
+    expect(decoded).toMatchObject({ sampleRate: rate, marks });
+    decoded?.samples.forEach((sample, index) => expect(sample).toBeCloseTo(samples[index] ?? NaN, 3));
+  });
+
+  it('that is none gives null instead of an error', () => {
+    const whole = encodeWav(new Float32Array(20), rate);
+    expect(decodeWav(new Uint8Array(0))).toBeNull();
+    expect(decodeWav(whole.subarray(4))).toBeNull();
+    for (let length = 0; length < whole.length; length++)
+      expect(() => decodeWav(whole.subarray(0, length))).not.toThrow();
+  });
+});
+
+describe('a recording', () => {
+  const clip = new Float32Array(rate).fill(0.5);
+  const pieces = [
+    { from: 10_000, to: 12_000 },
+    { from: 20_000, to: 21_000 },
+  ];
+
+  it('holds the pieces one after the other, the pause between them marked', () => {
+    const { samples, marks } = mixHeard({ pieces, heard: [], clips: new Map() }, rate);
+    expect(samples.length).toBe(3.6 * rate);
+    expect(marks).toEqual([{ atSeconds: 2, text: 'Paused for 8 s' }]);
+    expect(powerAt(between(samples, 2, 2.15), 1400)).toBeGreaterThan(0.9);
+    expect(loud(between(samples, 0, 2)) || loud(between(samples, 2.6, 3.6))).toBe(false);
+  });
+
+  it('holds what was heard when it was heard: loops from their beginning, clips also across its edge', () => {
+    const heard: HeardEntry[] = [
+      { kind: 'loop', at: 9_000, loop: 'busy' },
+      { kind: 'clip', at: 9_500, clip: 'hello' },
+      { kind: 'loop', at: 11_000, loop: null },
+      { kind: 'digit', at: 11_500, digit: '5' },
+      { kind: 'clip', at: 15_000, clip: 'hello' },
+      { kind: 'clip', at: 20_500, clip: 'missing' },
+    ];
+    const { samples } = mixHeard({ pieces, heard, clips: new Map([['hello', clip]]) }, rate);
+    expect(samples[100]).toBeGreaterThan(0.2);
+    expect(powerAt(between(samples, 0.5, 0.87), 400)).toBeGreaterThan(0.9);
+    expect(loud(between(samples, 1, 1.5))).toBe(false);
+    expect(powerAt(samples.slice(1.5 * rate, 1.64 * rate), 770)).toBeGreaterThan(0.4);
+    expect(loud(between(samples, 2.6, 3.6))).toBe(false);
   });
 });
