@@ -1,29 +1,45 @@
 import { z } from 'zod';
 
 import { OfficeIndex, type OfficeSetup } from '../office';
-import { callSchema, type Call, type Leg, type Timer } from './call';
-import { clearCall, failLeg, leaveCall } from './clearing';
-import type { Command, Refusal } from './commands';
+import { answerLeg, takeLeg } from './answering';
+import { callSchema, isTalking, type Call, type Leg, type Timer } from './call';
+import { callBackWhenFree, reportFree, serveCallBacks } from './callingBack';
+import { clearCall, leaveCall } from './clearing';
+import { refuse, type Command, type Outcome } from './commands';
+import { actOnParty, addParty, mergeCalls } from './conferencing';
+import { giveUpAccepting, searchForOwner, sendDigits } from './digits';
 import type { ExchangeEvent } from './events';
+import { failLeg } from './failing';
+import { finishUnanswered } from './finishing';
+import { inviteToCall, joinCall } from './inviting';
 import { limits } from './limits';
+import { startMessage } from './mailbox';
 import { makeCall } from './making';
-import { continueRinging, skipSilence, stopRingingPerson } from './ringing';
+import { moveCall } from './moving';
+import { parkCall, unparkCall } from './parking';
+import { pickUpCall } from './pickingUp';
+import { recordCall } from './recording';
+import { returnCall } from './returning';
+import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
 import { Switchboard } from './Switchboard';
-import { answerLeg, holdLeg, retrieveLeg, sendDigits, setAsideActiveCall, setMuted } from './talking';
-import { allowedIn } from './transitions';
+import { holdLeg, mayTakeAnother, retrieveLeg, setAsideActiveCall, setMuted } from './talking';
+import { connectCalls, deflectCall, transferCall } from './transferring';
+import { isAllowed } from './transitions';
 
 export const exchangeStateSchema = z.object({
   now: z.number(),
   nextId: z.number(),
   signedIn: z.array(z.string()),
+  withoutWaiting: z.array(z.string()),
   calls: z.array(callSchema),
 });
 /** The whole exchange as plain data, timers included. */
 export type ExchangeState = z.infer<typeof exchangeStateSchema>;
 
-export type CommandResult = { ok: true; callId?: string; legId?: string } | { ok: false; reason: Refusal };
+/** `callId` and `legId` where there is one; `note` is a slot or a code that was given out. */
+export type CommandResult = Outcome<{ callId?: string; legId?: string; note?: string }>;
 
-const digitsPattern = /^[0-9A-D*#]{1,32}$/;
+type LegCommand = Extract<Command, { legId: string }>;
 
 /**
  * The office phone system: a deterministic machine after ECMA-269's call model. Time is an argument (epoch
@@ -61,6 +77,7 @@ export class Exchange {
   send(command: Command, at: number): { result: CommandResult; events: ExchangeEvent[] } {
     this.runUntil(at);
     const result = this.carryOut(command);
+    this.settle();
     return { result, events: this.takeEvents() };
   }
 
@@ -71,19 +88,28 @@ export class Exchange {
   }
 
   save(): ExchangeState {
-    const { now, nextId, signedIn, calls } = this.board;
-    return structuredCloneJson({ now, nextId, signedIn: [...signedIn], calls: [...calls.values()] });
+    const { now, nextId, signedIn, withoutWaiting, calls } = this.board;
+    return structuredCloneJson({
+      now,
+      nextId,
+      signedIn: [...signedIn],
+      withoutWaiting: [...withoutWaiting],
+      calls: [...calls.values()],
+    });
   }
 
   private restore(state: ExchangeState): void {
-    const { now, nextId, signedIn, calls } = structuredCloneJson(state);
+    const { now, nextId, signedIn, withoutWaiting, calls } = structuredCloneJson(state);
     this.board.now = now;
     this.board.nextId = nextId;
     for (const deviceId of signedIn) this.board.signedIn.add(deviceId);
+    for (const deviceId of withoutWaiting) this.board.withoutWaiting.add(deviceId);
     for (const call of calls) {
-      this.board.calls.set(call.id, call);
-      for (const leg of call.legs) this.board.index(leg);
-      this.board.queueTimers(call);
+      for (const leg of call.legs) {
+        if (leg.endpoint.kind === 'device')
+          leg.personId ??= this.board.office.ownerOf(leg.endpoint.deviceId)?.id ?? null;
+      }
+      this.board.indexCall(call);
     }
   }
 
@@ -97,88 +123,191 @@ export class Exchange {
     for (let due = this.board.takeTimer(to); due; due = this.board.takeTimer(to)) {
       this.board.now = Math.max(this.board.now, due.timer.at);
       this.fire(due.call, due.timer.what);
+      this.settle();
     }
     this.board.now = Math.max(this.board.now, to);
   }
 
+  /** What follows by itself from what was just done: unanswered calls go on, call-backs find their time. */
+  private settle(): void {
+    const { board } = this;
+    for (let call = board.unanswered.shift(); call; call = board.unanswered.shift())
+      finishUnanswered(board, call);
+    if (board.waiting.size > 0) serveCallBacks(board);
+  }
+
   private carryOut(command: Command): CommandResult {
+    const { board } = this;
     switch (command.type) {
       case 'signIn':
       case 'signOut':
         return this.setSignedIn(command.deviceId, command.type === 'signIn');
+      case 'setCallWaiting':
+        return this.setCallWaiting(command.deviceId, command.on);
       case 'make':
-        return makeCall(this.board, command);
+        return named(makeCall(board, command));
+      case 'join':
+        return named(joinCall(board, command));
+      case 'unpark':
+        return named(unparkCall(board, command));
+      case 'pickUp':
+        return named(pickUpCall(board, command));
+      case 'reportFree':
+        reportFree(board, command.number);
+        return { ok: true };
       default:
         return this.actOnLeg(command);
     }
   }
 
-  private actOnLeg(command: Exclude<Command, { type: 'signIn' | 'signOut' | 'make' }>): CommandResult {
+  private actOnLeg(command: LegCommand): CommandResult {
     const { board } = this;
     const leg = board.legs.get(command.legId);
-    if (!leg) return { ok: false, reason: { code: 'unknownLeg' } };
-    if (!allowedIn[command.type].includes(leg.state)) {
-      return { ok: false, reason: { code: 'notAllowed', act: command.type, state: leg.state } };
-    }
+    if (!leg) return refuse({ code: 'unknownLeg' });
+    if (!isAllowed(command.type, leg.state))
+      return refuse({ code: 'notAllowed', act: command.type, state: leg.state });
+    if (leg.leaves && command.type !== 'clear') return refuse({ code: 'unknownLeg' });
+    const outcome = this.act(command, leg);
+    if (!outcome.ok) return outcome;
+    const { callId, id } = outcome.leg ?? leg;
+    const note = outcome.slot ?? outcome.code;
+    return { ok: true, callId: outcome.callId ?? callId, legId: id, ...(note !== undefined && { note }) };
+  }
+
+  private act(
+    command: LegCommand,
+    leg: Leg,
+  ): Outcome<{ leg?: Leg; callId?: string; slot?: string; code?: string }> {
+    const { board } = this;
     switch (command.type) {
       case 'alert':
       case 'fail':
-        if (leg.endpoint.kind !== 'outside') return { ok: false, reason: { code: 'onlyOutside' } };
+        if (leg.endpoint.kind !== 'outside') return refuse({ code: 'onlyOutside' });
         if (command.type === 'fail') failLeg(board, leg, command.cause);
         else this.alertOutside(leg);
-        break;
+        return { ok: true };
       case 'answer':
+        return this.answer(leg, command.activeCall);
       case 'retrieve':
-        if (leg.endpoint.kind === 'device')
-          setAsideActiveCall(board, leg.endpoint.deviceId, command.activeCall);
-        if (command.type === 'answer') answerLeg(board, leg);
-        else retrieveLeg(board, leg);
-        break;
+        return this.retrieve(leg, command.activeCall);
       case 'refuse':
-        this.refuse(leg);
-        break;
+        this.refuseLeg(leg);
+        return { ok: true };
+      case 'deflect':
+        return deflectCall(board, leg, command.target);
       case 'hold':
+        if (board.callOf(leg).emergency) return refuse({ code: 'emergency' });
         holdLeg(board, leg);
-        break;
+        return { ok: true };
       case 'mute':
       case 'unmute':
         setMuted(board, leg, command.type === 'mute');
-        break;
+        return { ok: true };
       case 'sendDigits':
-        if (!digitsPattern.test(command.digits)) return { ok: false, reason: { code: 'badDigits' } };
-        sendDigits(board, leg, command.digits);
-        break;
+        return sendDigits(board, leg, command.digits);
       case 'clear':
-        if (leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated'))
-          this.refuse(leg);
-        else leaveCall(board, leg, 'normalClearing');
-        break;
+        this.clear(leg);
+        return { ok: true };
+      case 'transfer':
+        return transferCall(board, leg, command.target);
+      case 'connectCalls':
+        return connectCalls(board, leg, command.otherLegId);
+      case 'add':
+        return addParty(board, leg, command.to);
+      case 'mergeCalls':
+        return mergeCalls(board, leg, command.otherLegId);
+      case 'silence':
+      case 'unsilence':
+      case 'putAside':
+      case 'bringBack':
+      case 'talkAside':
+      case 'drop':
+        return actOnParty(board, leg, command.type, command.otherLegId);
+      case 'invite':
+        return inviteToCall(board, leg, command);
+      case 'withdrawInvitation':
+        board.endInvitation(board.callOf(leg));
+        return { ok: true };
+      case 'park':
+        return parkCall(board, leg);
+      case 'move':
+        return this.move(leg, command);
+      case 'record':
+        return recordCall(board, leg, command.act);
+      case 'callBackWhenFree':
+        return callBackWhenFree(board, leg);
     }
-    return { ok: true, callId: leg.callId, legId: leg.id };
+  }
+
+  private answer(leg: Leg, activeCall?: 'hold' | 'clear'): Outcome {
+    const { board } = this;
+    if (leg.accept === 'waiting') return refuse({ code: 'notAllowed', act: 'answer', state: leg.state });
+    if (leg.endpoint.kind === 'device') {
+      const may = mayTakeAnother(board, leg.endpoint.deviceId, activeCall);
+      if (!may.ok) return may;
+      setAsideActiveCall(board, leg.endpoint.deviceId, activeCall);
+    }
+    answerLeg(board, leg);
+    return { ok: true };
+  }
+
+  private retrieve(leg: Leg, activeCall?: 'hold' | 'clear'): Outcome {
+    const { board } = this;
+    if (leg.endpoint.kind === 'device') {
+      const may = mayTakeAnother(board, leg.endpoint.deviceId, activeCall);
+      if (!may.ok) return may;
+      setAsideActiveCall(board, leg.endpoint.deviceId, activeCall);
+    }
+    retrieveLeg(board, leg);
+    return { ok: true };
+  }
+
+  private move(leg: Leg, command: Extract<Command, { type: 'move' }>): Outcome<{ leg?: Leg }> {
+    const moved = moveCall(this.board, leg, command);
+    if (moved.ok && command.atOnce) takeLeg(this.board, moved.leg);
+    return moved;
   }
 
   private alertOutside(leg: Leg): void {
-    const call = this.board.callOf(leg);
-    this.board.stopTimers(call, ({ what }) => what.kind === 'setup');
-    this.board.setState(leg, 'alerting');
-    this.board.emitLeg('delivered', leg);
-    this.board.startTimer(call, this.board.now + limits.noAnswerMs, { kind: 'noAnswer', legId: leg.id });
+    const { board } = this;
+    const call = board.callOf(leg);
+    const { transferReturnSeconds } = board.office.setup.policies;
+    const patienceMs =
+      leg.broughtFor === 'transfer'
+        ? transferReturnSeconds * 1000
+        : leg.broughtFor === 'conference'
+          ? limits.additionMs
+          : limits.noAnswerMs;
+    board.stopTimers(call, ({ what }) => what.kind === 'setup' && what.legId === leg.id);
+    board.setState(leg, 'alerting');
+    board.emitLeg('delivered', leg);
+    board.startTimer(call, board.now + patienceMs, { kind: 'noAnswer', legId: leg.id });
   }
 
-  private refuse(leg: Leg): void {
+  /** The whole person refuses: none of their devices rings for this call any more. */
+  private refuseLeg(leg: Leg): void {
     const { board } = this;
-    if (leg.endpoint.kind !== 'device') {
-      failLeg(board, leg, 'callRejected');
-      return;
-    }
-    const owner = board.office.ownerOf(leg.endpoint.deviceId);
-    if (owner) stopRingingPerson(board, board.callOf(leg), owner.id, 'callRejected');
+    const call = board.callOf(leg);
+    if (leg.endpoint.kind !== 'device') failLeg(board, leg, 'callRejected');
+    else if (leg.role === 'caller') clearCall(board, call, 'callRejected', leg);
+    else if (isOfPlan(call, leg) && leg.personId !== null)
+      stopRingingPerson(board, call, leg.personId, 'callRejected');
+    else board.clearLeg(leg, 'callRejected');
+  }
+
+  private clear(leg: Leg): void {
+    const { board } = this;
+    const isRung = leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated');
+    if (leg.leaves) board.clearLeg(leg, 'moved');
+    else if (isRung) this.refuseLeg(leg);
+    else if (isTalking(leg)) leaveCall(board, leg, 'normalClearing');
+    else clearCall(board, board.callOf(leg), 'normalClearing', leg);
   }
 
   /** A device that signs out stops ringing; what it talks on goes on until cleared, since its signal may return. */
   private setSignedIn(deviceId: string, signedIn: boolean): CommandResult {
     const { board } = this;
-    if (!board.office.devices.has(deviceId)) return { ok: false, reason: { code: 'unknownDevice' } };
+    if (!board.office.devices.has(deviceId)) return refuse({ code: 'unknownDevice' });
     if (board.signedIn.has(deviceId) === signedIn) return { ok: true };
     if (signedIn) board.signedIn.add(deviceId);
     else board.signedIn.delete(deviceId);
@@ -186,46 +315,62 @@ export class Exchange {
     if (signedIn) return { ok: true };
     for (const leg of [...(board.deviceLegs.get(deviceId) ?? [])]) {
       if (leg.state !== 'alerting') continue;
-      board.clearLeg(leg, 'temporaryFailure');
-      skipSilence(board, board.callOf(leg));
+      const call = board.callOf(leg);
+      if (leg.role === 'caller') clearCall(board, call, 'temporaryFailure', leg);
+      else {
+        board.clearLeg(leg, 'temporaryFailure');
+        skipSilence(board, call);
+      }
     }
+    return { ok: true };
+  }
+
+  private setCallWaiting(deviceId: string, on: boolean): CommandResult {
+    const { board } = this;
+    if (!board.office.devices.has(deviceId)) return refuse({ code: 'unknownDevice' });
+    if (board.withoutWaiting.has(deviceId) !== on) return { ok: true };
+    if (on) board.withoutWaiting.delete(deviceId);
+    else board.withoutWaiting.add(deviceId);
+    board.emit({ type: 'callWaitingSet', at: board.now, deviceId, on });
     return { ok: true };
   }
 
   private fire(call: Call, what: Timer['what']): void {
     const { board } = this;
+    if (what.kind === 'route') return continueRinging(board, call);
+    if (what.kind === 'tone') return clearCall(board, call, call.failure ?? 'normalClearing');
+    if (what.kind === 'park') return returnCall(board, call, 'park');
+    const leg = board.legs.get(what.legId);
+    if (!leg) return;
     switch (what.kind) {
-      case 'route':
-        continueRinging(board, call);
-        return;
-      case 'tone':
-        clearCall(board, call, call.failure ?? 'normalClearing');
-        return;
       case 'setup':
-      case 'noAnswer': {
-        const leg = board.legs.get(what.legId);
-        if (leg) failLeg(board, leg, what.kind === 'setup' ? 'noUserResponding' : 'noAnswer');
-        return;
-      }
-      case 'greetingEnd': {
-        const leg = board.legs.get(what.legId);
-        if (!leg) return;
-        leg.mailboxPhase = 'recording';
-        leg.stateSince = board.now;
-        board.emitLeg('messageStarted', leg);
-        board.startTimer(call, board.now + limits.messageMs, { kind: 'messageLimit', legId: leg.id });
-        return;
-      }
+      case 'noAnswer':
+        return failLeg(board, leg, what.kind === 'setup' ? 'noUserResponding' : 'noAnswer');
+      case 'greetingEnd':
+        return startMessage(board, leg);
+      case 'nameEnd':
+        return searchForOwner(board, leg);
       case 'messageLimit':
-        clearCall(board, call, 'normalClearing');
+      case 'callBackLimit':
+        return clearCall(board, call, 'normalClearing');
+      case 'ownPhone':
+        return clearCall(board, call, 'noAnswer');
+      case 'accept':
+        return giveUpAccepting(board, leg);
+      case 'move':
+        return board.clearLeg(leg, 'noAnswer');
+      case 'overlap':
+        return board.clearLeg(leg, 'moved');
+      case 'digit':
+        if (leg.state === 'connected') sendDigits(board, leg, what.digit);
         return;
-      case 'digit': {
-        const leg = board.legs.get(what.legId);
-        if (leg?.state === 'connected') sendDigits(board, leg, what.digit);
-        return;
-      }
     }
   }
+}
+
+/** The result of what brought a device into a call, by ids. */
+function named(outcome: Outcome<{ leg: Leg }>): CommandResult {
+  return outcome.ok ? { ok: true, callId: outcome.leg.callId, legId: outcome.leg.id } : outcome;
 }
 
 function structuredCloneJson<T>(value: T): T {

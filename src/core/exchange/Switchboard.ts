@@ -1,9 +1,9 @@
 import TinyQueue from 'tinyqueue';
 
 import type { OfficeIndex } from '../office';
-import type { Call, Endpoint, Leg, LegState, Timer } from './call';
+import type { Call, CallAct, Endpoint, Leg, LegState, ReasonToBring, Timer } from './call';
 import type { Cause } from './causes';
-import type { ExchangeEvent } from './events';
+import type { ExchangeEvent, plainLegEvents } from './events';
 
 interface QueuedTimer {
   at: number;
@@ -12,6 +12,16 @@ interface QueuedTimer {
 }
 
 const inTimeOrder = (a: QueuedTimer, b: QueuedTimer) => a.at - b.at || a.id - b.id;
+
+export interface NewLeg {
+  endpoint: Endpoint;
+  role: Leg['role'];
+  state: LegState;
+  broughtFor: ReasonToBring;
+  broughtById: string | null;
+  /** Who speaks there, where it isn't the device's owner. */
+  personId?: string | null;
+}
 
 /**
  * What the exchange's operations work on: calls with their legs and timers, the devices' legs, and the events of
@@ -23,7 +33,15 @@ export class Switchboard {
   readonly calls = new Map<string, Call>();
   readonly legs = new Map<string, Leg>();
   readonly signedIn = new Set<string>();
+  /** Devices that let no second call ring. */
+  readonly withoutWaiting = new Set<string>();
   readonly deviceLegs = new Map<string, Set<Leg>>();
+  /** Calls by their park slot, by their invitation's code, and those that wait for somebody to be free. */
+  readonly bySlot = new Map<string, Call>();
+  readonly byCode = new Map<string, Call>();
+  readonly waiting = new Set<Call>();
+  /** Calls whose ringing is over without an answer; the exchange sends them on before it does anything else. */
+  unanswered: Call[] = [];
   events: ExchangeEvent[] = [];
   private queue = new TinyQueue<QueuedTimer>([], inTimeOrder);
 
@@ -34,18 +52,7 @@ export class Switchboard {
   }
 
   /** Event for one leg, stamped with now. */
-  emitLeg(
-    type:
-      | 'originated'
-      | 'delivered'
-      | 'established'
-      | 'held'
-      | 'retrieved'
-      | 'muted'
-      | 'unmuted'
-      | 'messageStarted',
-    leg: Leg,
-  ): void {
+  emitLeg(type: (typeof plainLegEvents)[number], leg: Leg): void {
     this.events.push({ type, at: this.now, callId: leg.callId, legId: leg.id });
   }
 
@@ -55,19 +62,29 @@ export class Switchboard {
     return withId;
   }
 
-  addLeg(call: Call, endpoint: Endpoint, role: Leg['role'], state: LegState): Leg {
+  addLeg(call: Call, { endpoint, role, state, broughtFor, broughtById, personId }: NewLeg): Leg {
+    const owner = endpoint.kind === 'device' ? (this.office.ownerOf(endpoint.deviceId)?.id ?? null) : null;
     const leg: Leg = {
       id: `l${this.nextId++}`,
       callId: call.id,
       endpoint,
+      personId: personId ?? owner,
       role,
+      broughtFor,
+      broughtById,
       state,
       stateSince: this.now,
       createdAt: this.now,
       answeredAt: null,
       clearedAt: null,
       muted: false,
+      silencedBy: null,
+      room: 'floor',
+      roomBy: null,
       digitsSent: '',
+      accept: 'no',
+      replaces: null,
+      leaves: false,
       mailboxPhase: null,
       cause: null,
     };
@@ -86,6 +103,25 @@ export class Switchboard {
     else this.deviceLegs.set(leg.endpoint.deviceId, new Set([leg]));
   }
 
+  /** Adds a restored call to the look-ups, with its legs and timers. */
+  indexCall(call: Call): void {
+    this.calls.set(call.id, call);
+    for (const leg of call.legs) this.index(leg);
+    for (const timer of call.timers) this.queue.push({ at: timer.at, id: timer.id, callId: call.id });
+    if (call.parked) this.bySlot.set(call.parked.slot, call);
+    if (call.invitation) this.byCode.set(call.invitation.code, call);
+    if (call.waitsFor !== null) this.waiting.add(call);
+  }
+
+  /** Takes an ended call out of all look-ups. Its legs are cleared already. */
+  removeCall(call: Call): void {
+    call.timers = [];
+    this.calls.delete(call.id);
+    if (call.parked) this.bySlot.delete(call.parked.slot);
+    if (call.invitation) this.byCode.delete(call.invitation.code);
+    this.waiting.delete(call);
+  }
+
   setState(leg: Leg, state: LegState): void {
     leg.state = state;
     leg.stateSince = this.now;
@@ -98,6 +134,8 @@ export class Switchboard {
     leg.cause ??= cause;
     this.legs.delete(leg.id);
     if (leg.endpoint.kind === 'device') this.deviceLegs.get(leg.endpoint.deviceId)?.delete(leg);
+    const call = this.callOf(leg);
+    this.stopTimers(call, ({ what }) => 'legId' in what && what.legId === leg.id);
     this.emit({
       type: 'connectionCleared',
       at: this.now,
@@ -105,6 +143,27 @@ export class Switchboard {
       legId: leg.id,
       cause: leg.cause,
     });
+    releaseOthers(call, leg);
+    const replacing = call.legs.find((other) => other.replaces === leg.id && other.state === 'alerting');
+    if (replacing) this.clearLeg(replacing, cause);
+    if (call.invitation?.legId === leg.id) this.endInvitation(call);
+  }
+
+  endInvitation(call: Call): void {
+    if (!call.invitation) return;
+    this.byCode.delete(call.invitation.code);
+    call.invitation = null;
+  }
+
+  endParking(call: Call): void {
+    if (!call.parked) return;
+    this.bySlot.delete(call.parked.slot);
+    call.parked = null;
+    this.stopTimers(call, ({ what }) => what.kind === 'park');
+  }
+
+  note(call: Call, act: CallAct['act'], byId: string | null, to: string | null = null): void {
+    call.acts.push({ at: this.now, act, byId, to });
   }
 
   callOf(leg: Leg): Call {
@@ -113,9 +172,24 @@ export class Switchboard {
     return call;
   }
 
+  /** Calls at the device; one that only waits for somebody else to be free is none yet. */
+  callsAt(deviceId: string): number {
+    let count = 0;
+    for (const leg of this.deviceLegs.get(deviceId) ?? []) if (leg.state !== 'queued') count++;
+    return count;
+  }
+
+  /** Whether another call can't ring there: it holds as many as it can, lets none wait, or is on an emergency call. */
   isBusy(deviceId: string): boolean {
+    const count = this.callsAt(deviceId);
+    if (count === 0) return false;
     const limit = this.office.devices.get(deviceId)?.callLimit ?? 0;
-    return (this.deviceLegs.get(deviceId)?.size ?? 0) >= limit;
+    return count >= limit || this.withoutWaiting.has(deviceId) || this.isInEmergency(deviceId);
+  }
+
+  isInEmergency(deviceId: string): boolean {
+    for (const leg of this.deviceLegs.get(deviceId) ?? []) if (this.callOf(leg).emergency) return true;
+    return false;
   }
 
   /** The leg this device talks on now, if any. */
@@ -131,12 +205,25 @@ export class Switchboard {
   }
 
   stopTimers(call: Call, matches: (timer: Timer) => boolean): void {
-    call.timers = call.timers.filter((timer) => !matches(timer));
+    if (call.timers.length > 0) call.timers = call.timers.filter((timer) => !matches(timer));
   }
 
-  /** Puts a restored call's timers back into the queue. */
-  queueTimers(call: Call): void {
-    for (const timer of call.timers) this.queue.push({ at: timer.at, id: timer.id, callId: call.id });
+  /** Takes a leg with its timers into another call. */
+  moveLeg(leg: Leg, from: Call, into: Call): void {
+    from.legs = from.legs.filter((other) => other !== leg);
+    leg.callId = into.id;
+    leg.role = 'called';
+    into.legs.push(leg);
+    const isOfLeg = ({ what }: Timer) => 'legId' in what && what.legId === leg.id;
+    this.moveTimers(from, into, isOfLeg);
+  }
+
+  moveTimers(from: Call, into: Call, matches: (timer: Timer) => boolean): void {
+    for (const timer of from.timers.filter(matches)) {
+      into.timers.push(timer);
+      this.queue.push({ at: timer.at, id: timer.id, callId: into.id });
+    }
+    this.stopTimers(from, matches);
   }
 
   /** Time of the next live timer, or null. */
@@ -163,6 +250,19 @@ export class Switchboard {
       const { id, callId } = next;
       if (this.calls.get(callId)?.timers.some((timer) => timer.id === id)) return;
       this.queue.pop();
+    }
+  }
+}
+
+/** Nobody stays silenced, aside or in a private word by somebody who has gone. */
+function releaseOthers(call: Call, gone: Leg): void {
+  const others = call.legs.filter((leg) => leg !== gone);
+  for (const leg of others) {
+    if (leg.silencedBy === gone.id) leg.silencedBy = null;
+    const hasLostPartner = gone.room === 'private' && leg.room === 'private';
+    if (leg.roomBy === gone.id || hasLostPartner) {
+      leg.room = 'floor';
+      leg.roomBy = null;
     }
   }
 }

@@ -4,10 +4,16 @@ import { z } from 'zod';
 export const causeValues = {
   unallocatedNumber: 1,
   normalClearing: 16,
+  /** Cleared because the call went on without it: handed over, parked, moved to another device, or joined to another. */
+  transferred: 16,
+  parked: 16,
+  moved: 16,
+  joined: 16,
   userBusy: 17,
   noUserResponding: 18,
   noAnswer: 19,
   callRejected: 21,
+  exchangeRoutingError: 25,
   /** Another device or person answered: what SIP says as "Call completed elsewhere" (RFC 3326). */
   completedElsewhere: 26,
   facilityRejected: 29,

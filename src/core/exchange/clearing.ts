@@ -1,7 +1,8 @@
-import { isTalking, type Call, type Leg } from './call';
+import { isPending, isTalking, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
 import { writeRecords } from './records';
+import { endRecordings } from './recording';
 import type { Switchboard } from './Switchboard';
 
 /** The call can't be connected: the caller hears why until they clear, or the tone's time is over. */
@@ -11,30 +12,41 @@ export function failCall(board: Switchboard, call: Call, cause: Cause): void {
   board.startTimer(call, board.now + limits.toneMs, { kind: 'tone' });
 }
 
-/** An outside leg failed in the network. */
-export function failLeg(board: Switchboard, leg: Leg, cause: Cause): void {
-  board.setState(leg, 'failed');
-  leg.cause = cause;
-  board.emit({ type: 'failed', at: board.now, callId: leg.callId, legId: leg.id, cause });
-  failCall(board, board.callOf(leg), cause);
+/** Whether the call has a reason to go on without the given leg. */
+export function goesOnWithout(call: Call, leg: Leg | null): boolean {
+  const others = call.legs.filter((other) => other !== leg);
+  const talking = others.filter(isTalking).length;
+  if (talking >= 2) return true;
+  const isAwaited = call.parked !== null || others.some(isPending) || hasMoreToRing(call);
+  return talking === 1 && isAwaited;
 }
 
-/** One party leaves. The call ends with it unless two or more go on talking. */
+const hasMoreToRing = ({ ringing }: Call) => ringing?.progress.includes(null) ?? false;
+
+/** One party leaves. The call ends with it unless others go on, or somebody is on the way. */
 export function leaveCall(board: Switchboard, leg: Leg, cause: Cause): void {
   const call = board.callOf(leg);
-  const remaining = call.legs.filter((other) => other !== leg && isTalking(other));
-  if (remaining.length < 2) clearCall(board, call, cause, leg);
-  else board.clearLeg(leg, cause);
+  if (!goesOnWithout(call, leg)) {
+    clearCall(board, call, cause, leg);
+    return;
+  }
+  endRecordings(board, call, leg);
+  board.clearLeg(leg, cause);
+}
+
+/** After a leg has gone by itself: the call ends where nobody is left to talk to. */
+export function endIfAlone(board: Switchboard, call: Call, cause: Cause): void {
+  if (!goesOnWithout(call, null)) clearCall(board, call, cause);
 }
 
 /** Ends a call for all: the leaver first, then the others; then writes what is kept of it. */
 export function clearCall(board: Switchboard, call: Call, cause: Cause, leaver?: Leg): void {
   finishMessage(board, call);
+  endRecordings(board, call);
   if (leaver) board.clearLeg(leaver, cause);
   for (const leg of call.legs) board.clearLeg(leg, cause);
   writeRecords(board, call, cause);
-  call.timers = [];
-  board.calls.delete(call.id);
+  board.removeCall(call);
   board.emit({ type: 'callCleared', at: board.now, callId: call.id });
 }
 

@@ -304,7 +304,7 @@ describe('what else can be dialled', () => {
 
   it('a service code this office does not have sounds number unobtainable', () => {
     const office = openOffice();
-    const { callId, legId } = office.fromAda('*8401', 0);
+    const { callId, legId } = office.fromAda('*9901', 0);
     expect(office.call(callId).failure).toBe('facilityRejected');
     expect(whatIsHeard(office.call(callId))[legId]).toEqual({ kind: 'tone', tone: 'unobtainable' });
   });

@@ -1,4 +1,4 @@
-import { isTalking, type Call, type Leg } from './call';
+import { isPending, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 
 /** What one end of a call hears. */
@@ -6,6 +6,8 @@ export type Heard =
   | { kind: 'nothing' }
   /** The device rings. */
   | { kind: 'ring' }
+  /** Who calls, and that a key takes the call. */
+  | { kind: 'acceptPrompt' }
   | { kind: 'ringback' }
   | { kind: 'tone'; tone: 'busy' | 'unobtainable' | 'congestion' }
   | { kind: 'music' }
@@ -15,33 +17,47 @@ export type Heard =
 
 /**
  * Who hears whom: a pure function of the call. A held end hears nothing of the call it put aside, and who is left
- * alone by a hold hears music (RFC 5359 §2.3); nobody hears a muted, held, ringing or cleared leg.
+ * alone by a hold hears music (RFC 5359 §2.3); nobody hears a muted, silenced, held, ringing or cleared leg, nor one
+ * in another room of the conference; who is put aside or parked hears music.
  */
 export function whatIsHeard(call: Call): Record<string, Heard> {
   return Object.fromEntries(call.legs.map((leg) => [leg.id, heardBy(leg, call)]));
 }
 
+/** Whether the leg's voice is let through to those in its room. */
+export const isAudible = (leg: Leg) => leg.state === 'connected' && !leg.muted && leg.silencedBy === null;
+
 function heardBy(leg: Leg, call: Call): Heard {
-  if (leg.state === 'alerting')
-    return leg.endpoint.kind === 'device' ? { kind: 'ring' } : { kind: 'nothing' };
+  if (leg.state === 'alerting') {
+    if (leg.endpoint.kind !== 'device') return { kind: 'nothing' };
+    return leg.accept === 'waiting' ? { kind: 'acceptPrompt' } : { kind: 'ring' };
+  }
   if (leg.state !== 'connected') return { kind: 'nothing' };
   if (call.failure)
     return leg.role === 'caller' ? { kind: 'tone', tone: toneOf(call.failure) } : { kind: 'nothing' };
+  if (leg.room === 'aside') return { kind: 'music' };
 
-  const others = call.legs.filter((other) => other !== leg);
-  const mailbox = others.find((other) => other.endpoint.kind === 'mailbox' && isTalking(other));
+  const others = call.legs.filter((other) => other !== leg && other.state !== 'cleared');
+  const mailbox = others.find((other) => other.endpoint.kind === 'mailbox');
   if (mailbox?.endpoint.kind === 'mailbox') {
     return mailbox.mailboxPhase === 'greeting'
       ? { kind: 'greeting', personId: mailbox.endpoint.personId }
       : { kind: 'nothing' };
   }
-  const connected = others.filter((other) => other.state === 'connected');
-  if (connected.length > 0) {
-    return { kind: 'voices', legIds: connected.filter((other) => !other.muted).map((other) => other.id) };
+  const together = others.filter(
+    (other) => other.state === 'connected' && other.room === leg.room && !isSameEar(leg, other),
+  );
+  if (together.length > 0) {
+    return { kind: 'voices', legIds: together.filter(isAudible).map((other) => other.id) };
   }
-  if (others.some((other) => other.state === 'held')) return { kind: 'music' };
-  return others.some((other) => other.state === 'alerting') ? { kind: 'ringback' } : { kind: 'nothing' };
+  if (call.parked) return { kind: 'music' };
+  if (others.some((other) => other.state === 'held' || other.state === 'connected')) return { kind: 'music' };
+  const isCalled = others.some((other) => isPending(other) && other.state === 'alerting');
+  return isCalled ? { kind: 'ringback' } : { kind: 'nothing' };
 }
+
+/** Both devices of somebody who moves from one to the other. */
+const isSameEar = (leg: Leg, other: Leg) => leg.personId === other.personId && (leg.leaves || other.leaves);
 
 function toneOf(cause: Cause): 'busy' | 'unobtainable' | 'congestion' {
   switch (cause) {
@@ -49,6 +65,7 @@ function toneOf(cause: Cause): 'busy' | 'unobtainable' | 'congestion' {
     case 'facilityRejected':
       return 'unobtainable';
     case 'temporaryFailure':
+    case 'exchangeRoutingError':
       return 'congestion';
     default:
       return 'busy';

@@ -3,17 +3,30 @@ export {
   callerOf,
   callSchema,
   isLive,
+  isPending,
   isTalking,
+  recordingSchema,
   type Call,
+  type CallAct,
   type Endpoint,
   type Leg,
   type LegState,
+  type Recording,
 } from './call';
 export { causeValues, type Cause } from './causes';
-export { commandSchema, type Command, type MakeCommand, type Refusal } from './commands';
+export {
+  commandSchema,
+  targetSchema,
+  type Command,
+  type CommandOf,
+  type MakeCommand,
+  type Refusal,
+  type Target,
+} from './commands';
 export { exchangeEventSchema, type ExchangeEvent } from './events';
 export { Exchange, exchangeStateSchema, type CommandResult, type ExchangeState } from './Exchange';
-export { whatIsHeard, type Heard } from './hearing';
+export { foresee } from './foresee';
+export { isAudible, whatIsHeard, type Heard } from './hearing';
 export { limits } from './limits';
 export { recordSchema, type CallOutcome, type CallRecord } from './record';
 export { allowedIn, type LegAct } from './transitions';

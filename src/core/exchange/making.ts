@@ -1,146 +1,203 @@
-import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '../numbering';
-import type { Call, Endpoint } from './call';
+import type { Dialled } from '../numbering';
+import type { Device, Person } from '../office';
+import type { Endpoint, Leg } from './call';
 import { failCall } from './clearing';
-import type { MakeCommand, Refusal } from './commands';
+import { refuse, type MakeCommand, type Outcome } from './commands';
+import { barredReason, connectTo, destinationOf, readDialled, tailOf, type Destination } from './destination';
+import { joinCall } from './inviting';
 import { limits } from './limits';
-import { startRinging } from './ringing';
+import { newCall } from './newCall';
+import { unparkCall } from './parking';
+import { legRingingAt, pickUpCall } from './pickingUp';
+import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
-import { setAsideActiveCall } from './talking';
+import { mayTakeAnother, setAsideActiveCall } from './talking';
 
-type Made = { ok: true; callId: string; legId: string } | { ok: false; reason: Refusal };
-
-const refuse = (reason: Refusal): Made => ({ ok: false, reason });
+type Made = Outcome<{ leg: Leg }>;
+type Caller = Exclude<Endpoint, { kind: 'mailbox' }>;
 
 /** Places a call, from one of the office's devices or from outside. All is checked before anything changes. */
 export function makeCall(board: Switchboard, command: MakeCommand): Made {
-  const { from } = command;
-  const dialled = interpretDialled(command.to, ukOfficePlan);
-  if (!isDialable(dialled)) return refuse({ code: 'notDialable', reason: whyNotDialable(dialled) });
-  if (from.kind === 'outside') return placeCall(board, from, dialled, null, false);
+  const read = readDialled(command.to);
+  if (!read.ok) return read;
+  const { dialled } = read;
+  const destination = destinationOf(board.office, dialled);
+  if (command.from.kind === 'outside') return placeFromOutside(board, command.from, dialled, destination);
 
-  const owner = board.office.ownerOf(from.deviceId);
-  const device = board.office.devices.get(from.deviceId);
-  if (!owner || !device) return refuse({ code: 'unknownDevice' });
-  if (!board.signedIn.has(device.id)) return refuse({ code: 'notSignedIn' });
-  if (board.isBusy(device.id)) return refuse({ code: 'tooManyCalls', limit: device.callLimit });
-  const withhold = command.present === 'withhold' || ('withhold' in dialled && dialled.withhold === true);
+  const { deviceId } = command.from;
+  const owner = board.office.ownerOf(deviceId);
+  const device = board.office.devices.get(deviceId);
+  if (!device) return refuse({ code: 'unknownDevice' });
+  if (dialled.kind === 'emergency') return placeEmergency(board, command, device, owner, destination);
+  if (!owner) return refuse({ code: 'unknownDevice' });
+  if (!board.signedIn.has(deviceId)) return refuse({ code: 'notSignedIn' });
+  if (destination.kind === 'service')
+    return carryOutService(board, deviceId, destination, command.activeCall);
+  return placeFromDevice(board, command, device, owner, dialled, destination);
+}
+
+function placeFromDevice(
+  board: Switchboard,
+  command: MakeCommand,
+  device: Device,
+  owner: Person,
+  dialled: Dialled,
+  destination: Exclude<Destination, { kind: 'service' }>,
+): Made {
+  const why = barredReason(board.office, destination);
+  if (why !== null) return refuse({ code: 'barred', why });
+  if (board.callsAt(device.id) >= device.callLimit)
+    return refuse({ code: 'tooManyCalls', limit: device.callLimit });
   const lineId = typeof command.present === 'object' ? command.present.lineId : owner.presentedLineId;
   if (!board.office.lines.has(lineId)) return refuse({ code: 'unknownLine' });
+  const may = mayTakeAnother(board, device.id, command.activeCall);
+  if (!may.ok) return may;
+  const consulted = command.consultationFor;
+  if (consulted !== undefined && !board.legs.has(consulted)) return refuse({ code: 'unknownLeg' });
 
-  setAsideActiveCall(board, device.id, command.activeCall);
-  return placeCall(board, from, dialled, lineId, withhold);
-}
-
-function whyNotDialable(dialled: Dialled): Extract<Refusal, { code: 'notDialable' }>['reason'] {
-  return dialled.kind === 'invalid'
-    ? dialled.reason
-    : { code: dialled.kind === 'withheld' ? 'withheld' : 'empty' };
-}
-
-function placeCall(
-  board: Switchboard,
-  from: Exclude<Endpoint, { kind: 'mailbox' }>,
-  dialled: Dialled,
-  presentedLineId: string | null,
-  withheld: boolean,
-): Made {
-  const target = targetOf(board, dialled);
-  const isOutward = target.kind === 'network' || target.kind === 'unknown';
-  const call = board.addCall({
-    kind: from.kind === 'outside' ? 'inbound' : isOutward ? 'outbound' : 'internal',
-    dialled: target.number,
-    lineId: target.kind === 'line' ? target.lineId : isOutward ? presentedLineId : null,
-    withheld,
+  const isOutward = destination.kind === 'network' || destination.kind === 'unknown';
+  const call = newCall(board, {
+    kind: isOutward ? 'outbound' : 'internal',
+    dialled: destination.number,
+    lineId: destination.kind === 'line' ? destination.lineId : isOutward ? lineId : null,
+    withheld: command.present === 'withhold' || ('withhold' in dialled && dialled.withhold === true),
     postDial: tailOf(dialled),
-    startedAt: board.now,
-    answeredAt: null,
-    legs: [],
-    ringing: null,
-    finish: null,
-    failure: null,
-    messageMs: 0,
-    timers: [],
+    consultationFor: consulted === undefined ? null : (board.legs.get(consulted)?.callId ?? null),
   });
-  const caller = board.addLeg(call, from, 'caller', 'connected');
+  const from: Caller = { kind: 'device', deviceId: device.id };
+  if (command.ringOwnPhoneFirst) {
+    call.calledAfterwards = command.to;
+    return { ok: true, leg: ringOwnPhone(board, call.id, from, device, owner) };
+  }
+  setAsideActiveCall(board, device.id, command.activeCall);
+  const caller = addCaller(board, call.id, from, owner.id);
+  connectTo(board, call, destination, from, { broughtFor: 'call', broughtById: owner.id });
+  return { ok: true, leg: caller };
+}
+
+/** The worker's own phone rings first. A mobile must take the call by a key, since its mailbox might lift it. */
+function ringOwnPhone(
+  board: Switchboard,
+  callId: string,
+  endpoint: Caller,
+  device: Device,
+  owner: Person,
+): Leg {
+  const call = board.calls.get(callId);
+  if (!call) throw new Error(`No call ${callId}`);
+  const leg = board.addLeg(call, {
+    endpoint,
+    role: 'caller',
+    state: 'alerting',
+    broughtFor: 'call',
+    broughtById: owner.id,
+  });
+  if (device.kind === 'mobile') leg.accept = 'asked';
+  board.emitLeg('originated', leg);
+  board.emitLeg('delivered', leg);
+  board.startTimer(call, board.now + limits.ownPhoneMs, { kind: 'ownPhone', legId: leg.id });
+  return leg;
+}
+
+/**
+ * Never blocked: not by a full device, by being signed out, by another call, or by what the office bars. Dialled once
+ * more on an emergency call, it is that call.
+ */
+function placeEmergency(
+  board: Switchboard,
+  command: MakeCommand,
+  device: Device,
+  owner: Person | null,
+  destination: Destination,
+): Made {
+  if (command.ringOwnPhoneFirst) return refuse({ code: 'emergency' });
+  const active = board.activeLeg(device.id);
+  if (active && board.callOf(active).emergency) return { ok: true, leg: active };
+  setAsideActiveCall(board, device.id);
+  for (const leg of [...(board.deviceLegs.get(device.id) ?? [])]) {
+    if (leg.state !== 'alerting' || leg.role !== 'called' || leg.replaces !== null) continue;
+    board.clearLeg(leg, 'userBusy');
+    skipSilence(board, board.callOf(leg));
+  }
+  const call = newCall(board, {
+    kind: 'outbound',
+    dialled: destination.number,
+    lineId: owner?.presentedLineId ?? null,
+    withheld: false,
+    emergency: { location: device.location ?? null },
+  });
+  const from: Caller = { kind: 'device', deviceId: device.id };
+  const caller = addCaller(board, call.id, from, owner?.id ?? null);
+  if (destination.kind !== 'service')
+    connectTo(board, call, destination, from, { broughtFor: 'call', broughtById: owner?.id ?? null });
+  return { ok: true, leg: caller };
+}
+
+function placeFromOutside(
+  board: Switchboard,
+  from: Extract<Caller, { kind: 'outside' }>,
+  dialled: Dialled,
+  destination: Destination,
+): Made {
+  const call = newCall(board, {
+    kind: 'inbound',
+    dialled: destination.number,
+    lineId: destination.kind === 'line' ? destination.lineId : null,
+    withheld: from.number === null,
+    postDial: tailOf(dialled),
+  });
+  const caller = addCaller(board, call.id, from, null);
+  const by = { broughtFor: 'call', broughtById: null } as const;
+  const calledId =
+    destination.kind === 'line'
+      ? destination.ownerId
+      : destination.kind === 'person'
+        ? destination.personId
+        : null;
+  if (calledId !== null && isScreened(board.office.people.get(calledId), from.number)) {
+    call.acts.push({ at: board.now, act: 'screened', byId: calledId, to: null });
+    failCall(board, call, 'callRejected');
+  } else if (destination.kind === 'network' || destination.kind === 'service')
+    failCall(board, call, 'unallocatedNumber');
+  else connectTo(board, call, destination, from, by);
+  return { ok: true, leg: caller };
+}
+
+/** Incoming screening (RFC 5359 §2.13): this person does not want to be rung by that number. */
+function isScreened(person: Person | undefined, number: string | null): boolean {
+  if (!person?.screening) return false;
+  return number === null ? person.screening.withheld : person.screening.numbers.includes(number);
+}
+
+function addCaller(board: Switchboard, callId: string, endpoint: Caller, broughtById: string | null): Leg {
+  const call = board.calls.get(callId);
+  if (!call) throw new Error(`No call ${callId}`);
+  const caller = board.addLeg(call, {
+    endpoint,
+    role: 'caller',
+    state: 'connected',
+    broughtFor: 'call',
+    broughtById,
+  });
   board.emitLeg('originated', caller);
-  connectTo(board, call, target, from);
-  return { ok: true, callId: call.id, legId: caller.id };
+  return caller;
 }
 
-type Target =
-  | { kind: 'person'; number: string; personId: string }
-  | { kind: 'line'; number: string; lineId: string; ownerId: string }
-  | { kind: 'network'; number: string }
-  | { kind: 'unknown'; number: string; cause: 'unallocatedNumber' | 'facilityRejected' };
-
-function targetOf(board: Switchboard, dialled: Dialled): Target {
-  switch (dialled.kind) {
-    case 'extension': {
-      const person = board.office.peopleByExtension.get(dialled.extension);
-      return person
-        ? { kind: 'person', number: dialled.extension, personId: person.id }
-        : { kind: 'unknown', number: dialled.extension, cause: 'unallocatedNumber' };
-    }
-    case 'national':
-    case 'international': {
-      const line = board.office.linesByNumber.get(dialled.e164);
-      return line
-        ? { kind: 'line', number: dialled.e164, lineId: line.id, ownerId: line.ownerId }
-        : { kind: 'network', number: dialled.e164 };
-    }
-    case 'emergency':
-      return { kind: 'network', number: dialled.number };
-    case 'service':
-      return dialled.scope === 'network'
-        ? { kind: 'network', number: dialled.code }
-        : { kind: 'unknown', number: dialled.code, cause: 'facilityRejected' };
-    case 'empty':
-    case 'withheld':
-    case 'invalid':
-      throw new Error(`${dialled.kind} can't be called`);
+/** A code of the office was dialled: no call of its own comes of it, but the device is in another afterwards. */
+function carryOutService(
+  board: Switchboard,
+  deviceId: string,
+  { service }: Extract<Destination, { kind: 'service' }>,
+  activeCall: MakeCommand['activeCall'],
+): Made {
+  switch (service.kind) {
+    case 'unpark':
+      return unparkCall(board, { deviceId, slot: service.slot, activeCall });
+    case 'pickUpGroup':
+      return pickUpCall(board, { deviceId, legId: null, activeCall });
+    case 'pickUp':
+      return pickUpCall(board, { deviceId, legId: legRingingAt(board, service.extension), activeCall });
+    case 'join':
+      return joinCall(board, { deviceId, code: service.code, activeCall });
   }
-}
-
-function connectTo(board: Switchboard, call: Call, target: Target, from: Endpoint): void {
-  const callingDeviceId = from.kind === 'device' ? from.deviceId : undefined;
-  switch (target.kind) {
-    case 'person':
-      startRinging(board, call, { ownerId: target.personId, lineId: null, callingDeviceId });
-      return;
-    case 'line':
-      startRinging(board, call, { ownerId: target.ownerId, lineId: target.lineId, callingDeviceId });
-      return;
-    case 'network': {
-      if (from.kind === 'outside') {
-        failCall(board, call, 'unallocatedNumber');
-        return;
-      }
-      const leg = board.addLeg(
-        call,
-        { kind: 'outside', number: target.number, name: null },
-        'called',
-        'initiated',
-      );
-      board.emit({
-        type: 'networkReached',
-        at: board.now,
-        callId: call.id,
-        legId: leg.id,
-        number: target.number,
-      });
-      board.startTimer(call, board.now + limits.setupMs, { kind: 'setup', legId: leg.id });
-      return;
-    }
-    case 'unknown':
-      failCall(board, call, target.cause);
-      return;
-  }
-}
-
-/** Extension and post-dial digits are both sent after the answer, the extension first. */
-function tailOf(dialled: Dialled): string | null {
-  if (dialled.kind === 'extension') return dialled.postDial ?? null;
-  if (dialled.kind !== 'national' && dialled.kind !== 'international') return null;
-  const extension = dialled.extension ? `pp${dialled.extension}` : '';
-  return `${extension}${dialled.postDial ?? ''}` || null;
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { finishSchema } from '../office';
 import { routeTraceSchema } from '../routing';
+import { callActSchema, recordingSchema } from './call';
 import { causeSchema } from './causes';
 
 /** How one leg of the path went. */
@@ -22,14 +23,18 @@ export const recordSchema = z.object({
   }),
   startedAt: z.number(),
   answeredAt: z.number().nullable(),
+  /** When this person's part ended; the call may have gone on without them. */
   endedAt: z.number(),
   outcome: z.enum([
     'answered',
     'missed',
     'refused',
+    'deflected',
+    'screened',
     'answeredByOther',
     'mailbox',
     'cancelled',
+    'ownPhoneUnanswered',
     'busy',
     'noAnswer',
     'refusedByOther',
@@ -37,7 +42,7 @@ export const recordSchema = z.object({
     'failed',
   ]),
   cause: causeSchema,
-  /** The device this person talked on or called from. */
+  /** The device this person talked on or called from; the last of them, where the call was moved. */
   deviceId: z.string().nullable(),
   /** Who answered in this person's place. */
   answeredById: z.string().nullable(),
@@ -45,6 +50,7 @@ export const recordSchema = z.object({
   digitsSent: z.string(),
   finish: finishSchema.nullable(),
   messageMs: z.number(),
+  /** Devices that rang, in seconds after the call began. */
   path: z.array(
     z.object({
       deviceId: z.string(),
@@ -54,6 +60,21 @@ export const recordSchema = z.object({
     }),
   ),
   trace: routeTraceSchema.nullable(),
+  /** All who took part, each for one stretch: the segments of the single record (ECMA-269 call linkage). */
+  parties: z.array(
+    z.object({
+      number: z.string().nullable(),
+      name: z.string().nullable(),
+      personId: z.string().nullable(),
+      deviceId: z.string().nullable(),
+      from: z.number(),
+      to: z.number(),
+    }),
+  ),
+  acts: z.array(callActSchema),
+  recordings: z.array(recordingSchema),
+  /** What the legs this person brought in cost, in millionths of the office's currency. */
+  costMicros: z.number(),
 });
 /** What is kept of a call for one person. */
 export type CallRecord = z.infer<typeof recordSchema>;

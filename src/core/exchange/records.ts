@@ -1,23 +1,27 @@
 import type { OfficeIndex } from '../office';
+import { costMicros, rateFor } from '../rates';
+import type { RouteTrace } from '../routing';
 import { callerOf, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 import type { CallOutcome, CallRecord } from './record';
 import type { Switchboard } from './Switchboard';
 
-/** Writes one record for each person the call concerned: who called, whose call it was, and all who were rung. */
+/**
+ * Writes one record for each person the call concerned: who called, whose call it was, all who were rung or took
+ * part, and who brought somebody in.
+ */
 export function writeRecords(board: Switchboard, call: Call, cause: Cause): void {
+  if (call.waitsFor !== null) return;
   const { office } = board;
-  const callerPersonId = personOf(office, callerOf(call));
   const concerned = new Set<string>();
-  if (callerPersonId) concerned.add(callerPersonId);
-  if (call.ringing) concerned.add(call.ringing.trace.ownerId);
-  for (const leg of call.legs) {
-    const personId = leg.role === 'called' ? personOf(office, leg) : null;
-    if (personId) concerned.add(personId);
-  }
+  const { personId: callerPersonId } = callerOf(call);
+  if (callerPersonId !== null) concerned.add(callerPersonId);
+  for (const { ownerId } of tracesOf(call)) concerned.add(ownerId);
+  for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
+  for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
   for (const personId of concerned) {
-    const isCaller = personId === callerPersonId;
-    const record = buildRecord(office, call, personId, isCaller, board.now, call.failure ?? cause);
+    if (!office.people.has(personId)) continue;
+    const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
     board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
   }
 }
@@ -26,17 +30,17 @@ function buildRecord(
   office: OfficeIndex,
   call: Call,
   personId: string,
-  isCaller: boolean,
-  endedAt: number,
+  now: number,
   cause: Cause,
 ): CallRecord {
   const caller = callerOf(call);
-  const answered = call.legs.find(
-    (leg) => leg.role === 'called' && leg.answeredAt !== null && !leg.mailboxPhase,
-  );
-  const own = isCaller ? caller : ownCalledLeg(office, call, personId);
-  const answererId = answered ? personOf(office, answered) : null;
-  const talked = isCaller ? answered : own === answered ? own : undefined;
+  const isCaller = caller.personId === personId;
+  const own = call.legs.filter((leg) => leg.personId === personId);
+  const answered = firstAnswered(call, null);
+  const ownAnswered = firstAnswered(call, personId);
+  const talked = isCaller ? answered : ownAnswered;
+  const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
+  const tookPart = isCaller || ownAnswered !== undefined;
   return {
     id: `${call.id}-${personId}`,
     callId: call.id,
@@ -46,22 +50,44 @@ function buildRecord(
     other: isCaller ? calledParty(office, call) : callingParty(office, call, caller),
     startedAt: call.startedAt,
     answeredAt: talked?.answeredAt ?? null,
-    endedAt,
-    outcome: isCaller ? outgoingOutcome(call, answered) : incomingOutcome(office, call, personId, answererId),
+    endedAt: tookPart ? Math.max(...own.map((leg) => leg.clearedAt ?? now)) : now,
+    outcome: isCaller
+      ? outgoingOutcome(call, answered, caller)
+      : incomingOutcome(call, personId, ownAnswered, answered),
     cause,
-    deviceId: own && (isCaller || own.answeredAt !== null) ? deviceOf(own) : null,
-    answeredById: answererId === personId ? null : answererId,
+    deviceId: last && tookPart ? deviceOf(last) : null,
+    answeredById: !isCaller && ownAnswered ? null : otherThan(personId, answered?.personId ?? null),
     withheld: call.withheld,
-    digitsSent: own?.digitsSent ?? '',
+    digitsSent: own.map(({ digitsSent }) => digitsSent).reduce(longer, ''),
     finish: call.finish,
     messageMs: call.messageMs,
     path: call.legs.flatMap((leg) => pathOf(leg, call)),
-    trace: call.ringing?.trace ?? null,
+    trace: traceFor(call, personId),
+    parties: call.legs.flatMap((leg) => partyOf(office, leg, now)),
+    acts: call.acts,
+    recordings: call.recordings.filter((recording) => recording.personId === personId),
+    costMicros: costOf(office, call, personId, now),
   };
 }
 
-function outgoingOutcome(call: Call, answered: Leg | undefined): CallOutcome {
+const longer = (a: string, b: string) => (b.length > a.length ? b : a);
+const otherThan = (personId: string, other: string | null) => (other === personId ? null : other);
+
+/** The first called leg that was answered by anybody but a mailbox, or by the given person. */
+function firstAnswered(call: Call, personId: string | null): Leg | undefined {
+  return call.legs.find(
+    (leg) =>
+      leg.role === 'called' &&
+      leg.answeredAt !== null &&
+      leg.endpoint.kind !== 'mailbox' &&
+      leg.broughtFor !== 'move' &&
+      (personId === null || leg.personId === personId),
+  );
+}
+
+function outgoingOutcome(call: Call, answered: Leg | undefined, caller: Leg): CallOutcome {
   if (answered) return 'answered';
+  if (call.calledAfterwards !== null && caller.answeredAt === null) return 'ownPhoneUnanswered';
   switch (call.failure) {
     case null:
       return call.finish?.kind === 'mailbox' ? 'mailbox' : 'cancelled';
@@ -80,27 +106,35 @@ function outgoingOutcome(call: Call, answered: Leg | undefined): CallOutcome {
 }
 
 function incomingOutcome(
-  office: OfficeIndex,
   call: Call,
   personId: string,
-  answererId: string | null,
+  ownAnswered: Leg | undefined,
+  answered: Leg | undefined,
 ): CallOutcome {
-  if (answererId === personId) return 'answered';
-  const refused = call.legs.some((leg) => leg.cause === 'callRejected' && personOf(office, leg) === personId);
+  if (ownAnswered) return 'answered';
+  const did = (wanted: Call['acts'][number]['act']) =>
+    call.acts.some(({ act, byId }) => act === wanted && byId === personId);
+  if (did('screened')) return 'screened';
+  if (did('deflected')) return 'deflected';
+  const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
   if (refused) return 'refused';
-  return answererId ? 'answeredByOther' : 'missed';
+  return answered && answered.personId !== null ? 'answeredByOther' : 'missed';
 }
 
-function ownCalledLeg(office: OfficeIndex, call: Call, personId: string): Leg | undefined {
-  const own = call.legs.filter((leg) => leg.role === 'called' && personOf(office, leg) === personId);
-  return own.find((leg) => leg.answeredAt !== null) ?? own[0];
+const tracesOf = (call: Call): RouteTrace[] =>
+  call.ringing ? [...call.earlierTraces, call.ringing.trace] : call.earlierTraces;
+
+/** The trace of this person's own plan, else the first. */
+function traceFor(call: Call, personId: string): RouteTrace | null {
+  const traces = tracesOf(call);
+  return traces.find(({ ownerId }) => ownerId === personId) ?? traces[0] ?? null;
 }
 
 function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord['other'] {
   if (caller.endpoint.kind === 'outside') {
     return { number: caller.endpoint.number, name: caller.endpoint.name, personId: null };
   }
-  const person = office.people.get(personOf(office, caller) ?? '');
+  const person = office.people.get(caller.personId ?? '');
   return {
     number: person?.extension ?? call.dialled,
     name: person?.name ?? null,
@@ -111,7 +145,9 @@ function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord[
 function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
   const person = office.peopleByExtension.get(call.dialled);
   if (person) return { number: person.extension, name: person.name, personId: person.id };
-  return { number: call.dialled, name: office.linesByNumber.get(call.dialled)?.name ?? null, personId: null };
+  const name =
+    office.linesByNumber.get(call.dialled)?.name ?? office.teamsByExtension.get(call.dialled)?.name ?? null;
+  return { number: call.dialled, name, personId: null };
 }
 
 function pathOf(leg: Leg, call: Call): CallRecord['path'] {
@@ -140,8 +176,33 @@ function endingOf(leg: Leg): CallRecord['path'][number]['ended'] {
   }
 }
 
-const deviceOf = (leg: Leg) => (leg.endpoint.kind === 'device' ? leg.endpoint.deviceId : null);
-
-function personOf(office: OfficeIndex, leg: Leg): string | null {
-  return leg.endpoint.kind === 'device' ? (office.ownerOf(leg.endpoint.deviceId)?.id ?? null) : null;
+function partyOf(office: OfficeIndex, leg: Leg, now: number): CallRecord['parties'] {
+  const from = leg.role === 'caller' ? leg.createdAt : leg.answeredAt;
+  if (from === null || leg.endpoint.kind === 'mailbox') return [];
+  const person = office.people.get(leg.personId ?? '');
+  const isOutside = leg.endpoint.kind === 'outside';
+  return [
+    {
+      number: leg.endpoint.kind === 'outside' ? leg.endpoint.number : (person?.extension ?? null),
+      name: leg.endpoint.kind === 'outside' ? leg.endpoint.name : (person?.name ?? null),
+      personId: isOutside ? null : leg.personId,
+      deviceId: deviceOf(leg),
+      from,
+      to: leg.clearedAt ?? now,
+    },
+  ];
 }
+
+/** Each outside leg costs from its answer, whoever is on the other end by then. */
+function costOf(office: OfficeIndex, call: Call, personId: string, now: number): number {
+  const { rates } = office.setup;
+  let micros = 0;
+  for (const { endpoint, role, broughtById, answeredAt, clearedAt } of call.legs) {
+    const isPaid = endpoint.kind === 'outside' && role === 'called' && broughtById === personId;
+    if (!isPaid || answeredAt === null || endpoint.number === null) continue;
+    micros += costMicros(rateFor(rates, endpoint.number), (clearedAt ?? now) - answeredAt);
+  }
+  return micros;
+}
+
+const deviceOf = (leg: Leg) => (leg.endpoint.kind === 'device' ? leg.endpoint.deviceId : null);

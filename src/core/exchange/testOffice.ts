@@ -1,15 +1,48 @@
-import type { OfficeSetup } from '../office';
+import { emptyOffice, type OfficeSetup } from '../office';
 import type { Command } from './commands';
 import { Exchange } from './Exchange';
 
-/** A small office for tests: Ada with three devices, Ben behind her on her line, Cleo with one desk phone. */
+/**
+ * A small office for tests: Ada with three devices, Ben behind her on her line, Cleo and Dot with a desk phone each,
+ * a team of Ben and Cleo, and a phone in a room.
+ */
 export const testSetup: OfficeSetup = {
+  ...emptyOffice,
   name: 'Test office',
-  zone: 'Europe/London',
+  parkSlots: ['01', '02'],
+  policies: {
+    recording: 'onDemand',
+    barred: [{ prefix: '+4490', why: 'premium numbers are barred' }],
+    transferReturnSeconds: 18,
+    parkSeconds: 60,
+  },
+  rates: {
+    currency: 'GBP',
+    rates: [
+      { prefix: '+44', name: 'UK', perMinuteMicros: 9_000, connectionFeeMicros: 0, incrementSeconds: 1 },
+      {
+        prefix: '+1',
+        name: 'USA',
+        perMinuteMicros: 60_000,
+        connectionFeeMicros: 50_000,
+        incrementSeconds: 60,
+      },
+    ],
+  },
+  teams: [{ id: 'yard', name: 'Yard', extension: '250', memberIds: ['ben', 'cleo'] }],
   people: [
     { id: 'ada', name: 'Ada', role: 'field', extension: '214', presentedLineId: 'field' },
     { id: 'ben', name: 'Ben', role: 'dispatch', extension: '201', presentedLineId: 'field' },
     { id: 'cleo', name: 'Cleo', role: 'stores', extension: '211', presentedLineId: 'field' },
+    {
+      id: 'dot',
+      name: 'Dot',
+      role: 'data',
+      extension: '209',
+      presentedLineId: 'field',
+      screening: { numbers: ['+447700900999'], withheld: true },
+      findMeDeviceIds: ['dot-desk', 'dot-mobile'],
+    },
   ],
   lines: [
     {
@@ -27,6 +60,9 @@ export const testSetup: OfficeSetup = {
     { id: 'ada-mobile', personId: 'ada', kind: 'mobile', name: 'Mobile', callLimit: 2 },
     { id: 'ben-desk', personId: 'ben', kind: 'desk', name: 'Desk', callLimit: 1 },
     { id: 'cleo-desk', personId: 'cleo', kind: 'desk', name: 'Desk', callLimit: 1 },
+    { id: 'dot-desk', personId: 'dot', kind: 'desk', name: 'Desk', callLimit: 2, location: 'Vale House' },
+    { id: 'dot-mobile', personId: 'dot', kind: 'mobile', name: 'Mobile', callLimit: 2 },
+    { id: 'room', personId: null, kind: 'room', name: 'Meeting room', callLimit: 1, roomCode: '41' },
   ],
   ringPlans: [
     {
@@ -79,9 +115,9 @@ export const adaApp = { kind: 'device', deviceId: 'ada-app' } as const;
 export const start = Date.UTC(2026, 10, 26, 10, 40);
 
 /** An exchange with everybody signed in, and short ways to drive it in seconds after `start`. */
-export function openOffice() {
-  const exchange = new Exchange(testSetup);
-  for (const device of testSetup.devices) exchange.send({ type: 'signIn', deviceId: device.id }, start);
+export function openOffice(setup: OfficeSetup = testSetup) {
+  const exchange = new Exchange(setup);
+  for (const device of setup.devices) exchange.send({ type: 'signIn', deviceId: device.id }, start);
 
   const at = (seconds: number) => start + seconds * 1000;
   const send = (command: Command, seconds: number) => exchange.send(command, at(seconds));

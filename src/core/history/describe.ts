@@ -1,4 +1,5 @@
-import type { CallOutcome, CallRecord } from '../exchange';
+import type { CallAct, CallOutcome, CallRecord } from '../exchange';
+import { formatNumber, ukOfficePlan } from '../numbering';
 import type { OfficeIndex } from '../office';
 import type { TraceStep } from '../routing';
 import { formatDuration } from '../time';
@@ -7,9 +8,12 @@ const outcomeWords: Record<CallOutcome, string> = {
   answered: 'Answered',
   missed: 'Missed',
   refused: 'Refused',
+  deflected: 'Passed on',
+  screened: 'Kept away',
   answeredByOther: 'Taken',
   mailbox: 'Reached a mailbox',
   cancelled: 'Ended before an answer',
+  ownPhoneUnanswered: 'Your own phone was not taken up',
   busy: 'Busy',
   noAnswer: 'No answer',
   refusedByOther: 'They refused',
@@ -38,7 +42,9 @@ export function talkMs(record: CallRecord): number {
 
 /** The way the call went: devices and seconds, and where it ended. One sentence each. */
 export function describeRoute(record: CallRecord, office: OfficeIndex): string[] {
-  const sentences = (record.trace?.steps ?? []).map((step) => describeStep(step, office));
+  const sentences = record.trace
+    ? record.trace.steps.map((step) => describeStep(step, office))
+    : ['This call went to the public network, so no ring plan was asked.'];
   for (const leg of record.path) {
     const device = deviceName(leg.deviceId, office);
     const rang = `${device} rang from second ${Math.round(leg.fromSeconds)} to ${Math.round(leg.toSeconds)}`;
@@ -51,10 +57,10 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
         ? `, where a message of ${formatDuration(record.messageMs)} was left`
         : ', no message was left';
     sentences.push(`The finish was ${owner}’s mailbox${message}.`);
-  } else if (record.finish) {
+  } else if (record.finish?.kind === 'busy') {
     sentences.push('The finish was busy tone.');
   }
-  return sentences;
+  return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
 }
 
 const endings: Record<CallRecord['path'][number]['ended'], string> = {
@@ -81,14 +87,74 @@ function describeStep(step: TraceStep, office: OfficeIndex): string {
       return `Rule “${step.rule}” decided, ${step.reason === 'thisLine' ? 'since this line was called' : 'since it fits any line'}.`;
     case 'noRule':
       return `${office.people.get(step.personId)?.name ?? 'Nobody'} has no rule for this call, so it went to the mailbox.`;
+    case 'teamCalled':
+      return `The team ${office.teams.get(step.teamId)?.name ?? 'that was called'} rings together.`;
+    case 'allBusy':
+      return `${nameOf(step.personId, office)} was on a call everywhere.`;
+    case 'returned':
+      return step.why === 'park'
+        ? `Nobody took it from its slot, so it rang back at ${nameOf(step.personId, office)}.`
+        : `Nobody took it there, so it came back to ${nameOf(step.personId, office)}.`;
+    case 'searchedFor':
+      return `The caller asked the mailbox to find ${nameOf(step.personId, office)}.`;
     case 'deviceSkipped':
       return `${deviceName(step.deviceId, office)} did not ring: it ${obstacles[step.reason]}.`;
   }
 }
 
-/** "Ilse Varga’s desk phone". */
+/** What somebody did with the call; what a trace's step tells already is left out. */
+function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] {
+  const who = byId === null ? 'The office' : nameOf(byId, office);
+  const where = to === null ? '' : whereTo(to, office);
+  switch (act) {
+    case 'forwarded':
+      return [`The plan forwarded it to ${where}.`];
+    case 'screened':
+      return [`${who} does not want to be rung by this caller.`];
+    case 'deflected':
+      return [`${who} passed it on to ${where}.`];
+    case 'transferred':
+      return [`${who} handed it over to ${where}.`];
+    case 'added':
+      return [`${who} asked ${where} in.`];
+    case 'joinedCalls':
+      return [`${who} joined two calls into one.`];
+    case 'joined':
+      return [`${who} came in.`];
+    case 'tookOver':
+      return [`${who} took it over.`];
+    case 'dropped':
+      return [`${who} took ${where || 'somebody'} out of it.`];
+    case 'parked':
+      return [`${who} parked it at ${to ?? ''}.`];
+    case 'retrieved':
+      return [`${who} took it back from slot ${to ?? ''}.`];
+    case 'pickedUp':
+      return [`${who} picked it up.`];
+    case 'moved':
+      return [`${who} moved it to ${to === null ? 'another phone' : deviceName(to, office)}.`];
+    case 'recorded':
+      return [`${who} recorded it.`];
+    case 'returned':
+    case 'searchedFor':
+      return [];
+  }
+}
+
+const nameOf = (personId: string, office: OfficeIndex) => office.people.get(personId)?.name ?? 'Nobody';
+
+function whereTo(number: string, office: OfficeIndex): string {
+  const known =
+    office.peopleByExtension.get(number) ??
+    office.teamsByExtension.get(number) ??
+    office.linesByNumber.get(number);
+  return known?.name ?? (number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number);
+}
+
+/** "Ilse Varga’s desk phone", "Meeting room". */
 export function deviceName(deviceId: string, office: OfficeIndex): string {
   const device = office.devices.get(deviceId);
-  const owner = device && office.people.get(device.personId);
-  return device && owner ? `${owner.name}’s ${device.name}` : 'A device no longer here';
+  if (!device) return 'A device no longer here';
+  const owner = office.ownerOf(deviceId);
+  return owner ? `${owner.name}’s ${device.name}` : device.name;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import type { CallRecord } from '../exchange';
-import { OfficeIndex } from '../office';
+import { emptyOffice, OfficeIndex } from '../office';
 import { shiftLocalDays, startOfLocalDay } from '../time';
 import { describeOutcome, describeRoute, groupByDay, isUntaken, talkMs, triesToday } from '.';
 
@@ -10,15 +10,14 @@ const now = Date.UTC(2026, 10, 26, 10, 40);
 const minute = 60_000;
 
 const office = new OfficeIndex({
+  ...emptyOffice,
   name: 'Test office',
   zone,
   people: [
     { id: 'ada', name: 'Ada', role: 'field', extension: '214', presentedLineId: 'field' },
     { id: 'ben', name: 'Ben', role: 'dispatch', extension: '201', presentedLineId: 'field' },
   ],
-  lines: [],
   devices: [{ id: 'ada-app', personId: 'ada', kind: 'app', name: 'app', callLimit: 2 }],
-  ringPlans: [],
 });
 
 function record(startedAt: number, change: Partial<CallRecord> = {}): CallRecord {
@@ -42,6 +41,10 @@ function record(startedAt: number, change: Partial<CallRecord> = {}): CallRecord
     messageMs: 0,
     path: [],
     trace: null,
+    parties: [],
+    acts: [],
+    recordings: [],
+    costMicros: 0,
     ...change,
   };
 }

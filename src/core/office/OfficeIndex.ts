@@ -1,27 +1,54 @@
-import type { Device, Line, OfficeSetup, Person, RingPlan } from './setup';
+import type { Device, Line, OfficeSetup, Person, RingPlan, Team } from './setup';
 
 /** An office's setup with its look-ups made once. */
 export class OfficeIndex {
   readonly people: ReadonlyMap<string, Person>;
   readonly peopleByExtension: ReadonlyMap<string, Person>;
+  readonly teams: ReadonlyMap<string, Team>;
+  readonly teamsByExtension: ReadonlyMap<string, Team>;
   readonly lines: ReadonlyMap<string, Line>;
   readonly linesByNumber: ReadonlyMap<string, Line>;
   readonly devices: ReadonlyMap<string, Device>;
+  readonly roomsByCode: ReadonlyMap<string, Device>;
   readonly ringPlans: ReadonlyMap<string, RingPlan>;
+  private readonly devicesByPerson = new Map<string, Device[]>();
 
   constructor(readonly setup: OfficeSetup) {
     this.people = keyed(setup.people, (person) => person.id);
     this.peopleByExtension = keyed(setup.people, (person) => person.extension);
+    this.teams = keyed(setup.teams, (team) => team.id);
+    this.teamsByExtension = keyed(setup.teams, (team) => team.extension);
     this.lines = keyed(setup.lines, (line) => line.id);
     this.linesByNumber = keyed(setup.lines, (line) => line.number);
     this.devices = keyed(setup.devices, (device) => device.id);
+    this.roomsByCode = keyed(
+      setup.devices.filter((device) => device.roomCode !== undefined),
+      (device) => device.roomCode ?? '',
+    );
     this.ringPlans = keyed(setup.ringPlans, (plan) => plan.personId);
+    for (const device of setup.devices) {
+      if (device.personId === null) continue;
+      const own = this.devicesByPerson.get(device.personId);
+      if (own) own.push(device);
+      else this.devicesByPerson.set(device.personId, [device]);
+    }
   }
 
-  /** Whose device it is; null for a device the office doesn't know. */
+  /** Whose device it is; null for a room's phone and for a device the office doesn't know. */
   ownerOf(deviceId: string): Person | null {
-    const device = this.devices.get(deviceId);
-    return (device && this.people.get(device.personId)) ?? null;
+    const ownerId = this.devices.get(deviceId)?.personId ?? null;
+    return ownerId === null ? null : (this.people.get(ownerId) ?? null);
+  }
+
+  devicesOf(personId: string): readonly Device[] {
+    return this.devicesByPerson.get(personId) ?? [];
+  }
+
+  /** Whether two people are in one team, so that each may pick up what rings at the other. */
+  areTeamMates(personId: string, otherId: string): boolean {
+    return this.setup.teams.some(
+      ({ memberIds }) => memberIds.includes(personId) && memberIds.includes(otherId),
+    );
   }
 }
 

@@ -1,12 +1,15 @@
-/** The office as it is configured: people, lines, devices, ring plans. */
+/** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
+export { emptyOffice } from './emptyOffice';
 export { OfficeIndex } from './OfficeIndex';
 export {
   deviceKinds,
   e164Schema,
   finishSchema,
   officeSetupSchema,
+  recordingPolicies,
   strokes,
   type Device,
+  type DeviceKind,
   type Finish,
   type Line,
   type OfficeSetup,
@@ -14,4 +17,5 @@ export {
   type RingPlan,
   type RingRule,
   type Stroke,
+  type Team,
 } from './setup';

@@ -1,10 +1,15 @@
 import { z } from 'zod';
 
+import { rateDeckSchema } from '../rates';
+
 /** E.164: "+" and 2 to 15 digits. */
 export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
 
 export const strokes = ['solid', 'dashed', 'dotted', 'double', 'dashDot', 'thinPair'] as const;
 export type Stroke = (typeof strokes)[number];
+
+/** Callers a person does not want to be rung by (RFC 5359 §2.13). */
+export const screeningSchema = z.object({ numbers: z.array(e164Schema), withheld: z.boolean() });
 
 export const personSchema = z.object({
   id: z.string(),
@@ -13,8 +18,20 @@ export const personSchema = z.object({
   extension: z.string(),
   /** The line whose number others see when this person calls out and chose none. */
   presentedLineId: z.string(),
+  screening: screeningSchema.optional(),
+  /** Devices tried one after the other when a caller asks this person's mailbox to find them; left out: not offered. */
+  findMeDeviceIds: z.array(z.string()).optional(),
 });
 export type Person = z.infer<typeof personSchema>;
+
+/** Several people behind one extension; all their desk phones and apps ring together. */
+export const teamSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  extension: z.string(),
+  memberIds: z.array(z.string()),
+});
+export type Team = z.infer<typeof teamSchema>;
 
 export const lineSchema = z.object({
   id: z.string(),
@@ -28,21 +45,29 @@ export const lineSchema = z.object({
 });
 export type Line = z.infer<typeof lineSchema>;
 
-export const deviceKinds = ['app', 'desk', 'mobile'] as const;
+export const deviceKinds = ['app', 'desk', 'mobile', 'room'] as const;
+export type DeviceKind = (typeof deviceKinds)[number];
+
 export const deviceSchema = z.object({
   id: z.string(),
-  personId: z.string(),
+  /** null for a phone that stands in a room. */
+  personId: z.string().nullable(),
   kind: z.enum(deviceKinds),
   name: z.string(),
   /** Calls it can hold at once before it counts as busy. */
   callLimit: z.number().int().positive(),
+  /** What an emergency call from it gives as its place. */
+  location: z.string().optional(),
+  /** Written on a room's phone: who types it may move a call there. */
+  roomCode: z.string().optional(),
 });
 export type Device = z.infer<typeof deviceSchema>;
 
-/** Where an unanswered call ends. */
+/** Where an unanswered call ends. `to` of a forward is dialled like anything else. */
 export const finishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
   z.object({ kind: z.literal('busy') }),
+  z.object({ kind: z.literal('forward'), to: z.string() }),
 ]);
 export type Finish = z.infer<typeof finishSchema>;
 
@@ -50,6 +75,8 @@ export const ringTargetSchema = z.object({
   deviceId: z.string(),
   /** Seconds after the stage's start. */
   startSeconds: z.number().min(0),
+  /** Whoever lifts it hears who calls and takes the call by a key, so that a private mailbox never does. */
+  acceptKey: z.boolean().optional(),
 });
 
 /** Devices that ring together, or each from its own second, for at most `lengthSeconds`. */
@@ -65,6 +92,8 @@ export const ringRuleSchema = z.object({
   lineIds: z.array(z.string()),
   stages: z.array(ringStageSchema),
   finish: finishSchema,
+  /** Where a call ends at once while all of the rule's devices are busy; left out: at `finish`. */
+  busyFinish: finishSchema.optional(),
 });
 export type RingRule = z.infer<typeof ringRuleSchema>;
 
@@ -72,14 +101,31 @@ export type RingRule = z.infer<typeof ringRuleSchema>;
 export const ringPlanSchema = z.object({ personId: z.string(), rules: z.array(ringRuleSchema) });
 export type RingPlan = z.infer<typeof ringPlanSchema>;
 
+export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
+
+export const policiesSchema = z.object({
+  recording: z.enum(recordingPolicies),
+  /** Numbers beginning so can't be called (RFC 5359 §2.14), each with why. */
+  barred: z.array(z.object({ prefix: z.string(), why: z.string() })),
+  /** How long a blind transfer may ring before it comes back. */
+  transferReturnSeconds: z.number().positive(),
+  /** How long somebody may be parked before it rings back. */
+  parkSeconds: z.number().positive(),
+});
+
 export const officeSetupSchema = z.object({
   name: z.string(),
   /** IANA time zone of the office. */
   zone: z.string(),
   people: z.array(personSchema),
+  teams: z.array(teamSchema),
   lines: z.array(lineSchema),
   devices: z.array(deviceSchema),
   ringPlans: z.array(ringPlanSchema),
+  /** Names of the park slots, as they are dialled after *84. */
+  parkSlots: z.array(z.string()),
+  policies: policiesSchema,
+  rates: rateDeckSchema,
 });
 /** Everything an office's exchange is configured with. */
 export type OfficeSetup = z.infer<typeof officeSetupSchema>;

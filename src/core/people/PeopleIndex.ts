@@ -1,12 +1,12 @@
 import type { OfficeIndex } from '../office';
 import type { Contact } from './contact';
 
-/** Somebody who can be called, under one of their numbers (E.164 or an extension). */
+/** Somebody, or a team, who can be called, under one of their numbers (E.164 or an extension). */
 export interface Reachable {
-  kind: 'colleague' | 'contact';
+  kind: 'colleague' | 'team' | 'contact';
   id: string;
   name: string;
-  /** Role of a colleague, firm of a contact. */
+  /** Role of a colleague, firm of a contact, what a team is. */
   detail: string | null;
   label: string;
   number: string;
@@ -40,10 +40,20 @@ export class PeopleIndex {
         number: person.extension,
       }),
     );
+    const teams = office.setup.teams.map(({ id, name, extension, memberIds }) =>
+      toEntry({
+        kind: 'team',
+        id,
+        name,
+        detail: `team of ${memberIds.length}`,
+        label: 'extension',
+        number: extension,
+      }),
+    );
     const outside = contacts.flatMap(({ id, name, firm, numbers }) =>
       numbers.map(({ label, number }) => toEntry({ kind: 'contact', id, name, detail: firm, label, number })),
     );
-    this.entries = [...colleagues, ...outside];
+    this.entries = [...colleagues, ...teams, ...outside];
     this.byNumber = new Map(this.entries.map((entry) => [entry.number, entry]));
   }
 
@@ -53,7 +63,7 @@ export class PeopleIndex {
   }
 
   /**
-   * Who is meant by what has been typed so far, colleagues first: word beginnings in any order ("pe an"), digits
+   * Who is meant by what has been typed so far, colleagues and teams first: word beginnings in any order ("pe an"), digits
    * anywhere in a number, or keypad keys for the beginning of a word.
    */
   find(text: string, most = 20): Reachable[] {

@@ -1,15 +1,11 @@
-import { OfficeIndex } from '../office';
+import { emptyOffice, OfficeIndex } from '../office';
 import { PeopleIndex } from '.';
 
 const office = new OfficeIndex({
-  name: 'Test office',
-  zone: 'Europe/London',
+  ...emptyOffice,
   people: [
     { id: 'odile', name: 'Odile Márchetti', role: 'Accounts', extension: '203', presentedLineId: 'main' },
   ],
-  lines: [],
-  devices: [],
-  ringPlans: [],
 });
 const people = new PeopleIndex(office, [
   {

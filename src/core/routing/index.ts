@@ -1,3 +1,3 @@
 /** Who rings when: one evaluator for every question. */
 export { routeTraceSchema, type RouteTrace, type TraceLeg, type TraceStep } from './trace';
-export { traceCall, type CalledParty, type World } from './traceCall';
+export { cutTrace, traceCall, traceTeam, type CalledParty, type World } from './traceCall';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { OfficeIndex, type OfficeSetup } from '../office';
+import { emptyOffice, OfficeIndex, type OfficeSetup } from '../office';
 import { traceCall } from '.';
 
 const devices = ['a', 'b', 'c', 'd'];
@@ -27,8 +27,7 @@ const rule = fc.record({
 
 function officeWith(rules: OfficeSetup['ringPlans'][number]['rules']) {
   return new OfficeIndex({
-    name: 'Test office',
-    zone: 'Europe/London',
+    ...emptyOffice,
     people: [{ id: 'p', name: 'P', role: '', extension: '201', presentedLineId: 'one' }],
     lines: [],
     devices: devices.map((id) => ({ id, personId: 'p', kind: 'desk' as const, name: id, callLimit: 1 })),

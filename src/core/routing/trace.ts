@@ -10,6 +10,8 @@ export const traceLegSchema = z.object({
   stage: z.number().int(),
   fromSeconds: z.number(),
   toSeconds: z.number(),
+  /** Whoever lifts it has to take the call by a key. */
+  acceptKey: z.boolean(),
 });
 export type TraceLeg = z.infer<typeof traceLegSchema>;
 
@@ -18,17 +20,22 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ruleSkipped'), rule: z.string(), reason: z.literal('otherLine') }),
   z.object({ kind: z.literal('ruleTaken'), rule: z.string(), reason: z.enum(['thisLine', 'anyLine']) }),
   z.object({ kind: z.literal('noRule'), personId: z.string() }),
+  z.object({ kind: z.literal('teamCalled'), teamId: z.string() }),
+  z.object({ kind: z.literal('allBusy'), personId: z.string() }),
   z.object({
     kind: z.literal('deviceSkipped'),
     deviceId: z.string(),
     stage: z.number().int(),
     reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself']),
   }),
+  z.object({ kind: z.literal('returned'), why: z.enum(['transfer', 'park']), personId: z.string() }),
+  z.object({ kind: z.literal('searchedFor'), personId: z.string() }),
 ]);
 export type TraceStep = z.infer<typeof traceStepSchema>;
 
 /** The answer of the routing to one call: who rings from when to when, where it ends, and why. */
 export const routeTraceSchema = z.object({
+  /** A person's id, or a team's. */
   ownerId: z.string(),
   lineId: z.string().nullable(),
   legs: z.array(traceLegSchema),

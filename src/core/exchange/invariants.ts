@@ -1,0 +1,140 @@
+import { isLive, isPending, isTalking, type Call } from './call';
+import type { ExchangeEvent } from './events';
+import type { Exchange } from './Exchange';
+import { whatIsHeard } from './hearing';
+import { limits } from './limits';
+
+/** For the tests and the bench: what must hold at every moment, whatever was done. Throws with the rule's name. */
+export function must(holds: boolean | undefined, rule: string): void {
+  if (!holds) throw new Error(`Broken: ${rule}`);
+}
+
+export function checkExchange(exchange: Exchange): void {
+  const talkingDevices = new Set<string>();
+  const slots = new Set<string>();
+  const codes = new Set<string>();
+  let earliest: number | null = null;
+  for (const call of exchange.calls.values()) {
+    checkCall(call);
+    for (const timer of call.timers) {
+      must(timer.at >= exchange.now, 'a timer is still to come');
+      earliest = earliest === null ? timer.at : Math.min(earliest, timer.at);
+    }
+    for (const leg of call.legs) {
+      if (leg.state !== 'connected' || leg.endpoint.kind !== 'device') continue;
+      must(!talkingDevices.has(leg.endpoint.deviceId), 'a device talks on one call');
+      talkingDevices.add(leg.endpoint.deviceId);
+    }
+    if (call.parked) {
+      must(!slots.has(call.parked.slot), 'a slot holds one call');
+      slots.add(call.parked.slot);
+    }
+    if (call.invitation) {
+      must(!codes.has(call.invitation.code), 'a code leads to one call');
+      codes.add(call.invitation.code);
+    }
+  }
+  must(exchange.nextTimerAt() === earliest, 'no timer survives its call, and none is lost');
+}
+
+function checkCall(call: Call): void {
+  const live = call.legs.filter(isLive);
+  const talking = live.filter(isTalking);
+  must(call.legs.filter((leg) => leg.role === 'caller').length === 1, 'a call has one caller');
+  must(live.length > 0, 'a call has a leg');
+  must(talking.length >= 2 || call.timers.length > 0, 'a call in which nobody talks goes on by itself');
+  must(talking.length + live.filter(isPending).length <= limits.parties, 'a conference is not too large');
+  const isIn = (legId: string | null) => legId === null || live.some(({ id }) => id === legId);
+  for (const leg of call.legs) {
+    must(leg.callId === call.id, 'a leg belongs to its call');
+    if (!isLive(leg)) continue;
+    must(isIn(leg.silencedBy), 'nobody is silenced by somebody who has gone');
+    must(isIn(leg.roomBy), 'nobody is aside by somebody who has gone');
+    must(isIn(leg.replaces), 'no leg replaces one that has gone');
+  }
+  for (const timer of call.timers)
+    must(!('legId' in timer.what) || isIn(timer.what.legId), 'a timer has a leg');
+  must([0, 2].includes(live.filter(({ room }) => room === 'private').length), 'a private word is of two');
+  checkHearing(call);
+  checkPlan(call);
+  checkRecordings(call);
+  if (!call.emergency) return;
+  must(call.recordings.length === 0, 'an emergency call is never recorded');
+  must(!call.parked && !call.invitation && !call.comesBackTo, 'an emergency call goes nowhere else');
+  must(!live.some(({ state }) => state === 'held'), 'an emergency call is never held');
+}
+
+function checkHearing(call: Call): void {
+  const heard = whatIsHeard(call);
+  for (const leg of call.legs) {
+    const what = heard[leg.id];
+    if (leg.state === 'held' || leg.state === 'cleared')
+      must(what?.kind === 'nothing', 'who holds or has gone hears nothing');
+    if (leg.state === 'connected' && leg.room === 'aside' && !call.failure)
+      must(what?.kind === 'music', 'who is put aside hears music');
+    if (what?.kind !== 'voices') continue;
+    must(leg.state === 'connected', 'only who is connected hears voices');
+    for (const id of what.legIds) {
+      const speaker = call.legs.find((other) => other.id === id);
+      must(
+        speaker !== leg &&
+          speaker?.state === 'connected' &&
+          !speaker.muted &&
+          speaker.silencedBy === null &&
+          speaker.room === leg.room &&
+          speaker.room !== 'aside',
+        'nobody hears whom they should not',
+      );
+    }
+  }
+}
+
+function checkPlan({ ringing, legs }: Call): void {
+  const ofPlan = legs.filter((leg) => ringing?.progress.includes(leg.id));
+  const answered = ofPlan.some((leg) => leg.answeredAt !== null);
+  must(
+    !answered || !ofPlan.some((leg) => leg.state === 'alerting'),
+    'answering one device ends all others of the plan',
+  );
+}
+
+function checkRecordings({ recordings, legs }: Call): void {
+  for (const { state, pieces, legId } of recordings) {
+    const open = pieces.filter(({ to }) => to === null).length;
+    must(open === (state === 'on' ? 1 : 0), 'a recording that is on has one open piece');
+    must(state === 'ended' || legs.some((leg) => leg.id === legId && isLive(leg)), 'who records is there');
+    must(
+      pieces.every(({ from }, index) => index === 0 || from >= (pieces[index - 1]?.to ?? Infinity)),
+      'pieces follow each other',
+    );
+  }
+}
+
+/** Over a whole run: every call that began has ended, with exactly one record for each person it concerned. */
+export function checkRecords(
+  events: readonly ExchangeEvent[],
+  personOf: (deviceId: string) => string | null,
+): void {
+  const begun = events.filter(({ type }) => type === 'originated' || type === 'queued').length;
+  must(events.filter(({ type }) => type === 'callCleared').length === begun, 'every call ends once');
+  const written = new Map<string, Set<string>>();
+  const concerned = new Map<string, Set<string>>();
+  const add = (to: Map<string, Set<string>>, callId: string, personId: string) =>
+    to.set(callId, (to.get(callId) ?? new Set()).add(personId));
+  for (const event of events) {
+    if (event.type !== 'recordWritten') continue;
+    const { record, callId } = event;
+    must(!written.get(callId)?.has(record.personId), 'one record for each person');
+    must(record.endedAt >= record.startedAt, 'a record ends after it began');
+    must(record.answeredAt === null || record.answeredAt <= record.endedAt, 'talking ends with the record');
+    add(written, callId, record.personId);
+    for (const { deviceId } of record.path) {
+      const personId = personOf(deviceId);
+      if (personId !== null) add(concerned, callId, personId);
+    }
+    for (const { personId } of record.parties) if (personId !== null) add(concerned, callId, personId);
+  }
+  for (const [callId, people] of concerned)
+    for (const personId of people)
+      must(written.get(callId)?.has(personId), 'everybody concerned has a record');
+}

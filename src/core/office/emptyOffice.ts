@@ -1,0 +1,15 @@
+import type { OfficeSetup } from './setup';
+
+/** An office in which nobody is yet: what others are built on. */
+export const emptyOffice: OfficeSetup = {
+  name: '',
+  zone: 'Europe/London',
+  people: [],
+  teams: [],
+  lines: [],
+  devices: [],
+  ringPlans: [],
+  parkSlots: [],
+  policies: { recording: 'onDemand', barred: [], transferReturnSeconds: 30, parkSeconds: 120 },
+  rates: { currency: 'GBP', rates: [] },
+};
