@@ -1,5 +1,7 @@
 import type { OfficeSetup } from '@/core/office';
 
+import { sampleRates } from './rates';
+
 /** Orrin Vale Gauging: who works there, on which lines and devices, and who rings when. All of it is invented. */
 const person = (id: string, name: string, role: string, extension: string, presentedLineId = 'main') => ({
   id,
@@ -9,18 +11,23 @@ const person = (id: string, name: string, role: string, extension: string, prese
   presentedLineId,
 });
 
+const yard = 'Orrin Vale Gauging, Weir Lane yard, ground floor';
+const hut = 'Cawder Weir gauge hut, left bank';
+
 const device = (
   id: string,
   personId: string,
   kind: 'app' | 'desk' | 'mobile',
   name: string,
   callLimit: number,
+  location = yard,
 ) => ({
   id,
   personId,
   kind,
   name,
   callLimit,
+  location,
 });
 
 const colleagues = ['ilse', 'tobias', 'nadia', 'hugh', 'sunniva', 'kofi', 'bryn', 'odile'];
@@ -42,7 +49,8 @@ const deskThenMailbox = (personId: string) => ({
 const marensDevices = [
   { deviceId: 'maren-app', startSeconds: 0 },
   { deviceId: 'maren-desk', startSeconds: 0 },
-  { deviceId: 'maren-mobile', startSeconds: 5 },
+  // A key takes the call there, so that the van phone's own mailbox never does.
+  { deviceId: 'maren-mobile', startSeconds: 5, acceptKey: true },
 ];
 
 export const sampleOffice: OfficeSetup = {
@@ -52,12 +60,19 @@ export const sampleOffice: OfficeSetup = {
     person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
     person('ilse', 'Ilse Varga', 'Dispatch', '201'),
     person('tobias', 'Tobias Quill', 'Workshop', '207'),
-    person('nadia', 'Nadia Feroz', 'Data desk', '209'),
+    {
+      ...person('nadia', 'Nadia Feroz', 'Data desk', '209'),
+      findMeDeviceIds: ['nadia-desk', 'nadia-mobile'],
+    },
     person('hugh', 'Hugh Pellow', 'Stores', '211'),
     person('sunniva', 'Sunniva Dahl', 'Field technician', '216', 'field'),
     person('kofi', 'Kofi Renner', 'Owner', '200'),
     person('bryn', 'Bryn Castellan', 'Apprentice', '218', 'field'),
     person('odile', 'Odile Marchetti', 'Accounts', '203'),
+  ],
+  teams: [
+    { id: 'field-team', name: 'Field team', extension: '250', memberIds: ['maren', 'sunniva', 'bryn'] },
+    { id: 'office-team', name: 'Office', extension: '251', memberIds: ['maren', 'ilse', 'odile', 'kofi'] },
   ],
   lines: [
     {
@@ -102,10 +117,20 @@ export const sampleOffice: OfficeSetup = {
     },
   ],
   devices: [
-    device('maren-app', 'maren', 'app', 'Cendro', 6),
+    device('maren-app', 'maren', 'app', 'Cendro', 6, hut),
     device('maren-desk', 'maren', 'desk', 'desk phone', 2),
-    device('maren-mobile', 'maren', 'mobile', 'van phone', 2),
+    device('maren-mobile', 'maren', 'mobile', 'van phone', 2, hut),
     ...colleagues.map((id) => device(`${id}-desk`, id, 'desk', 'desk phone', 2)),
+    device('nadia-mobile', 'nadia', 'mobile', 'mobile', 2),
+    {
+      id: 'drawing-room',
+      personId: null,
+      kind: 'room',
+      name: 'Drawing room phone',
+      callLimit: 1,
+      location: 'Orrin Vale Gauging, Weir Lane yard, first floor',
+      roomCode: '4120',
+    },
   ],
   ringPlans: [
     {
@@ -164,4 +189,12 @@ export const sampleOffice: OfficeSetup = {
     },
     ...colleagues.filter((id) => id !== 'ilse').map(deskThenMailbox),
   ],
+  parkSlots: ['01', '02', '03', '04'],
+  policies: {
+    recording: 'onDemand',
+    barred: [{ prefix: '+449', why: 'premium numbers' }],
+    transferReturnSeconds: 20,
+    parkSeconds: 180,
+  },
+  rates: sampleRates,
 };

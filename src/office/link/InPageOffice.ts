@@ -1,5 +1,6 @@
 import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/exchange';
 import type { OfficeSetup } from '@/core/office';
+import type { Network } from '@/core/quality';
 
 import type { Clock } from '../clock';
 import { StandIns, type Script, type Speech, type StandInCast } from '../standins';
@@ -67,7 +68,16 @@ export class InPageOffice implements OfficeLink {
 
   async setScript(party: string, script: Script): Promise<void> {
     const request = officeRequestSchema.parse({ kind: 'script', party, script });
-    if (request.kind === 'script') this.standIns.setScript(request.party, request.script);
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    if (request.kind === 'script') this.standIns.setScript(request.party, request.script, now);
+    this.runUntil(now);
+    this.publish(true);
+  }
+
+  async setNetwork(network: Network): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'network', network });
+    if (request.kind === 'network') this.standIns.setNetwork(request.network);
     this.publish(true);
   }
 
@@ -87,6 +97,7 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...this.exchange.calls.values()],
       endedCallIds: [],
       speech: [],
+      network: this.standIns.network,
     });
   }
 
@@ -139,6 +150,7 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...touched].flatMap((id) => this.exchange.calls.get(id) ?? []),
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
+      network: this.standIns.network,
     });
     for (const listener of this.listeners) listener(update);
   }

@@ -9,6 +9,8 @@ import {
   type CommandResult,
 } from '@/core/exchange';
 
+import { networkSchema, type Network } from '@/core/quality';
+
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
 
 /** What an office tells those linked to it: what happened, the calls it changed as they are now, and what is said. */
@@ -18,13 +20,16 @@ export const officeUpdateSchema = z.object({
   changedCalls: z.array(callSchema),
   endedCallIds: z.array(z.string()),
   speech: z.array(speechSchema),
+  /** What the network does to this device's data calls. */
+  network: networkSchema,
 });
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
-/** What a linked app may send: a command for the exchange, or a new script for a stand-in. */
+/** What a linked app may send: a command for the exchange, a new script for a stand-in, or another network. */
 export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('command'), command: commandSchema }),
   z.object({ kind: z.literal('script'), party: z.string(), script: scriptSchema }),
+  z.object({ kind: z.literal('network'), network: networkSchema }),
 ]);
 export type OfficeRequest = z.infer<typeof officeRequestSchema>;
 
@@ -41,6 +46,7 @@ export interface OfficeLink {
   send(command: Command): Promise<CommandResult>;
   setScript(party: string, script: Script): Promise<void>;
   scriptOf(party: string): Script;
+  setNetwork(network: Network): Promise<void>;
   /** Hears every update from now on. */
   subscribe(listener: (update: OfficeUpdate) => void): () => void;
   /** Everything as it is now, in the form of an update. */

@@ -20,12 +20,16 @@ const waitingTone = {
   ],
 };
 
+/** Chromium's way to choose the loudspeaker; not yet in TypeScript's library. */
+type ChoosesSpeaker = AudioContext & { setSinkId?: (id: string) => Promise<void> };
+
 /** Plays with Web Audio: tones and music in loops, digits, and the clips stand-ins speak. */
 export class SoundPlayer {
   private context: AudioContext | null = null;
   private playing: { what: Continuous; source: AudioBufferSourceNode | null } | null = null;
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
+  private speakerId = '';
 
   constructor(private readonly onStatus: (status: SoundStatus) => void) {
     for (const gesture of gestures) window.addEventListener(gesture, this.unlock, { capture: true });
@@ -41,6 +45,16 @@ export class SoundPlayer {
 
   digit(digit: string): void {
     void this.once(`digit ${digit}`, () => synthesiseDigit(digit, sampleRate, 0.14));
+  }
+
+  /** Sends the sound to one device, or (null) where the browser chooses; browsers without that choice stay as they are. */
+  async useSpeaker(id: string | null): Promise<void> {
+    this.speakerId = id ?? '';
+    try {
+      await (this.context as ChoosesSpeaker | null)?.setSinkId?.(this.speakerId);
+    } catch {
+      // The device has been unplugged: the browser goes on with another.
+    }
   }
 
   /** Speaks one of the committed clips. */
@@ -71,6 +85,7 @@ export class SoundPlayer {
     try {
       this.context ??= new AudioContext();
       await this.context.resume();
+      if (this.speakerId !== '') await this.useSpeaker(this.speakerId);
       this.setStatus(this.context.state === 'running' ? 'on' : 'waiting');
     } catch {
       this.setStatus('none');

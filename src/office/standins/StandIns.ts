@@ -1,7 +1,9 @@
 import { z } from 'zod';
 
 import type { Call, Command, ExchangeEvent, Leg } from '@/core/exchange';
+import { networkSchema, type Network } from '@/core/quality';
 
+import { goodNetwork } from './networks';
 import { scriptSchema, type Script, type StandInCast } from './scripts';
 
 const times = {
@@ -13,6 +15,10 @@ const times = {
   toneMs: 4_000,
   /** How long a menu waits for a key before it says its choices again. */
   menuWaitMs: 12_000,
+  /** How soon somebody answers who was busy before. */
+  freeAgainAnswerMs: 4_000,
+  /** How long somebody listens to who is calling before they press the key. */
+  acceptMs: 1_500,
 } as const;
 
 const menuTurns = 3;
@@ -35,6 +41,8 @@ const actSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('fail'), cause: z.enum(['userBusy', 'unallocatedNumber']) }),
   z.object({ kind: z.literal('say'), clip: z.string() }),
   z.object({ kind: z.literal('menuTimeout'), turn: z.number() }),
+  z.object({ kind: z.literal('sendDigits'), digits: z.string() }),
+  z.object({ kind: z.literal('reportFree'), number: z.string() }),
 ]);
 type Act = z.infer<typeof actSchema>;
 
@@ -45,6 +53,9 @@ export const standInStateSchema = z.object({
   ),
   menus: z.record(z.string(), z.object({ menuId: z.string(), turn: z.number() })),
   changed: z.record(z.string(), scriptSchema),
+  /** When somebody busy is free again, by number. */
+  busyUntil: z.record(z.string(), z.number()),
+  network: networkSchema,
 });
 export type StandInState = z.infer<typeof standInStateSchema>;
 
@@ -59,7 +70,14 @@ export class StandIns {
     private readonly cast: StandInCast,
     state?: StandInState,
   ) {
-    this.state = state ?? { nextOrder: 1, pending: [], menus: {}, changed: {} };
+    this.state = state ?? {
+      nextOrder: 1,
+      pending: [],
+      menus: {},
+      changed: {},
+      busyUntil: {},
+      network: goodNetwork,
+    };
   }
 
   save(): StandInState {
@@ -70,8 +88,20 @@ export class StandIns {
     return this.state.changed[party] ?? this.cast.scripts[party] ?? this.cast.otherwise;
   }
 
-  setScript(party: string, script: Script): void {
+  /** Somebody who was busy and no longer is makes the network say so at once. */
+  setScript(party: string, script: Script, at: number): void {
+    const wasBusy = this.scriptOf(party).kind === 'busy';
     this.state.changed[party] = script;
+    delete this.state.busyUntil[party];
+    if (wasBusy && script.kind !== 'busy') this.push(at, '', '', { kind: 'reportFree', number: party });
+  }
+
+  get network(): Network {
+    return this.state.network;
+  }
+
+  setNetwork(network: Network): void {
+    this.state.network = network;
   }
 
   nextAt(): number | null {
@@ -108,6 +138,10 @@ export class StandIns {
       case 'menuTimeout':
         this.menuTimedOut(at, callId, legId, act.turn);
         return { at };
+      case 'sendDigits':
+        return { at, command: { type: 'sendDigits', legId, digits: act.digits } };
+      case 'reportFree':
+        return { at, command: { type: 'reportFree', number: act.number } };
       default:
         return { at, command: { type: act.kind, legId } };
     }
@@ -121,7 +155,12 @@ export class StandIns {
       case 'delivered':
         this.beRung(event.at, call, leg);
         return;
+      case 'acceptAsked':
+        if (this.scriptFor(leg).kind === 'answers')
+          this.plan(event.at + times.acceptMs, call, leg, { kind: 'sendDigits', digits: '1' });
+        return;
       case 'established':
+      case 'pickedUp':
         this.startTalking(event.at, call, leg);
         return;
       case 'messageStarted':
@@ -139,10 +178,21 @@ export class StandIns {
   private beReached(at: number, call: Call, leg: Leg, number: string): void {
     const script = this.scriptOf(number);
     const reachedAt = at + times.reachMs;
-    if (script.kind === 'busy') this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'userBusy' });
+    if (script.kind === 'busy' && this.isBusyAt(number, script.freeSeconds, at))
+      this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'userBusy' });
     else if (script.kind === 'unknownNumber')
       this.plan(reachedAt, call, leg, { kind: 'fail', cause: 'unallocatedNumber' });
     else this.plan(reachedAt, call, leg, { kind: 'alert' });
+  }
+
+  private isBusyAt(number: string, freeSeconds: number | undefined, at: number): boolean {
+    if (freeSeconds === undefined) return true;
+    const known = this.state.busyUntil[number];
+    if (known !== undefined) return at < known;
+    const until = at + freeSeconds * 1000;
+    this.state.busyUntil[number] = until;
+    this.push(until, '', '', { kind: 'reportFree', number });
+    return true;
   }
 
   /** A phone of the office that nobody wrote a script for waits for a hand: it may be the worker's own. */
@@ -160,6 +210,9 @@ export class StandIns {
       case 'answers':
       case 'menu':
         this.plan(at + script.afterSeconds * 1000, call, leg, { kind: 'answer' });
+        return;
+      case 'busy':
+        this.plan(at + times.freeAgainAnswerMs, call, leg, { kind: 'answer' });
         return;
       case 'refuses':
         this.plan(at + script.afterSeconds * 1000, call, leg, { kind: 'refuse' });

@@ -12,7 +12,8 @@ export const scriptSchema = z.discriminatedUnion('kind', [
     talksForSeconds: seconds.nullable(),
     clip: z.string(),
   }),
-  z.object({ kind: z.literal('busy') }),
+  /** Busy, and where `freeSeconds` is set so long after the first try; then they answer. */
+  z.object({ kind: z.literal('busy'), freeSeconds: seconds.optional() }),
   z.object({ kind: z.literal('neverAnswers') }),
   z.object({ kind: z.literal('refuses'), afterSeconds: seconds }),
   z.object({ kind: z.literal('unknownNumber') }),
