@@ -1,14 +1,26 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import type { Command, CommandResult } from '@/core/exchange';
+import type { Command, CommandResult, Target } from '@/core/exchange';
+import type { Network } from '@/core/quality';
 import type { ClockSetting } from '@/office/clock';
 import type { Script } from '@/office/standins';
 
+import type { Work } from '../storage';
+import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
+import { isActive } from './hearing';
 import { explainRefusal } from './refusals';
-import { selectIncoming } from './selectors';
 import type { Services } from './services';
-import { actRefused, clockChanged, dialTextChanged, ringSilenced } from './slices';
+import {
+  actDone,
+  actRefused,
+  clockChanged,
+  dialTextChanged,
+  ringSilenced,
+  workKept,
+  workRemoved,
+} from './slices';
 import type { RootState } from './store';
+import { selectTravel } from './travel';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
@@ -22,9 +34,21 @@ export const send =
     return result;
   };
 
-/** Places a call from this device, showing the line that is chosen. The field is emptied once the call is there. */
+/** Asks for one thing, and says what is true afterwards. */
+export const sendAndSay =
+  (command: Command, done: string): Act<Promise<boolean>> =>
+  async (dispatch) => {
+    const result = await dispatch(send(command));
+    if (result?.ok) dispatch(actDone(done));
+    return result?.ok ?? false;
+  };
+
+/**
+ * Places a call, showing the line that is chosen, the way Cendro recommends or the worker chose. The field is emptied
+ * once the call is there. Says whether the call is on this device, where its cords are.
+ */
 export const placeCall =
-  (to: string): Act<Promise<boolean>> =>
+  (to: string, consultationFor?: string): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
     const { office, settings } = getState();
     if (!office.me) return false;
@@ -33,8 +57,12 @@ export const placeCall =
       : settings.presentedLineId !== null
         ? { lineId: settings.presentedLineId }
         : undefined;
-    const from = { kind: 'device' as const, deviceId: office.me.deviceId };
-    const result = await dispatch(send({ type: 'make', from, to, present }));
+    const ownPhone = consultationFor === undefined ? selectTravel(getState(), to).fromDeviceId : null;
+    const from = { kind: 'device' as const, deviceId: ownPhone ?? office.me.deviceId };
+    const ringOwnPhoneFirst = ownPhone !== null || undefined;
+    const result = await dispatch(
+      send({ type: 'make', from, to, present, ringOwnPhoneFirst, consultationFor }),
+    );
     if (!result?.ok) return false;
     dispatch(dialTextChanged(''));
     return true;
@@ -52,10 +80,113 @@ export const silence =
     dispatch(ringSilenced(callId));
   };
 
+/** Parks the call; the slot is said large. */
+export const park =
+  (view: CallView): Act<Promise<void>> =>
+  async (dispatch) => {
+    const result = await dispatch(send({ type: 'park', legId: view.me.legId }));
+    if (result?.ok)
+      dispatch(
+        actDone(`${nameOfCall(view)} waits in slot ${result.note ?? ''}, to be taken back from any phone.`),
+      );
+  };
+
+/** Sends the call on at once. */
+export const transfer =
+  (view: CallView, target: Target, toName: string): Act<Promise<boolean>> =>
+  async (dispatch) => {
+    const said =
+      target.kind === 'mailbox'
+        ? `${nameOfCall(view)} is in ${toName}’s mailbox.`
+        : `${nameOfCall(view)} is being connected to ${toName}. If nobody takes it, it comes back to you.`;
+    return dispatch(sendAndSay({ type: 'transfer', legId: view.me.legId, target }, said));
+  };
+
+/** Refuses a call and texts the caller. With an instant, the worker has promised to call back then. */
+export const refuseWithText =
+  (view: CallView, text: string, callBackAt: number | null): Act<Promise<void>> =>
+  async (dispatch, getState, { clock }) => {
+    const result = await dispatch(send({ type: 'refuse', legId: view.me.legId }));
+    if (!result?.ok) return;
+    const [caller] = view.others;
+    const number = caller?.number ?? null;
+    if (number === null) return;
+    const at = clock.now();
+    const lineId = textLineOf(getState());
+    dispatch(
+      workKept({ kind: 'text', id: `text-${view.id}-${at}`, at, callId: view.id, lineId, to: number, text }),
+    );
+    if (callBackAt !== null) {
+      dispatch(
+        workKept({
+          kind: 'followUp',
+          id: `follow-${view.id}-${at}`,
+          at,
+          callId: view.id,
+          number,
+          name: caller?.name ?? 'somebody',
+          text: 'Call back, as promised by text',
+          dueAt: callBackAt,
+          doneAt: null,
+        }),
+      );
+    }
+    dispatch(actDone(`Texted ${caller?.name ?? 'the caller'}: “${text}”`));
+  };
+
+/** Texts go from a line that can: a mobile one. */
+const textLineOf = ({ office }: RootState): string | null =>
+  office.setup?.lines.find(({ number }) => number.startsWith('+447'))?.id ?? null;
+
+export const keepNote =
+  (callId: string, text: string): Act =>
+  (dispatch, _, { clock }) => {
+    const at = clock.now();
+    dispatch(workKept({ kind: 'note', id: `note-${callId}-${at}`, at, callId, text }));
+    dispatch(actDone('Note kept with the call.'));
+  };
+
+export const keepFollowUp =
+  (followUp: Omit<Extract<Work, { kind: 'followUp' }>, 'kind' | 'id' | 'at' | 'doneAt'>): Act =>
+  (dispatch, _, { clock }) => {
+    const at = clock.now();
+    dispatch(
+      workKept({ kind: 'followUp', id: `follow-${followUp.callId}-${at}`, at, doneAt: null, ...followUp }),
+    );
+    dispatch(actDone(`Kept: ${followUp.text}`));
+  };
+
+export const finishFollowUp =
+  (id: string, isDone: boolean): Act =>
+  (dispatch, getState, { clock }) => {
+    const item = getState().work.items.find((each) => each.id === id);
+    if (item?.kind === 'followUp') dispatch(workKept({ ...item, doneAt: isDone ? clock.now() : null }));
+  };
+
+export const removeWork =
+  (id: string): Act =>
+  (dispatch) => {
+    dispatch(workRemoved(id));
+  };
+
+/** For the keyboard: something for the call talked on, else for the first that is held. */
+export const onCurrentCall =
+  (act: (view: CallView) => Command): Act =>
+  (dispatch, getState) => {
+    const taken = selectTaken(getState());
+    const view = taken.find(isActive) ?? taken[0];
+    if (view) void dispatch(send(act(view)));
+  };
+
 export const setScript =
   (party: string, script: Script): Act<Promise<void>> =>
   async (_, __, { link }) =>
     link?.setScript(party, script);
+
+export const setNetwork =
+  (network: Network): Act<Promise<void>> =>
+  async (_, __, { link }) =>
+    link?.setNetwork(network);
 
 export const setClock =
   (change: { moveOnMs: number } | 'stop' | 'run' | ClockSetting): Act =>

@@ -6,7 +6,9 @@ import { InPageOffice } from '@/office/link';
 
 import { send } from './acts';
 import { explainNotDialable, explainRefusal } from './refusals';
-import { selectMyCalls, selectMySound, selectPresence } from './selectors';
+import { selectMyCalls } from './callViews';
+import { selectMySound } from './hearing';
+import { selectPresence } from './selectors';
 import { historyCompleted, joined, olderLoaded, recordsAdded, ringSilenced, updated } from './slices';
 import { createAppStore } from './store';
 

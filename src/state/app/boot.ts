@@ -7,8 +7,20 @@ import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 import { makeSampleHistory } from '@/workers';
 
-import { clockKind, officeKind, settingsKind, storageKeys, Vault, type StoredClock } from '../storage';
+import {
+  clockKind,
+  officeKind,
+  settingsKind,
+  soundKind,
+  storageKeys,
+  Vault,
+  workKind,
+  type StoredClock,
+} from '../storage';
+import { startAttention } from './attention';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
+import { startMeasuring } from './measuring';
+import { RecordingSound } from './recordingSound';
 import type { Services } from './services';
 import {
   actRefused,
@@ -23,6 +35,7 @@ import {
   soundChanged,
   storageChanged,
   updated,
+  workLoaded,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
 import type { AppStore } from './store';
@@ -62,21 +75,26 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     ({ count }) => dispatch(recordsSetAside(count)),
   );
   const { clock } = services;
-  const [savedOffice, savedClock, savedSettings] = await Promise.all([
+  const [savedOffice, savedClock, savedSettings, savedWork] = await Promise.all([
     vault.read(storageKeys.office, officeKind),
     vault.read(storageKeys.clock, clockKind),
     vault.read(storageKeys.settings, settingsKind),
+    vault.read(storageKeys.work, workKind),
   ]);
   const saved = savedOffice?.[0];
   const settings = savedSettings?.[0];
   const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
   if (settings) dispatch(settingsLoaded(settings));
+  if (savedWork) dispatch(workLoaded(savedWork));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   services.link = office;
   services.player = player;
+  services.readSound = async (id) => (await vault.read(`${storageKeys.sound}${id}`, soundKind))?.[0] ?? null;
+  const recordings = new RecordingSound(vault, me.personId, fetchClip);
+  const callOf = (id: string) => store.getState().calls.byId[id];
 
   dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
   dispatch(updated(office.snapshot()));
@@ -86,14 +104,20 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
     soundUpdate(update, store.getState(), player);
+    void recordings.follow(update, callOf);
   });
+  void player.useSpeaker(store.getState().settings.speakerId);
   const stopSounding = startSounding(store, player);
   const stopKeeping = keepSettings(store, clock, fromAddress, vault);
+  const stopMeasuring = startMeasuring(store, clock);
+  const stopAttention = startAttention(store);
   dispatch(clockChanged(clock.get()));
 
   // Which records are there is asked before the office starts, so that none it writes is read a second time.
   const keys = await vault.keys(storageKeys.history);
+  await recordings.resume();
   office.start();
+  void recordings.mixEnded(callOf);
   void readHistory(keys).catch(() => {
     dispatch(historyCompleted());
     dispatch(
@@ -109,12 +133,21 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   return async () => {
     stopSounding();
     stopKeeping();
+    stopMeasuring();
+    stopAttention();
     office.close();
     player.close();
     services.link = null;
     services.player = null;
+    services.readSound = async () => null;
     await vault.close();
   };
+}
+
+async function fetchClip(id: string): Promise<Uint8Array> {
+  const response = await fetch(`/voices/${id}.wav`);
+  if (!response.ok) throw new Error(`No clip ${id}`);
+  return new Uint8Array(await response.arrayBuffer());
 }
 
 /**
@@ -139,7 +172,7 @@ function idle(): Promise<void> {
 
 /** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
 function freshExchange(now: number): OfficeState['exchange'] {
-  return { now, nextId: Math.floor(now / 1000), signedIn: [], calls: [] };
+  return { now, nextId: Math.floor(now / 1000), signedIn: [], withoutWaiting: [], calls: [] };
 }
 
 function keep(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
@@ -171,6 +204,9 @@ function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null,
     const state = store.getState();
     if (state.settings !== last.settings) {
       void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
+    }
+    if (state.work !== last.work) {
+      void vault.write({ [storageKeys.work]: Vault.encode(state.work.items, workKind) });
     }
     if (state.office.clock !== last.office.clock) {
       void vault.write({

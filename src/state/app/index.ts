@@ -1,39 +1,78 @@
 /** The app's state, what can be done, and how it starts. */
-export { answerFirst, placeCall, send, setClock, setScript, silence, takeOver } from './acts';
+export {
+  answerFirst,
+  finishFollowUp,
+  keepFollowUp,
+  keepNote,
+  onCurrentCall,
+  park,
+  placeCall,
+  refuseWithText,
+  removeWork,
+  send,
+  sendAndSay,
+  setClock,
+  setNetwork,
+  setScript,
+  silence,
+  takeOver,
+  transfer,
+} from './acts';
+export { askToTellElsewhere, canTellElsewhere } from './attention';
 export { boot } from './boot';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
-  formatAny,
-  identifyNumber,
-  selectHistoryRows,
+  legAt,
+  nameOfCall,
+  selectCallBacks,
   selectIncoming,
   selectMyCalls,
-  selectMySound,
-  selectOffice,
-  selectPeople,
-  selectPresence,
   selectTaken,
-  selectZone,
   type CallPhase,
   type CallView,
   type PartyView,
+} from './callViews';
+export {
+  selectAtMyOtherPhones,
+  selectParked,
+  selectRingingAtColleagues,
+  type AtOtherPhone,
+  type ParkedView,
+  type RingingAtColleague,
+} from './elsewhere';
+export { isActive, selectMySound } from './hearing';
+export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
+export {
+  selectHistoryRows,
+  selectOffice,
+  selectPeople,
+  selectPresence,
+  selectZone,
   type PresenceState,
 } from './selectors';
+export { selectOutlook, type Outlook } from './outlook';
+export { soundOf } from './recordingSound';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
+  actDone,
   actRefused,
   dialTextChanged,
   phaseChanged,
   presentationChosen,
   setAsideRead,
+  soundChosen,
+  tellingElsewhereChosen,
   themeChosen,
   updated,
+  wayChosen,
 } from './slices';
 export {
   createAppStore,
   useAppDispatch,
   useAppSelector,
+  useAppStore,
   type AppDispatch,
   type AppStore,
   type RootState,
 } from './store';
+export { selectMyOtherDevices, selectQuality, selectTravel, type Travel } from './travel';

@@ -39,8 +39,9 @@ export function explainRefusal(reason: Refusal): string {
     case 'notSignedIn':
       return 'This device is not signed in to the office.';
     case 'notAllowed':
-      return reason.state === 'held'
-        ? 'That call is held: go back to it first.'
+      if (reason.state === 'held') return 'That call is held: go back to it first.';
+      return reason.state === 'alerting' || reason.state === 'initiated'
+        ? 'Nobody has answered yet, so that can’t be done now.'
         : 'The call has moved on, so that can’t be done now.';
     case 'notDialable':
       return explainNotDialable(reason.reason);
@@ -50,5 +51,55 @@ export function explainRefusal(reason: Refusal): string {
       return 'Only digits, * and # can be sent.';
     case 'onlyOutside':
       return 'Only the network can do that.';
+    case 'onlyDevice':
+      return 'Only a phone of the office can do that.';
+    case 'unknownPerson':
+      return 'Nobody of the office is meant by that.';
+    case 'barred':
+      return `The office doesn’t let ${reason.why} be called.`;
+    case 'emergency':
+      return 'An emergency call stays as it is: it is not held, moved, joined or recorded.';
+    case 'targetIsSelf':
+      return 'That is you. Choose somebody else.';
+    case 'targetInCall':
+      return 'They are in this call already.';
+    case 'unknownTarget':
+      return 'A call can’t be sent there: nobody has that number.';
+    case 'notAnswered':
+      return 'Nobody has answered yet, so that can’t be done now.';
+    case 'stillRinging':
+      return 'Somebody is still being called. Wait for them, or take them out first.';
+    case 'sameCall':
+      return 'You are in that call already.';
+    case 'notInCall':
+      return 'They are no longer in this call.';
+    case 'notOnePerson':
+      return 'That works with one other person only. Take the others out first, or send them on together.';
+    case 'tooFew':
+      return 'A private word needs a third person who doesn’t hear it.';
+    case 'conferenceFull':
+      return `A call holds ${reason.limit} people, and this one is full.`;
+    case 'privateWordGoesOn':
+      return 'Two are having a private word. Bring them back first.';
+    case 'parkFull':
+      return `All ${reason.slots} park slots are taken. Hold the call, or take one back first.`;
+    case 'emptySlot':
+      return 'Nobody is parked there.';
+    case 'unknownCode':
+      return 'No call and no room has that code.';
+    case 'notForYou':
+      return 'That invitation is for somebody else.';
+    case 'nothingRings':
+      return 'Nothing rings there any more.';
+    case 'notTheirDevice':
+      return 'The call can only go to another phone of yours.';
+    case 'recordingPolicy':
+      return reason.policy === 'always'
+        ? 'The office records every call, so that can’t be changed here.'
+        : 'The office doesn’t record calls.';
+    case 'notRecording':
+      return 'Nothing is being recorded.';
+    case 'notBusy':
+      return 'They aren’t busy, so there is nothing to wait for.';
   }
 }

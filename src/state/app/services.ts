@@ -4,17 +4,27 @@ import { Clock } from '@/office/clock';
 import type { OfficeLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
+import type { StoredSound } from '../storage';
+
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
   clock: Clock;
   link: OfficeLink | null;
   player: SoundPlayer | null;
+  /** The finished sound of a recording; null where there is none (yet). */
+  readSound: (recordingId: string) => Promise<StoredSound | null>;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
 }
 
 export function createServices(): Services {
-  return { clock: new Clock(), link: null, player: null, takeOver: async () => undefined };
+  return {
+    clock: new Clock(),
+    link: null,
+    player: null,
+    readSound: async () => null,
+    takeOver: async () => undefined,
+  };
 }
 
 export const ServicesContext = createContext<Services>(createServices());

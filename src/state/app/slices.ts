@@ -1,17 +1,21 @@
 import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
 
 import type { Call, CallRecord } from '@/core/exchange';
+import type { Network, Trend } from '@/core/quality';
 import type { OfficeSetup } from '@/core/office';
 import type { Contact } from '@/core/people';
 import type { ClockSetting } from '@/office/clock';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';
-import type { Speech } from '@/office/standins';
+import { goodNetwork, type Speech } from '@/office/standins';
 
-import type { Settings, VaultStatus } from '../storage';
+import type { Settings, VaultStatus, Work } from '../storage';
 
 /** `elsewhere`: another tab runs the office. */
 export type AppPhase = 'starting' | 'running' | 'elsewhere' | 'failed';
+
+/** What the office tells goes to the calls and to all that is shown of the office itself. */
+export const updated = createAction<OfficeUpdate>('office/updated');
 
 interface OfficeSlice {
   phase: AppPhase;
@@ -22,6 +26,10 @@ interface OfficeSlice {
   clock: ClockSetting;
   sound: SoundStatus;
   isOnline: boolean;
+  /** What the stand-in network does to this device's data calls. */
+  network: Network;
+  /** How the call that is talked on has sounded of late; null while none is. */
+  trend: Trend | null;
 }
 
 const officeSlice = createSlice({
@@ -35,6 +43,8 @@ const officeSlice = createSlice({
     clock: { mode: 'real' },
     sound: 'waiting',
     isOnline: true,
+    network: goodNetwork,
+    trend: null,
   } as OfficeSlice,
   reducers: {
     phaseChanged(state, { payload }: PayloadAction<{ phase: AppPhase; failure?: string }>) {
@@ -53,7 +63,14 @@ const officeSlice = createSlice({
     onlineChanged(state, { payload }: PayloadAction<boolean>) {
       state.isOnline = payload;
     },
+    measured(state, { payload }: PayloadAction<Trend | null>) {
+      state.trend = payload;
+    },
   },
+  extraReducers: (builder) =>
+    builder.addCase(updated, (state, { payload }) => {
+      state.network = payload.network;
+    }),
 });
 
 interface CallsSlice {
@@ -70,7 +87,12 @@ const callsSlice = createSlice({
   name: 'calls',
   initialState: { byId: {}, speech: {}, silenced: [], lastEndedId: null } as CallsSlice,
   reducers: {
-    updated(state, { payload }: PayloadAction<OfficeUpdate>) {
+    ringSilenced(state, { payload: callId }: PayloadAction<string>) {
+      state.silenced.push(callId);
+    },
+  },
+  extraReducers: (builder) =>
+    builder.addCase(updated, (state, { payload }) => {
       for (const call of payload.changedCalls) state.byId[call.id] = call;
       for (const speech of payload.speech) state.speech[speech.callId] = speech;
       for (const id of payload.endedCallIds) {
@@ -79,11 +101,7 @@ const callsSlice = createSlice({
         state.silenced = state.silenced.filter((silenced) => silenced !== id);
         state.lastEndedId = id;
       }
-    },
-    ringSilenced(state, { payload: callId }: PayloadAction<string>) {
-      state.silenced.push(callId);
-    },
-  },
+    }),
 });
 
 interface HistorySlice {
@@ -132,15 +150,60 @@ const dialSlice = createSlice({
 
 const settingsSlice = createSlice({
   name: 'settings',
-  initialState: { theme: 'device', presentedLineId: null, withhold: false } as Settings,
+  initialState: {
+    theme: 'device',
+    presentedLineId: null,
+    withhold: false,
+    way: null,
+    microphoneId: null,
+    speakerId: null,
+    isNoiseSuppressed: true,
+    tellsElsewhere: false,
+  } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     themeChosen(state, { payload }: PayloadAction<Settings['theme']>) {
       state.theme = payload;
     },
+    wayChosen(state, { payload }: PayloadAction<Settings['way']>) {
+      state.way = payload;
+    },
+    soundChosen(
+      state,
+      { payload }: PayloadAction<Partial<Pick<Settings, 'microphoneId' | 'speakerId' | 'isNoiseSuppressed'>>>,
+    ) {
+      Object.assign(state, payload);
+    },
+    tellingElsewhereChosen(state, { payload }: PayloadAction<boolean>) {
+      state.tellsElsewhere = payload;
+    },
     presentationChosen(state, { payload }: PayloadAction<{ lineId: string } | 'withhold'>) {
       state.withhold = payload === 'withhold';
       if (payload !== 'withhold') state.presentedLineId = payload.lineId;
+    },
+  },
+});
+
+interface WorkSlice {
+  /** Oldest first. */
+  items: Work[];
+}
+
+const workSlice = createSlice({
+  name: 'work',
+  initialState: { items: [] } as WorkSlice,
+  reducers: {
+    workLoaded(state, { payload }: PayloadAction<Work[]>) {
+      state.items = payload;
+    },
+    /** Adds what is new, or takes the place of what has the same id. */
+    workKept(state, { payload }: PayloadAction<Work>) {
+      const at = state.items.findIndex(({ id }) => id === payload.id);
+      if (at < 0) state.items.push(payload);
+      else state.items[at] = payload;
+    },
+    workRemoved(state, { payload: id }: PayloadAction<string>) {
+      state.items = state.items.filter((item) => item.id !== id);
     },
   },
 });
@@ -151,11 +214,13 @@ interface NoticesSlice {
   setAside: number;
   /** A sentence about an act that could not be done, shown where the worker is. */
   refusal: string | null;
+  /** A sentence about what has just been done. */
+  done: string | null;
 }
 
 const noticesSlice = createSlice({
   name: 'notices',
-  initialState: { storage: 'ok', setAside: 0, refusal: null } as NoticesSlice,
+  initialState: { storage: 'ok', setAside: 0, refusal: null, done: null } as NoticesSlice,
   reducers: {
     storageChanged(state, { payload }: PayloadAction<VaultStatus>) {
       state.storage = payload;
@@ -168,6 +233,11 @@ const noticesSlice = createSlice({
     },
     actRefused(state, { payload }: PayloadAction<string | null>) {
       state.refusal = payload;
+      state.done = null;
+    },
+    actDone(state, { payload }: PayloadAction<string | null>) {
+      state.done = payload;
+      state.refusal = null;
     },
   },
 });
@@ -178,11 +248,21 @@ export const reducers = {
   history: historyReducer,
   dial: dialSlice.reducer,
   settings: settingsSlice.reducer,
+  work: workSlice.reducer,
   notices: noticesSlice.reducer,
 };
 
-export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged } = officeSlice.actions;
-export const { updated, ringSilenced } = callsSlice.actions;
+export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged, measured } =
+  officeSlice.actions;
+export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged } = dialSlice.actions;
-export const { settingsLoaded, themeChosen, presentationChosen } = settingsSlice.actions;
-export const { storageChanged, recordsSetAside, setAsideRead, actRefused } = noticesSlice.actions;
+export const {
+  settingsLoaded,
+  themeChosen,
+  presentationChosen,
+  wayChosen,
+  soundChosen,
+  tellingElsewhereChosen,
+} = settingsSlice.actions;
+export const { workLoaded, workKept, workRemoved } = workSlice.actions;
+export const { storageChanged, recordsSetAside, setAsideRead, actRefused, actDone } = noticesSlice.actions;

@@ -2,7 +2,8 @@ import { whatIsHeard } from '@/core/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
-import { selectMySound } from './selectors';
+import { legAt } from './callViews';
+import { selectMySound } from './hearing';
 import type { AppStore, RootState } from './store';
 
 /** Keeps the loudspeaker in step with what this device hears. Returns a function that ends it. */
@@ -15,21 +16,30 @@ export function startSounding(store: AppStore, player: SoundPlayer): () => void 
 /** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting. */
 export function soundUpdate(update: OfficeUpdate, state: RootState, player: SoundPlayer): void {
   const deviceId = state.office.me?.deviceId;
-  const myLeg = (callId: string) =>
-    state.calls.byId[callId]?.legs.find(
-      ({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === deviceId,
-    );
+  const myLeg = (callId: string) => {
+    const call = state.calls.byId[callId];
+    return call && legAt(call, deviceId);
+  };
 
   for (const event of update.events) {
     if (event.type === 'digitsSent' && myLeg(event.callId)?.id === event.legId) {
       for (const digit of event.digits) player.digit(digit);
     }
+    if (event.type === 'recordingChanged' && event.recording.state === 'on' && hearsCall(event.callId))
+      void player.clip('recording-announcement');
+    if (event.type === 'acceptAsked' && myLeg(event.callId)?.id === event.legId)
+      void player.clip('accept-prompt');
     if (event.type === 'established' && heardByMe(event.callId)?.kind === 'greeting')
       void player.clip('mailbox-greeting');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);
     if (heard?.kind === 'voices' && heard.legIds.includes(speech.legId)) void player.clip(speech.clip);
+  }
+
+  /** Whether this device is on that call and would hear what is said to all. */
+  function hearsCall(callId: string): boolean {
+    return myLeg(callId)?.state === 'connected';
   }
 
   function heardByMe(callId: string) {

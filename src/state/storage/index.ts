@@ -1,12 +1,19 @@
 /** What is kept on this device, and how it is read safely. */
 export {
   clockKind,
+  heardKind,
   officeKind,
   recordKind,
   settingsKind,
-  settingsSchema,
+  soundKind,
   storageKeys,
+  workKind,
+  type FollowUp,
+  type HeardLog,
   type Settings,
   type StoredClock,
+  type StoredSound,
+  type Work,
 } from './kinds';
+export { fromBase64, toBase64 } from './base64';
 export { Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';

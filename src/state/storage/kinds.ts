@@ -1,15 +1,26 @@
 import { z } from 'zod';
 
-import { recordSchema } from '@/core/exchange';
+import { recordingSchema, recordSchema } from '@/core/exchange';
+import { ways } from '@/core/quality';
+import { heardEntrySchema } from '@/core/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 
+import { officeFromVersion1, recordFromVersion1, settingsFromVersion1 } from './migrations';
 import type { StoredKind } from './Vault';
 
 export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
   presentedLineId: z.string().nullable(),
   withhold: z.boolean(),
+  /** How calls travel, where the worker has chosen; null: as Cendro recommends. */
+  way: z.enum(ways).nullable(),
+  /** Sound devices as the browser names them; null: its own choice. */
+  microphoneId: z.string().nullable(),
+  speakerId: z.string().nullable(),
+  isNoiseSuppressed: z.boolean(),
+  /** Whether the system may tell of calls while the app is not in front. */
+  tellsElsewhere: z.boolean(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -20,10 +31,70 @@ export const storedClockSchema = z.object({
 });
 export type StoredClock = z.infer<typeof storedClockSchema>;
 
-export const recordKind: StoredKind<z.infer<typeof recordSchema>> = { version: 1, schema: recordSchema };
-export const officeKind: StoredKind<OfficeState> = { version: 1, schema: officeStateSchema };
-export const settingsKind: StoredKind<Settings> = { version: 1, schema: settingsSchema };
+/** What the worker wrote around a call, and what they still mean to do. */
+export const workSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('note'), id: z.string(), at: z.number(), callId: z.string(), text: z.string() }),
+  z.object({
+    kind: z.literal('followUp'),
+    id: z.string(),
+    at: z.number(),
+    callId: z.string(),
+    /** Whom to reach; null for a withheld caller. */
+    number: z.string().nullable(),
+    name: z.string(),
+    text: z.string(),
+    dueAt: z.number(),
+    doneAt: z.number().nullable(),
+  }),
+  z.object({
+    kind: z.literal('text'),
+    id: z.string(),
+    at: z.number(),
+    callId: z.string(),
+    lineId: z.string().nullable(),
+    to: z.string(),
+    text: z.string(),
+  }),
+]);
+export type Work = z.infer<typeof workSchema>;
+export type FollowUp = Extract<Work, { kind: 'followUp' }>;
+
+/** A recording that is not mixed yet: its stretches, and what was heard since it began, in order. */
+export const heardSchema = z.object({
+  callId: z.string(),
+  recording: recordingSchema,
+  heard: z.array(heardEntrySchema),
+});
+export type HeardLog = z.infer<typeof heardSchema>;
+
+/** A finished recording's sound. */
+export const soundSchema = z.object({
+  callId: z.string(),
+  durationMs: z.number(),
+  /** WAV, PCM 16 bit, as base64. */
+  wav: z.string(),
+});
+export type StoredSound = z.infer<typeof soundSchema>;
+
+export const recordKind: StoredKind<z.infer<typeof recordSchema>> = {
+  version: 2,
+  schema: recordSchema,
+  migrations: { 1: recordFromVersion1 },
+};
+export const officeKind: StoredKind<OfficeState> = {
+  version: 2,
+  schema: officeStateSchema,
+  migrations: { 1: officeFromVersion1 },
+};
+export const settingsKind: StoredKind<Settings> = {
+  version: 2,
+  schema: settingsSchema,
+  migrations: { 1: settingsFromVersion1 },
+};
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
+export const workKind: StoredKind<Work> = { version: 1, schema: workSchema };
+export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };
+export const soundKind: StoredKind<StoredSound> = { version: 1, schema: soundSchema };
 
 /** Where each is kept. Records stand under their day, newest days last. */
 export const storageKeys = {
@@ -31,4 +102,8 @@ export const storageKeys = {
   settings: 'settings',
   clock: 'clock',
   history: 'history/',
+  work: 'work',
+  /** A recording that is not mixed yet, by its id. */
+  heard: 'heard/',
+  sound: 'sound/',
 } as const;

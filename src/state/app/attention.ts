@@ -1,0 +1,99 @@
+import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
+import { send } from './acts';
+import { isActive } from './hearing';
+import type { AppStore } from './store';
+
+const workerFile = '/alerts.js';
+
+/** Whether this browser can tell of a call while the app is not in front. */
+export const canTellElsewhere = () => 'Notification' in window && 'serviceWorker' in navigator;
+
+/** Asks the browser's leave; only after a tap. Says whether it was given. */
+export async function askToTellElsewhere(): Promise<boolean> {
+  if (!canTellElsewhere()) return false;
+  const permission = await Notification.requestPermission();
+  if (permission === 'granted') await navigator.serviceWorker.register(workerFile);
+  return permission === 'granted';
+}
+
+/**
+ * Tells the system of what goes on, where it can hear: a notification with Answer and Refuse while the app is not in
+ * front, and the media keys of a headset for the call that is talked on. Returns a function that ends it.
+ */
+export function startAttention(store: AppStore): () => void {
+  let told = new Set<string>();
+  const follow = () => {
+    const state = store.getState();
+    const incoming = selectIncoming(state);
+    const isAway = document.visibilityState !== 'visible' && state.settings.tellsElsewhere;
+    for (const view of incoming) if (isAway && !told.has(view.id)) void notify(view);
+    const now = new Set(incoming.map(({ id }) => id));
+    for (const id of told) if (!now.has(id)) void withdraw(id);
+    told = now;
+    showInMediaKeys(store);
+  };
+  const onMessage = ({ data }: MessageEvent<{ callId?: string; action?: string }>) => {
+    const view = selectIncoming(store.getState()).find(({ id }) => id === data.callId);
+    if (view)
+      void store.dispatch(
+        send({ type: data.action === 'refuse' ? 'refuse' : 'answer', legId: view.me.legId }),
+      );
+  };
+  if ('serviceWorker' in navigator) navigator.serviceWorker.addEventListener('message', onMessage);
+  const stop = store.subscribe(follow);
+  return () => {
+    stop();
+    if ('serviceWorker' in navigator) navigator.serviceWorker.removeEventListener('message', onMessage);
+  };
+}
+
+async function notify(view: CallView): Promise<void> {
+  if (!canTellElsewhere() || Notification.permission !== 'granted') return;
+  const registration = await navigator.serviceWorker.register(workerFile);
+  const options: NotificationOptions & { actions: { action: string; title: string }[] } = {
+    body: view.line ? `calls ${view.line.name}` : 'calls your extension',
+    tag: view.id,
+    requireInteraction: true,
+    data: { callId: view.id },
+    icon: '/icon.svg',
+    actions: [
+      { action: 'answer', title: 'Answer' },
+      { action: 'refuse', title: 'Refuse' },
+    ],
+  };
+  await registration.showNotification(nameOfCall(view), options);
+}
+
+async function withdraw(callId: string): Promise<void> {
+  if (!canTellElsewhere() || Notification.permission !== 'granted') return;
+  const registration = await navigator.serviceWorker.getRegistration();
+  for (const shown of (await registration?.getNotifications({ tag: callId })) ?? []) shown.close();
+}
+
+let shownInKeys = '';
+
+function showInMediaKeys(store: AppStore): void {
+  if (!('mediaSession' in navigator)) return;
+  const view = selectTaken(store.getState()).find(isActive);
+  const now = view ? `${view.id} ${view.me.muted} ${nameOfCall(view)}` : '';
+  if (now === shownInKeys) return;
+  shownInKeys = now;
+  const { mediaSession } = navigator;
+  mediaSession.playbackState = view ? 'playing' : 'none';
+  mediaSession.metadata = view
+    ? new MediaMetadata({ title: nameOfCall(view), artist: view.line?.name ?? 'Inside the office' })
+    : null;
+  if (view) void mediaSession.setMicrophoneActive?.(!view.me.muted);
+  const legId = view?.me.legId ?? '';
+  const muting = view?.me.muted ? 'unmute' : 'mute';
+  setKey('hangup', view && (() => void store.dispatch(send({ type: 'clear', legId }))));
+  setKey('togglemicrophone', view && (() => void store.dispatch(send({ type: muting, legId }))));
+}
+
+function setKey(key: string, act: (() => void) | undefined): void {
+  try {
+    navigator.mediaSession.setActionHandler(key as MediaSessionAction, act ?? null);
+  } catch {
+    // This browser has no such key.
+  }
+}

@@ -1,0 +1,31 @@
+import { createSelector } from '@reduxjs/toolkit';
+
+import type { Heard } from '@/core/exchange';
+import type { Continuous } from '@/office/sound';
+
+import { selectMyCalls, type CallView } from './callViews';
+import type { RootState } from './store';
+
+/** What goes on in the ear because of one call; null for voices and silence. */
+export function continuousOf(heard: Heard | undefined): Continuous | null {
+  if (heard?.kind === 'tone') return heard.tone;
+  return heard?.kind === 'ringback' || heard?.kind === 'music' ? heard.kind : null;
+}
+
+/** What this device sounds of its calls: the one talked on first, then what rings. */
+export const selectMySound = createSelector(
+  selectMyCalls,
+  (state: RootState) => state.calls.silenced,
+  (calls, silenced): Continuous | null => {
+    const ringing = calls.find(({ phase, id }) => phase === 'incoming' && !silenced.includes(id));
+    const active = calls.find(isActive);
+    const heard = continuousOf(active?.me.heard);
+    if (heard) return heard;
+    if (!ringing) return null;
+    if (active) return 'waiting';
+    return ringing.line?.urgent ? 'urgentRing' : 'ring';
+  },
+);
+
+/** Whether it is the call this device is on, rather than one put aside or ringing. */
+export const isActive = ({ me }: CallView) => me.state === 'connected';

@@ -1,0 +1,83 @@
+import type { Call, Leg } from '@/core/exchange';
+import { formatNumber, ukOfficePlan } from '@/core/numbering';
+import type { OfficeIndex } from '@/core/office';
+import type { PeopleIndex } from '@/core/people';
+
+/** Who somebody is, as far as the worker knows. */
+export interface Identity {
+  name: string;
+  /** Firm, role or number: what tells two of a name apart. */
+  detail: string;
+  number: string | null;
+  /** Set for those of the office. */
+  personId: string | null;
+}
+
+interface Names {
+  office: OfficeIndex;
+  people: PeopleIndex;
+}
+
+/** Who is at the end of a leg. */
+export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, names: Names): Identity {
+  const { office, people } = names;
+  switch (endpoint.kind) {
+    case 'device': {
+      const person = office.people.get(personId ?? '');
+      const device = office.devices.get(endpoint.deviceId);
+      const line = role === 'called' ? office.linesByNumber.get(call.dialled) : undefined;
+      if (!person)
+        return { name: device?.name ?? endpoint.deviceId, detail: '', number: null, personId: null };
+      const where = device?.kind === 'room' ? device.name : undefined;
+      return {
+        name: person.name,
+        detail: where ?? line?.name ?? `${person.role} · ${person.extension}`,
+        number: person.extension,
+        personId: person.id,
+      };
+    }
+    case 'mailbox':
+      return {
+        name: `${office.people.get(endpoint.personId)?.name ?? 'A'} mailbox`,
+        detail: 'mailbox',
+        number: null,
+        personId: null,
+      };
+    case 'outside':
+      return { ...identifyNumber(endpoint.number, endpoint.name, people), personId: null };
+  }
+}
+
+/** Who was called: a colleague, a team, a line, or a number. */
+export function identifyDialled(dialled: string, { office, people }: Names): Identity {
+  const person = office.peopleByExtension.get(dialled);
+  if (person)
+    return {
+      name: person.name,
+      detail: `${person.role} · ${person.extension}`,
+      number: person.extension,
+      personId: person.id,
+    };
+  const team = office.teamsByExtension.get(dialled);
+  if (team)
+    return { name: team.name, detail: `team · ${team.extension}`, number: team.extension, personId: null };
+  const line = office.linesByNumber.get(dialled);
+  if (line) return { name: line.name, detail: formatAny(line.number), number: line.number, personId: null };
+  return { ...identifyNumber(dialled, null, people), personId: null };
+}
+
+/** Name and detail for a number: from the contacts, else the caller's own name, else the number itself. */
+export function identifyNumber(number: string | null, ownName: string | null, people: PeopleIndex) {
+  const known = people.whoHas(number);
+  const written = number === null ? 'number withheld' : formatAny(number);
+  if (known) return { name: known.name, detail: known.detail ?? written, number };
+  if (ownName) return { name: ownName, detail: written, number };
+  return number === null
+    ? { name: 'Withheld number', detail: 'caller not shown', number }
+    : { name: written, detail: 'not in your contacts', number };
+}
+
+/** E.164 numbers nationally, extensions and codes as they are. */
+export function formatAny(number: string): string {
+  return number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number;
+}

@@ -1,0 +1,76 @@
+import { createSelector } from '@reduxjs/toolkit';
+
+import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
+import type { DeviceKind } from '@/core/office';
+import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/quality';
+import { describeRate, rateFor } from '@/core/rates';
+
+import { selectOffice } from './selectors';
+import type { RootState } from './store';
+
+/** How a call from here would sound: what is measured while one goes on, else what the network promises. */
+export const selectQuality = createSelector(
+  (state: RootState) => state.office.network,
+  (network) => qualityOver(network),
+);
+
+const mine = (state: RootState) => state.office.me?.personId ?? '';
+
+const selectMyPhones = createSelector(selectOffice, mine, (office, myId) => {
+  const ofKind = (kind: DeviceKind) => office.devicesOf(myId).find((device) => device.kind === kind) ?? null;
+  return { mobile: ofKind('mobile'), desk: ofKind('desk') };
+});
+
+export interface Travel extends TravelAnswer {
+  /** The device the call starts from; null: this one. */
+  fromDeviceId: string | null;
+  /** "0.9 p/min", or "free" inside the office; null where nothing can be dialled yet. */
+  price: string | null;
+  isPremium: boolean;
+}
+
+/** Which way a call to what is typed would travel, why, and what it costs. */
+export function selectTravel(state: RootState, to: string): Travel {
+  const office = selectOffice(state);
+  const { mobile, desk } = selectMyPhones(state);
+  const dialled = interpretDialled(to, ukOfficePlan);
+  const answer = recommendWay({
+    dataMos: state.office.isOnline ? selectQuality(state).mos : null,
+    isEmergency: dialled.kind === 'emergency',
+    mobileRate: rateFor(office.setup.rates, mobileNumberPrefix),
+    hasMobile: mobile !== null,
+    hasDesk: desk !== null,
+    chosen: state.settings.way,
+  });
+  const number = isExternal(dialled) ? dialled.e164 : dialled.kind === 'emergency' ? dialled.number : null;
+  const rate = number === null ? null : rateFor(office.setup.rates, number);
+  const isInside = dialled.kind === 'extension' || (number !== null && office.linesByNumber.has(number));
+  return {
+    ...answer,
+    fromDeviceId: deviceOf(answer.way, { mobile, desk }),
+    price: isInside ? 'free' : number === null ? null : describeRate(rate, office.setup.rates.currency),
+    isPremium: rate?.isPremium ?? false,
+  };
+}
+
+/** The office calls the worker's own mobile at the rate of any UK mobile. */
+const mobileNumberPrefix = '+447';
+
+function deviceOf(way: Way, phones: ReturnType<typeof selectMyPhones>): string | null {
+  switch (way) {
+    case 'data':
+      return null;
+    case 'mobileFirst':
+      return phones.mobile?.id ?? null;
+    case 'deskFirst':
+      return phones.desk?.id ?? null;
+  }
+}
+
+/** The worker's own phones besides this device, to which a call may move. */
+export const selectMyOtherDevices = createSelector(
+  selectOffice,
+  mine,
+  (state: RootState) => state.office.me?.deviceId,
+  (office, myId, deviceId) => office.devicesOf(myId).filter(({ id }) => id !== deviceId),
+);
