@@ -18,11 +18,13 @@ export interface ActGroup {
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     rows: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
-    row: { flexDirection: 'row', minHeight: target + 2, borderBottomWidth: 1, borderColor: colours.rule },
-    name: { width: 104, paddingLeft: space.l, justifyContent: 'center' },
+    group: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colours.rule },
+    name: { width: 84, paddingLeft: space.l, justifyContent: 'center' },
+    acts: { flex: 1, flexDirection: 'row', flexWrap: 'wrap' },
     act: {
       flexGrow: 1,
-      flexBasis: 0,
+      // Three in a row, unless large text needs more.
+      flexBasis: '33%',
       minHeight: target,
       justifyContent: 'center',
       paddingHorizontal: space.m,
@@ -39,34 +41,36 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
   return (
     <View style={styles.rows}>
       {groups.map(({ name, acts }) => (
-        <View key={name} role="group" aria-label={name} style={styles.row}>
+        <View key={name} role="group" aria-label={name} style={styles.group}>
           <View style={styles.name} aria-hidden>
             <Txt as="small">{name}</Txt>
           </View>
-          {acts.map(({ word, onPress, disabled, pressed }) => (
-            <Pressable
-              key={word}
-              role="button"
-              aria-label={word}
-              aria-pressed={pressed}
-              aria-disabled={disabled}
-              disabled={disabled}
-              onPress={onPress}
-              style={({ pressed: isHeld }) => [
-                styles.act,
-                (pressed || isHeld) && { backgroundColor: colours.ink },
-              ]}
-            >
-              {({ pressed: isHeld }) => (
+          <View style={styles.acts}>
+            {acts.map(({ word, onPress, disabled, pressed }) => (
+              <Pressable
+                key={word}
+                role="button"
+                aria-label={word}
+                aria-pressed={pressed}
+                aria-disabled={disabled}
+                disabled={disabled}
+                onPress={onPress}
+                style={({ pressed: isDown }) => [
+                  styles.act,
+                  pressed && { backgroundColor: colours.ink },
+                  isDown && { backgroundColor: colours.paper },
+                ]}
+              >
                 <Txt
                   as="strong"
-                  colour={pressed || isHeld ? colours.paper : disabled ? colours.edge : colours.ink}
+                  lines={1}
+                  colour={pressed ? colours.paper : disabled ? colours.edge : colours.ink}
                 >
                   {word}
                 </Txt>
-              )}
-            </Pressable>
-          ))}
+              </Pressable>
+            ))}
+          </View>
         </View>
       ))}
     </View>

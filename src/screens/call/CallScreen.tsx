@@ -3,24 +3,34 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatClock, formatDuration } from '@/core/time';
 import {
+  isActive,
+  nameOfCall,
+  selectIncoming,
   selectTaken,
   selectZone,
   send,
+  sendAndSay,
   useAppDispatch,
   useAppSelector,
   useNow,
   type CallView,
-  type AppDispatch,
 } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { phaseWord } from '../shared/callWords';
-import { ActRows, type ActGroup } from './ActRows';
+import { useLayout } from '../shared/useLayout';
+import { ActRows } from './ActRows';
+import { CallFacts } from './CallFacts';
 import { Cords } from './Cords';
+import { ElsewhereList } from './ElsewhereList';
 import { EndedCall } from './EndedCall';
 import { KeysPanel } from './KeysPanel';
+import { LazySheet } from './LazySheet';
+import { QualityLine } from './QualityLine';
+import type { OpenSheet } from './sheetKinds';
+import { useCallActs } from './useCallActs';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -31,15 +41,18 @@ const useStyles = themed(({ colours }) =>
       alignItems: 'baseline',
       gap: space.m,
       paddingHorizontal: space.l,
-      paddingVertical: space.m,
+      paddingVertical: space.s,
       borderBottomWidth: 1,
       borderColor: colours.rule,
     },
     where: { flexShrink: 1 },
     // Large text may need more than the window: then the picture scrolls, and the acts stay.
+    scroll: { flex: 1, minHeight: 0 },
     picture: { flexGrow: 1 },
-    said: { paddingHorizontal: space.l, paddingVertical: space.s, minHeight: 44, justifyContent: 'center' },
-    end: { padding: space.l, backgroundColor: colours.sheet },
+    said: { paddingHorizontal: space.l, paddingVertical: space.s, minHeight: 36, justifyContent: 'center' },
+    offer: { marginHorizontal: space.l, marginTop: space.m },
+    end: { paddingHorizontal: space.l, paddingVertical: space.m, backgroundColor: colours.sheet },
+    endPlate: { minHeight: 60 },
   }),
 );
 
@@ -53,19 +66,36 @@ export function CallScreen() {
   const calls = useAppSelector(selectTaken);
   const speech = useAppSelector((state) => state.calls.speech);
   const [showsKeys, setShowsKeys] = useState(false);
-  const shown = calls.find(({ me }) => me.state === 'connected') ?? calls[0];
+  const [sheet, setSheet] = useState<OpenSheet | null>(null);
+  const shown = calls.find(isActive) ?? calls[0];
+  const keysOpen = showsKeys && shown?.phase === 'talking';
+  const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
+  // On a phone a second call needs the room in which the other acts stand.
+  const { hasThird } = useLayout();
+  const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
+  const groups = useCallActs(shown, calls, keys, setSheet);
   if (!shown) return <EndedCall />;
 
-  const other = shown.others[0];
   const said = shown.me.heard.kind === 'voices' ? (speech[shown.id]?.text ?? null) : null;
-  const talkTo = (view: CallView) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }));
-  const canSendDigits = shown.phase === 'talking';
-  const keysOpen = showsKeys && canSendDigits;
+  const { legId } = shown.me;
+  const isOne = calls.length === 1 && shown.others.length === 1;
+  const isOnTheWay = shown.phase === 'calling' || shown.phase === 'ringing';
+  const connect = (held: CallView) => {
+    const names = `${nameOfCall(held)} and ${nameOfCall(shown)}`;
+    const said = isOnTheWay
+      ? `${nameOfCall(held)} waits for ${nameOfCall(shown)}. If nobody takes it, it comes back to you.`
+      : `${names} are connected, and you have left.`;
+    void dispatch(sendAndSay({ type: 'connectCalls', legId: held.me.legId, otherLegId: legId }, said));
+  };
+  const merge = (held: CallView) =>
+    void dispatch(
+      sendAndSay({ type: 'mergeCalls', legId: held.me.legId, otherLegId: legId }, 'All are in one call.'),
+    );
 
   return (
     <View style={styles.screen}>
       <View style={styles.head}>
-        <Txt as="small" lines={1} style={styles.where}>
+        <Txt as="small" level={isOne ? undefined : 1} lines={1} style={styles.where}>
           <Txt as="strong">{calls.length === 1 ? phaseWord(shown) : `${calls.length} calls`}</Txt>
           {shown.line ? ` · ${shown.line.name}` : ' · inside the office'}
         </Txt>
@@ -75,11 +105,28 @@ export function CallScreen() {
         <KeysPanel
           view={shown}
           said={said}
-          onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId: shown.me.legId, digits }))}
+          onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId, digits }))}
         />
       ) : (
-        <ScrollView contentContainerStyle={styles.picture} tabIndex={0}>
-          <Cords calls={calls} now={now} onTalkTo={talkTo} />
+        <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
+          <QualityLine view={shown} />
+          <CallFacts view={shown} now={now} />
+          <Cords
+            calls={calls}
+            now={now}
+            onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
+            onParty={(view, party) => setSheet({ kind: 'party', view, party })}
+            onConnect={connect}
+            onMerge={merge}
+          />
+          {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
+            <Plate
+              kind="main"
+              word="Call by itself when they are free"
+              onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
+              style={styles.offer}
+            />
+          ) : null}
           <View style={styles.said} aria-live="polite">
             {said ? (
               <Txt as="small" colour={colours.ink} lines={3}>
@@ -87,73 +134,25 @@ export function CallScreen() {
               </Txt>
             ) : null}
           </View>
+          <ElsewhereList />
         </ScrollView>
       )}
-      <ActRows groups={groupsOf(shown, calls, keysOpen, setShowsKeys, dispatch)} />
+      <ActRows groups={isKnocked ? groups.slice(0, 1) : groups} />
       <View style={styles.end}>
         <Plate
           kind="end"
-          large
-          word={
-            shown.phase === 'calling' || shown.phase === 'ringing'
-              ? 'Stop calling'
-              : `End with ${other?.name ?? 'them'}`
-          }
-          onPress={() => void dispatch(send({ type: 'clear', legId: shown.me.legId }))}
+          word={endWord()}
+          style={styles.endPlate}
+          onPress={() => void dispatch(send({ type: 'clear', legId }))}
         />
       </View>
+      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
-}
 
-function groupsOf(
-  shown: CallView,
-  calls: readonly CallView[],
-  keysOpen: boolean,
-  setShowsKeys: (shows: boolean) => void,
-  dispatch: AppDispatch,
-): ActGroup[] {
-  const { legId, muted, state } = shown.me;
-  const held = calls.find((view) => view !== shown && view.phase === 'held');
-  const isTalking = shown.phase === 'talking';
-  return [
-    {
-      name: 'My sound',
-      acts: [
-        {
-          word: muted ? 'Unmute' : 'Mute',
-          pressed: muted,
-          disabled: state !== 'connected',
-          onPress: () => void dispatch(send({ type: muted ? 'unmute' : 'mute', legId })),
-        },
-        {
-          word: keysOpen ? 'Hide keys' : 'Keys',
-          pressed: keysOpen,
-          disabled: !isTalking,
-          onPress: () => setShowsKeys(!keysOpen),
-        },
-      ],
-    },
-    {
-      name: 'This call',
-      acts: [
-        state === 'held'
-          ? { word: 'Talk again', onPress: () => void dispatch(send({ type: 'retrieve', legId })) }
-          : {
-              word: 'Hold',
-              disabled: !isTalking,
-              onPress: () => void dispatch(send({ type: 'hold', legId })),
-            },
-        ...(held
-          ? [
-              {
-                word: 'Swap',
-                onPress: () =>
-                  void dispatch(send({ type: 'retrieve', legId: held.me.legId, activeCall: 'hold' })),
-              },
-            ]
-          : []),
-      ],
-    },
-  ];
+  function endWord(): string {
+    if (isOnTheWay) return 'Stop calling';
+    if (!shown || shown.others.length === 1) return `End with ${shown?.others[0]?.name ?? 'them'}`;
+    return `Leave ${nameOfCall(shown)}`;
+  }
 }

@@ -8,36 +8,21 @@ import type { CordShape, Strand } from './cordShape';
 interface CordDrawingProps {
   width: number;
   height: number;
-  cords: readonly { key: string; shape: CordShape; colour: string }[];
+  shape: CordShape;
+  colour: string;
 }
 
 const sheath = 18;
 const strandGap = 9;
-const socketSpread = 56;
 
 /**
- * Each cord holds two strands: at the left our voice going up, at the right theirs coming down. A strand in which
- * sound moves is bright and moves that way; a cut one has a gap. So a look tells who hears whom.
+ * The cord to the only other end. It holds two strands: at the left our voice going up, at the right theirs coming
+ * down. A strand in which sound moves is bright and moves that way; a cut one has a bar. So a look tells who hears whom.
  */
-export function CordDrawing({ width, height, cords }: CordDrawingProps) {
+export function CordDrawing({ width, height, shape, colour }: CordDrawingProps) {
   return (
     <Svg width={width} height={height}>
-      {cords.map(({ key, shape, colour }, index) => {
-        const top = ((index + 0.5) / cords.length) * width;
-        const bottom = width / 2 + (index - (cords.length - 1) / 2) * socketSpread;
-        const outer = cords.length === 1 ? 'both' : index < cords.length / 2 ? 'left' : 'right';
-        return (
-          <Cord
-            key={key}
-            shape={shape}
-            colour={colour}
-            top={top}
-            bottom={bottom}
-            height={height}
-            outer={outer}
-          />
-        );
-      })}
+      <Cord shape={shape} colour={colour} x={width / 2} height={height} />
     </Svg>
   );
 }
@@ -45,98 +30,58 @@ export function CordDrawing({ width, height, cords }: CordDrawingProps) {
 interface CordProps {
   shape: CordShape;
   colour: string;
-  top: number;
-  bottom: number;
+  x: number;
   height: number;
-  /** The side on which nothing else is drawn; words stand there. */
-  outer: 'left' | 'right' | 'both';
 }
 
-function Cord({ shape, colour, top, bottom, height, outer }: CordProps) {
+function Cord({ shape, colour, x, height }: CordProps) {
   const { colours } = useTheme();
   switch (shape.reach) {
     case 'plugged':
       return (
         <>
-          <Path d={curve(top, bottom, height, 0, 1)} stroke={colour} strokeWidth={sheath} fill="none" />
-          <StrandPath
-            strand={shape.up}
-            direction="up"
-            path={curve(top - strandGap / 2, bottom - strandGap / 2, height, 0, 1)}
-          />
-          <StrandPath
-            strand={shape.down}
-            direction="down"
-            path={curve(top + strandGap / 2, bottom + strandGap / 2, height, 0, 1)}
-          />
-          <Voice
-            strand={shape.up}
-            direction="up"
-            at={pointAt(top, bottom, height, 0.7)}
-            side={outer === 'right' ? 1 : -1}
-          />
-          <Voice
-            strand={shape.down}
-            direction="down"
-            at={pointAt(top, bottom, height, 0.3)}
-            side={outer === 'left' ? -1 : 1}
-          />
+          <Path d={stretch(x, height, 0, 1)} stroke={colour} strokeWidth={sheath} fill="none" />
+          <StrandPath strand={shape.up} direction="up" path={stretch(x - strandGap / 2, height, 0, 1)} />
+          <StrandPath strand={shape.down} direction="down" path={stretch(x + strandGap / 2, height, 0, 1)} />
+          <Voice strand={shape.up} direction="up" at={{ cx: x, cy: height * 0.7 }} side={-1} />
+          <Voice strand={shape.down} direction="down" at={{ cx: x, cy: height * 0.3 }} side={1} />
         </>
       );
     case 'held':
       return (
         <>
           <Path
-            d={curve(top, bottom, height, 0, 0.3)}
+            d={stretch(x, height, 0, 0.3)}
             stroke={colour}
             strokeWidth={6}
             strokeDasharray="12 8"
             fill="none"
           />
-          <Circle
-            {...pointAt(top, bottom, height, 0.3)}
-            r={8}
-            stroke={colour}
-            strokeWidth={4}
-            fill={colours.paper}
-          />
+          <Circle cx={x} cy={height * 0.3} r={8} stroke={colour} strokeWidth={4} fill={colours.paper} />
           <Path
-            d={curve(top, bottom, height, 0.74, 1)}
+            d={stretch(x, height, 0.74, 1)}
             stroke={colour}
             strokeWidth={6}
             strokeDasharray="12 8"
             fill="none"
           />
-          <Circle
-            {...pointAt(top, bottom, height, 0.74)}
-            r={8}
-            stroke={colour}
-            strokeWidth={4}
-            fill={colours.paper}
-          />
-          {shape.up === 'music' ? (
-            <Notes x={pointAt(top, bottom, height, 0.2).cx + 30} y={height * 0.2} />
-          ) : null}
+          <Circle cx={x} cy={height * 0.74} r={8} stroke={colour} strokeWidth={4} fill={colours.paper} />
+          {shape.up === 'music' ? <Notes x={x + 30} y={height * 0.2} /> : null}
         </>
       );
     case 'open':
     case 'broken': {
-      const open = pointAt(top, bottom, height, 0.42);
+      const open = { cx: x, cy: height * 0.42 };
       return (
         <>
           <Path
-            d={curve(top, bottom, height, 0, 0.36)}
+            d={stretch(x, height, 0, 0.36)}
             stroke={colours.edge}
             strokeWidth={2}
             strokeDasharray="2 7"
             fill="none"
           />
-          <Path
-            d={curve(top, bottom, height, 0.42, 1)}
-            stroke={colour}
-            strokeWidth={sheath * 0.7}
-            fill="none"
-          />
+          <Path d={stretch(x, height, 0.42, 1)} stroke={colour} strokeWidth={sheath * 0.7} fill="none" />
           <Circle {...open} r={11} stroke={colour} strokeWidth={5} fill={colours.paper} />
           {shape.reach === 'broken' ? (
             <Path
@@ -238,20 +183,6 @@ function Waves({ x, y }: { x: number; y: number }) {
   );
 }
 
-/** A point of the cord, 0 at the top and 1 at the bottom. */
-function pointAt(top: number, bottom: number, height: number, t: number) {
-  const u = 1 - t;
-  const x = u ** 3 * top + 3 * u * u * t * top + 3 * u * t * t * bottom + t ** 3 * bottom;
-  const y = (3 * u * u * t * 0.5 + 3 * u * t * t * 0.5 + t ** 3) * height;
-  return { cx: x, cy: y };
-}
-
-/** The part of the cord between two of its points, as a path from the upper to the lower. */
-function curve(top: number, bottom: number, height: number, from: number, to: number): string {
-  const steps = 24;
-  const points = Array.from({ length: steps + 1 }, (_, index) => {
-    const { cx, cy } = pointAt(top, bottom, height, from + ((to - from) * index) / steps);
-    return `${cx.toFixed(1)} ${cy.toFixed(1)}`;
-  });
-  return `M${points.join('L')}`;
-}
+/** The part of the cord between two of its points, 0 at the top and 1 at the bottom. */
+const stretch = (x: number, height: number, from: number, to: number) =>
+  `M${x} ${height * from}V${height * to}`;

@@ -11,6 +11,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
+import { ElsewhereList } from './ElsewhereList';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -39,13 +40,16 @@ export function EndedCall() {
   const record = useAppSelector((state) => state.history.records[0]);
   if (!record || record.callId !== lastEndedId) {
     return (
-      <EmptyState
-        level={1}
-        title="No call at the moment"
-        sentence="When you call somebody or somebody calls you, the cords between you are drawn here."
-      >
-        <Plate kind="main" word="Dial" onPress={go.dial} />
-      </EmptyState>
+      <View style={styles.screen}>
+        <EmptyState
+          level={1}
+          title="No call on this device"
+          sentence="When you call somebody or somebody calls you, the cords between you are drawn here."
+        >
+          <Plate kind="main" word="Dial" onPress={go.dial} />
+        </EmptyState>
+        <ElsewhereList />
+      </View>
     );
   }
   const { name, detail } = identifyNumber(record.other.number, record.other.name, people);
@@ -53,6 +57,7 @@ export function EndedCall() {
   const { number } = record.other;
   return (
     <View style={styles.screen}>
+      <ElsewhereList />
       <View style={styles.card}>
         <CordEdge cord={line?.cord ?? null} />
         <View style={styles.words}>

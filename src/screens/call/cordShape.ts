@@ -1,4 +1,6 @@
-import type { CallView } from '@/state/app';
+import type { CallView, PartyView } from '@/state/app';
+
+import { heardByMe, hearsMe } from '../shared/callWords';
 
 /** A voice's way along a cord: it sounds, it is cut, music goes there instead, or there is none yet. */
 export type Strand = 'sounds' | 'cut' | 'music' | 'none';
@@ -13,22 +15,24 @@ export interface CordShape {
   rings: boolean;
 }
 
-/** The cord of one call, from who hears whom. */
-export function shapeOf(view: CallView): CordShape {
-  const [other] = view.others;
-  const isHeardByThem = other?.heard.kind === 'voices' && other.heard.legIds.includes(view.me.legId);
+const open = (rings: boolean): CordShape => ({ reach: 'open', up: 'none', down: 'none', rings });
+
+/** The cord between this device and one other end of a call, from who hears whom. */
+export function shapeOf(view: CallView, party: PartyView): CordShape {
   const { heard } = view.me;
+  const isOnTheWay = party.state === 'initiated' || party.state === 'alerting';
   switch (view.phase) {
     case 'failed':
       return { reach: 'broken', up: 'none', down: 'none', rings: false };
     case 'incoming':
+    case 'waiting':
     case 'calling':
     case 'ringing':
-      return { reach: 'open', up: 'none', down: 'none', rings: view.phase !== 'calling' };
+      return open(view.phase === 'incoming' || party.state === 'alerting');
     case 'held':
       return {
         reach: 'held',
-        up: other?.heard.kind === 'music' ? 'music' : 'cut',
+        up: party.heard.kind === 'music' ? 'music' : 'cut',
         down: 'cut',
         rings: false,
       };
@@ -40,15 +44,11 @@ export function shapeOf(view: CallView): CordShape {
         rings: false,
       };
     case 'talking':
+      if (isOnTheWay) return open(party.state === 'alerting');
       return {
-        reach: 'plugged',
-        up: isHeardByThem ? 'sounds' : 'cut',
-        down:
-          heard.kind === 'music'
-            ? 'music'
-            : heard.kind === 'voices' && heard.legIds.length > 0
-              ? 'sounds'
-              : 'cut',
+        reach: party.room === 'aside' ? 'held' : 'plugged',
+        up: hearsMe(party, view) ? 'sounds' : party.heard.kind === 'music' ? 'music' : 'cut',
+        down: heard.kind === 'music' ? 'music' : heardByMe(party, view) ? 'sounds' : 'cut',
         rings: false,
       };
   }

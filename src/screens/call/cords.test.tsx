@@ -15,7 +15,16 @@ function view(
   mine: Partial<PartyView>,
   theirs: Partial<PartyView>,
 ): CallView {
-  const party = { detail: '', number: null, state: 'connected', heard: nothing, muted: false } as const;
+  const party = {
+    detail: '',
+    number: null,
+    personId: null,
+    state: 'connected',
+    heard: nothing,
+    muted: false,
+    isSilenced: false,
+    room: 'floor',
+  } as const;
   return {
     id: 'c1',
     call: { failure: null } as Call,
@@ -25,6 +34,9 @@ function view(
     others: [{ ...party, legId: 'peg', name: 'Peg Anstey', ...theirs }],
     line: null,
     since: 0,
+    heldSince: null,
+    recording: null,
+    isRecorded: false,
     ...change,
   };
 }
@@ -91,22 +103,31 @@ const situations = [
 
 describe.each(situations)('cords: $name', ({ view: situation, shape, they, you }) => {
   it('are drawn and said so', () => {
-    expect(shapeOf(situation)).toMatchObject(shape);
+    expect(situation.others.map((party) => shapeOf(situation, party))).toMatchObject([shape]);
     expect(situation.others.map((party) => theyHear(party, situation))).toEqual([they]);
     expect(youHear(situation)).toBe(you);
   });
 });
 
 it('only strands in which something sounds move', () => {
-  const cords = situations.map(({ view: situation }, index) => ({
-    key: String(index),
-    shape: shapeOf(situation),
-    colour: '#000000',
-  }));
-  const { container } = render(<CordDrawing width={390} height={300} cords={cords} />);
-  expect(container.querySelectorAll('[data-flow=up]')).toHaveLength(1);
-  expect(container.querySelectorAll('[data-flow=down]')).toHaveLength(4);
-  expect(container.querySelectorAll('[data-ring]')).toHaveLength(3);
+  const strands = situations.map(({ view: situation }) => {
+    const [party] = situation.others;
+    if (!party) throw new Error('Nobody there');
+    const { container } = render(
+      <CordDrawing width={390} height={300} shape={shapeOf(situation, party)} colour="#000000" />,
+    );
+    const count = (query: string) => container.querySelectorAll(query).length;
+    return [count('[data-flow=up]'), count('[data-flow=down]'), count('[data-ring]')];
+  });
+  expect(strands).toEqual([
+    [1, 1, 0],
+    [0, 1, 0],
+    [0, 0, 0],
+    [0, 1, 0],
+    [0, 0, 3],
+    [0, 0, 0],
+    [0, 1, 0],
+  ]);
 });
 
 it('a muted call says so where its state is said', () => {

@@ -85,7 +85,7 @@ export function DialScreen() {
           </Txt>
         </View>
       ) : null}
-      <PresentedLine />
+      <PresentedLine to={dial.text} />
       <View style={styles.entry}>
         <View style={styles.fieldRow}>
           <View style={styles.field}>

@@ -1,7 +1,17 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { formatAny, presentationChosen, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  formatAny,
+  presentationChosen,
+  selectOffice,
+  selectTravel,
+  useAppDispatch,
+  useAppSelector,
+  wayChosen,
+  type Travel,
+} from '@/state/app';
+import { ways, type Way } from '@/core/quality';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
@@ -12,51 +22,67 @@ const withhold = 'withhold';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    line: { flexDirection: 'row', minHeight: target, alignItems: 'center' },
-    words: {
-      flexDirection: 'row',
-      flexWrap: 'wrap',
-      gap: space.xs,
-      paddingHorizontal: space.m,
-      flex: 1,
-      alignItems: 'baseline',
-    },
-    change: { paddingHorizontal: space.l },
-    chosen: { borderBottomWidth: 2, borderColor: colours.saffron },
+    line: { flexDirection: 'row', minHeight: target, alignItems: 'stretch' },
+    part: { flexGrow: 1, flexShrink: 1, minWidth: 0, paddingHorizontal: space.m, justifyContent: 'center' },
+    reason: { paddingHorizontal: space.l, paddingBottom: space.xs },
+    chosen: { textDecorationLine: 'underline', textDecorationColor: colours.saffron },
   }),
 );
 
-/** "From Field service · data call": which number the other side sees. A tap chooses another, or none. */
-export function PresentedLine() {
+const wayWords: Record<Way, string> = {
+  data: 'data call',
+  mobileFirst: 'my mobile first',
+  deskFirst: 'from my desk phone',
+};
+const wayDetails: Record<Way, string> = {
+  data: 'From this device, over its network',
+  mobileFirst: 'The office calls my mobile; a key there, and then it calls them',
+  deskFirst: 'My desk phone rings; lifted, it calls them',
+};
+const recommended = 'recommended';
+
+/** "From Field service · data call · 0.9 p/min", and why it goes that way. A tap chooses another line, or another way. */
+export function PresentedLine({ to }: { to: string }) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const settings = useAppSelector((state) => state.settings);
   const myId = useAppSelector((state) => state.office.me?.personId ?? '');
-  const [isChoosing, setChoosing] = useState(false);
+  const travel = useAppSelector((state) => selectTravel(state, to), isSame);
+  const [choosing, setChoosing] = useState<'line' | 'way' | null>(null);
   const usual = office.people.get(myId)?.presentedLineId;
   const line = office.lines.get(settings.presentedLineId ?? usual ?? '');
   const shown = settings.withhold ? 'no number (withheld)' : (line?.name ?? 'the office');
+  const close = () => setChoosing(null);
   return (
     <>
-      <Pressable role="button" onPress={() => setChoosing(true)} style={styles.line}>
+      <View style={styles.line}>
         <CordEdge cord={settings.withhold ? null : (line?.cord ?? null)} />
-        <View style={styles.words}>
+        <Pressable role="button" onPress={() => setChoosing('line')} style={styles.part}>
           <Txt as="small">From</Txt>
-          <Txt as="strong" style={styles.chosen}>
+          <Txt as="strong" lines={1} style={styles.chosen}>
             {shown}
           </Txt>
-          <Txt as="small" colour={colours.faint}>
-            · data call
+        </Pressable>
+        <Pressable role="button" onPress={() => setChoosing('way')} style={styles.part}>
+          <Txt as="small">By</Txt>
+          <Txt as="strong" lines={1} style={styles.chosen}>
+            {wayWords[travel.way]}
+          </Txt>
+        </Pressable>
+        <View style={styles.part}>
+          <Txt as="small">Price</Txt>
+          <Txt as="strong" lines={1} colour={travel.isPremium ? colours.rowan : colours.ink}>
+            {travel.price ?? '–'}
           </Txt>
         </View>
-        <Txt as="small" colour={colours.spruce} style={styles.change}>
-          Change
-        </Txt>
-      </Pressable>
-      {isChoosing ? (
-        <Sheet title="Which number they see" onClose={() => setChoosing(false)}>
+      </View>
+      <Txt as="small" style={styles.reason} lines={1}>
+        {capital(travel.reason)}
+      </Txt>
+      {choosing === 'line' ? (
+        <Sheet title="Which number they see" onClose={close}>
           <Choice
             label="Which number they see"
             value={settings.withhold ? withhold : (line?.id ?? null)}
@@ -70,7 +96,27 @@ export function PresentedLine() {
             ]}
             onChoose={(value) => {
               dispatch(presentationChosen(value === withhold ? withhold : { lineId: value }));
-              setChoosing(false);
+              close();
+            }}
+          />
+        </Sheet>
+      ) : null}
+      {choosing === 'way' ? (
+        <Sheet title="How the call travels" onClose={close}>
+          <Choice
+            label="How the call travels"
+            value={settings.way ?? recommended}
+            options={[
+              {
+                value: recommended,
+                word: 'As Cendro recommends',
+                detail: `Now: ${wayWords[travel.way]}, ${travel.reason}`,
+              },
+              ...ways.map((way) => ({ value: way, word: capital(wayWords[way]), detail: wayDetails[way] })),
+            ]}
+            onChoose={(value) => {
+              dispatch(wayChosen(ways.find((way) => way === value) ?? null));
+              close();
             }}
           />
         </Sheet>
@@ -78,3 +124,7 @@ export function PresentedLine() {
     </>
   );
 }
+
+const isSame = (a: Travel, b: Travel) =>
+  a.way === b.way && a.reason === b.reason && a.price === b.price && a.isPremium === b.isPremium;
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

@@ -3,6 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallRecord } from '@/core/exchange';
 import { describeOutcome, describeRoute, deviceName, talkMs } from '@/core/history';
 import type { OfficeIndex } from '@/core/office';
+import { formatMoney } from '@/core/rates';
 import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
 import {
   formatAny,
@@ -23,6 +24,7 @@ import { space, themed } from '@/ui/tokens';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
+import { KeptWithCall } from './KeptWithCall';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -108,6 +110,7 @@ function Detail({ record }: { record: CallRecord }) {
             </View>
           ))}
         </View>
+        <KeptWithCall record={record} />
         {tracks.length > 0 ? (
           <View style={styles.why}>
             <Txt as="heading" level={2}>
@@ -120,10 +123,7 @@ function Detail({ record }: { record: CallRecord }) {
           <Txt as="heading" level={2}>
             Why
           </Txt>
-          {(record.trace
-            ? describeRoute(record, office)
-            : ['You placed this call to the public network, so no ring plan was asked.']
-          ).map((sentence) => (
+          {describeRoute(record, office).map((sentence) => (
             <Txt key={sentence}>{sentence}</Txt>
           ))}
         </View>
@@ -169,8 +169,18 @@ function factsOf(
     ],
     ['Way', record.deviceId === null ? null : wayOf(record.deviceId, office)],
     ['Keys sent', record.digitsSent || null],
+    ['Together with', withWords(record)],
+    ['Cost', record.costMicros > 0 ? formatMoney(record.costMicros, office.setup.rates.currency) : null],
   ];
   return facts.filter((fact): fact is [string, string] => fact[1] !== null);
+}
+
+/** Who else took part, besides the worker and whom the record is about. */
+function withWords({ parties, personId, other }: CallRecord): string | null {
+  const names = parties
+    .filter((party) => party.personId !== personId && party.number !== other.number)
+    .map(({ name, number }) => name ?? (number === null ? 'a withheld number' : formatAny(number)));
+  return names.length > 0 ? [...new Set(names)].join(', ') : null;
 }
 
 function rangMs({ path }: CallRecord): number {

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { selectTaken, useAppSelector, type CallView } from '@/state/app';
@@ -7,6 +8,8 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { LazySheet } from '../call/LazySheet';
+import type { OpenSheet } from '../call/sheetKinds';
 import { useIncoming } from './useIncoming';
 
 const useStyles = themed(({ colours }) =>
@@ -14,6 +17,8 @@ const useStyles = themed(({ colours }) =>
     band: { backgroundColor: colours.night },
     body: { padding: space.l, gap: space.m },
     acts: { gap: space.s },
+    others: { flexDirection: 'row', gap: space.s },
+    other: { flex: 1 },
     // Refuse stands up here, more than a thumb away from the plates that answer.
     top: { flexDirection: 'row', alignItems: 'flex-start', gap: space.m, marginBottom: space.m },
     who: { flex: 1, minWidth: 0 },
@@ -31,6 +36,7 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
+  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   const isTalking = useAppSelector((state) => selectTaken(state).some(({ me }) => me.state === 'connected'));
   return (
     <View role="region" aria-label={`Call from ${call.name}`} style={styles.band}>
@@ -45,7 +51,7 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
               {call.name}
             </Txt>
             <Txt as="small" colour={colours.faintOnNight}>
-              {[call.number, call.tries].filter(Boolean).join(' · ')}
+              {[call.returnedWords ?? call.number, call.tries].filter(Boolean).join(' · ')}
             </Txt>
           </View>
           <Plate kind="end" word="Refuse" onPress={call.refuse} />
@@ -59,6 +65,20 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
             onNight
           />
         ) : null}
+        <View style={styles.others}>
+          <Plate
+            kind="night"
+            word="Refuse and text"
+            onPress={() => setSheet({ kind: 'refuseWithText', view })}
+            style={styles.other}
+          />
+          <Plate
+            kind="night"
+            word="Pass on"
+            onPress={() => setSheet({ kind: 'passOn', view })}
+            style={styles.other}
+          />
+        </View>
         <View style={styles.acts}>
           {isTalking ? (
             <>
@@ -70,6 +90,7 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
           )}
         </View>
       </View>
+      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallView } from '@/state/app';
@@ -7,6 +8,8 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { LazySheet } from '../call/LazySheet';
+import type { OpenSheet } from '../call/sheetKinds';
 import { useIncoming } from './useIncoming';
 
 const useStyles = themed(({ colours }) =>
@@ -18,6 +21,8 @@ const useStyles = themed(({ colours }) =>
     decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
     refuse: { width: 108 },
     answer: { flex: 1 },
+    others: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    other: { flexGrow: 1, paddingHorizontal: space.s },
     top: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m },
     line: { flexShrink: 1 },
     name: { marginTop: space.m },
@@ -35,6 +40,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
+  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   return (
     <View role="main" style={styles.screen}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
@@ -58,6 +64,13 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
             {call.number ?? call.detail}
           </Txt>
         </View>
+        {call.returnedWords ? (
+          <View style={styles.fact}>
+            <Txt as="strong" colour={colours.onNight}>
+              {call.returnedWords}
+            </Txt>
+          </View>
+        ) : null}
         {call.tries ? (
           <View style={styles.fact}>
             <Txt colour={colours.onNight}>{call.tries}</Txt>
@@ -82,17 +95,34 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
         </View>
       </ScrollView>
       <View style={styles.acts}>
-        <Plate
-          kind="night"
-          word={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'}
-          disabled={call.isSilenced}
-          onPress={call.silence}
-        />
+        <View style={styles.others}>
+          <Plate
+            kind="night"
+            word={call.isSilenced ? 'Silent' : 'Silence'}
+            label={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'}
+            disabled={call.isSilenced}
+            onPress={call.silence}
+            style={styles.other}
+          />
+          <Plate
+            kind="night"
+            word="Refuse and text"
+            onPress={() => setSheet({ kind: 'refuseWithText', view })}
+            style={styles.other}
+          />
+          <Plate
+            kind="night"
+            word="Pass on"
+            onPress={() => setSheet({ kind: 'passOn', view })}
+            style={styles.other}
+          />
+        </View>
         <View style={styles.decide}>
           <Plate kind="end" large word="Refuse" onPress={call.refuse} style={styles.refuse} />
           <Plate kind="answer" large word="Answer" onPress={() => void call.answer()} style={styles.answer} />
         </View>
       </View>
+      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 }

@@ -53,9 +53,18 @@ export function useIncoming(view: CallView) {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
       if (result?.ok) go.call();
     },
+    returnedWords: returnedWords(view),
     refuse: () => void dispatch(send({ type: 'refuse', legId })),
     silence: () => dispatch(silence(view.id)),
   };
+}
+
+/** Why it rings here although nobody called this device: it came back, or the busy one is free. */
+function returnedWords({ call, me, others }: CallView): string | null {
+  if (call.returned?.why === 'transfer') return 'Comes back: nobody took it where you sent it.';
+  if (call.returned?.why === 'park') return 'Comes back: nobody took it from its slot.';
+  const isOwnCall = call.legs.some(({ id, role }) => id === me.legId && role === 'caller');
+  return isOwnCall ? `${others[0]?.name ?? 'They'} can be reached now. Answer, and they are called.` : null;
 }
 
 function deviceOf(view: CallView): string {
@@ -69,7 +78,7 @@ function shortDeviceName(deviceId: string, view: CallView, office: ReturnType<ty
   const isMine = device?.personId === office.ownerOf(deviceOf(view))?.id;
   if (!device) return deviceId;
   if (isMine) return device.kind === 'app' ? 'Here' : capital(device.name);
-  return office.people.get(device.personId)?.name.split(' ')[0] ?? deviceId;
+  return office.ownerOf(deviceId)?.name.split(' ')[0] ?? device.name;
 }
 
 function tracksOf(view: CallView, now: number, nameOf: (deviceId: string) => string): RingTrack[] {

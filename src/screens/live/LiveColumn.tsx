@@ -2,6 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
 import {
+  nameOfCall,
   selectIncoming,
   selectOffice,
   selectPresence,
@@ -19,6 +20,7 @@ import { NumberPlate, Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { ElsewhereList } from '../call/ElsewhereList';
 import { IncomingBand } from '../incoming/IncomingBand';
 import { phaseWord, theyHear } from '../shared/callWords';
 import { useGo } from '../shared/useGo';
@@ -75,6 +77,7 @@ export function LiveColumn() {
             <LiveCall key={view.id} view={view} />
           ))}
         </View>
+        <ElsewhereList />
         <View style={styles.section}>
           <Txt as="heading" level={2}>
             Team
@@ -108,6 +111,7 @@ function LiveCall({ view }: { view: CallView }) {
   const go = useGo();
   const now = useNow();
   const [other] = view.others;
+  const name = nameOfCall(view);
   const { legId } = view.me;
   const isHeld = view.phase === 'held';
   return (
@@ -116,7 +120,7 @@ function LiveCall({ view }: { view: CallView }) {
       <View style={styles.words}>
         <View style={styles.top}>
           <Txt as="strong" lines={1} style={styles.name}>
-            {other?.name ?? ''}
+            {name}
           </Txt>
           <Txt as="mono">{formatDuration(now - view.since)}</Txt>
         </View>
@@ -126,7 +130,7 @@ function LiveCall({ view }: { view: CallView }) {
         <View style={styles.acts}>
           <Plate
             word="Cords"
-            label={`Cords of the call with ${other?.name ?? 'nobody'}`}
+            label={`Cords of the call with ${name}`}
             onPress={go.call}
             style={styles.grow}
           />
@@ -147,7 +151,7 @@ function LiveCall({ view }: { view: CallView }) {
           <Plate
             kind="end"
             word="End"
-            label={`End the call with ${other?.name ?? 'nobody'}`}
+            label={`End the call with ${name}`}
             onPress={() => void dispatch(send({ type: 'clear', legId }))}
             style={styles.grow}
           />

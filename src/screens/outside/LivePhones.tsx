@@ -37,6 +37,7 @@ const legWords: Record<Leg['state'], string> = {
   alerting: 'ringing',
   connected: 'connected',
   held: 'has the other side on hold',
+  queued: 'waits until they are free',
   failed: 'failed',
   cleared: 'gone',
 };
@@ -86,14 +87,22 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
     <View style={styles.phone} role="group" aria-label={name}>
       <Txt as="strong">{name}</Txt>
       <Txt as="small">
-        {legWords[leg.state]}
+        {leg.accept === 'waiting' ? 'hears who is calling' : legWords[leg.state]}
+        {call.parked ? `, parked in slot ${call.parked.slot}` : ''}
         {call.failure ? ', hears that the call failed' : ''}
       </Txt>
       <View style={styles.acts}>
-        {leg.role === 'called' && (leg.state === 'alerting' || leg.state === 'initiated')
+        {(leg.state === 'alerting' || leg.state === 'initiated') && leg.accept !== 'waiting'
           ? act('answer', 'Answer')
           : null}
-        {leg.state === 'alerting' ? act('refuse', 'Refuse') : null}
+        {leg.accept === 'waiting' ? (
+          <Plate
+            word="Press 1, take it"
+            label={`${name}: Press 1, take it`}
+            onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
+          />
+        ) : null}
+        {leg.state === 'alerting' && leg.role === 'called' ? act('refuse', 'Refuse') : null}
         {leg.state === 'connected' && call.answeredAt !== null ? act('hold', 'Hold') : null}
         {leg.state === 'held' ? act('retrieve', 'Retrieve') : null}
         {leg.role === 'caller' || leg.state === 'connected' || leg.state === 'held'
@@ -107,8 +116,9 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
 function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
   switch (leg.endpoint.kind) {
     case 'device': {
-      const owner = office.ownerOf(leg.endpoint.deviceId)?.name ?? '';
-      return `${owner}, ${office.devices.get(leg.endpoint.deviceId)?.name ?? ''}`;
+      const owner = office.ownerOf(leg.endpoint.deviceId);
+      const name = office.devices.get(leg.endpoint.deviceId)?.name ?? '';
+      return owner ? `${owner.name}, ${name}` : name;
     }
     case 'outside':
       return identifyNumber(leg.endpoint.number, leg.endpoint.name, people).name;
@@ -135,11 +145,17 @@ function CallFromPhone() {
         onChoose={setFrom}
       />
       <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
+      <Txt as="small">
+        *84 and a slot takes a parked call, *85 picks up in the own team, *86 and an extension picks up there,
+        *87 and a code joins.
+      </Txt>
       <Plate kind="main" word={`Call ${to} from ${deviceWords(from, office)}`} onPress={call} />
     </Section>
   );
 }
 
 function deviceWords(deviceId: string, office: OfficeIndex): string {
-  return `${office.ownerOf(deviceId)?.name ?? ''}’s ${office.devices.get(deviceId)?.name ?? ''}`;
+  const owner = office.ownerOf(deviceId);
+  const name = office.devices.get(deviceId)?.name ?? '';
+  return owner ? `${owner.name}’s ${name}` : name;
 }

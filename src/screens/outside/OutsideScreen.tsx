@@ -8,6 +8,7 @@ import { useLayout } from '../shared/useLayout';
 import { CallIn } from './CallIn';
 import { ClockPanel } from './ClockPanel';
 import { LivePhones } from './LivePhones';
+import { NetworkPanel } from './NetworkPanel';
 import { Scripts } from './Scripts';
 
 const useStyles = themed(({ colours }) =>
@@ -42,6 +43,7 @@ export function OutsideScreen() {
           <View style={isWide ? styles.column : styles.stack}>
             <CallIn />
             <ClockPanel />
+            <NetworkPanel />
           </View>
           <View style={isWide ? styles.column : styles.stack}>
             <LivePhones />

@@ -7,6 +7,7 @@ import { HistoryList } from '../everything/HistoryList';
 import { PlaceHead } from '../everything/PlaceHead';
 import { Columns } from '../shared/Columns';
 import { useGo } from '../shared/useGo';
+import { FollowUps } from './FollowUps';
 
 /** The home. Its list comes with a later version; today's calls are drawn already. */
 export function LooseEndsScreen() {
@@ -17,6 +18,7 @@ export function LooseEndsScreen() {
       list={
         <View style={styles.whole}>
           <PlaceHead at="loose" />
+          <FollowUps />
           <EmptyState
             title="Who still waits for an answer"
             sentence="Here everyone who tried to reach you and has not been answered will stand, once each, in the order to answer them."

@@ -15,6 +15,8 @@ export function phaseWord(view: CallView): string {
   switch (view.phase) {
     case 'incoming':
       return 'Ringing here';
+    case 'waiting':
+      return 'Waits until they are free';
     case 'calling':
       return 'Calling';
     case 'ringing':
@@ -30,28 +32,29 @@ export function phaseWord(view: CallView): string {
   }
 }
 
-/** "hears you", "hears music": what the other end hears. */
+/** "hears you and Ilse Varga", "hears music": what the other end hears. */
 export function theyHear(party: PartyView, view: CallView): string {
   if (view.phase === 'failed') return phaseWord(view).toLowerCase();
   if (party.state === 'initiated') return 'being called';
   if (party.state === 'alerting') return 'ringing';
   if (party.state === 'held') return 'has you on hold';
-  return heardWord(party.heard, 'hears', view.me.legId);
+  if (party.room === 'aside') return 'put aside, hears music';
+  const heard = heardWord(party.heard, 'hears', view);
+  return party.isSilenced ? `${heard}, and is silenced` : heard;
 }
 
 /** "You hear Peg Anstey", "You hear music": what this end hears. */
 export function youHear(view: CallView): string {
-  const [other] = view.others;
-  const { heard } = view.me;
-  if (heard.kind === 'voices' && heard.legIds.length > 0) return `You hear ${other?.name ?? 'them'}`;
-  return heardWord(heard, 'You hear', '');
+  return heardWord(view.me.heard, 'You hear', view);
 }
 
-function heardWord(heard: Heard, verb: string, myLegId: string): string {
+function heardWord(heard: Heard, verb: string, view: CallView): string {
   switch (heard.kind) {
     case 'nothing':
     case 'ring':
       return `${verb} nothing`;
+    case 'acceptPrompt':
+      return `${verb} who is calling, and may press 1`;
     case 'ringback':
       return `${verb} ringing`;
     case 'tone':
@@ -61,7 +64,24 @@ function heardWord(heard: Heard, verb: string, myLegId: string): string {
     case 'greeting':
       return `${verb} the greeting`;
     case 'voices':
-      if (heard.legIds.includes(myLegId)) return `${verb} you`;
-      return heard.legIds.length > 0 ? `${verb} the others` : `${verb} nobody`;
+      return `${verb} ${voices(heard.legIds, view)}`;
   }
 }
+
+/** Up to three are named; of more, only how many there are. */
+function voices(legIds: readonly string[], { me, others }: CallView): string {
+  const names = legIds.includes(me.legId) ? ['you'] : [];
+  for (const { legId, name } of others) if (legIds.includes(legId)) names.push(name);
+  if (names.length === 0) return 'nobody';
+  if (names.length > 3)
+    return names[0] === 'you' ? `you and ${names.length - 1} others` : `all ${names.length}`;
+  return names.length === 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+}
+
+/** Whether somebody at the other end hears this device. */
+export const hearsMe = (party: PartyView, { me }: Pick<CallView, 'me'>) =>
+  party.heard.kind === 'voices' && party.heard.legIds.includes(me.legId);
+
+/** Whether this device hears that end. */
+export const heardByMe = (party: PartyView, { me }: Pick<CallView, 'me'>) =>
+  me.heard.kind === 'voices' && me.heard.legIds.includes(party.legId);

@@ -2,7 +2,17 @@ import { usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
-import { selectTaken, useAppSelector, useNow } from '@/state/app';
+import {
+  isActive,
+  nameOfCall,
+  selectAtMyOtherPhones,
+  selectCallBacks,
+  selectParked,
+  selectRingingAtColleagues,
+  selectTaken,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
@@ -38,8 +48,9 @@ export function CallStrip() {
   const pathname = usePathname();
   const now = useNow();
   const calls = useAppSelector(selectTaken);
-  const shown = calls.find(({ me }) => me.state === 'connected') ?? calls[0];
-  if (!shown || pathname === '/call') return null;
+  const shown = calls.find(isActive) ?? calls[0];
+  if (pathname === '/call') return null;
+  if (!shown) return <WaitingStrip />;
   const [other] = shown.others;
   const more = calls.length - 1;
   const hears = other ? theyHear(other, shown) : '';
@@ -48,7 +59,7 @@ export function CallStrip() {
       <CordEdge cord={shown.line?.cord ?? null} onNight />
       <View style={styles.words}>
         <Txt as="strong" lines={1} colour={colours.onNight}>
-          {other?.name ?? ''}
+          {nameOfCall(shown)}
         </Txt>
         <Txt as="small" lines={1} colour={colours.faintOnNight}>
           {shown.phase === 'talking' ? hears : phaseWord(shown)}
@@ -61,6 +72,53 @@ export function CallStrip() {
         </Txt>
         <Txt as="small" colour={colours.faintOnNight}>
           Back to call
+        </Txt>
+      </View>
+    </Pressable>
+  );
+}
+
+/** Nobody is on the line here, but something waits elsewhere. */
+function WaitingStrip() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const now = useNow();
+  const [parked] = useAppSelector(selectParked);
+  const [mine] = useAppSelector(selectAtMyOtherPhones);
+  const [ringing] = useAppSelector(selectRingingAtColleagues);
+  const [waiting] = useAppSelector(selectCallBacks);
+  const [name, words, since] = parked
+    ? [parked.name, `parked in slot ${parked.slot}`, parked.since]
+    : mine
+      ? [
+          mine.name,
+          mine.isRinging ? `your ${mine.deviceName} rings` : `on your ${mine.deviceName}`,
+          mine.since,
+        ]
+      : ringing
+        ? [ringing.callerName, `rings at ${ringing.colleagueName}`, ringing.since]
+        : waiting
+          ? [nameOfCall(waiting), 'busy; rings you when they are free', waiting.since]
+          : [null, '', now];
+  if (name === null) return null;
+  return (
+    <Pressable role="button" onPress={go.call} style={styles.strip}>
+      <CordEdge cord={null} onNight />
+      <View style={styles.words}>
+        <Txt as="strong" lines={1} colour={colours.onNight}>
+          {name}
+        </Txt>
+        <Txt as="small" lines={1} colour={colours.faintOnNight}>
+          {words}
+        </Txt>
+      </View>
+      <View style={styles.side}>
+        <Txt as="mono" colour={colours.onNight}>
+          {formatDuration(now - since)}
+        </Txt>
+        <Txt as="small" colour={colours.faintOnNight}>
+          See the cords
         </Txt>
       </View>
     </Pressable>

@@ -1,12 +1,19 @@
 import { View } from 'react-native';
 
-import { actRefused, selectMySound, setAsideRead, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  actDone,
+  actRefused,
+  selectMySound,
+  setAsideRead,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { Notice } from '@/ui/notice';
 
 /** What the worker has to know wherever they are. */
 export function Notices() {
   const dispatch = useAppDispatch();
-  const { storage, setAside, refusal } = useAppSelector((state) => state.notices);
+  const { storage, setAside, refusal, done } = useAppSelector((state) => state.notices);
   const { isOnline, sound } = useAppSelector((state) => state.office);
   const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
   return (
@@ -17,6 +24,9 @@ export function Notices() {
           sentence={refusal}
           action={{ word: 'Close', onPress: () => dispatch(actRefused(null)) }}
         />
+      ) : null}
+      {done ? (
+        <Notice sentence={done} action={{ word: 'Close', onPress: () => dispatch(actDone(null)) }} />
       ) : null}
       {storage === 'full' ? (
         <Notice

@@ -14,6 +14,7 @@ import { Announcer } from './Announcer';
 import { CallStrip } from './CallStrip';
 import { Notices } from './Notices';
 import { PlaceBar } from './PlaceBar';
+import { Shortcuts } from './Shortcuts';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -40,6 +41,7 @@ export function Shell({ children }: { children: ReactNode }) {
       {isWide ? <PlaceBar asRail /> : null}
       <View style={styles.middle}>
         <Announcer />
+        <Shortcuts />
         {coversAll ? <IncomingScreen view={first} alsoCalling={incoming.slice(1)} /> : null}
         <View style={coversAll ? styles.covered : styles.main}>
           <Notices />

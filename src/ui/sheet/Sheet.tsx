@@ -13,6 +13,9 @@ const useStyles = themed(({ colours, isDark }) =>
       alignItems: 'center',
       backgroundColor: isDark ? '#000000B0' : '#14201D99',
     },
+    // Room for the outline of what has the focus.
+    scroll: { margin: -space.s },
+    content: { padding: space.s },
     outside: { ...StyleSheet.absoluteFill },
     sheet: {
       width: '100%',
@@ -46,7 +49,9 @@ export function Sheet({ title, onClose, children }: SheetProps) {
           <Txt as="heading" level={2}>
             {title}
           </Txt>
-          <ScrollView>{children}</ScrollView>
+          <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
+            {children}
+          </ScrollView>
           <Plate word="Close" onPress={onClose} />
         </View>
       </View>

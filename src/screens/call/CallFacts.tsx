@@ -1,0 +1,55 @@
+import { StyleSheet, View } from 'react-native';
+
+import { formatDuration } from '@/core/time';
+import type { CallView } from '@/state/app';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    facts: { paddingHorizontal: space.l, paddingTop: space.s, gap: space.s },
+    fact: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+    recording: { width: 12, height: 12, borderWidth: 2, borderColor: colours.rowan },
+    isOn: { backgroundColor: colours.rowan },
+    emergency: { borderLeftWidth: 4, borderColor: colours.rowan, paddingLeft: space.m },
+  }),
+);
+
+/** What is true of the call beside who is in it: recorded, come back, an emergency. */
+export function CallFacts({ view, now }: { view: CallView; now: number }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const { recording, call } = view;
+  const recordedByOthers = view.isRecorded && recording?.state !== 'on';
+  const hasFacts = recording || recordedByOthers || call.returned || call.emergency || call.invitation;
+  if (!hasFacts) return null;
+  return (
+    <View style={styles.facts}>
+      {call.emergency ? (
+        <View style={styles.emergency}>
+          <Txt as="strong">They are told that you are here:</Txt>
+          <Txt>{call.emergency.location ?? 'no place is set for this device, so say where you are'}</Txt>
+        </View>
+      ) : null}
+      {recording ? (
+        <View style={styles.fact} aria-live="polite">
+          <View style={[styles.recording, recording.state === 'on' && styles.isOn]} aria-hidden />
+          <Txt as="strong">{recordingWords[recording.state]}</Txt>
+          <Txt as="mono">{formatDuration(recordedMs(recording, now))}</Txt>
+        </View>
+      ) : null}
+      {recordedByOthers ? <Txt as="strong">The other side records this call</Txt> : null}
+      {call.returned ? (
+        <Txt colour={colours.slate}>
+          {call.returned.why === 'park' ? 'Came back from its slot' : 'Came back: nobody took it there'}
+        </Txt>
+      ) : null}
+    </View>
+  );
+}
+
+const recordingWords = { on: 'Recording', paused: 'Recording paused', ended: 'Recorded' } as const;
+
+function recordedMs({ pieces }: NonNullable<CallView['recording']>, now: number): number {
+  return pieces.reduce((sum, { from, to }) => sum + (to ?? now) - from, 0);
+}

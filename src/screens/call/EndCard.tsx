@@ -1,0 +1,92 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import { formatDuration } from '@/core/time';
+import { isActive, type CallView, type PartyView } from '@/state/app';
+import { CordEdge } from '@/ui/cord';
+import { Txt } from '@/ui/text';
+import { space, target, themed, useTheme } from '@/ui/tokens';
+
+import { phaseWord, theyHear } from '../shared/callWords';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    end: {
+      flexDirection: 'row',
+      backgroundColor: colours.sheet,
+      borderWidth: 1,
+      borderColor: colours.rule,
+      minHeight: target + 12,
+    },
+    active: { borderColor: colours.ink },
+    words: {
+      flex: 1,
+      minWidth: 0,
+      paddingHorizontal: space.m,
+      paddingVertical: space.s,
+      justifyContent: 'center',
+    },
+    side: { justifyContent: 'center', alignItems: 'flex-end', paddingRight: space.m, gap: space.xs },
+    act: { textDecorationLine: 'underline', textDecorationColor: colours.saffron },
+  }),
+);
+
+interface EndCardProps {
+  view: CallView;
+  party: PartyView;
+  now: number;
+  /** It stands alone and has the room. */
+  isLarge?: boolean;
+  /** The first of its call, which says how long it lasts. */
+  isFirst?: boolean;
+  /** Said at the card's edge, and done by a tap on it. */
+  act?: { word: string; onPress: () => void };
+}
+
+/** Who is at one end of a cord, what they hear, and for how long. */
+export function EndCard({ view, party, now, isLarge = false, isFirst = true, act }: EndCardProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const isHeld = view.phase === 'held';
+  const hears = view.phase === 'talking' || isHeld || view.phase === 'mailbox';
+  const word = hears ? theyHear(party, view) : phaseWord(view);
+  const tone = view.phase === 'failed' ? colours.rowan : isHeld ? colours.slate : colours.spruce;
+  const time = isHeld
+    ? `held ${formatDuration(now - (view.heldSince ?? now))}`
+    : formatDuration(now - view.since);
+  const content = (
+    <>
+      <CordEdge cord={view.line?.cord ?? null} />
+      <View style={styles.words}>
+        <Txt as={isLarge ? 'title' : 'strong'} level={isLarge ? 1 : 2} lines={isLarge ? 3 : 2}>
+          {party.name}
+        </Txt>
+        {isLarge ? (
+          <Txt as="small" lines={1}>
+            {party.detail}
+          </Txt>
+        ) : null}
+        <Txt as={isLarge ? 'strong' : 'small'} colour={tone} lines={isLarge ? 2 : 3}>
+          {word}
+        </Txt>
+        {isLarge ? <Txt as="monoLarge">{time}</Txt> : null}
+      </View>
+      {isLarge ? null : (
+        <View style={styles.side}>
+          {isFirst ? <Txt as="mono">{time}</Txt> : null}
+          {act ? (
+            <Txt as="strong" style={styles.act}>
+              {act.word}
+            </Txt>
+          ) : null}
+        </View>
+      )}
+    </>
+  );
+  const style = [styles.end, isActive(view) && styles.active];
+  if (!act) return <View style={style}>{content}</View>;
+  return (
+    <Pressable role="button" onPress={act.onPress} style={style}>
+      {content}
+    </Pressable>
+  );
+}

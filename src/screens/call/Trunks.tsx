@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { isActive, type CallView, type PartyView } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { shapeOf } from './cordShape';
+import { EndCard } from './EndCard';
+import { TrunkDrawing } from './TrunkDrawing';
+
+const gutter = 68;
+
+const useStyles = themed(() =>
+  StyleSheet.create({
+    picture: { flexGrow: 1, position: 'relative' },
+    cords: { position: 'absolute', left: 0, top: 0, bottom: 0, width: gutter },
+    groups: { marginLeft: gutter, gap: space.m, paddingBottom: space.l },
+    between: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    act: { flexGrow: 1, paddingHorizontal: space.s },
+  }),
+);
+
+/** What can be done on the cords themselves. */
+export interface CordActs {
+  onTalkTo: (view: CallView) => void;
+  onParty: (view: CallView, party: PartyView) => void;
+  /** The held call is joined with the one talked on, by leaving them together or by staying with both. */
+  onConnect: (held: CallView) => void;
+  onMerge: (held: CallView) => void;
+}
+
+interface TrunksProps extends CordActs {
+  calls: readonly CallView[];
+  now: number;
+}
+
+/** Several ends: a card each, grouped by call, the one talked on nearest to you; the cords run up the left. */
+export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: TrunksProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const [height, setHeight] = useState(0);
+  const [middles, setMiddles] = useState<Readonly<Record<string, number>>>({});
+  const active = calls.find(isActive);
+  const inOrder = [...calls.filter((view) => view !== active), ...(active ? [active] : [])];
+  const measured = inOrder.every(({ others }) => others.every(({ legId }) => middles[legId] !== undefined));
+  return (
+    <View style={styles.picture} onLayout={({ nativeEvent: { layout } }) => setHeight(layout.height)}>
+      <View style={styles.cords} aria-hidden>
+        {measured && height > 0 ? (
+          <TrunkDrawing
+            width={gutter}
+            height={height}
+            trunks={inOrder.map((view) => ({
+              key: view.id,
+              colour: colours.cords[view.line?.cord.hue ?? 0] ?? colours.ink,
+              isActive: isActive(view),
+              branches: view.others.map((party) => ({
+                key: party.legId,
+                y: middles[party.legId] ?? 0,
+                shape: shapeOf(view, party),
+                isPrivate: party.room === 'private' && view.me.room === 'private',
+              })),
+            }))}
+          />
+        ) : null}
+      </View>
+      <View style={styles.groups}>
+        {inOrder.map((view) => (
+          <Group
+            key={view.id}
+            view={view}
+            now={now}
+            active={active}
+            onMeasure={(legId, middle) =>
+              setMiddles((known) => (known[legId] === middle ? known : { ...known, [legId]: middle }))
+            }
+            {...{ onTalkTo, onParty, onConnect, onMerge }}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+interface GroupProps extends CordActs {
+  view: CallView;
+  now: number;
+  active: CallView | undefined;
+  onMeasure: (legId: string, middle: number) => void;
+}
+
+function Group({ view, now, active, onMeasure, onTalkTo, onParty, onConnect, onMerge }: GroupProps) {
+  const styles = useStyles();
+  const [top, setTop] = useState(0);
+  const isHeld = view.phase === 'held';
+  const isJoinable = isHeld && active !== undefined && canJoin(active);
+  return (
+    <View
+      role="group"
+      aria-label={groupLabel(view)}
+      onLayout={({ nativeEvent: { layout } }) => setTop(layout.y)}
+    >
+      {view.others.map((party, index) => (
+        <View
+          key={`${party.legId} ${top}`}
+          onLayout={({ nativeEvent: { layout } }) =>
+            onMeasure(party.legId, top + layout.y + layout.height / 2)
+          }
+        >
+          <EndCard
+            view={view}
+            party={party}
+            now={now}
+            isFirst={index === 0}
+            act={
+              isHeld
+                ? index === 0
+                  ? { word: 'Talk', onPress: () => onTalkTo(view) }
+                  : undefined
+                : view.others.length > 1
+                  ? { word: 'More', onPress: () => onParty(view, party) }
+                  : undefined
+            }
+          />
+        </View>
+      ))}
+      {isJoinable ? (
+        <View style={[styles.between, { marginTop: space.s }]}>
+          <Plate kind="main" word="Connect, leave" onPress={() => onConnect(view)} style={styles.act} />
+          <Plate word="All together" onPress={() => onMerge(view)} style={styles.act} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Whether a held call can be joined with it: somebody is there, or is being called. */
+const canJoin = ({ phase }: CallView) => phase === 'talking' || phase === 'ringing';
+
+const groupLabel = ({ phase, others }: CallView) =>
+  `${phase === 'held' ? 'Held' : 'On the line'}: ${others.map(({ name }) => name).join(', ')}`;

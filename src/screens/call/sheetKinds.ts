@@ -1,0 +1,12 @@
+import type { CallView, PartyView } from '@/state/app';
+
+/** Which sheet lies open, and for whom. */
+export type OpenSheet =
+  | { kind: 'transfer'; view: CallView }
+  | { kind: 'add'; view: CallView }
+  | { kind: 'passOn'; view: CallView }
+  | { kind: 'move'; view: CallView }
+  | { kind: 'note'; view: CallView }
+  | { kind: 'refuseWithText'; view: CallView }
+  | { kind: 'party'; view: CallView; party: PartyView }
+  | { kind: 'sound' };

@@ -1,0 +1,38 @@
+import { selectMyCalls, useAppSelector } from '@/state/app';
+
+import type { OpenSheet } from '../sheetKinds';
+import { MoveSheet } from './MoveSheet';
+import { NoteSheet } from './NoteSheet';
+import { PartySheet } from './PartySheet';
+import { RefuseTextSheet } from './RefuseTextSheet';
+import { SoundSheet } from './SoundSheet';
+import { TargetSheet } from './TargetSheet';
+
+interface CallSheetProps {
+  open: OpenSheet;
+  onClose: () => void;
+}
+
+/** The sheet that is open, with its call as it is now; it goes when the call has gone. */
+export function CallSheet({ open, onClose }: CallSheetProps) {
+  const calls = useAppSelector(selectMyCalls);
+  if (open.kind === 'sound') return <SoundSheet onClose={onClose} />;
+  const view = calls.find(({ id }) => id === open.view.id) ?? (open.kind === 'note' ? open.view : undefined);
+  if (!view) return null;
+  switch (open.kind) {
+    case 'transfer':
+    case 'add':
+    case 'passOn':
+      return <TargetSheet view={view} purpose={open.kind} onClose={onClose} />;
+    case 'move':
+      return <MoveSheet view={view} onClose={onClose} />;
+    case 'note':
+      return <NoteSheet view={view} onClose={onClose} />;
+    case 'refuseWithText':
+      return <RefuseTextSheet view={view} onClose={onClose} />;
+    case 'party': {
+      const party = view.others.find(({ legId }) => legId === open.party.legId);
+      return party ? <PartySheet view={view} party={party} onClose={onClose} /> : null;
+    }
+  }
+}

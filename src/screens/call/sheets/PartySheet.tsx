@@ -1,0 +1,58 @@
+import { StyleSheet, View } from 'react-native';
+
+import { send, useAppDispatch, type CallView, type PartyView } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { theyHear } from '../../shared/callWords';
+import { RefusalLine } from './RefusalLine';
+
+interface PartySheetProps {
+  view: CallView;
+  party: PartyView;
+  onClose: () => void;
+}
+
+/** What can be done with one of several in a call. */
+export function PartySheet({ view, party, onClose }: PartySheetProps) {
+  const dispatch = useAppDispatch();
+  const act =
+    (type: 'silence' | 'unsilence' | 'putAside' | 'bringBack' | 'talkAside' | 'drop') => async () => {
+      const result = await dispatch(send({ type, legId: view.me.legId, otherLegId: party.legId }));
+      if (result?.ok) onClose();
+    };
+  const isThere = party.state === 'connected' || party.state === 'held';
+  return (
+    <Sheet title={party.name} onClose={onClose}>
+      <View style={styles.stack}>
+        <Txt>{theyHear(party, view)}</Txt>
+        <RefusalLine />
+        {isThere ? (
+          <>
+            {party.room === 'floor' ? (
+              <>
+                <Plate
+                  word={party.isSilenced ? 'Let them be heard again' : 'Silence their voice'}
+                  onPress={() => void act(party.isSilenced ? 'unsilence' : 'silence')()}
+                />
+                <Plate word="Put aside, with music" onPress={() => void act('putAside')()} />
+                <Plate word="A private word with them" onPress={() => void act('talkAside')()} />
+              </>
+            ) : (
+              <Plate kind="main" word="Bring back to all" onPress={() => void act('bringBack')()} />
+            )}
+          </>
+        ) : null}
+        <Plate
+          kind="end"
+          word={isThere ? 'Take them out of the call' : 'Stop calling them'}
+          onPress={() => void act('drop')()}
+        />
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({ stack: { gap: space.m } });

@@ -1,0 +1,190 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { Target } from '@/core/exchange';
+import {
+  nameOfCall,
+  placeCall,
+  selectOutlook,
+  selectPresence,
+  send,
+  sendAndSay,
+  transfer,
+  useAppDispatch,
+  useAppSelector,
+  type CallView,
+} from '@/state/app';
+import { Field } from '@/ui/field';
+import { Row } from '@/ui/list';
+import { Gauge, Initials } from '@/ui/person';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, useTheme } from '@/ui/tokens';
+
+import { RefusalLine } from './RefusalLine';
+import { useTargets, type TargetChoice } from './useTargets';
+
+const titles = {
+  transfer: (name: string) => `Transfer ${name} to`,
+  add: () => 'Add to the call',
+  passOn: (name: string) => `Pass ${name} on to`,
+} as const;
+
+interface TargetSheetProps {
+  view: CallView;
+  purpose: keyof typeof titles;
+  onClose: () => void;
+}
+
+/** Finds whom the call should go to, says where it would end up, and then does it. */
+export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
+  const { colours } = useTheme();
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState<TargetChoice | null>(null);
+  const { found, typed, error } = useTargets(text, view);
+  const presence = useAppSelector(selectPresence);
+  const submit = () => setChosen(typed ?? found[0] ?? null);
+  const title = titles[purpose](nameOfCall(view));
+  if (chosen) {
+    return (
+      <Sheet title={title} onClose={onClose}>
+        <ChosenTarget {...{ view, purpose, onClose }} target={chosen} onOther={() => setChosen(null)} />
+      </Sheet>
+    );
+  }
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <View style={styles.stack}>
+        <Field
+          label="Name, extension or number"
+          value={text}
+          onChange={setText}
+          onSubmit={submit}
+          error={error}
+          autoFocus
+        />
+        {typed ? (
+          <Row
+            title={typed.name}
+            detail={typed.detail}
+            onPress={() => setChosen(typed)}
+            before={<Initials name={typed.name} />}
+          />
+        ) : null}
+        <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
+        {found.length === 0 && !typed ? <Txt colour={colours.faint}>Nobody of that name.</Txt> : null}
+        {found.map((target) => (
+          <Row
+            key={target.to}
+            title={target.name}
+            detail={target.detail}
+            onPress={() => setChosen(target)}
+            before={<Initials name={target.name} />}
+            after={target.personId === null ? null : <Status state={presence[target.personId] ?? 'free'} />}
+          />
+        ))}
+      </View>
+    </Sheet>
+  );
+}
+
+const statusWords = { free: 'free', onCall: 'on a call', ringing: 'being called' } as const;
+
+function Status({ state }: { state: keyof typeof statusWords }) {
+  return (
+    <View style={styles.status}>
+      <Gauge state={state === 'onCall' ? 'onCall' : 'free'} />
+      <Txt as="small">{statusWords[state]}</Txt>
+    </View>
+  );
+}
+
+interface ChosenTargetProps extends TargetSheetProps {
+  target: TargetChoice;
+  onOther: () => void;
+}
+
+/** Who was chosen, where the call would end up, and the ways to send it there. */
+function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetProps) {
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const outlook = useAppSelector((state) => selectOutlook(state, target.to));
+  const presence = useAppSelector(selectPresence)[target.personId ?? ''] ?? 'free';
+  const { legId } = view.me;
+  const closing = async (done: Promise<boolean>) => {
+    if (await done) onClose();
+  };
+  const sendTo = (to: Target) => void closing(dispatch(transfer(view, to, target.name)));
+  const number: Target = { kind: 'number', to: target.to };
+  const mailbox: Target | null = target.personId ? { kind: 'mailbox', personId: target.personId } : null;
+  const talkFirst = () => void closing(dispatch(placeCall(target.to, legId)));
+  const passOn = async (to: Target, done: string) => {
+    const result = await dispatch(send({ type: 'deflect', legId, target: to }));
+    if (result?.ok) onClose();
+    return done;
+  };
+  return (
+    <View style={styles.stack}>
+      <View style={styles.who}>
+        <Initials name={target.name} />
+        <View style={styles.grow}>
+          <Txt as="heading" level={3}>
+            {target.name}
+          </Txt>
+          <Txt as="small">{target.detail}</Txt>
+        </View>
+        {target.personId ? <Status state={presence} /> : null}
+      </View>
+      <Txt>{purpose === 'transfer' ? outlook.sent : outlook.called}</Txt>
+      <RefusalLine />
+      {purpose === 'transfer' ? (
+        <>
+          <Plate kind="main" large word="Talk first" onPress={talkFirst} />
+          <Plate large word="Send at once" onPress={() => sendTo(number)} />
+          {mailbox ? <Plate word="Into their mailbox" onPress={() => sendTo(mailbox)} /> : null}
+          {view.isRecorded ? (
+            <Txt as="small" colour={colours.faint}>
+              Your recording ends when you leave the call.
+            </Txt>
+          ) : null}
+        </>
+      ) : null}
+      {purpose === 'add' ? (
+        <>
+          <Plate kind="main" large word="Talk first, then all together" onPress={talkFirst} />
+          <Plate
+            large
+            word="Ask them in now"
+            onPress={() =>
+              void closing(
+                dispatch(sendAndSay({ type: 'add', legId, to: target.to }, `Calling ${target.name} in.`)),
+              )
+            }
+          />
+        </>
+      ) : null}
+      {purpose === 'passOn' ? (
+        <>
+          <Plate
+            kind="main"
+            large
+            word={`Pass on to ${target.name}`}
+            onPress={() => void passOn(number, 'number')}
+          />
+          {mailbox ? (
+            <Plate word="Into their mailbox" onPress={() => void passOn(mailbox, 'mailbox')} />
+          ) : null}
+        </>
+      ) : null}
+      <Plate word="Somebody else" onPress={onOther} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: space.m },
+  status: { alignItems: 'center' },
+  who: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,2 @@
+/** What opens over the lower part of a call's screen. Fetched when it is first needed. */
+export { CallSheet } from './CallSheet';

@@ -1,0 +1,87 @@
+import { useMemo } from 'react';
+
+import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbering';
+import {
+  explainNotDialable,
+  formatAny,
+  identifyDialled,
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  useAppSelector,
+  type CallView,
+} from '@/state/app';
+
+/** Somebody a call can be sent to. */
+export interface TargetChoice {
+  to: string;
+  name: string;
+  detail: string;
+  personId: string | null;
+}
+
+const mostRecent = 8;
+const mostFound = 14;
+
+/** Whom a call can go to: those who are found, or while nothing is typed colleagues and the latest numbers. */
+export function useTargets(text: string, view: CallView) {
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const records = useAppSelector((state) => state.history.records);
+  const myId = useAppSelector((state) => state.office.me?.personId);
+  const numbersHere = useMemo(() => new Set(view.others.map(({ number }) => number)), [view]);
+
+  const found = useMemo(() => {
+    if (text.trim() !== '') {
+      return people
+        .find(text, mostFound)
+        .filter(({ id, kind }) => kind !== 'colleague' || id !== myId)
+        .map(({ kind, id, name, detail, label, number }): TargetChoice => {
+          const what = kind === 'contact' ? `${formatAny(number)} · ${label}` : `${number} · ${detail ?? ''}`;
+          return { to: number, name, detail: what, personId: kind === 'colleague' ? id : null };
+        });
+    }
+    const colleagues = office.setup.people
+      .filter(({ id, extension }) => id !== myId && !numbersHere.has(extension))
+      .map(({ id, name, role, extension }) => ({
+        to: extension,
+        name,
+        detail: `${extension} · ${role}`,
+        personId: id,
+      }));
+    const latest = new Set<string>();
+    for (const { other } of records) {
+      if (latest.size === mostRecent) break;
+      if (other.number?.startsWith('+') && !numbersHere.has(other.number)) latest.add(other.number);
+    }
+    const outside = [...latest].map((number) => ({
+      to: number,
+      name: identifyNumber(number, null, people).name,
+      detail: formatAny(number),
+      personId: null,
+    }));
+    return [...colleagues, ...outside];
+  }, [text, people, office, records, myId, numbersHere]);
+
+  const dialled = interpretDialled(text, ukOfficePlan);
+  const typed: TargetChoice | null =
+    isDialable(dialled) && !found.some(({ to }) => to === text.trim())
+      ? { to: text, ...typedAs(dialled, text, { office, people }) }
+      : null;
+  const isWrong = dialled.kind === 'invalid' && found.length === 0 && dialled.reason.code !== 'tooShort';
+  return { found, typed, error: isWrong ? explainNotDialable(dialled.reason) : null };
+}
+
+function typedAs(
+  dialled: Dialled,
+  text: string,
+  names: Parameters<typeof identifyDialled>[1],
+): Pick<TargetChoice, 'name' | 'detail' | 'personId'> {
+  const number =
+    dialled.kind === 'extension'
+      ? dialled.extension
+      : dialled.kind === 'national' || dialled.kind === 'international'
+        ? dialled.e164
+        : text;
+  return identifyDialled(number, names);
+}

@@ -1,0 +1,124 @@
+import type { Command } from '@/core/exchange';
+import {
+  park,
+  selectMyOtherDevices,
+  selectOffice,
+  send,
+  sendAndSay,
+  useAppDispatch,
+  useAppSelector,
+  type CallView,
+} from '@/state/app';
+
+import type { ActGroup, CallAct } from './ActRows';
+import type { OpenSheet } from './sheetKinds';
+
+interface Keys {
+  isOpen: boolean;
+  toggle: () => void;
+}
+
+/** The acts of the call that is shown, in three groups by what they are for. */
+export function useCallActs(
+  view: CallView | undefined,
+  calls: readonly CallView[],
+  keys: Keys,
+  open: (sheet: OpenSheet) => void,
+): ActGroup[] {
+  const dispatch = useAppDispatch();
+  const policy = useAppSelector((state) => selectOffice(state).setup.policies.recording);
+  const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
+  if (!view) return [];
+  const { legId, muted, state } = view.me;
+  const isTalking = view.phase === 'talking';
+  const isTalk = isTalking || (view.phase === 'held' && view.call.answeredAt !== null);
+  const isEmergency = view.call.emergency !== null;
+  const held = calls.find((other) => other !== view && other.phase === 'held');
+  const act = (command: Command) => () => void dispatch(send(command));
+
+  const holding: CallAct =
+    state === 'held'
+      ? { word: 'Talk again', onPress: act({ type: 'retrieve', legId }) }
+      : { word: 'Hold', disabled: !isTalking || isEmergency, onPress: act({ type: 'hold', legId }) };
+  const swapping: CallAct[] = held
+    ? [
+        {
+          word: 'Swap',
+          disabled: isEmergency,
+          onPress: act({ type: 'retrieve', legId: held.me.legId, activeCall: 'hold' }),
+        },
+      ]
+    : [];
+  const isOpenTo = isTalk && !isEmergency;
+  return [
+    {
+      name: 'My sound',
+      acts: [
+        {
+          word: muted ? 'Unmute' : 'Mute',
+          pressed: muted,
+          disabled: state !== 'connected',
+          onPress: act({ type: muted ? 'unmute' : 'mute', legId }),
+        },
+        {
+          word: keys.isOpen ? 'Hide keys' : 'Keys',
+          pressed: keys.isOpen,
+          disabled: !isTalking,
+          onPress: keys.toggle,
+        },
+        { word: 'Sound', onPress: () => open({ kind: 'sound' }) },
+      ],
+    },
+    {
+      name: 'This call',
+      acts: [
+        holding,
+        ...swapping,
+        { word: 'Transfer', disabled: !isOpenTo, onPress: () => open({ kind: 'transfer', view }) },
+        { word: 'Add', disabled: !isOpenTo, onPress: () => open({ kind: 'add', view }) },
+        { word: 'Park', disabled: !isOpenTo, onPress: () => void dispatch(park(view)) },
+        { word: 'Move', disabled: !isOpenTo || !hasOtherDevice, onPress: () => open({ kind: 'move', view }) },
+      ],
+    },
+    {
+      name: 'Keep',
+      acts: [
+        ...recordingActs(
+          view,
+          policy,
+          isOpenTo,
+          (command, said) => () => void dispatch(sendAndSay(command, said)),
+        ),
+        { word: 'Note', onPress: () => open({ kind: 'note', view }) },
+      ],
+    },
+  ];
+}
+
+function recordingActs(
+  { recording, me: { legId } }: CallView,
+  policy: 'always' | 'onDemand' | 'never',
+  mayRecord: boolean,
+  act: (command: Command, said: string) => () => void,
+): CallAct[] {
+  const record = (what: 'start' | 'pause' | 'resume' | 'stop') =>
+    ({ type: 'record', legId, act: what }) as const;
+  if (policy === 'never') return [{ word: 'No recording', disabled: true, onPress: () => undefined }];
+  if (policy === 'always')
+    return [{ word: 'Recorded', disabled: true, pressed: true, onPress: () => undefined }];
+  if (recording?.state === 'on') {
+    return [
+      { word: 'Pause', pressed: true, onPress: act(record('pause'), 'The recording is paused.') },
+      { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
+    ];
+  }
+  if (recording?.state === 'paused') {
+    return [
+      { word: 'Resume', onPress: act(record('resume'), 'Recording again. All are told.') },
+      { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
+    ];
+  }
+  return [
+    { word: 'Record', disabled: !mayRecord, onPress: act(record('start'), 'Recording. All are told.') },
+  ];
+}

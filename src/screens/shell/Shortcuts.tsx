@@ -1,0 +1,122 @@
+import { useEffect, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import {
+  actDone,
+  answerFirst,
+  isActive,
+  selectIncoming,
+  selectTaken,
+  send,
+  useAppDispatch,
+  useAppStore,
+} from '@/state/app';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { LazySheet } from '../call/LazySheet';
+import type { OpenSheet } from '../call/sheetKinds';
+import { useGo } from '../shared/useGo';
+import { shortcuts } from './shortcuts';
+
+const twiceWithinMs = 1500;
+
+/** Single keys for what is done in a hurry, on a wide screen with a keyboard. */
+export function Shortcuts() {
+  const store = useAppStore();
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const [sheet, setSheet] = useState<OpenSheet | null>(null);
+  const [showsList, setShowsList] = useState(false);
+  const endPressedAt = useRef(-Infinity);
+
+  useEffect(() => {
+    const current = () => {
+      const taken = selectTaken(store.getState());
+      return taken.find(isActive) ?? taken[0];
+    };
+    const press = (key: string): boolean => {
+      const view = current();
+      const legId = view?.me.legId ?? '';
+      switch (key) {
+        case '/':
+        case 'd':
+          go.dial();
+          return true;
+        case 'p':
+          go.plan();
+          return true;
+        case '?':
+          setShowsList(true);
+          return true;
+        case 'a':
+          void dispatch(answerFirst()).then((result) => result?.ok && go.call());
+          return true;
+        case 'r': {
+          const [first] = selectIncoming(store.getState());
+          if (first) void dispatch(send({ type: 'refuse', legId: first.me.legId }));
+          return first !== undefined;
+        }
+      }
+      if (!view) return false;
+      switch (key) {
+        case 'm':
+          void dispatch(send({ type: view.me.muted ? 'unmute' : 'mute', legId }));
+          return true;
+        case 'h':
+          void dispatch(send({ type: view.phase === 'held' ? 'retrieve' : 'hold', legId }));
+          return true;
+        case 't':
+          setSheet({ kind: 'transfer', view });
+          return true;
+        case 'n':
+          setSheet({ kind: 'note', view });
+          return true;
+        case 'e':
+          if (performance.now() - endPressedAt.current < twiceWithinMs) {
+            endPressedAt.current = -Infinity;
+            void dispatch(send({ type: 'clear', legId }));
+          } else {
+            endPressedAt.current = performance.now();
+            dispatch(actDone('Press E once more to end the call.'));
+          }
+          return true;
+        default:
+          return false;
+      }
+    };
+    const onKey = (event: KeyboardEvent) => {
+      const isTyping =
+        event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      const isInSheet = document.querySelector('[aria-modal=true]') !== null;
+      if (isTyping || isInSheet || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      if (press(event.key.toLowerCase())) event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [store, dispatch, go]);
+
+  return (
+    <>
+      <LazySheet open={sheet} onClose={() => setSheet(null)} />
+      {showsList ? (
+        <Sheet title="Keys of the keyboard" onClose={() => setShowsList(false)}>
+          {shortcuts.map(({ key, word }) => (
+            <View key={key} style={styles.row}>
+              <Txt as="monoLarge" style={styles.key}>
+                {key}
+              </Txt>
+              <Txt>{word}</Txt>
+            </View>
+          ))}
+        </Sheet>
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 36 },
+  key: { width: 36 },
+});

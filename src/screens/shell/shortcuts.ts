@@ -1,0 +1,14 @@
+/** Keys of a keyboard, with what they do as it is said in the list of them. */
+export const shortcuts = [
+  { key: '/', word: 'find somebody' },
+  { key: 'D', word: 'dial' },
+  { key: 'A', word: 'answer, and hold the call talked on' },
+  { key: 'R', word: 'refuse' },
+  { key: 'M', word: 'mute, and unmute' },
+  { key: 'H', word: 'hold, and talk again' },
+  { key: 'T', word: 'transfer' },
+  { key: 'N', word: 'note on the call' },
+  { key: 'P', word: 'ring plan' },
+  { key: 'E', word: 'end the call; press it twice' },
+  { key: '?', word: 'this list' },
+] as const;
