@@ -1,5 +1,5 @@
 import { Exchange, type Command } from '@/core/exchange';
-import type { OfficeSetup } from '@/core/office';
+import { emptyOffice, type OfficeSetup } from '@/core/office';
 
 import type { Figure } from './figures';
 
@@ -10,8 +10,8 @@ const commandsPerRun = 400_000;
 function office(phones: number): OfficeSetup {
   const ids = Array.from({ length: phones }, (_, index) => `phone-${index}`);
   return {
+    ...emptyOffice,
     name: 'Bench',
-    zone: 'Europe/London',
     people: ids.map((id, index) => ({
       id,
       name: id,
@@ -30,7 +30,6 @@ function office(phones: number): OfficeSetup {
       },
     ],
     devices: ids.map((id) => ({ id, personId: id, kind: 'desk', name: id, callLimit: 4 })),
-    ringPlans: [],
   };
 }
 

@@ -67,6 +67,42 @@ export class Office {
   stopCalling = () => this.page.getByRole('button', { name: 'Stop calling' });
   toTheCall = () => this.page.getByRole('button', { name: /Back to call$/ });
 
+  /** An act of the call that is shown, as a word under the cords. */
+  act = (word: string) =>
+    this.page
+      .getByRole('group', { name: /^(My sound|This call|Keep)$/ })
+      .getByRole('button', { name: word, exact: true });
+
+  /** What lies open over the screen. */
+  sheet = () => this.page.getByRole('dialog');
+
+  /** A phone that is in a call, as Outside shows it. */
+  phone = (name: string) => this.page.getByRole('group', { name, exact: true });
+
+  /** Lets time pass while the call goes on, and comes back to it. */
+  async passAndReturn(step: '5 s' | '30 s', times: number) {
+    await this.goOutside();
+    for (let time = 0; time < times; time++) await this.letPass(step);
+    await this.toTheCall().click();
+  }
+
+  /** Dials as somebody else of the office. */
+  async callFromPhone(phone: string, to: string) {
+    await this.page
+      .getByRole('radiogroup', { name: 'Phone to call from' })
+      .getByRole('radio', { name: phone })
+      .click();
+    await this.page.getByRole('textbox', { name: 'Number to call' }).fill(to);
+    await this.page.getByRole('button', { name: /^Call .* from/ }).click();
+  }
+
+  /** The newest entry of the history that is about somebody. */
+  newestOf = (name: string) =>
+    this.page
+      .getByRole('region', { name: 'History' })
+      .getByRole('button', { name: new RegExp(name) })
+      .first();
+
   /** The newest entry of the history. */
   newest = () => this.page.getByRole('region', { name: 'History' }).getByRole('listitem').nth(1);
 

@@ -1,0 +1,401 @@
+import { readFileSync } from 'node:fs';
+
+import { decodeWav } from '../../src/core/sound';
+import { expect, test, type Office } from './office';
+
+/** Peg Anstey calls the direct line, and is answered here. */
+async function talkWithPeg(office: Office) {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+}
+
+/** Opens the sheet for whom the call is to go to, and chooses a colleague there. */
+async function chooseTarget(office: Office, act: 'Transfer' | 'Add', name: string) {
+  await office.act(act).click();
+  await office
+    .sheet()
+    .getByRole('button', { name: new RegExp(name) })
+    .click();
+}
+
+async function consult(office: Office, name: string) {
+  await chooseTarget(office, 'Transfer', name);
+  await office.sheet().getByRole('button', { name: 'Talk first' }).click();
+}
+
+test('a colleague is consulted about a caller, and the two are connected', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await consult(office, 'Ilse Varga');
+  await expect(office.youHear('You hear ringing')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Held: Peg Anstey' })).toContainText('hears music');
+  await office.passAndReturn('5 s', 2);
+  await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
+  await page.getByRole('button', { name: 'Connect, leave' }).click();
+  await expect(page.getByText('Peg Anstey and Ilse Varga are connected, and you have left.')).toBeVisible();
+  await office.goOutside();
+  await office.phone('Peg Anstey').getByText('connected', { exact: true }).waitFor();
+  await office
+    .phone('Ilse Varga, desk phone')
+    .getByRole('button', { name: /Hang up/ })
+    .click();
+  await office.goToEverything();
+  await office.newestOf('Peg Anstey').click();
+  await expect(page.getByText('Maren Oyelaran handed it over to Ilse Varga.')).toBeVisible();
+  await expect(page.getByText('Together with')).toBeVisible();
+});
+
+test('a colleague is consulted, and the worker comes back to the caller', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await consult(office, 'Ilse Varga');
+  await office.passAndReturn('5 s', 2);
+  await page.getByRole('button', { name: 'End with Ilse Varga' }).click();
+  await office.act('Talk again').click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
+test('a caller sent on to somebody who does not answer comes back, marked as returned', async ({
+  office,
+  page,
+}) => {
+  await talkWithPeg(office);
+  await chooseTarget(office, 'Transfer', 'Tobias Quill');
+  await expect(office.sheet()).toContainText(
+    'Rings Tobias’s desk phone; not taken within 20 s, it comes back to you.',
+  );
+  await office.sheet().getByRole('button', { name: 'Send at once' }).click();
+  await office.goOutside();
+  await office.letPass('5 s');
+  await expect(office.answer()).toHaveCount(0);
+  await office.letPass('30 s');
+  await expect(page.getByText('Comes back: nobody took it where you sent it.')).toBeVisible();
+  await office.answer().click();
+  await expect(page.getByText('Came back: nobody took it there')).toBeVisible();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
+test('three are put together, one is taken out, and the others go on alone', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await consult(office, 'Ilse Varga');
+  await office.passAndReturn('5 s', 2);
+  await page.getByRole('button', { name: 'All together' }).click();
+  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+
+  await chooseTarget(office, 'Add', 'Kofi Renner');
+  await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
+  await office.passAndReturn('5 s', 2);
+  await expect(office.youHear('You hear Peg Anstey, Ilse Varga and Kofi Renner')).toBeVisible();
+
+  await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+  await office.sheet().getByRole('button', { name: 'A private word with them' }).click();
+  await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
+  await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+  await office.sheet().getByRole('button', { name: 'Bring back to all' }).click();
+
+  await page.getByRole('button', { name: /^Kofi Renner/ }).click();
+  await office.sheet().getByRole('button', { name: 'Take them out of the call' }).click();
+  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
+  await office.goOutside();
+  await office.phone('Peg Anstey').getByText('connected', { exact: true }).waitFor();
+  await office.phone('Ilse Varga, desk phone').getByText('connected', { exact: true }).waitFor();
+});
+
+test('a parked caller is taken from another phone, and another comes back here', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await office.act('Park').click();
+  await expect(page.getByText('Peg Anstey waits in slot 01, to be taken back from any phone.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Waiting elsewhere' })).toContainText('parked 0:00 by you');
+  await office.goOutside();
+  await office.callFromPhone('Ilse Varga’s desk phone', '*8401');
+  await office.phone('Ilse Varga, desk phone').getByText('connected', { exact: true }).waitFor();
+  await office
+    .phone('Peg Anstey')
+    .getByRole('button', { name: /Hang up/ })
+    .click();
+
+  await office.callIn('Cawder Flood Watch', 'Direct');
+  await office.answer().click();
+  await office.act('Park').click();
+  await page.getByRole('button', { name: 'Take Cawder Flood Watch from slot 01' }).click();
+  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+});
+
+test('recorded in two pieces, a call leaves one WAV that holds what was heard, with the pause marked', async ({
+  office,
+  page,
+}) => {
+  await talkWithPeg(office);
+  await office.act('Record').click();
+  await expect(page.getByText('Recording. All are told.')).toBeVisible();
+  await office.passAndReturn('5 s', 1);
+  await office.act('Pause').click();
+  await office.passAndReturn('5 s', 1);
+  await office.act('Resume').click();
+  await office.passAndReturn('5 s', 1);
+  await office.end().click();
+  await office.goToEverything();
+  await office.newestOf('Peg Anstey').click();
+  const recording = page.getByRole('group', { name: 'Recording' });
+  await expect(recording).toContainText('in 2 pieces, the pause marked');
+  await expect(recording).toContainText('0:10');
+
+  await recording.getByRole('button', { name: 'Play the recording' }).click();
+  await expect(recording.getByText(/^0:0[1-9] of 0:10$/)).toBeVisible();
+  await recording.getByRole('button', { name: 'Stop the recording' }).click();
+
+  const downloading = page.waitForEvent('download');
+  await recording.getByRole('button', { name: 'Download WAV' }).click();
+  const wav = decodeWav(readFileSync(await (await downloading).path()));
+  if (!wav) throw new Error('Not a WAV');
+  const power = (from: number, to: number) =>
+    wav.samples
+      .slice(from * wav.sampleRate, to * wav.sampleRate)
+      .reduce((sum, sample) => sum + sample * sample, 0);
+  expect(wav.samples.length / wav.sampleRate).toBeCloseTo(10.6, 1);
+  expect(wav.marks).toEqual([{ atSeconds: 5, text: 'Paused for 5 s' }]);
+  expect(power(0, 2), 'the announcement and the caller').toBeGreaterThan(1);
+  expect(power(5.6, 7.5), 'the second announcement').toBeGreaterThan(1);
+});
+
+test('a call moves from the desk phone to here, with its timer running on', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callFromPhone('Maren Oyelaran’s desk phone', '0131 496 0142');
+  for (let times = 0; times < 3; times++) await office.letPass('5 s');
+  await page.getByRole('button', { name: /See the cords$/ }).click();
+  await page.getByRole('button', { name: 'Bring the call with Bexhollow Reservoir here' }).click();
+  await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
+  await expect(page.getByText('0:09', { exact: true })).toBeVisible();
+  await office.goOutside();
+  await office.letPass('5 s');
+  await expect(office.phone('Maren Oyelaran, desk phone')).toHaveCount(0);
+  await office.toTheCall().click();
+  await office.end().click();
+  await office.goToEverything();
+  await office.newest().getByRole('button').first().click();
+  await expect(page.getByText('Maren Oyelaran moved it to Maren Oyelaran’s Cendro.')).toBeVisible();
+});
+
+test('the network goes bad: a warning, and the call goes on at the van phone', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await office.goOutside();
+  await office.letPass('5 s');
+  await page.getByRole('radio', { name: 'Behind the hill' }).click();
+  await office.letPass('5 s');
+  await office.letPass('5 s');
+  await office.toTheCall().click();
+  await expect(page.getByText('The network is too poor to be understood')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on at my van phone' }).click();
+  await office.goOutside();
+  await office
+    .phone('Maren Oyelaran, van phone')
+    .getByRole('button', { name: /Answer/ })
+    .click();
+  await office.letPass('5 s');
+  await office.phone('Maren Oyelaran, van phone').getByText('connected', { exact: true }).waitFor();
+  await office.phone('Peg Anstey').getByText('connected', { exact: true }).waitFor();
+  await expect(page.getByText('on your van phone')).toBeVisible();
+});
+
+test('a call is refused with a promised time, which becomes a follow-up', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await page.getByRole('button', { name: 'Refuse and text' }).click();
+  await office.sheet().getByRole('button', { name: 'I’ll call you at 11:40.' }).click();
+  await expect(page.getByText('Texted Peg Anstey: “I’ll call you at 11:40.”')).toBeVisible();
+  await office.goTo('Loose ends');
+  const followUps = page.getByRole('region', { name: 'Follow-ups' });
+  await expect(followUps).toContainText('Thu 11:40');
+  await page.reload();
+  await followUps.getByRole('button', { name: 'Done: Peg Anstey' }).click();
+  await expect(followUps).toHaveCount(0);
+});
+
+test('two calls wait while a third is talked on; one is passed on, the other answered', async ({
+  office,
+  page,
+}) => {
+  await talkWithPeg(office);
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  await office.callIn('Hallin Rigg Fell Race', 'Field service');
+  const hallin = page.getByRole('region', { name: 'Call from Hallin Rigg Fell Race' });
+  await hallin.getByRole('button', { name: 'Pass on' }).click();
+  await office
+    .sheet()
+    .getByRole('button', { name: /Sunniva Dahl/ })
+    .click();
+  await office.sheet().getByRole('button', { name: 'Pass on to Sunniva Dahl' }).click();
+  await expect(hallin).toHaveCount(0);
+  await page
+    .getByRole('region', { name: 'Call from Cawder Flood Watch' })
+    .getByRole('button', { name: 'Answer, hold the other' })
+    .click();
+  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Held: Peg Anstey' })).toBeVisible();
+});
+
+test('a busy number calls by itself when it is free', async ({ office, page }) => {
+  await office.open('/dial');
+  await office.dial('07700 900482');
+  await office.passAndReturn('5 s', 1);
+  await page.getByRole('button', { name: 'Call by itself when they are free' }).click();
+  await office.end().click();
+  await expect(page.getByText('busy; rings you when they are free')).toBeVisible();
+  await office.goOutside();
+  await office.letPass('30 s');
+  await office.letPass('5 s');
+  await expect(
+    page.getByText('Hallin Rigg Fell Race can be reached now. Answer, and they are called.'),
+  ).toBeVisible();
+  await office.answer().click();
+  await office.passAndReturn('5 s', 1);
+  await expect(office.youHear('You hear Hallin Rigg Fell Race')).toBeVisible();
+});
+
+test('the office calls the van phone first, which hears who is to be called', async ({ office, page }) => {
+  await office.open('/dial');
+  await page.getByRole('button', { name: /^By/ }).click();
+  await page.getByRole('radio', { name: /My mobile first/ }).click();
+  await page.getByRole('textbox', { name: 'Number, extension or name' }).fill('0131 496 0142');
+  await page
+    .getByRole('button', { name: /^Call .*/ })
+    .last()
+    .click();
+  await expect(page.getByText('your van phone rings: take it up, and they are called')).toBeVisible();
+  await office.goOutside();
+  const van = office.phone('Maren Oyelaran, van phone');
+  await van.getByRole('button', { name: /Answer/ }).click();
+  await expect(van).toContainText('hears who is calling');
+  await van.getByRole('button', { name: /Press 1/ }).click();
+  await office.letPass('5 s');
+  await office.letPass('5 s');
+  await office.phone('Bexhollow Reservoir').getByText('connected', { exact: true }).waitFor();
+});
+
+test('an emergency call says where it is, and is neither held nor moved', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await office.dial('999');
+  await expect(page.getByText('Cawder Weir gauge hut, left bank')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Held: Peg Anstey' })).toBeVisible();
+  for (const act of ['Hold', 'Transfer', 'Park', 'Move', 'Record'])
+    await expect(office.act(act)).toBeDisabled();
+});
+
+test.describe('what can’t be done is said where it was asked, and no call is lost', () => {
+  test('a transfer to oneself, to the other party, to nobody, and to what no number is', async ({
+    office,
+    page,
+  }) => {
+    await talkWithPeg(office);
+    const tries = [
+      ['214', 'That is you. Choose somebody else.'],
+      ['0117 496 0155', 'They are in this call already.'],
+      ['299', 'A call can’t be sent there: nobody has that number.'],
+      ['0900 123 4567', 'The office doesn’t let premium numbers be called.'],
+    ] as const;
+    await office.act('Transfer').click();
+    for (const [number, sentence] of tries) {
+      await office.sheet().getByRole('textbox').fill(number);
+      await page.keyboard.press('Enter');
+      await office.sheet().getByRole('button', { name: 'Send at once' }).click();
+      await expect(office.sheet().getByRole('alert')).toHaveText(sentence);
+      await office.sheet().getByRole('button', { name: 'Somebody else' }).click();
+    }
+    await office.sheet().getByRole('textbox').fill('12+3');
+    await expect(office.sheet().getByRole('alert')).toBeVisible();
+    await office.sheet().getByRole('button', { name: 'Close' }).click();
+    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  });
+
+  test('a room’s code that none has, and a microphone that is refused', async ({ office, page }) => {
+    await page.addInitScript(() => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', 'NotAllowedError'));
+    });
+    await talkWithPeg(office);
+    await office.act('Move').click();
+    await office.sheet().getByRole('textbox', { name: 'Code of a room’s phone' }).fill('9999');
+    await page.keyboard.press('Enter');
+    await expect(office.sheet().getByRole('alert')).toHaveText('No call and no room has that code.');
+    await office.sheet().getByRole('button', { name: 'Close' }).click();
+    await office.act('Sound').click();
+    await office.sheet().getByRole('button', { name: 'Try the microphone' }).click();
+    await expect(office.sheet().getByRole('alert')).toContainText('The microphone was refused.');
+    await office.sheet().getByRole('button', { name: 'Close' }).click();
+    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  });
+
+  test('a fifth caller finds no park slot, and stays on the line', async ({ office, page }) => {
+    await office.open('/outside');
+    const callers = ['Peg Anstey', 'Cawder Flood Watch', 'Skerrow Harbour', 'Marl & Finch Surveyors'];
+    for (const caller of callers) {
+      await office.callIn(caller, 'Direct');
+      await office.answer().click();
+      await office.act('Park').click();
+    }
+    await office.callIn('Bexhollow Reservoir', 'Direct');
+    await office.answer().click();
+    await office.act('Park').click();
+    await expect(page.getByText('All 4 park slots are taken.')).toBeVisible();
+    await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
+  });
+
+  test('the page is closed in the middle of a conference with a recording, and all goes on', async ({
+    office,
+    page,
+  }) => {
+    await talkWithPeg(office);
+    await consult(office, 'Ilse Varga');
+    await office.passAndReturn('5 s', 2);
+    await page.getByRole('button', { name: 'All together' }).click();
+    await office.act('Record').click();
+    await expect(page.getByText('Recording. All are told.')).toBeVisible();
+    await page.reload();
+    await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+    await expect(office.act('Pause')).toBeVisible();
+    await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
+  });
+});
+
+test.describe('by keyboard alone, on a wide screen', () => {
+  test.use({ viewport: { width: 1280, height: 800 } });
+
+  test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({
+    office,
+    page,
+  }) => {
+    await office.open('/outside');
+    await office.callIn('Peg Anstey', 'Direct');
+    const press = (key: string) => page.keyboard.press(key);
+    await press('a');
+    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+    await press('m');
+    await expect(page.getByText('and nobody hears you')).toBeVisible();
+    await press('m');
+    await press('h');
+    await expect(office.youHear('You hear nothing')).toBeVisible();
+    await press('h');
+
+    await press('n');
+    await expect(office.sheet().getByRole('textbox', { name: 'Note' })).toBeFocused();
+    await page.keyboard.type('Gate code is 4471');
+    await press('Enter');
+    await expect(page.getByText('Note kept with the call.')).toBeVisible();
+
+    await press('t');
+    await expect(office.sheet().getByRole('textbox')).toBeFocused();
+    await page.keyboard.type('ilse');
+    await press('Enter');
+    await office.sheet().getByRole('button', { name: 'Talk first' }).focus();
+    await press('Enter');
+    await expect(office.youHear('You hear ringing')).toBeVisible();
+    await press('?');
+    await expect(office.sheet()).toContainText('end the call; press it twice');
+    await press('Escape');
+    await press('e');
+    await expect(page.getByText('Press E once more to end the call.')).toBeVisible();
+    await press('e');
+    await expect(page.getByText('held 0:00')).toBeVisible();
+  });
+});
