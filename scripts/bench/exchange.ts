@@ -1,10 +1,16 @@
-import { Exchange, type Command } from '@/core/exchange';
+import { Exchange, isLive, whatIsHeard, type Command } from '@/core/exchange';
 import { emptyOffice, type OfficeSetup } from '@/core/office';
+
+import { runInNewContext } from 'node:vm';
+import { setFlagsFromString } from 'node:v8';
 
 import type { Figure } from './figures';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
 const commandsPerRun = 400_000;
+const transfers = 4_000;
+const simulatedCalls = 10_000;
+const customer = { kind: 'outside', number: '+441914980162', name: null } as const;
 
 /** One line whose owner has a phone for each call, so that any number of calls can be live. */
 function office(phones: number): OfficeSetup {
@@ -87,8 +93,103 @@ function commandsPerSecond(live: number): number {
   return Math.round(sent / ((performance.now() - began) / 1000));
 }
 
+/** An exchange whose phones are all on a call of three: each with two outside parties. */
+function busyExchange(live: number) {
+  // One phone for each live call, and one more that transfers.
+  const exchange = new Exchange(office(live + 1));
+  const send = (command: Command, at = start) => {
+    const { result } = exchange.send(command, at);
+    if (!result.ok) throw new Error(`${command.type}: ${JSON.stringify(result.reason)}`);
+    return { callId: result.callId ?? '', legId: result.legId ?? '' };
+  };
+  for (let index = 0; index < live + 1; index++) send({ type: 'signIn', deviceId: `phone-${index}` });
+  for (let index = 0; index < live; index++) {
+    const from = { kind: 'device', deviceId: `phone-${index}` } as const;
+    const { callId, legId } = send({ type: 'make', from, to: '0131 496 0142' });
+    const answerLast = () =>
+      send({ type: 'answer', legId: exchange.calls.get(callId)?.legs.at(-1)?.id ?? '' });
+    answerLast();
+    send({ type: 'add', legId, to: '0131 496 0143' });
+    answerLast();
+  }
+  return { exchange, send };
+}
+
+/** Calls per second for which it is worked out who hears whom, each of three parties. */
+function heardPerSecond(live: number): number {
+  const { exchange } = busyExchange(live);
+  const calls = [...exchange.calls.values()];
+  const rounds = 300;
+  const began = performance.now();
+  for (let round = 0; round < rounds; round++) for (const call of calls) whatIsHeard(call);
+  return Math.round((rounds * calls.length) / ((performance.now() - began) / 1000));
+}
+
+/** Whole consult transfers per second while so many calls are talked on: from the call in to both hanging up. */
+function transfersPerSecond(live: number): number {
+  const { exchange, send } = busyExchange(live);
+  const from = { kind: 'device', deviceId: `phone-${live}` } as const;
+  const began = performance.now();
+  for (let index = 0; index < transfers; index++) {
+    const at = start + index * 1000;
+    const talkTo = (to: string) => {
+      const made = send({ type: 'make', from, to }, at);
+      send({ type: 'answer', legId: exchange.calls.get(made.callId)?.legs[1]?.id ?? '' }, at);
+      return made.legId;
+    };
+    const held = talkTo('0131 496 0145');
+    const consultation = talkTo('0131 496 0146');
+    const { callId } = send({ type: 'connectCalls', legId: held, otherLegId: consultation }, at);
+    const stays = exchange.calls.get(callId)?.legs.find(isLive);
+    send({ type: 'clear', legId: stays?.id ?? '' }, at);
+  }
+  return Math.round(transfers / ((performance.now() - began) / 1000));
+}
+
+/** Kilobytes by which the heap has grown after so many calls that came, were answered and ended. */
+function heapGrowthKilobytes(): number {
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as () => void;
+  const exchange = new Exchange(office(1));
+  exchange.send({ type: 'signIn', deviceId: 'phone-0' }, start);
+  const used = () => {
+    collect();
+    return process.memoryUsage().heapUsed / 1024;
+  };
+  const call = (index: number) => {
+    const at = start + index * 60_000;
+    const { result } = exchange.send({ type: 'make', from: customer, to: '+441314960100' }, at);
+    if (result.ok) exchange.send({ type: 'clear', legId: result.legId ?? '' }, at + 20_000);
+  };
+  for (let index = 0; index < 1000; index++) call(index);
+  const before = used();
+  for (let index = 1000; index < 1000 + simulatedCalls; index++) call(index);
+  return Math.round(used() - before);
+}
+
 export function benchExchange(): Figure[] {
   return [
+    {
+      name: 'Who hears whom, calls of three, 1,000 live',
+      value: heardPerSecond(1000),
+      unit: 'calls/s',
+      aim: 'over 100,000',
+      least: 100_000,
+    },
+    {
+      name: 'Consult transfers, from first call to last hang-up, 1,000 live calls',
+      value: transfersPerSecond(1000),
+      unit: 'transfers/s',
+      aim: 'over 2,000',
+      least: 2_000,
+    },
+    {
+      name: 'Heap after 10,000 calls, without their records',
+      value: heapGrowthKilobytes(),
+      unit: 'KB more',
+      aim: 'at most 256',
+      most: 256,
+    },
     {
       name: 'Exchange, 1 live call',
       value: commandsPerSecond(1),

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchExchange } from './exchange';
+import { benchRandom } from './random';
 import { asTable } from './figures';
 
 async function main() {
@@ -15,6 +16,7 @@ async function main() {
   const { port } = server.address() as AddressInfo;
   const figures = [
     ...benchExchange(),
+    ...benchRandom(),
     firstLoadSize(dist),
     ...(await benchBrowser(`http://localhost:${port}`)),
   ];

@@ -399,3 +399,69 @@ test.describe('by keyboard alone, on a wide screen', () => {
     await expect(page.getByText('held 0:00')).toBeVisible();
   });
 });
+
+test('a colleague comes in by a code, and one takes over by another', async ({ office, page }) => {
+  await talkWithPeg(office);
+  await office.act('Add').click();
+  await office.sheet().getByRole('button', { name: 'Let them come in by a code' }).click();
+  const code = /\*87\d+/.exec(await page.getByText(/^Whoever dials/).innerText())?.[0] ?? '';
+  await office.goOutside();
+  await office.callFromPhone('Ilse Varga’s desk phone', code);
+  await office.toTheCall().click();
+  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+  await page.getByRole('button', { name: 'Withdraw the invitation' }).click();
+  await expect(page.getByText(/^Whoever dials/)).toHaveCount(0);
+
+  await chooseTarget(office, 'Transfer', 'Kofi Renner');
+  await expect(office.sheet()).toContainText('The 2 others stay together, and Kofi Renner is asked in.');
+  await office.sheet().getByRole('button', { name: 'Ask them to take over by a code' }).click();
+  const second = /\*87\d+/.exec(await page.getByText(/^Whoever dials/).innerText())?.[0] ?? '';
+  await office.goOutside();
+  await office.callFromPhone('Kofi Renner’s desk phone', second);
+  await expect(office.toTheCall()).toHaveCount(0);
+  await office.phone('Kofi Renner, desk phone').getByText('connected', { exact: true }).waitFor();
+});
+
+test('what rings at a colleague of the own team is picked up here', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Marl & Finch Surveyors', 'Main');
+  await page.getByRole('button', { name: /See the cords$/ }).click();
+  await page.getByRole('button', { name: 'Pick up Marl & Finch Surveyors for Ilse Varga' }).click();
+  await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
+});
+
+test('while the app is not in front, the system tells who calls and can answer', async ({
+  office,
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['notifications']);
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await office.act('Sound').click();
+  await office.sheet().getByRole('button', { name: 'Tell of calls when not in front' }).click();
+  await expect(
+    office.sheet().getByRole('button', { name: 'Tells of calls when not in front' }),
+  ).toBeVisible();
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await expect.poll(() => page.evaluate(() => navigator.mediaSession.metadata?.title)).toBe('Peg Anstey');
+  await office.end().click();
+  await office.goOutside();
+  await page.evaluate(() => Object.defineProperty(document, 'visibilityState', { value: 'hidden' }));
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  const shown = () =>
+    page.evaluate(async () => {
+      const registration = await navigator.serviceWorker.getRegistration();
+      return (await registration?.getNotifications())?.map(({ title, body }) => `${title} ${body}`);
+    });
+  await expect.poll(shown).toEqual(['Cawder Flood Watch calls Flood desk']);
+  await page.evaluate(async () => {
+    const registration = await navigator.serviceWorker.getRegistration();
+    const [notification] = (await registration?.getNotifications()) ?? [];
+    const data = { callId: (notification?.data as { callId: string }).callId, action: 'answer' };
+    navigator.serviceWorker.dispatchEvent(new MessageEvent('message', { data }));
+  });
+  await expect(office.toTheCall()).toBeVisible();
+  await expect.poll(shown).toEqual([]);
+});

@@ -226,6 +226,7 @@ export class Exchange {
       case 'invite':
         return inviteToCall(board, leg, command);
       case 'withdrawInvitation':
+        if (!board.callOf(leg).invitation) return refuse({ code: 'unknownCode' });
         board.endInvitation(board.callOf(leg));
         return { ok: true };
       case 'park':

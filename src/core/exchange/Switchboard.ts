@@ -153,6 +153,7 @@ export class Switchboard {
     if (!call.invitation) return;
     this.byCode.delete(call.invitation.code);
     call.invitation = null;
+    this.emit({ type: 'invitationEnded', at: this.now, callId: call.id });
   }
 
   endParking(call: Call): void {

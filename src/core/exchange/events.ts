@@ -56,6 +56,7 @@ export const exchangeEventSchema = z.discriminatedUnion('type', [
   /** Whoever was asked in did not come. */
   z.object({ type: z.literal('additionFailed'), ...ofCall, cause: causeSchema }),
   z.object({ type: z.literal('invited'), ...ofCall, code: z.string(), toPersonId: z.string().nullable() }),
+  z.object({ type: z.literal('invitationEnded'), ...ofCall }),
   z.object({ type: z.literal('parked'), ...ofCall, slot: z.string() }),
   z.object({ type: z.literal('unparked'), ...ofLeg, slot: z.string() }),
   z.object({ type: z.literal('moved'), ...ofLeg, fromLegId: z.string() }),

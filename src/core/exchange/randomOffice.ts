@@ -5,6 +5,7 @@ import { isLive, type Leg } from './call';
 import type { Command } from './commands';
 import type { ExchangeEvent } from './events';
 import { Exchange } from './Exchange';
+import { checkExchange, checkRecords, must } from './invariants';
 import { customer, start } from './testOffice';
 import { isAllowed } from './transitions';
 
@@ -210,7 +211,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
   ),
 );
 
-export const step: fc.Arbitrary<Step> = fc.record({
+const step: fc.Arbitrary<Step> = fc.record({
   afterMs: fc.oneof(
     { weight: 6, arbitrary: fc.integer({ min: 0, max: 2_000 }) },
     fc.integer({ min: 0, max: 30_000 }),
@@ -308,4 +309,28 @@ export function endAll(exchange: Exchange): ExchangeEvent[] {
     if (exchange.calls.size === before && isLive(live)) throw new Error(`${live.id} can't be cleared`);
   }
   return events;
+}
+
+/** As many steps as a run of the tests has. */
+export const steps = fc.array(step, { minLength: 60, maxLength: 60, size: 'max' });
+
+/** Checks after every step of so many runs that all holds that must, and at the end that nothing is left over. */
+export function checkRuns(setup: OfficeSetup, numRuns: number): void {
+  const owners = new Map(setup.devices.map(({ id, personId }) => [id, personId]));
+  fc.assert(
+    fc.property(steps, (taken) => {
+      const exchange = openRandomOffice(setup);
+      const events: ExchangeEvent[] = [];
+      for (const each of taken) {
+        const { due, events: caused, wasRefused, asked } = take(exchange, each);
+        events.push(...due, ...caused);
+        must(!wasRefused || caused.length === 0, `a refused ${asked.type} causes nothing`);
+        checkExchange(exchange);
+      }
+      events.push(...endAll(exchange));
+      must(exchange.nextTimerAt() === null, 'no timer is left over');
+      checkRecords(events, (deviceId) => owners.get(deviceId) ?? null);
+    }),
+    { numRuns },
+  );
 }

@@ -235,6 +235,7 @@ describe('RFC 5359 §2.6 transfer by message: a colleague is invited to take ove
     expect(story.refuses({ type: 'join', deviceId: 'cleo-desk', code: '00' }, 6)).toBe('unknownCode');
     expect(story.does({ type: 'join', deviceId: 'cleo-desk', code }, 8)).toEqual([
       'joined cleo-desk',
+      'invitationEnded',
       'connectionCleared ada-app transferred',
     ]);
     expect(story.hears()).toEqual({ customer: 'cleo-desk', 'cleo-desk': 'customer' });

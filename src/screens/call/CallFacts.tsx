@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
-import type { CallView } from '@/state/app';
+import { send, useAppDispatch, type CallView } from '@/state/app';
+import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -9,16 +10,18 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     facts: { paddingHorizontal: space.l, paddingTop: space.s, gap: space.s },
     fact: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+    grow: { flex: 1 },
     recording: { width: 12, height: 12, borderWidth: 2, borderColor: colours.rowan },
     isOn: { backgroundColor: colours.rowan },
     emergency: { borderLeftWidth: 4, borderColor: colours.rowan, paddingLeft: space.m },
   }),
 );
 
-/** What is true of the call beside who is in it: recorded, come back, an emergency. */
+/** What is true of the call beside who is in it: recorded, open to whoever has the code, come back, an emergency. */
 export function CallFacts({ view, now }: { view: CallView; now: number }) {
   const styles = useStyles();
   const { colours } = useTheme();
+  const dispatch = useAppDispatch();
   const { recording, call } = view;
   const recordedByOthers = view.isRecorded && recording?.state !== 'on';
   const hasFacts = recording || recordedByOthers || call.returned || call.emergency || call.invitation;
@@ -39,6 +42,19 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
         </View>
       ) : null}
       {recordedByOthers ? <Txt as="strong">The other side records this call</Txt> : null}
+      {call.invitation ? (
+        <View style={styles.fact} aria-live="polite">
+          <Txt style={styles.grow}>
+            Whoever dials <Txt as="monoLarge">*87{call.invitation.code}</Txt>{' '}
+            {call.invitation.purpose === 'join' ? 'comes in' : 'takes over, and you leave'}
+          </Txt>
+          <Plate
+            word="Withdraw"
+            label="Withdraw the invitation"
+            onPress={() => void dispatch(send({ type: 'withdrawInvitation', legId: view.me.legId }))}
+          />
+        </View>
+      ) : null}
       {call.returned ? (
         <Txt colour={colours.slate}>
           {call.returned.why === 'park' ? 'Came back from its slot' : 'Came back: nobody took it there'}

@@ -1,6 +1,17 @@
+import { sampleOffice } from '@sample';
 import { z } from 'zod';
 
-import { Vault, type SetAside, type StoredKind, type VaultStatus } from '.';
+import { Exchange } from '@/core/exchange';
+
+import {
+  officeKind,
+  recordKind,
+  settingsKind,
+  Vault,
+  type SetAside,
+  type StoredKind,
+  type VaultStatus,
+} from '.';
 
 const kind: StoredKind<{ id: string; ring: number }> = {
   version: 2,
@@ -103,5 +114,84 @@ describe('a full storage', () => {
     await vault.close();
     await vault.write({ late: 'x' });
     expect(memory.entries).toEqual({});
+  });
+});
+
+describe('what version 1 kept', () => {
+  it('a call that was live is restored whole, and a record has the fields of today', () => {
+    const leg = {
+      id: 'l2',
+      callId: 'c1',
+      endpoint: { kind: 'device', deviceId: 'maren-app' },
+      role: 'caller',
+      state: 'connected',
+      stateSince: 1,
+      createdAt: 1,
+      answeredAt: null,
+      clearedAt: null,
+      muted: false,
+      digitsSent: '',
+      mailboxPhase: null,
+      cause: null,
+    };
+    const trace = {
+      ownerId: 'ilse',
+      lineId: null,
+      legs: [{ deviceId: 'ilse-desk', personId: 'ilse', stage: 0, fromSeconds: 0, toSeconds: 25 }],
+      finish: { kind: 'busy' },
+      finishSeconds: 25,
+      steps: [],
+    };
+    const call = {
+      id: 'c1',
+      kind: 'internal',
+      dialled: '201',
+      lineId: null,
+      withheld: false,
+      postDial: null,
+      startedAt: 1,
+      answeredAt: null,
+      legs: [leg],
+      ringing: { trace, startedAt: 1, progress: ['l3'] },
+      finish: null,
+      failure: null,
+      messageMs: 0,
+      timers: [],
+    };
+    const office = {
+      exchange: { now: 5, nextId: 9, signedIn: [], calls: [call] },
+      standIns: { nextOrder: 1, pending: [], menus: {}, changed: {} },
+    };
+    const migrated = officeKind.schema.parse(officeKind.migrations?.[1]?.(office));
+    const exchange = new Exchange(sampleOffice, migrated.exchange);
+    expect(exchange.calls.get('c1')?.legs[0]).toMatchObject({ personId: 'maren', room: 'floor' });
+
+    const record = {
+      id: 'c1-maren',
+      callId: 'c1',
+      personId: 'maren',
+      direction: 'in',
+      lineId: null,
+      other: { number: null, name: null, personId: null },
+      startedAt: 1,
+      answeredAt: null,
+      endedAt: 2,
+      outcome: 'missed',
+      cause: 'noAnswer',
+      deviceId: null,
+      answeredById: null,
+      withheld: true,
+      digitsSent: '',
+      finish: null,
+      messageMs: 0,
+      path: [],
+      trace,
+    };
+    expect(recordKind.schema.parse(recordKind.migrations?.[1]?.(record))).toMatchObject({
+      acts: [],
+      costMicros: 0,
+    });
+    const settings = { theme: 'dark', presentedLineId: null, withhold: false };
+    expect(settingsKind.schema.parse(settingsKind.migrations?.[1]?.(settings))).toMatchObject({ way: null });
   });
 });

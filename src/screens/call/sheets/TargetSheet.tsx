@@ -40,11 +40,18 @@ interface TargetSheetProps {
 /** Finds whom the call should go to, says where it would end up, and then does it. */
 export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const { colours } = useTheme();
+  const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
   const { found, typed, error } = useTargets(text, view);
   const presence = useAppSelector(selectPresence);
   const submit = () => setChosen(typed ?? found[0] ?? null);
+  const letComeIn = async () => {
+    const result = await dispatch(
+      send({ type: 'invite', legId: view.me.legId, purpose: 'join', toPersonId: null }),
+    );
+    if (result?.ok) onClose();
+  };
   const title = titles[purpose](nameOfCall(view));
   if (chosen) {
     return (
@@ -71,6 +78,9 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
             onPress={() => setChosen(typed)}
             before={<Initials name={typed.name} />}
           />
+        ) : null}
+        {purpose === 'add' && text === '' ? (
+          <Plate word="Let them come in by a code" onPress={() => void letComeIn()} />
         ) : null}
         <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
         {found.length === 0 && !typed ? <Txt colour={colours.faint}>Nobody of that name.</Txt> : null}
@@ -119,10 +129,13 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   const number: Target = { kind: 'number', to: target.to };
   const mailbox: Target | null = target.personId ? { kind: 'mailbox', personId: target.personId } : null;
   const talkFirst = () => void closing(dispatch(placeCall(target.to, legId)));
-  const passOn = async (to: Target, done: string) => {
-    const result = await dispatch(send({ type: 'deflect', legId, target: to }));
-    if (result?.ok) onClose();
-    return done;
+  const passOn = (to: Target) =>
+    void closing(
+      dispatch(sendAndSay({ type: 'deflect', legId, target: to }, `Passed on to ${target.name}.`)),
+    );
+  const askToTakeOver = async (toPersonId: string | null) => {
+    const result = await dispatch(send({ type: 'invite', legId, purpose: 'takeOver', toPersonId }));
+    return result?.ok ?? false;
   };
   return (
     <View style={styles.stack}>
@@ -143,11 +156,17 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
           <Plate kind="main" large word="Talk first" onPress={talkFirst} />
           <Plate large word="Send at once" onPress={() => sendTo(number)} />
           {mailbox ? <Plate word="Into their mailbox" onPress={() => sendTo(mailbox)} /> : null}
-          {view.isRecorded ? (
-            <Txt as="small" colour={colours.faint}>
-              Your recording ends when you leave the call.
-            </Txt>
+          {target.personId ? (
+            <Plate
+              word="Ask them to take over by a code"
+              onPress={() => void closing(askToTakeOver(target.personId))}
+            />
           ) : null}
+          {whatIsSpecial(view, target.name).map((sentence) => (
+            <Txt key={sentence} as="small" colour={colours.faint}>
+              {sentence}
+            </Txt>
+          ))}
         </>
       ) : null}
       {purpose === 'add' ? (
@@ -166,20 +185,25 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
       ) : null}
       {purpose === 'passOn' ? (
         <>
-          <Plate
-            kind="main"
-            large
-            word={`Pass on to ${target.name}`}
-            onPress={() => void passOn(number, 'number')}
-          />
-          {mailbox ? (
-            <Plate word="Into their mailbox" onPress={() => void passOn(mailbox, 'mailbox')} />
-          ) : null}
+          <Plate kind="main" large word={`Pass on to ${target.name}`} onPress={() => passOn(number)} />
+          {mailbox ? <Plate word="Into their mailbox" onPress={() => passOn(mailbox)} /> : null}
         </>
       ) : null}
       <Plate word="Somebody else" onPress={onOther} />
     </View>
   );
+}
+
+/** What a transfer means for a call that is held, of several people, or recorded. */
+function whatIsSpecial({ phase, others, recording }: CallView, targetName: string): string[] {
+  const sentences: string[] = [];
+  if (others.length > 1)
+    sentences.push(`The ${others.length} others stay together, and ${targetName} is asked in.`);
+  if (phase === 'held')
+    sentences.push('They are held now; sent at once, they hear ringing instead of music.');
+  if (recording && recording.state !== 'ended')
+    sentences.push('Your recording ends when you leave the call, and is kept.');
+  return sentences;
 }
 
 const styles = StyleSheet.create({
