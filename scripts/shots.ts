@@ -39,6 +39,23 @@ async function twoCallsOpened(office: Office, page: Page) {
   await page.getByRole('button', { name: /Back to call$/ }).click();
 }
 
+async function talk(office: Office) {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+}
+
+async function consult(office: Office) {
+  await talk(office);
+  await office.act('Transfer').click();
+  await office
+    .sheet()
+    .getByRole('button', { name: /Ilse Varga/ })
+    .click();
+  await office.sheet().getByRole('button', { name: 'Talk first' }).click();
+  await office.passAndReturn('5 s', 3);
+}
+
 const shots: readonly Shot[] = [
   { name: 'everything', go: (office) => office.open('/everything') },
   { name: 'everything-dark', dark: true, go: (office) => office.open('/everything') },
@@ -78,7 +95,52 @@ const shots: readonly Shot[] = [
       await page.getByRole('button', { name: /Back to call$/ }).click();
     },
   },
-  { name: 'two-calls', go: twoCallsOpened },
+  { name: 'two-calls', go: consult },
+  {
+    name: 'conference',
+    go: async (office, page) => {
+      await consult(office);
+      await page.getByRole('button', { name: 'All together' }).click();
+      await office.act('Add').click();
+      await office
+        .sheet()
+        .getByRole('button', { name: /Kofi Renner/ })
+        .click();
+      await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
+      await office.act('Record').click();
+      await page.getByRole('button', { name: 'Close' }).click();
+    },
+  },
+  {
+    name: 'transfer',
+    go: async (office) => {
+      await talk(office);
+      await office.act('Transfer').click();
+      await office
+        .sheet()
+        .getByRole('button', { name: /Tobias Quill/ })
+        .click();
+    },
+  },
+  {
+    name: 'recorded',
+    go: async (office, page) => {
+      await talk(office);
+      await office.act('Note').click();
+      await office.sheet().getByRole('textbox', { name: 'Note' }).fill('Key is under the rain gauge');
+      await office.sheet().getByRole('button', { name: 'Keep the note' }).click();
+      await office.act('Record').click();
+      for (const act of ['Pause', 'Resume']) {
+        await office.passAndReturn('5 s', 1);
+        await office.act(act).click();
+      }
+      await office.passAndReturn('5 s', 1);
+      await office.end().click();
+      await office.goToEverything();
+      await office.newestOf('Peg Anstey').click();
+      await page.getByRole('group', { name: 'Recording' }).scrollIntoViewIfNeeded();
+    },
+  },
   { name: 'docked', go: twoCalls },
   {
     name: 'keys',

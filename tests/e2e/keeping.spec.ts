@@ -141,6 +141,23 @@ test('a full storage is told, calls go on, and nothing is lost once there is roo
   await expect(page.getByRole('button', { name: /^10:40 Peg Anstey Answered/ })).toBeVisible();
 });
 
+test('a sheet that was never fetched says so without a network, and the call goes on', async ({
+  office,
+  page,
+  context,
+}) => {
+  // What is fetched later is held back, as by a network that went away right after the start.
+  await page.route(/\/index-[0-9a-f]+\.js/, (route) => route.abort('internetdisconnected'));
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await context.setOffline(true);
+  await office.act('Transfer').click();
+  await expect(office.sheet()).toContainText('has not been fetched');
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
 test('with no network the app says so and goes on', async ({ office, page, context }) => {
   await office.open('/everything');
   await context.setOffline(true);

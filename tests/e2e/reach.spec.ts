@@ -63,6 +63,50 @@ for (const view of views) {
       expect(await office.axeViolations(), 'keys').toEqual([]);
       expect(await overflow(office), 'keys').toBeLessThanOrEqual(0);
     });
+
+    test('the same with three together, every sheet, a record that is recorded, and a parked call', async ({
+      office,
+      page,
+    }) => {
+      const looksRight = async (what: string) => {
+        expect(await office.axeViolations(), what).toEqual([]);
+        expect(await overflow(office), what).toBeLessThanOrEqual(0);
+      };
+      await office.open('/outside');
+      await office.callIn('Cawder Flood Watch', 'Flood desk');
+      await page.getByRole('button', { name: 'Refuse and text' }).click();
+      await office.sheet().getByRole('button', { name: 'Close' }).waitFor();
+      await looksRight('refuse with text');
+      await office.sheet().getByRole('button', { name: 'Close' }).click();
+      await office.answer().click();
+      if (await office.toTheCall().isVisible()) await office.toTheCall().click();
+      await office.act('Record').click();
+      await office.act('Add').click();
+      await looksRight('targets');
+      await office
+        .sheet()
+        .getByRole('button', { name: /Ilse Varga/ })
+        .click();
+      await looksRight('target');
+      await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
+      await looksRight('one on the way');
+      for (const act of ['Move', 'Sound', 'Note']) {
+        await office.act(act).click();
+        await office.sheet().getByRole('button', { name: 'Close' }).waitFor();
+        await looksRight(act);
+        await office.sheet().getByRole('button', { name: 'Close' }).click();
+      }
+      await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+      await office.sheet().getByRole('button', { name: 'Stop calling them' }).click();
+      await office.act('Park').click();
+      await looksRight('parked');
+      await page.getByRole('button', { name: 'Take Cawder Flood Watch from slot 01' }).click();
+      await office.end().click();
+      await office.goToEverything();
+      await office.newestOf('Cawder Flood Watch').click();
+      await page.getByRole('group', { name: 'Recording' }).waitFor();
+      await looksRight('recording');
+    });
   });
 }
 

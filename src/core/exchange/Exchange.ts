@@ -22,7 +22,14 @@ import { recordCall } from './recording';
 import { returnCall } from './returning';
 import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
 import { Switchboard } from './Switchboard';
-import { holdLeg, mayTakeAnother, retrieveLeg, setAsideActiveCall, setMuted } from './talking';
+import {
+  type ActiveCallChoice,
+  holdLeg,
+  mayTakeAnother,
+  retrieveLeg,
+  setAsideActiveCall,
+  setMuted,
+} from './talking';
 import { connectCalls, deflectCall, transferCall } from './transferring';
 import { isAllowed } from './transitions';
 
@@ -189,7 +196,7 @@ export class Exchange {
       case 'answer':
         return this.answer(leg, command.activeCall);
       case 'retrieve':
-        return this.retrieve(leg, command.activeCall);
+        return this.takeUp(leg, command.activeCall, retrieveLeg);
       case 'refuse':
         this.refuseLeg(leg);
         return { ok: true };
@@ -240,26 +247,24 @@ export class Exchange {
     }
   }
 
-  private answer(leg: Leg, activeCall?: 'hold' | 'clear'): Outcome {
-    const { board } = this;
+  private answer(leg: Leg, activeCall?: ActiveCallChoice): Outcome {
     if (leg.accept === 'waiting') return refuse({ code: 'notAllowed', act: 'answer', state: leg.state });
-    if (leg.endpoint.kind === 'device') {
-      const may = mayTakeAnother(board, leg.endpoint.deviceId, activeCall);
-      if (!may.ok) return may;
-      setAsideActiveCall(board, leg.endpoint.deviceId, activeCall);
-    }
-    answerLeg(board, leg);
-    return { ok: true };
+    return this.takeUp(leg, activeCall, answerLeg);
   }
 
-  private retrieve(leg: Leg, activeCall?: 'hold' | 'clear'): Outcome {
+  /** The device talks on this leg from now on, and its present call is set aside first. */
+  private takeUp(
+    leg: Leg,
+    activeCall: ActiveCallChoice | undefined,
+    take: (board: Switchboard, leg: Leg) => void,
+  ): Outcome {
     const { board } = this;
     if (leg.endpoint.kind === 'device') {
       const may = mayTakeAnother(board, leg.endpoint.deviceId, activeCall);
       if (!may.ok) return may;
       setAsideActiveCall(board, leg.endpoint.deviceId, activeCall);
     }
-    retrieveLeg(board, leg);
+    take(board, leg);
     return { ok: true };
   }
 

@@ -5,6 +5,7 @@ import { refuse, type Outcome } from './commands';
 import { limits } from './limits';
 import { carryOut, skipSilence, traceInTurn } from './ringing';
 import type { Switchboard } from './Switchboard';
+import { mayTakeAnother, setAsideActiveCall } from './talking';
 
 const digitsPattern = /^[0-9A-D*#]{1,32}$/;
 const acceptKey = '1';
@@ -19,8 +20,7 @@ export function sendDigits(board: Switchboard, leg: Leg, digits: string): Outcom
   if (!digitsPattern.test(digits)) return refuse({ code: 'badDigits' });
   if (leg.state === 'alerting') {
     if (leg.accept !== 'waiting') return refuse({ code: 'notAllowed', act: 'sendDigits', state: leg.state });
-    decideAccepting(board, leg, digits);
-    return { ok: true };
+    return decideAccepting(board, leg, digits);
   }
   leg.digitsSent += digits;
   board.emit({ type: 'digitsSent', at: board.now, callId: leg.callId, legId: leg.id, digits });
@@ -28,10 +28,19 @@ export function sendDigits(board: Switchboard, leg: Leg, digits: string): Outcom
   return { ok: true };
 }
 
-function decideAccepting(board: Switchboard, leg: Leg, digits: string): void {
+function decideAccepting(board: Switchboard, leg: Leg, digits: string): Outcome {
+  const isAccepted = digits.startsWith(acceptKey);
+  // The phone may have begun another call while it listened to who is calling.
+  if (isAccepted && leg.endpoint.kind === 'device') {
+    const may = mayTakeAnother(board, leg.endpoint.deviceId);
+    if (!may.ok) return may;
+  }
   board.emit({ type: 'digitsSent', at: board.now, callId: leg.callId, legId: leg.id, digits });
-  if (digits.startsWith(acceptKey)) takeLeg(board, leg);
-  else if (digits.startsWith(declineKey)) giveUpAccepting(board, leg);
+  if (isAccepted) {
+    if (leg.endpoint.kind === 'device') setAsideActiveCall(board, leg.endpoint.deviceId);
+    takeLeg(board, leg);
+  } else if (digits.startsWith(declineKey)) giveUpAccepting(board, leg);
+  return { ok: true };
 }
 
 /** Not accepted: the phone is let go, and the call goes on after its plan. */

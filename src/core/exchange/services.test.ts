@@ -425,6 +425,23 @@ describe('RFC 5359 §2.12 find me', () => {
   });
 });
 
+describe('a lifted phone that listens to who is calling', () => {
+  it('sets aside what it talks on meanwhile when it takes the call', () => {
+    const story = openStory();
+    story.does({ type: 'make', from: customer, to: '209' }, 0);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 1);
+    story.lets(5);
+    const rung = story.at('dot-desk');
+    story.does({ type: 'answer', legId: rung }, 6);
+    story.does({ type: 'make', from: device('dot-desk'), to: '201' }, 7);
+    expect(story.does({ type: 'sendDigits', legId: rung, digits: '1' }, 8)).toEqual([
+      'digitsSent dot-desk 1',
+      'held dot-desk',
+      'established dot-desk',
+    ]);
+  });
+});
+
 describe('RFC 5359 §2.13 and §2.14 screening', () => {
   it.each([
     ['a number that is kept away', '+447700900999'],

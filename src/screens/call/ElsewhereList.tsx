@@ -39,7 +39,6 @@ const useStyles = themed(({ colours }) =>
 /** What waits elsewhere and can be taken here: parked calls, talks at my other phones, what rings at the team. */
 export function ElsewhereList() {
   const styles = useStyles();
-  const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const go = useGo();
   const now = useNow();
@@ -57,85 +56,93 @@ export function ElsewhereList() {
   return (
     <View style={styles.list} role="region" aria-label="Waiting elsewhere">
       {parked.map((view) => (
-        <View key={view.callId} style={styles.item}>
-          <Txt as="title" style={styles.slot}>
-            {view.slot}
-          </Txt>
-          <View style={styles.words}>
-            <Txt as="strong" lines={1}>
-              {view.name}
-            </Txt>
-            <Txt as="small" colour={now > view.ringsBackAt - 30_000 ? colours.rowan : colours.faint}>
-              {view.isRingingBack ? 'rings back' : `parked ${formatDuration(now - view.since)}`} by{' '}
-              {view.byMe ? 'you' : view.byName}
-            </Txt>
-          </View>
-          <Plate
-            word="Take"
-            label={`Take ${view.name} from slot ${view.slot}`}
-            onPress={() => void take({ type: 'unpark', deviceId, slot: view.slot })}
+        <Waiting
+          key={view.callId}
+          slot={view.slot}
+          name={view.name}
+          words={`${view.isRingingBack ? 'rings back' : `parked ${formatDuration(now - view.since)}`} by ${view.byMe ? 'you' : view.byName}`}
+          isPressing={now > view.ringsBackAt - 30_000}
+          act="Take"
+          label={`Take ${view.name} from slot ${view.slot}`}
+          onPress={() => void take({ type: 'unpark', deviceId, slot: view.slot })}
+        />
+      ))}
+      {atMyPhones.map((view) =>
+        view.isRinging ? (
+          <Waiting
+            key={view.callId}
+            name={view.name}
+            words={`your ${view.deviceName} rings: take it up, and they are called`}
+            act="Stop"
+            label={`Stop calling ${view.name}`}
+            onPress={() => void dispatch(send({ type: 'clear', legId: view.legId }))}
           />
-        </View>
-      ))}
-      {atMyPhones.map((view) => (
-        <View key={view.callId} style={styles.item}>
-          <View style={styles.words}>
-            <Txt as="strong" lines={1}>
-              {view.name}
-            </Txt>
-            <Txt as="small">
-              {view.isRinging
-                ? `your ${view.deviceName} rings: take it up, and they are called`
-                : `on your ${view.deviceName}, ${formatDuration(now - view.since)}`}
-            </Txt>
-          </View>
-          {view.isRinging ? (
-            <Plate
-              word="Stop"
-              label={`Stop calling ${view.name}`}
-              onPress={() => void dispatch(send({ type: 'clear', legId: view.legId }))}
-            />
-          ) : (
-            <Plate
-              word="Bring here"
-              label={`Bring the call with ${view.name} here`}
-              onPress={() => void take({ type: 'move', legId: view.legId, to: { deviceId }, atOnce: true })}
-            />
-          )}
-        </View>
-      ))}
+        ) : (
+          <Waiting
+            key={view.callId}
+            name={view.name}
+            words={`on your ${view.deviceName}, ${formatDuration(now - view.since)}`}
+            act="Bring here"
+            label={`Bring the call with ${view.name} here`}
+            onPress={() => void take({ type: 'move', legId: view.legId, to: { deviceId }, atOnce: true })}
+          />
+        ),
+      )}
       {atColleagues.map((view) => (
-        <View key={view.legId} style={styles.item}>
-          <View style={styles.words}>
-            <Txt as="strong" lines={1}>
-              {view.callerName}
-            </Txt>
-            <Txt as="small">
-              rings at {view.colleagueName}, {formatDuration(now - view.since)}
-            </Txt>
-          </View>
-          <Plate
-            word="Pick up"
-            label={`Pick up ${view.callerName} for ${view.colleagueName}`}
-            onPress={() => void take({ type: 'pickUp', deviceId, legId: view.legId })}
-          />
-        </View>
+        <Waiting
+          key={view.legId}
+          name={view.callerName}
+          words={`rings at ${view.colleagueName}, ${formatDuration(now - view.since)}`}
+          act="Pick up"
+          label={`Pick up ${view.callerName} for ${view.colleagueName}`}
+          onPress={() => void take({ type: 'pickUp', deviceId, legId: view.legId })}
+        />
       ))}
       {callBacks.map((view) => (
-        <View key={view.id} style={styles.item}>
-          <View style={styles.words}>
-            <Txt as="strong" lines={1}>
-              {nameOfCall(view)}
-            </Txt>
-            <Txt as="small">busy; rings you when they are free</Txt>
-          </View>
-          <Plate
-            word="Stop"
-            label={`Stop waiting for ${nameOfCall(view)}`}
-            onPress={() => void dispatch(send({ type: 'clear', legId: view.me.legId }))}
-          />
-        </View>
+        <Waiting
+          key={view.id}
+          name={nameOfCall(view)}
+          words="busy; rings you when they are free"
+          act="Stop"
+          label={`Stop waiting for ${nameOfCall(view)}`}
+          onPress={() => void dispatch(send({ type: 'clear', legId: view.me.legId }))}
+        />
       ))}
+    </View>
+  );
+}
+
+interface WaitingProps {
+  slot?: string;
+  name: string;
+  words: string;
+  /** It will not wait much longer. */
+  isPressing?: boolean;
+  act: string;
+  label: string;
+  onPress: () => void;
+}
+
+/** One who waits elsewhere, and the act that takes them here or lets them be. */
+function Waiting({ slot, name, words, isPressing = false, act, label, onPress }: WaitingProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  return (
+    <View style={styles.item}>
+      {slot === undefined ? null : (
+        <Txt as="title" style={styles.slot}>
+          {slot}
+        </Txt>
+      )}
+      <View style={styles.words}>
+        <Txt as="strong" lines={1}>
+          {name}
+        </Txt>
+        <Txt as="small" colour={isPressing ? colours.rowan : colours.faint}>
+          {words}
+        </Txt>
+      </View>
+      <Plate word={act} label={label} onPress={onPress} />
     </View>
   );
 }

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { selectTaken, useAppSelector, type CallView } from '@/state/app';
@@ -8,8 +7,7 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { LazySheet } from '../call/LazySheet';
-import type { OpenSheet } from '../call/sheetKinds';
+import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
 const useStyles = themed(({ colours }) =>
@@ -17,8 +15,6 @@ const useStyles = themed(({ colours }) =>
     band: { backgroundColor: colours.night },
     body: { padding: space.l, gap: space.m },
     acts: { gap: space.s },
-    others: { flexDirection: 'row', gap: space.s },
-    other: { flex: 1 },
     // Refuse stands up here, more than a thumb away from the plates that answer.
     top: { flexDirection: 'row', alignItems: 'flex-start', gap: space.m, marginBottom: space.m },
     who: { flex: 1, minWidth: 0 },
@@ -36,7 +32,6 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
-  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   const isTalking = useAppSelector((state) => selectTaken(state).some(({ me }) => me.state === 'connected'));
   return (
     <View role="region" aria-label={`Call from ${call.name}`} style={styles.band}>
@@ -65,20 +60,7 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
             onNight
           />
         ) : null}
-        <View style={styles.others}>
-          <Plate
-            kind="night"
-            word="Refuse and text"
-            onPress={() => setSheet({ kind: 'refuseWithText', view })}
-            style={styles.other}
-          />
-          <Plate
-            kind="night"
-            word="Pass on"
-            onPress={() => setSheet({ kind: 'passOn', view })}
-            style={styles.other}
-          />
-        </View>
+        <OtherAnswers view={view} />
         <View style={styles.acts}>
           {isTalking ? (
             <>
@@ -90,7 +72,6 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
           )}
         </View>
       </View>
-      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 }

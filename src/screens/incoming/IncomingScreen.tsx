@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallView } from '@/state/app';
@@ -8,8 +7,7 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { LazySheet } from '../call/LazySheet';
-import type { OpenSheet } from '../call/sheetKinds';
+import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
 const useStyles = themed(({ colours }) =>
@@ -21,8 +19,6 @@ const useStyles = themed(({ colours }) =>
     decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
     refuse: { width: 108 },
     answer: { flex: 1 },
-    others: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-    other: { flexGrow: 1, paddingHorizontal: space.s },
     top: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m },
     line: { flexShrink: 1 },
     name: { marginTop: space.m },
@@ -40,7 +36,6 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
-  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   return (
     <View role="main" style={styles.screen}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
@@ -95,34 +90,12 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
         </View>
       </ScrollView>
       <View style={styles.acts}>
-        <View style={styles.others}>
-          <Plate
-            kind="night"
-            word={call.isSilenced ? 'Silent' : 'Silence'}
-            label={call.isSilenced ? 'Ring is silent' : 'Silence the ring here'}
-            disabled={call.isSilenced}
-            onPress={call.silence}
-            style={styles.other}
-          />
-          <Plate
-            kind="night"
-            word="Refuse and text"
-            onPress={() => setSheet({ kind: 'refuseWithText', view })}
-            style={styles.other}
-          />
-          <Plate
-            kind="night"
-            word="Pass on"
-            onPress={() => setSheet({ kind: 'passOn', view })}
-            style={styles.other}
-          />
-        </View>
+        <OtherAnswers view={view} silence={call} />
         <View style={styles.decide}>
           <Plate kind="end" large word="Refuse" onPress={call.refuse} style={styles.refuse} />
           <Plate kind="answer" large word="Answer" onPress={() => void call.answer()} style={styles.answer} />
         </View>
       </View>
-      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 }

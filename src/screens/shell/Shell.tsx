@@ -15,6 +15,7 @@ import { CallStrip } from './CallStrip';
 import { Notices } from './Notices';
 import { PlaceBar } from './PlaceBar';
 import { Shortcuts } from './Shortcuts';
+import { usePrefetch } from './usePrefetch';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -33,6 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const { isWide, hasThird } = useLayout();
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
+  usePrefetch();
   const [first] = incoming;
   const coversAll = first !== undefined && !isWide && taken.length === 0;
   const showsBand = first !== undefined && !coversAll && !hasThird;

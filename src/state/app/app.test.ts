@@ -7,7 +7,9 @@ import { InPageOffice } from '@/office/link';
 import { send } from './acts';
 import { explainNotDialable, explainRefusal } from './refusals';
 import { selectMyCalls } from './callViews';
+import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from './elsewhere';
 import { selectMySound } from './hearing';
+import { selectOutlook } from './outlook';
 import { selectPresence } from './selectors';
 import { historyCompleted, joined, olderLoaded, recordsAdded, ringSilenced, updated } from './slices';
 import { createAppStore } from './store';
@@ -95,6 +97,74 @@ describe('a call as seen from this device', () => {
     expect(selectPresence(store.getState())['ilse']).toBe('ringing');
     pass(7);
     expect(selectPresence(store.getState())['ilse']).toBe('onCall');
+  });
+});
+
+describe('what waits elsewhere', () => {
+  it('somebody parked is listed with slot, age and who parked, until they are taken', async () => {
+    const { callIn, calls, act, store, pass } = open();
+    await callIn('+441314960214');
+    await act({ type: 'answer', legId: calls()[0]?.me.legId ?? '' });
+    await act({ type: 'park', legId: calls()[0]?.me.legId ?? '' });
+    pass(40);
+    expect(calls()).toEqual([]);
+    expect(selectParked(store.getState())).toMatchObject([
+      { slot: '01', name: 'Cawder Flood Watch', since: start, byMe: true, ringsBackAt: start + 180_000 },
+    ]);
+    await act({ type: 'unpark', deviceId: me.deviceId, slot: '01' });
+    expect(selectParked(store.getState())).toEqual([]);
+    expect(calls()).toMatchObject([{ phase: 'talking', direction: 'in' }]);
+  });
+
+  it('a talk at the desk phone can be brought here, and is the same call from then on', async () => {
+    const { act, calls, store, pass } = open();
+    await act({ type: 'make', from: { kind: 'device', deviceId: 'maren-desk' }, to: '0131 496 0142' });
+    expect(selectAtMyOtherPhones(store.getState())).toEqual([]);
+    pass(6);
+    const [there] = selectAtMyOtherPhones(store.getState());
+    expect(there).toMatchObject({ deviceName: 'desk phone', name: 'Bexhollow Reservoir', isRinging: false });
+    await act({
+      type: 'move',
+      legId: there?.legId ?? '',
+      to: { deviceId: me.deviceId },
+      atOnce: true,
+    });
+    expect(calls()).toMatchObject([{ phase: 'talking', direction: 'out', since: there?.since }]);
+    expect(selectAtMyOtherPhones(store.getState())).toEqual([]);
+  });
+
+  it('what rings at a colleague of an own team is listed; what rings here too is not', async () => {
+    const { callIn, store } = open();
+    await callIn('+441314960100');
+    expect(selectRingingAtColleagues(store.getState())).toMatchObject([
+      { callerName: 'Cawder Flood Watch', colleagueName: 'Ilse Varga' },
+    ]);
+    await callIn('+441314960214');
+    expect(selectRingingAtColleagues(store.getState())).toHaveLength(1);
+  });
+});
+
+describe('where a call would end up', () => {
+  const outlook = (to: string) => {
+    const { store } = open();
+    return selectOutlook(store.getState(), to);
+  };
+
+  it('is said from the target’s own plan, and differs for a call that comes back', () => {
+    expect(outlook('207')).toEqual({
+      called: 'Rings Tobias’s desk phone; after 25 s the mailbox of Tobias Quill answers.',
+      sent: 'Rings Tobias’s desk phone; not taken within 20 s, it comes back to you.',
+    });
+    expect(outlook('07700 900123').sent).toContain('Outside the office, 2.4 p/min');
+  });
+
+  it('knows who is on a call', async () => {
+    const { store, act } = open();
+    for (const to of ['0131 496 0142', '0131 496 0143'])
+      await act({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
+    expect(selectOutlook(store.getState(), '207').sent).toBe(
+      'Nothing can ring there now: it would come back to you at once.',
+    );
   });
 });
 

@@ -29,6 +29,9 @@ export function soundUpdate(update: OfficeUpdate, state: RootState, player: Soun
       void player.clip('recording-announcement');
     if (event.type === 'acceptAsked' && myLeg(event.callId)?.id === event.legId)
       void player.clip('accept-prompt');
+    // The number of the slot is read out to who parked, whose hands may be full.
+    if (event.type === 'parked' && state.calls.byId[event.callId]?.parked?.byId === state.office.me?.personId)
+      void player.clip(`parked-${event.slot}`);
     if (event.type === 'established' && heardByMe(event.callId)?.kind === 'greeting')
       void player.clip('mailbox-greeting');
   }
