@@ -4,12 +4,12 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 
 import type { OpenSheet } from './sheetKinds';
+import type { CallSheet } from './sheets';
 
-type CallSheet = typeof import('./sheets').CallSheet;
-let fetched: CallSheet | null = null;
+let fetched: typeof CallSheet | null = null;
 
 /** Fetches the sheets, which don't weigh on the start; asked for when nothing else goes on, they are there offline too. */
-export async function fetchSheets(): Promise<CallSheet> {
+export async function fetchSheets(): Promise<typeof CallSheet> {
   fetched ??= (await import('./sheets')).CallSheet;
   return fetched;
 }
@@ -29,8 +29,8 @@ export function LazySheet({ open, onClose }: { open: OpenSheet | null; onClose: 
   }, [isOpen]);
   if (!open) return null;
   if (fetched) {
-    const CallSheet = fetched;
-    return <CallSheet open={open} onClose={onClose} />;
+    const Fetched = fetched;
+    return <Fetched open={open} onClose={onClose} />;
   }
   if (!isMissing) return null;
   return (
