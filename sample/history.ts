@@ -29,6 +29,8 @@ const callsByHour: Record<number, number> = {
   7: 1, 8: 3, 9: 5, 10: 4, 11: 3, 12: 1.2, 13: 2, 14: 3, 15: 2.5, 16: 1.8, 17: 0.8, 18: 0.4,
 }; // prettier-ignore
 const weekendShare = 0.12;
+/** How long the worker listens to who is calling before they press the key. */
+const acceptAfterS = 2;
 
 /** How likely each party calls in, and on which line. */
 const callers: readonly {
@@ -245,7 +247,11 @@ class Traffic {
         ({ state, endpoint }) =>
           state === 'alerting' && endpoint.kind === 'device' && endpoint.deviceId === deviceId,
       );
-      if (leg) this.send({ type: 'answer', legId: leg.id }, at);
+      if (!leg) return;
+      this.send({ type: 'answer', legId: leg.id }, at);
+      const keyAt = at + acceptAfterS * secondMs;
+      if (this.legsOfCall(callerLegId).some(({ id, accept }) => id === leg.id && accept === 'waiting'))
+        this.schedule(keyAt, () => this.send({ type: 'sendDigits', legId: leg.id, digits: '1' }, keyAt));
     });
     const endsAt = at + talkS * secondMs;
     this.schedule(endsAt, () => this.clear(callerLegId, endsAt));

@@ -110,6 +110,8 @@ describe('ninety days of calls', () => {
     ] as const) {
       expect(outcomes).toContain(outcome);
     }
+    // At the van phone by the key that takes a call.
+    expect(mine.filter(({ deviceId }) => deviceId === 'maren-mobile').length).toBeGreaterThan(5);
     const again = mine.filter(
       (record, index) =>
         isUntaken(record) &&

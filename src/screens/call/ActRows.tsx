@@ -15,7 +15,7 @@ export interface ActGroup {
   acts: readonly CallAct[];
 }
 
-const useStyles = themed(({ colours }) =>
+const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
     rows: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
     group: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colours.rule },
@@ -24,7 +24,7 @@ const useStyles = themed(({ colours }) =>
     act: {
       flexGrow: 1,
       // Three in a row, unless large text needs more.
-      flexBasis: '33%',
+      flexBasis: size(92),
       minHeight: target,
       justifyContent: 'center',
       paddingHorizontal: space.m,
@@ -61,11 +61,7 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
                   isDown && { backgroundColor: colours.paper },
                 ]}
               >
-                <Txt
-                  as="strong"
-                  lines={1}
-                  colour={pressed ? colours.paper : disabled ? colours.edge : colours.ink}
-                >
+                <Txt as="strong" colour={pressed ? colours.paper : disabled ? colours.edge : colours.ink}>
                   {word}
                 </Txt>
               </Pressable>

@@ -88,8 +88,7 @@ export function SoundSheet({ onClose }: { onClose: () => void }) {
         />
         <Plate word="Play a test tone" onPress={() => player?.digit('5')} />
         <Plate
-          word={settings.isNoiseSuppressed ? 'Noise is suppressed' : 'Noise is let through'}
-          label="Suppress noise around me"
+          word="Suppress noise around me"
           pressed={settings.isNoiseSuppressed}
           onPress={() => dispatch(soundChosen({ isNoiseSuppressed: !settings.isNoiseSuppressed }))}
         />
