@@ -65,6 +65,7 @@ test('a caller sent on to somebody who does not answer comes back, marked as ret
     'Rings Tobias’s desk phone; not taken within 20 s, it comes back to you.',
   );
   await office.sheet().getByRole('button', { name: 'Send at once' }).click();
+  await expect(page.getByText('Peg Anstey is being connected to Tobias Quill.')).toBeVisible();
   await office.goOutside();
   await office.letPass('5 s');
   await expect(office.answer()).toHaveCount(0);

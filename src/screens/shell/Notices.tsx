@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import {
   actDone,
-  actRefused,
+  refusalClosed,
   selectMySound,
   setAsideRead,
   useAppDispatch,
@@ -22,7 +22,7 @@ export function Notices() {
         <Notice
           tone="alarm"
           sentence={refusal}
-          action={{ word: 'Close', onPress: () => dispatch(actRefused(null)) }}
+          action={{ word: 'Close', onPress: () => dispatch(refusalClosed()) }}
         />
       ) : null}
       {done ? (

@@ -55,10 +55,10 @@ export { soundOf } from './recordingSound';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
   actDone,
-  actRefused,
   dialTextChanged,
   phaseChanged,
   presentationChosen,
+  refusalClosed,
   setAsideRead,
   soundChosen,
   tellingElsewhereChosen,

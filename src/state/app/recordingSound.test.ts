@@ -1,6 +1,6 @@
 import { sampleCast, sampleOffice } from '@sample';
 
-import { decodeWav } from '@/core/sound';
+import { decodeWav, encodeWav } from '@/core/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeUpdate } from '@/office/link';
 
@@ -11,23 +11,8 @@ const start = Date.UTC(2026, 10, 26, 10, 40);
 const rate = 8000;
 const me = { kind: 'device', deviceId: 'maren-app' } as const;
 
-/** A clip of one second, 8 bit, at half of full loudness. */
-function clipFile(): Uint8Array {
-  const header = Buffer.alloc(44);
-  header.write('RIFF', 0);
-  header.writeUInt32LE(36 + rate, 4);
-  header.write('WAVEfmt ', 8);
-  header.writeUInt32LE(16, 16);
-  header.writeUInt16LE(1, 20);
-  header.writeUInt16LE(1, 22);
-  header.writeUInt32LE(rate, 24);
-  header.writeUInt32LE(rate, 28);
-  header.writeUInt16LE(1, 32);
-  header.writeUInt16LE(8, 34);
-  header.write('data', 36);
-  header.writeUInt32LE(rate, 40);
-  return new Uint8Array(Buffer.concat([header, Buffer.alloc(rate, 192)]));
-}
+/** A clip of one second, at half of full loudness. */
+const clipFile = () => encodeWav(new Float32Array(rate).fill(0.5), rate);
 
 /** Storage in memory, read back as the vault would. */
 class Shelf {

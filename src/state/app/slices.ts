@@ -235,6 +235,10 @@ const noticesSlice = createSlice({
       state.refusal = payload;
       state.done = null;
     },
+    /** It has been read, or nobody looks at where it was asked any more. */
+    refusalClosed(state) {
+      state.refusal = null;
+    },
     actDone(state, { payload }: PayloadAction<string | null>) {
       state.done = payload;
       state.refusal = null;
@@ -265,4 +269,5 @@ export const {
   tellingElsewhereChosen,
 } = settingsSlice.actions;
 export const { workLoaded, workKept, workRemoved } = workSlice.actions;
-export const { storageChanged, recordsSetAside, setAsideRead, actRefused, actDone } = noticesSlice.actions;
+export const { storageChanged, recordsSetAside, setAsideRead, actRefused, refusalClosed, actDone } =
+  noticesSlice.actions;

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { actRefused, useAppDispatch, useAppSelector } from '@/state/app';
+import { refusalClosed, useAppDispatch, useAppSelector } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -17,8 +17,8 @@ export function RefusalLine() {
   const refusal = useAppSelector((state) => state.notices.refusal);
   // What was refused before the sheet opened, or in it once it has closed, is no longer of interest.
   useEffect(() => {
-    dispatch(actRefused(null));
-    return () => void dispatch(actRefused(null));
+    dispatch(refusalClosed());
+    return () => void dispatch(refusalClosed());
   }, [dispatch]);
   if (refusal === null) return null;
   return (

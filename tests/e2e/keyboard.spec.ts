@@ -1,0 +1,109 @@
+import type { Locator } from '@playwright/test';
+
+import { expect, test, type Office } from './office';
+
+/** The ways of a whole call once more, with the keys of a keyboard alone, on a wide screen. */
+test.use({ viewport: { width: 1280, height: 800 } });
+
+/** Goes to something by the keyboard and presses it. It must be a stop of the Tab key. */
+async function press(locator: Locator, key = 'Enter') {
+  await locator.focus();
+  await expect(locator).toBeFocused();
+  expect(await locator.evaluate((element) => (element as HTMLElement).tabIndex)).toBe(0);
+  await locator.page().keyboard.press(key);
+}
+
+async function answerPeg(office: Office) {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.page.keyboard.press('a');
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+}
+
+/** Talks first with a colleague who answers by themselves. */
+async function consult(office: Office, name: string) {
+  const { page } = office;
+  await page.keyboard.press('t');
+  await expect(office.sheet().getByRole('textbox')).toBeFocused();
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+  await press(office.sheet().getByRole('button', { name: 'Talk first' }));
+  await expect(office.youHear('You hear ringing')).toBeVisible();
+  await letPass(office, 2);
+}
+
+async function letPass(office: Office, times: number) {
+  await office.goOutside();
+  for (let time = 0; time < times; time++) await office.letPass('5 s');
+  await press(
+    office.page
+      .getByRole('complementary', { name: 'Live calls and team' })
+      .getByRole('button', { name: /^Cords of/ })
+      .last(),
+  );
+}
+
+test('a colleague is consulted and connected', async ({ office, page }) => {
+  await answerPeg(office);
+  await consult(office, 'ilse');
+  await press(page.getByRole('button', { name: 'Connect, leave' }));
+  await expect(page.getByText('Peg Anstey and Ilse Varga are connected, and you have left.')).toBeVisible();
+});
+
+test('three are put together, one is taken out, and the worker leaves', async ({ office, page }) => {
+  await answerPeg(office);
+  await consult(office, 'ilse');
+  await press(page.getByRole('button', { name: 'All together' }));
+  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+  await press(office.act('Add'));
+  await page.keyboard.type('kofi');
+  await page.keyboard.press('Enter');
+  await press(office.sheet().getByRole('button', { name: 'Ask them in now' }));
+  await letPass(office, 2);
+  await press(page.getByRole('button', { name: /^Kofi Renner hears/ }));
+  await press(office.sheet().getByRole('button', { name: 'Take them out of the call' }));
+  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+  await page.keyboard.press('e');
+  await page.keyboard.press('e');
+  await expect(page.getByText('Nobody at the moment.')).toBeVisible();
+});
+
+test('a caller is parked, sees nobody come, and is taken back', async ({ office, page }) => {
+  await answerPeg(office);
+  await press(office.act('Park'));
+  await press(page.getByRole('button', { name: 'Take Peg Anstey from slot 01' }).first());
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
+test('a call is recorded, paused, gone on with and moved to the van phone', async ({ office, page }) => {
+  await answerPeg(office);
+  for (const act of ['Record', 'Pause', 'Resume', 'Stop']) await press(office.act(act), 'Space');
+  await expect(page.getByText('The recording is kept when the call ends.')).toBeVisible();
+  await press(office.act('Move'));
+  await press(office.sheet().getByRole('button', { name: 'My van phone' }));
+  await expect(page.getByText('The van phone rings.').first()).toBeVisible();
+  await expect(page.getByText('The van phone rings: take it up there')).toBeVisible();
+});
+
+test('a caller is sent on blindly and comes back, and the next is refused with a text', async ({
+  office,
+  page,
+}) => {
+  await answerPeg(office);
+  await page.keyboard.press('t');
+  await expect(office.sheet().getByRole('textbox')).toBeFocused();
+  await page.keyboard.type('tobias');
+  await page.keyboard.press('Enter');
+  await press(office.sheet().getByRole('button', { name: 'Send at once' }));
+  await office.goOutside();
+  await office.letPass('30 s');
+  const returned = page.getByRole('region', { name: 'Call from Peg Anstey' });
+  await expect(returned).toContainText('Comes back: nobody took it where you sent it.');
+  await page.keyboard.press('r');
+  await expect(returned).toHaveCount(0);
+
+  await office.callIn('Skerrow Harbour', 'Direct');
+  await press(page.getByRole('button', { name: 'Refuse and text' }));
+  await press(office.sheet().getByRole('button', { name: 'I’ll call you at 11:40.' }));
+  await expect(page.getByText('Texted Skerrow Harbour: “I’ll call you at 11:40.”')).toBeVisible();
+});
