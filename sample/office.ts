@@ -189,6 +189,15 @@ export const sampleOffice: OfficeSetup = {
     },
     ...colleagues.filter((id) => id !== 'ilse').map(deskThenMailbox),
   ],
+  callerGroups: [
+    {
+      id: 'keepers',
+      name: 'Reservoir and harbour keepers',
+      starred: false,
+      numbers: ['+441314960142', '+441914980117'],
+    },
+    { id: 'flood-watch', name: 'Flood watch', starred: true, numbers: ['+441914980162'] },
+  ],
   parkSlots: ['01', '02', '03', '04'],
   policies: {
     recording: 'onDemand',

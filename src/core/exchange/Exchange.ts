@@ -38,6 +38,7 @@ export const exchangeStateSchema = z.object({
   nextId: z.number(),
   signedIn: z.array(z.string()),
   withoutWaiting: z.array(z.string()),
+  recentCallers: z.array(z.object({ number: z.string(), at: z.number() })).default([]),
   calls: z.array(callSchema),
 });
 /** The whole exchange as plain data, timers included. */
@@ -95,10 +96,11 @@ export class Exchange {
   }
 
   save(): ExchangeState {
-    const { now, nextId, signedIn, withoutWaiting, calls } = this.board;
+    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = this.board;
     return structuredCloneJson({
       now,
       nextId,
+      recentCallers,
       signedIn: [...signedIn],
       withoutWaiting: [...withoutWaiting],
       calls: [...calls.values()],
@@ -106,7 +108,8 @@ export class Exchange {
   }
 
   private restore(state: ExchangeState): void {
-    const { now, nextId, signedIn, withoutWaiting, calls } = structuredCloneJson(state);
+    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = structuredCloneJson(state);
+    this.board.recentCallers = recentCallers;
     this.board.now = now;
     this.board.nextId = nextId;
     for (const deviceId of signedIn) this.board.signedIn.add(deviceId);

@@ -1,7 +1,16 @@
 import TinyQueue from 'tinyqueue';
 
 import type { OfficeIndex } from '../office';
-import type { Call, CallAct, Endpoint, Leg, LegState, ReasonToBring, Timer } from './call';
+import {
+  isTalking,
+  type Call,
+  type CallAct,
+  type Endpoint,
+  type Leg,
+  type LegState,
+  type ReasonToBring,
+  type Timer,
+} from './call';
 import type { Cause } from './causes';
 import type { ExchangeEvent, plainLegEvents } from './events';
 
@@ -10,6 +19,14 @@ interface QueuedTimer {
   id: number;
   callId: string;
 }
+
+/** A call that came from an outside number. */
+export interface RecentCaller {
+  number: string;
+  at: number;
+}
+
+const triesKeptMs = 24 * 60 * 60_000;
 
 const inTimeOrder = (a: QueuedTimer, b: QueuedTimer) => a.at - b.at || a.id - b.id;
 
@@ -40,6 +57,8 @@ export class Switchboard {
   readonly bySlot = new Map<string, Call>();
   readonly byCode = new Map<string, Call>();
   readonly waiting = new Set<Call>();
+  /** Who has called from outside in the last day, oldest first. */
+  recentCallers: RecentCaller[] = [];
   /** Calls whose ringing is over without an answer; the exchange sends them on before it does anything else. */
   unanswered: Call[] = [];
   events: ExchangeEvent[] = [];
@@ -186,6 +205,23 @@ export class Switchboard {
     if (count === 0) return false;
     const limit = this.office.devices.get(deviceId)?.callLimit ?? 0;
     return count >= limit || this.withoutWaiting.has(deviceId) || this.isInEmergency(deviceId);
+  }
+
+  /** Whether somebody talks, or holds somebody, at any device of theirs. */
+  isOnCall(personId: string): boolean {
+    return this.office
+      .devicesOf(personId)
+      .some(({ id }) => [...(this.deviceLegs.get(id) ?? [])].some(isTalking));
+  }
+
+  noteCaller(number: string): void {
+    this.recentCallers = this.recentCallers.filter(({ at }) => at > this.now - triesKeptMs);
+    this.recentCallers.push({ number, at: this.now });
+  }
+
+  triesWithin(number: string, minutes: number): number {
+    const since = this.now - minutes * 60_000;
+    return this.recentCallers.filter((caller) => caller.number === number && caller.at >= since).length;
   }
 
   isInEmergency(deviceId: string): boolean {

@@ -105,6 +105,8 @@ export const ringingSchema = z.object({
   broughtById: z.string().nullable(),
   /** For each leg of the trace the call's leg it became, "skipped" where it fell away, null while to come. */
   progress: z.array(z.string().nullable()),
+  /** Whether somebody of the plan has refused. */
+  wasRefused: z.boolean().default(false),
 });
 
 /** What was done with a call besides talking, kept in its records. */

@@ -1,6 +1,6 @@
 import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '../numbering';
 import type { OfficeIndex } from '../office';
-import type { Call, Endpoint, Leg } from './call';
+import { callerOf, type Call, type Endpoint, type Leg } from './call';
 import { failCall } from './clearing';
 import { refuse, type Outcome, type Refusal } from './commands';
 import { limits } from './limits';
@@ -133,16 +133,18 @@ export function connectTo(
   by: Bringing,
 ): void {
   const callingDeviceId = from.kind === 'device' ? from.deviceId : undefined;
+  const { endpoint, personId: callerId } = callerOf(call);
+  const caller = { number: endpoint.kind === 'outside' ? endpoint.number : null, personId: callerId };
   switch (destination.kind) {
     case 'person':
-      startRinging(board, call, { ownerId: destination.personId, lineId: null, callingDeviceId }, by);
+      startRinging(board, call, { ownerId: destination.personId, lineId: null, callingDeviceId, caller }, by);
       return;
     case 'team':
-      startRinging(board, call, { ownerId: destination.teamId, lineId: null, callingDeviceId }, by);
+      startRinging(board, call, { ownerId: destination.teamId, lineId: null, callingDeviceId, caller }, by);
       return;
     case 'line': {
       const { ownerId, lineId } = destination;
-      startRinging(board, call, { ownerId, lineId, callingDeviceId }, by);
+      startRinging(board, call, { ownerId, lineId, callingDeviceId, caller }, by);
       return;
     }
     case 'network':

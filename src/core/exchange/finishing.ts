@@ -24,7 +24,8 @@ export function finishUnanswered(board: Switchboard, call: Call): void {
     return;
   }
   board.endParking(call);
-  const { finish } = ringing.trace;
+  const { trace, wasRefused } = ringing;
+  const finish = (wasRefused ? trace.refusedFinish : undefined) ?? trace.finish;
   call.finish = finish;
   switch (finish.kind) {
     case 'busy':

@@ -160,6 +160,8 @@ function placeFromOutside(
   } else if (destination.kind === 'network' || destination.kind === 'service')
     failCall(board, call, 'unallocatedNumber');
   else connectTo(board, call, destination, from, by);
+  // Noted after it was routed: a repeated caller is one who has called before.
+  if (from.number !== null) board.noteCaller(from.number);
   return { ok: true, leg: caller };
 }
 

@@ -1,4 +1,4 @@
-import { cutTrace, traceCall, traceTeam, type CalledParty, type RouteTrace } from '../routing';
+import { cutTrace, traceCall, traceTeam, type CalledParty, type RouteTrace, type World } from '../routing';
 import type { Call, Leg, ReasonToBring } from './call';
 import type { Cause } from './causes';
 import type { Switchboard } from './Switchboard';
@@ -14,9 +14,12 @@ export interface Bringing {
 
 /** Asks the routing who rings when, and begins to carry it out. */
 export function startRinging(board: Switchboard, call: Call, called: CalledParty, by: Bringing): void {
-  const world = {
-    isSignedIn: (deviceId: string) => board.signedIn.has(deviceId),
-    isBusy: (deviceId: string) => board.isBusy(deviceId),
+  const world: World = {
+    at: board.now,
+    isSignedIn: (deviceId) => board.signedIn.has(deviceId),
+    isBusy: (deviceId) => board.isBusy(deviceId),
+    isOnCall: (personId) => board.isOnCall(personId),
+    triesWithin: (number, minutes) => board.triesWithin(number, minutes),
   };
   const trace = board.office.teams.has(called.ownerId)
     ? traceTeam(board.office, called, world)
@@ -34,7 +37,7 @@ export function carryOut(
   const trace = withinSeconds === undefined ? whole : cutTrace(whole, withinSeconds);
   if (call.ringing) call.earlierTraces.push(call.ringing.trace);
   const progress = trace.legs.map(() => null);
-  call.ringing = { trace, startedAt: board.now, broughtFor, broughtById, progress };
+  call.ringing = { trace, startedAt: board.now, broughtFor, broughtById, progress, wasRefused: false };
   board.emit({ type: 'routed', at: board.now, callId: call.id, trace });
   continueRinging(board, call);
 }
@@ -83,6 +86,7 @@ export function stopRingingPerson(board: Switchboard, call: Call, personId: stri
   ringing.trace.legs.forEach((traceLeg, index) => {
     if (traceLeg.personId === personId && ringing.progress[index] === null) ringing.progress[index] = skipped;
   });
+  if (cause === 'callRejected') ringing.wasRefused = true;
   for (const leg of planLegs(call)) {
     if (leg.state === 'alerting' && leg.personId === personId) board.clearLeg(leg, cause);
   }

@@ -288,6 +288,46 @@ describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
   });
 });
 
+describe('a rule’s conditions in a live call', () => {
+  const withRule = (rule: object) => {
+    const ringPlans = testSetup.ringPlans.map((plan) =>
+      plan.personId === 'ben' ? { ...plan, rules: [{ ...plan.rules[0]!, ...rule }, ...plan.rules] } : plan,
+    );
+    return openStory({ ...testSetup, ringPlans });
+  };
+
+  it('refused, it ends where the rule says for that, and otherwise where it says for no answer', () => {
+    const story = withRule({ refusedFinish: { kind: 'mailbox', personId: 'ben' } });
+    story.does({ type: 'make', from: customer, to: '201' }, 0);
+    expect(story.does({ type: 'refuse', legId: story.at('ben-desk') }, 3)).toContain(
+      'established ben-mailbox',
+    );
+    story.does({ type: 'clear', legId: story.at('customer') }, 5);
+    story.does({ type: 'make', from: customer, to: '201' }, 10);
+    story.lets(40);
+    expect(story.hears()).toEqual({ customer: 'busy' });
+  });
+
+  it('a caller who tries again gets through where first callers do not, also after a restart', () => {
+    const story = withRule({
+      when: { callers: [{ kind: 'unknown' }] },
+      stages: [],
+      finish: { kind: 'mailbox', personId: 'ben' },
+    });
+    const repeated = withRule({ when: { callers: [{ kind: 'repeated', times: 1, withinMinutes: 5 }] } });
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toContain('established ben-mailbox');
+    repeated.does({ type: 'make', from: customer, to: '201' }, 0);
+    const steps = () =>
+      repeated
+        .call(repeated.leg('ben-desk').callId)
+        .ringing?.trace.steps.map((step) => [step.kind, 'reason' in step ? step.reason : '']);
+    expect(steps()?.[0]).toEqual(['ruleSkipped', 'otherCaller']);
+    repeated.does({ type: 'clear', legId: repeated.at('customer') }, 10);
+    repeated.does({ type: 'make', from: customer, to: '201' }, 60);
+    expect(steps()?.[0]).toEqual(['ruleTaken', 'itsConditions']);
+  });
+});
+
 describe('RFC 5359 §2.10 three-way conference, a third is added; §2.11 a third joins (ECMA-269 conference call)', () => {
   it('two calls become one, in which all hear each other', () => {
     const story = threeTogether();

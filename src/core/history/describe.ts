@@ -79,12 +79,36 @@ const obstacles: Record<Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'],
   callingItself: 'was the phone that called',
 };
 
+const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason'], string> = {
+  otherLine: 'it is for another line',
+  otherCaller: 'it is for other callers',
+  otherSituation: 'it is for another situation',
+  otherHours: 'it is for other hours',
+  otherDates: 'it is for other days',
+  onCall: 'it is for when no other call goes on',
+  notOnCall: 'it is for when another call goes on',
+};
+
+const fits: Record<Extract<TraceStep, { kind: 'ruleTaken' }>['reason'], string> = {
+  thisLine: 'since this line was called',
+  anyLine: 'since it fits any line',
+  itsConditions: 'since all its conditions held',
+};
+
 function describeStep(step: TraceStep, office: OfficeIndex): string {
   switch (step.kind) {
     case 'ruleSkipped':
-      return `Rule “${step.rule}” did not fit: it is for another line.`;
+      return `Rule “${step.rule}” did not fit: ${misfits[step.reason]}.`;
     case 'ruleTaken':
-      return `Rule “${step.rule}” decided, ${step.reason === 'thisLine' ? 'since this line was called' : 'since it fits any line'}.`;
+      return `Rule “${step.rule}” decided, ${fits[step.reason]}.`;
+    case 'forwardedAll':
+      return `${nameOf(step.personId, office)} had forwarded everything.`;
+    case 'doNotDisturb':
+      return step.isPassed
+        ? `${nameOf(step.personId, office)} was not to be disturbed, but this call may.`
+        : `${nameOf(step.personId, office)} was not to be disturbed.`;
+    case 'unreachable':
+      return `Nothing of ${nameOf(step.personId, office)}’s was signed in.`;
     case 'noRule':
       return `${office.people.get(step.personId)?.name ?? 'Nobody'} has no rule for this call, so it went to the mailbox.`;
     case 'teamCalled':

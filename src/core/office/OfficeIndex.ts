@@ -11,6 +11,8 @@ export class OfficeIndex {
   readonly devices: ReadonlyMap<string, Device>;
   readonly roomsByCode: ReadonlyMap<string, Device>;
   readonly ringPlans: ReadonlyMap<string, RingPlan>;
+  /** The groups a number stands in. */
+  readonly groupsByNumber: ReadonlyMap<string, readonly CallerGroup[]>;
   private readonly devicesByPerson = new Map<string, Device[]>();
 
   constructor(readonly setup: OfficeSetup) {
@@ -26,6 +28,10 @@ export class OfficeIndex {
       (device) => device.roomCode ?? '',
     );
     this.ringPlans = keyed(setup.ringPlans, (plan) => plan.personId);
+    const groups = new Map<string, CallerGroup[]>();
+    for (const group of setup.callerGroups)
+      for (const number of group.numbers) groups.set(number, [...(groups.get(number) ?? []), group]);
+    this.groupsByNumber = groups;
     for (const device of setup.devices) {
       if (device.personId === null) continue;
       const own = this.devicesByPerson.get(device.personId);
@@ -51,6 +57,8 @@ export class OfficeIndex {
     );
   }
 }
+
+type CallerGroup = OfficeSetup['callerGroups'][number];
 
 function keyed<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T> {
   return new Map(items.map((item) => [keyOf(item), item]));

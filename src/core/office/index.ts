@@ -1,6 +1,7 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
 export { OfficeIndex } from './OfficeIndex';
+export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
 export {
   deviceKinds,
   e164Schema,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { rateDeckSchema } from '../rates';
+import { callerMatchSchema, whenSchema } from './when';
 
 /** E.164: "+" and 2 to 15 digits. */
 export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
@@ -21,6 +22,8 @@ export const personSchema = z.object({
   screening: screeningSchema.optional(),
   /** Devices tried one after the other when a caller asks this person's mailbox to find them; left out: not offered. */
   findMeDeviceIds: z.array(z.string()).optional(),
+  /** The situation they are in, until an instant or (null) until they change it. */
+  situation: z.object({ id: z.string(), word: z.string(), until: z.number().nullable() }).optional(),
 });
 export type Person = z.infer<typeof personSchema>;
 
@@ -94,11 +97,34 @@ export const ringRuleSchema = z.object({
   finish: finishSchema,
   /** Where a call ends at once while all of the rule's devices are busy; left out: at `finish`. */
   busyFinish: finishSchema.optional(),
+  /** The same where none of them is signed in. */
+  unreachableFinish: finishSchema.optional(),
+  /** Where a call ends that the called person refused; left out: at `finish`. */
+  refusedFinish: finishSchema.optional(),
+  /** When the rule is for a call, beside its line. */
+  when: whenSchema.optional(),
 });
 export type RingRule = z.infer<typeof ringRuleSchema>;
 
 /** One person's rules of who rings when: the first that fits a call decides. */
-export const ringPlanSchema = z.object({ personId: z.string(), rules: z.array(ringRuleSchema) });
+export const ringPlanSchema = z.object({
+  personId: z.string(),
+  rules: z.array(ringRuleSchema),
+  /** Everything goes there, from one instant to another; null where it has begun, or has no end. */
+  forwards: z
+    .array(z.object({ to: finishSchema, from: z.number().nullable(), until: z.number().nullable() }))
+    .optional(),
+  /** Nothing rings: the call goes on to the rule's finish at once (`quiet`), or meets busy tone (`refuse`). */
+  doNotDisturb: z
+    .object({
+      mode: z.enum(['quiet', 'refuse']),
+      until: z.number().nullable(),
+      /** Who is let through all the same, and the lines that always are. */
+      passes: z.array(callerMatchSchema),
+      passLineIds: z.array(z.string()),
+    })
+    .optional(),
+});
 export type RingPlan = z.infer<typeof ringPlanSchema>;
 
 export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
@@ -122,6 +148,10 @@ export const officeSetupSchema = z.object({
   lines: z.array(lineSchema),
   devices: z.array(deviceSchema),
   ringPlans: z.array(ringPlanSchema),
+  /** Callers the office knows by number, in groups; those of a starred group are starred. */
+  callerGroups: z.array(
+    z.object({ id: z.string(), name: z.string(), starred: z.boolean(), numbers: z.array(e164Schema) }),
+  ),
   /** Names of the park slots, as they are dialled after *84. */
   parkSlots: z.array(z.string()),
   policies: policiesSchema,

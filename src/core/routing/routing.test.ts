@@ -35,7 +35,13 @@ function officeWith(rules: OfficeSetup['ringPlans'][number]['rules']) {
   });
 }
 
-const free = { isSignedIn: () => true, isBusy: () => false };
+const free = {
+  at: Date.UTC(2026, 10, 26, 10, 40),
+  isSignedIn: () => true,
+  isBusy: () => false,
+  isOnCall: () => false,
+  triesWithin: () => 0,
+};
 
 describe('a trace', () => {
   it('takes the first rule that fits the line, and names those that do not', () => {
@@ -45,17 +51,17 @@ describe('a trace', () => {
       { id: '1', name: 'Two only', lineIds: ['two'], stages, finish },
       { id: '2', name: 'Any', lineIds: [], stages: [], finish: { kind: 'mailbox', personId: 'p' } },
     ]);
-    expect(traceCall(office, { ownerId: 'p', lineId: 'two' }, free)).toMatchObject({
+    expect(traceCall(office, { ownerId: 'p', lineId: 'two', caller: null }, free)).toMatchObject({
       finishSeconds: 10,
       finish,
     });
-    const other = traceCall(office, { ownerId: 'p', lineId: 'one' }, free);
+    const other = traceCall(office, { ownerId: 'p', lineId: 'one', caller: null }, free);
     expect(other).toMatchObject({ legs: [], finishSeconds: 0 });
     expect(other.steps.map(({ kind }) => kind)).toEqual(['ruleSkipped', 'ruleTaken']);
   });
 
   it('of somebody without a plan goes to their mailbox', () => {
-    expect(traceCall(officeWith([]), { ownerId: 'nobody', lineId: null }, free)).toMatchObject({
+    expect(traceCall(officeWith([]), { ownerId: 'nobody', lineId: null, caller: null }, free)).toMatchObject({
       finish: { kind: 'mailbox', personId: 'nobody' },
       steps: [{ kind: 'noRule' }],
     });
@@ -73,8 +79,9 @@ describe('a trace', () => {
         fc.constantFrom('one', 'two', null),
         world,
         (rules, lineId, { busy, out, calling }) => {
-          const called = { ownerId: 'p', lineId, callingDeviceId: calling };
+          const called = { ownerId: 'p', lineId, callingDeviceId: calling, caller: null };
           const trace = traceCall(officeWith(rules), called, {
+            ...free,
             isSignedIn: (id) => !out.includes(id),
             isBusy: (id) => busy.includes(id),
           });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { finishSchema } from '../office';
+import { obstacles } from './conditions';
 
 /** One device ringing, in seconds after the call arrived. */
 export const traceLegSchema = z.object({
@@ -17,8 +18,21 @@ export type TraceLeg = z.infer<typeof traceLegSchema>;
 
 /** What was looked at on the way, and why it did or didn't count. */
 export const traceStepSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('ruleSkipped'), rule: z.string(), reason: z.literal('otherLine') }),
-  z.object({ kind: z.literal('ruleTaken'), rule: z.string(), reason: z.enum(['thisLine', 'anyLine']) }),
+  z.object({ kind: z.literal('ruleSkipped'), rule: z.string(), reason: z.enum(obstacles) }),
+  z.object({
+    kind: z.literal('ruleTaken'),
+    rule: z.string(),
+    reason: z.enum(['thisLine', 'anyLine', 'itsConditions']),
+  }),
+  z.object({ kind: z.literal('forwardedAll'), personId: z.string(), until: z.number().nullable() }),
+  z.object({
+    kind: z.literal('doNotDisturb'),
+    personId: z.string(),
+    until: z.number().nullable(),
+    /** Let through all the same, by the caller or the line. */
+    isPassed: z.boolean(),
+  }),
+  z.object({ kind: z.literal('unreachable'), personId: z.string() }),
   z.object({ kind: z.literal('noRule'), personId: z.string() }),
   z.object({ kind: z.literal('teamCalled'), teamId: z.string() }),
   z.object({ kind: z.literal('allBusy'), personId: z.string() }),
@@ -40,6 +54,8 @@ export const routeTraceSchema = z.object({
   lineId: z.string().nullable(),
   legs: z.array(traceLegSchema),
   finish: finishSchema,
+  /** Where it ends when whoever rings refuses it; left out: at `finish`. */
+  refusedFinish: finishSchema.optional(),
   finishSeconds: z.number(),
   steps: z.array(traceStepSchema),
 });

@@ -8,3 +8,4 @@ export {
   formatSpan,
 } from './format';
 export { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from './localTime';
+export { edgesBetween, isInDates, isInWindows, type DateSpan, type WeekWindow } from './windows';

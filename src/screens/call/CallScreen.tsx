@@ -134,7 +134,7 @@ export function CallScreen() {
               </Txt>
             ) : null}
           </View>
-          <ElsewhereList />
+          {hasThird ? null : <ElsewhereList />}
         </ScrollView>
       )}
       <ActRows groups={isKnocked ? groups.slice(0, 1) : groups} />

@@ -10,6 +10,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
 import { ElsewhereList } from './ElsewhereList';
 
@@ -33,6 +34,7 @@ const useStyles = themed(({ colours }) =>
 export function EndedCall() {
   const styles = useStyles();
   const go = useGo();
+  const { hasThird } = useLayout();
   const placeCall = usePlaceCall();
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
@@ -48,7 +50,7 @@ export function EndedCall() {
         >
           <Plate kind="main" word="Dial" onPress={go.dial} />
         </EmptyState>
-        <ElsewhereList />
+        {hasThird ? null : <ElsewhereList />}
       </View>
     );
   }
@@ -57,7 +59,7 @@ export function EndedCall() {
   const { number } = record.other;
   return (
     <View style={styles.screen}>
-      <ElsewhereList />
+      {hasThird ? null : <ElsewhereList />}
       <View style={styles.card}>
         <CordEdge cord={line?.cord ?? null} />
         <View style={styles.words}>

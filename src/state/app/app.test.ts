@@ -147,7 +147,7 @@ describe('what waits elsewhere', () => {
 describe('where a call would end up', () => {
   const outlook = (to: string) => {
     const { store } = open();
-    return selectOutlook(store.getState(), to);
+    return selectOutlook(store.getState(), to, start);
   };
 
   it('is said from the target’s own plan, and differs for a call that comes back', () => {
@@ -162,7 +162,7 @@ describe('where a call would end up', () => {
     const { store, act } = open();
     for (const to of ['0131 496 0142', '0131 496 0143'])
       await act({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
-    expect(selectOutlook(store.getState(), '207').sent).toBe(
+    expect(selectOutlook(store.getState(), '207', start).sent).toBe(
       'Nothing can ring there now: it would come back to you at once.',
     );
   });

@@ -172,7 +172,14 @@ function idle(): Promise<void> {
 
 /** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
 function freshExchange(now: number): OfficeState['exchange'] {
-  return { now, nextId: Math.floor(now / 1000), signedIn: [], withoutWaiting: [], calls: [] };
+  return {
+    now,
+    nextId: Math.floor(now / 1000),
+    signedIn: [],
+    withoutWaiting: [],
+    recentCallers: [],
+    calls: [],
+  };
 }
 
 function keep(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {

@@ -16,9 +16,9 @@ export interface Outlook {
 }
 
 /** Computed from the target's own plan and from who is on a call now. */
-export function selectOutlook(state: RootState, to: string): Outlook {
+export function selectOutlook(state: RootState, to: string, now: number): Outlook {
   const office = selectOffice(state);
-  const trace = foresee(office, selectAllCalls(state), to);
+  const trace = foresee(office, selectAllCalls(state), to, now);
   if (!trace) return outside(office, to);
   const backSeconds = office.setup.policies.transferReturnSeconds;
   const { finish } = trace;

@@ -12,7 +12,9 @@ import {
   transfer,
   useAppDispatch,
   useAppSelector,
+  useNow,
   type CallView,
+  type Outlook,
 } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
@@ -119,7 +121,8 @@ interface ChosenTargetProps extends TargetSheetProps {
 function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
-  const outlook = useAppSelector((state) => selectOutlook(state, target.to));
+  const now = useNow(60_000);
+  const outlook = useAppSelector((state) => selectOutlook(state, target.to, now), isSame);
   const presence = useAppSelector(selectPresence)[target.personId ?? ''] ?? 'free';
   const { legId } = view.me;
   const closing = async (done: Promise<boolean>) => {
@@ -193,6 +196,8 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
     </View>
   );
 }
+
+const isSame = (a: Outlook, b: Outlook) => a.called === b.called && a.sent === b.sent;
 
 /** What a transfer means for a call that is held, of several people, or recorded. */
 function whatIsSpecial({ phase, others, recording }: CallView, targetName: string): string[] {

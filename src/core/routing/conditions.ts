@@ -1,0 +1,88 @@
+import type { CallerMatch, OfficeIndex, RingRule } from '../office';
+import { isInDates, isInWindows } from '../time';
+
+/** Who calls: an outside number (null: withheld) or somebody of the office. */
+export interface Caller {
+  number: string | null;
+  personId: string | null;
+}
+
+/** What a rule's conditions are asked of. */
+export interface CallFacts {
+  lineId: string | null;
+  /** null where the caller does not matter yet; then only rules for any caller fit. */
+  caller: Caller | null;
+  /** Epoch milliseconds. */
+  at: number;
+  situationId: string | null;
+  /** Whether the called person talks to somebody already. */
+  isOnCall: boolean;
+  /** How often that number has called in the last minutes. */
+  triesWithin: (number: string, minutes: number) => number;
+}
+
+/** Why a rule is not for a call; the first of its conditions that does not hold. */
+export const obstacles = [
+  'otherLine',
+  'otherCaller',
+  'otherSituation',
+  'otherHours',
+  'otherDates',
+  'onCall',
+  'notOnCall',
+] as const;
+export type Obstacle = (typeof obstacles)[number];
+
+/** What keeps the rule from this call, or null where it fits. */
+export function obstacleOf(rule: RingRule, facts: CallFacts, office: OfficeIndex): Obstacle | null {
+  const { lineIds, when = {} } = rule;
+  const { zone } = office.setup;
+  if (lineIds.length > 0 && (facts.lineId === null || !lineIds.includes(facts.lineId))) return 'otherLine';
+  if (isAsked(when.callers) && !isAmong(when.callers, facts, office)) return 'otherCaller';
+  if (isAsked(when.situationIds) && !when.situationIds.includes(facts.situationId ?? ''))
+    return 'otherSituation';
+  if (isAsked(when.hours) && !isInWindows(facts.at, when.hours, zone)) return 'otherHours';
+  if (isAsked(when.dates) && !isInDates(facts.at, when.dates, zone)) return 'otherDates';
+  if (when.whileOnCall === undefined || when.whileOnCall === facts.isOnCall) return null;
+  return facts.isOnCall ? 'onCall' : 'notOnCall';
+}
+
+const isAsked = <T>(list: readonly T[] | undefined): list is readonly T[] =>
+  list !== undefined && list.length > 0;
+
+/** Whether the caller is of one of these kinds. */
+export function isAmong(
+  matches: readonly CallerMatch[],
+  facts: Pick<CallFacts, 'caller' | 'triesWithin'>,
+  office: OfficeIndex,
+): boolean {
+  return matches.some((match) => isMatch(match, facts, office));
+}
+
+function isMatch(
+  match: CallerMatch,
+  { caller, triesWithin }: Pick<CallFacts, 'caller' | 'triesWithin'>,
+  office: OfficeIndex,
+): boolean {
+  if (!caller) return false;
+  const { number, personId } = caller;
+  if (match.kind === 'colleague') return personId !== null;
+  if (personId !== null) return false;
+  if (match.kind === 'withheld') return number === null;
+  if (number === null) return false;
+  const groups = office.groupsByNumber.get(number) ?? [];
+  switch (match.kind) {
+    case 'number':
+      return number === match.number;
+    case 'prefix':
+      return number.startsWith(match.prefix);
+    case 'group':
+      return groups.some(({ id }) => id === match.groupId);
+    case 'starred':
+      return groups.some(({ starred }) => starred);
+    case 'unknown':
+      return groups.length === 0;
+    case 'repeated':
+      return triesWithin(number, match.withinMinutes) >= match.times;
+  }
+}
