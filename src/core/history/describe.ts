@@ -1,7 +1,7 @@
 import type { CallAct, CallOutcome, CallRecord } from '../exchange';
 import { formatNumber, ukOfficePlan } from '../numbering';
 import type { OfficeIndex } from '../office';
-import type { TraceStep } from '../routing';
+import type { RouteTrace, TraceStep } from '../routing';
 import { formatDuration } from '../time';
 
 const outcomeWords: Record<CallOutcome, string> = {
@@ -43,7 +43,7 @@ export function talkMs(record: CallRecord): number {
 /** The way the call went: devices and seconds, and where it ended. One sentence each. */
 export function describeRoute(record: CallRecord, office: OfficeIndex): string[] {
   const sentences = record.trace
-    ? record.trace.steps.map((step) => describeStep(step, office))
+    ? describeSteps(record.trace, office)
     : ['This call went to the public network, so no ring plan was asked.'];
   for (const leg of record.path) {
     const device = deviceName(leg.deviceId, office);
@@ -61,6 +61,11 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
     sentences.push('The finish was busy tone.');
   }
   return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
+}
+
+/** What the routing looked at on the way, and why it did or didn’t count. One sentence each. */
+export function describeSteps(trace: RouteTrace, office: OfficeIndex): string[] {
+  return trace.steps.map((step) => describeStep(step, office));
 }
 
 const endings: Record<CallRecord['path'][number]['ended'], string> = {

@@ -47,6 +47,7 @@ export function DialScreen() {
   useLinkedNumber();
   const results = (
     <ScrollView
+      tabIndex={0}
       style={styles.results}
       contentContainerStyle={isWide ? styles.resultsTop : styles.resultsEnd}
       role="region"
