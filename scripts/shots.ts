@@ -39,20 +39,9 @@ async function twoCallsOpened(office: Office, page: Page) {
   await page.getByRole('button', { name: /Back to call$/ }).click();
 }
 
-async function talk(office: Office) {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await office.answer().click();
-}
-
 async function consult(office: Office) {
-  await talk(office);
-  await office.act('Transfer').click();
-  await office
-    .sheet()
-    .getByRole('button', { name: /Ilse Varga/ })
-    .click();
-  await office.sheet().getByRole('button', { name: 'Talk first' }).click();
+  await office.talkWithPeg();
+  await office.consult('Ilse Varga');
   await office.passAndReturn('5 s', 3);
 }
 
@@ -101,11 +90,7 @@ const shots: readonly Shot[] = [
     go: async (office, page) => {
       await consult(office);
       await page.getByRole('button', { name: 'All together' }).click();
-      await office.act('Add').click();
-      await office
-        .sheet()
-        .getByRole('button', { name: /Kofi Renner/ })
-        .click();
+      await office.chooseTarget('Add', 'Kofi Renner');
       await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
       await office.act('Record').click();
       await page.getByRole('button', { name: 'Close' }).click();
@@ -114,18 +99,14 @@ const shots: readonly Shot[] = [
   {
     name: 'transfer',
     go: async (office) => {
-      await talk(office);
-      await office.act('Transfer').click();
-      await office
-        .sheet()
-        .getByRole('button', { name: /Tobias Quill/ })
-        .click();
+      await office.talkWithPeg();
+      await office.chooseTarget('Transfer', 'Tobias Quill');
     },
   },
   {
     name: 'recorded',
     go: async (office, page) => {
-      await talk(office);
+      await office.talkWithPeg();
       await office.act('Note').click();
       await office.sheet().getByRole('textbox', { name: 'Note' }).fill('Key is under the rain gauge');
       await office.sheet().getByRole('button', { name: 'Keep the note' }).click();

@@ -1,4 +1,4 @@
-import { checkRuns, randomSetup } from '../../src/core/exchange/randomOffice';
+import { checkRuns, randomSetup } from '../../src/core/exchange/tests/randomOffice';
 
 import type { Figure } from './figures';
 

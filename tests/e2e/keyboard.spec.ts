@@ -107,3 +107,41 @@ test('a caller is sent on blindly and comes back, and the next is refused with a
   await press(office.sheet().getByRole('button', { name: 'I’ll call you at 11:40.' }));
   await expect(page.getByText('Texted Skerrow Harbour: “I’ll call you at 11:40.”')).toBeVisible();
 });
+
+test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({
+  office,
+  page,
+}) => {
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  const key = (name: string) => page.keyboard.press(name);
+  await key('a');
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await key('m');
+  await expect(page.getByText('and nobody hears you')).toBeVisible();
+  await key('m');
+  await key('h');
+  await expect(office.youHear('You hear nothing')).toBeVisible();
+  await key('h');
+
+  await key('n');
+  await expect(office.sheet().getByRole('textbox', { name: 'Note' })).toBeFocused();
+  await page.keyboard.type('Gate code is 4471');
+  await key('Enter');
+  await expect(page.getByText('Note kept with the call.')).toBeVisible();
+
+  await key('t');
+  await expect(office.sheet().getByRole('textbox')).toBeFocused();
+  await page.keyboard.type('ilse');
+  await key('Enter');
+  await office.sheet().getByRole('button', { name: 'Talk first' }).focus();
+  await key('Enter');
+  await expect(office.youHear('You hear ringing')).toBeVisible();
+  await key('?');
+  await expect(office.sheet()).toContainText('end the call; press it twice');
+  await key('Escape');
+  await key('e');
+  await expect(page.getByText('Press E once more to end the call.')).toBeVisible();
+  await key('e');
+  await expect(page.getByText('held 0:00')).toBeVisible();
+});

@@ -86,6 +86,27 @@ export class Office {
     await this.toTheCall().click();
   }
 
+  /** Peg Anstey calls the direct line, and is answered here. */
+  async talkWithPeg() {
+    await this.open('/outside');
+    await this.callIn('Peg Anstey', 'Direct');
+    await this.answer().click();
+    await expect(this.youHear('You hear Peg Anstey')).toBeVisible();
+  }
+
+  /** Opens the sheet for whom the call is to go to, and chooses a colleague there. */
+  async chooseTarget(act: 'Transfer' | 'Add', name: string) {
+    await this.act(act).click();
+    await this.sheet()
+      .getByRole('button', { name: new RegExp(name) })
+      .click();
+  }
+
+  async consult(name: string) {
+    await this.chooseTarget('Transfer', name);
+    await this.sheet().getByRole('button', { name: 'Talk first' }).click();
+  }
+
   /** Dials as somebody else of the office. */
   async callFromPhone(phone: string, to: string) {
     await this.page

@@ -1,33 +1,11 @@
 import { readFileSync } from 'node:fs';
 
 import { decodeWav } from '../../src/core/sound';
-import { expect, test, type Office } from './office';
-
-/** Peg Anstey calls the direct line, and is answered here. */
-async function talkWithPeg(office: Office) {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await office.answer().click();
-  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
-}
-
-/** Opens the sheet for whom the call is to go to, and chooses a colleague there. */
-async function chooseTarget(office: Office, act: 'Transfer' | 'Add', name: string) {
-  await office.act(act).click();
-  await office
-    .sheet()
-    .getByRole('button', { name: new RegExp(name) })
-    .click();
-}
-
-async function consult(office: Office, name: string) {
-  await chooseTarget(office, 'Transfer', name);
-  await office.sheet().getByRole('button', { name: 'Talk first' }).click();
-}
+import { expect, test } from './office';
 
 test('a colleague is consulted about a caller, and the two are connected', async ({ office, page }) => {
-  await talkWithPeg(office);
-  await consult(office, 'Ilse Varga');
+  await office.talkWithPeg();
+  await office.consult('Ilse Varga');
   await expect(office.youHear('You hear ringing')).toBeVisible();
   await expect(page.getByRole('group', { name: 'Held: Peg Anstey' })).toContainText('hears music');
   await office.passAndReturn('5 s', 2);
@@ -47,8 +25,8 @@ test('a colleague is consulted about a caller, and the two are connected', async
 });
 
 test('a colleague is consulted, and the worker comes back to the caller', async ({ office, page }) => {
-  await talkWithPeg(office);
-  await consult(office, 'Ilse Varga');
+  await office.talkWithPeg();
+  await office.consult('Ilse Varga');
   await office.passAndReturn('5 s', 2);
   await page.getByRole('button', { name: 'End with Ilse Varga' }).click();
   await office.act('Talk again').click();
@@ -59,8 +37,8 @@ test('a caller sent on to somebody who does not answer comes back, marked as ret
   office,
   page,
 }) => {
-  await talkWithPeg(office);
-  await chooseTarget(office, 'Transfer', 'Tobias Quill');
+  await office.talkWithPeg();
+  await office.chooseTarget('Transfer', 'Tobias Quill');
   await expect(office.sheet()).toContainText(
     'Rings Tobias’s desk phone; not taken within 20 s, it comes back to you.',
   );
@@ -77,13 +55,13 @@ test('a caller sent on to somebody who does not answer comes back, marked as ret
 });
 
 test('three are put together, one is taken out, and the others go on alone', async ({ office, page }) => {
-  await talkWithPeg(office);
-  await consult(office, 'Ilse Varga');
+  await office.talkWithPeg();
+  await office.consult('Ilse Varga');
   await office.passAndReturn('5 s', 2);
   await page.getByRole('button', { name: 'All together' }).click();
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
 
-  await chooseTarget(office, 'Add', 'Kofi Renner');
+  await office.chooseTarget('Add', 'Kofi Renner');
   await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
   await office.passAndReturn('5 s', 2);
   await expect(office.youHear('You hear Peg Anstey, Ilse Varga and Kofi Renner')).toBeVisible();
@@ -105,7 +83,7 @@ test('three are put together, one is taken out, and the others go on alone', asy
 });
 
 test('a parked caller is taken from another phone, and another comes back here', async ({ office, page }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.act('Park').click();
   await expect(page.getByText('Peg Anstey waits in slot 01, to be taken back from any phone.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Waiting elsewhere' })).toContainText('parked 0:00 by you');
@@ -128,7 +106,7 @@ test('recorded in two pieces, a call leaves one WAV that holds what was heard, w
   office,
   page,
 }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.act('Record').click();
   await expect(page.getByText('Recording. All are told.')).toBeVisible();
   await office.passAndReturn('5 s', 1);
@@ -180,7 +158,7 @@ test('a call moves from the desk phone to here, with its timer running on', asyn
 });
 
 test('the network goes bad: a warning, and the call goes on at the van phone', async ({ office, page }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.goOutside();
   await office.letPass('5 s');
   await page.getByRole('radio', { name: 'Behind the hill' }).click();
@@ -218,7 +196,7 @@ test('two calls wait while a third is talked on; one is passed on, the other ans
   office,
   page,
 }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.callIn('Cawder Flood Watch', 'Flood desk');
   await office.callIn('Hallin Rigg Fell Race', 'Field service');
   const hallin = page.getByRole('region', { name: 'Call from Hallin Rigg Fell Race' });
@@ -276,7 +254,7 @@ test('the office calls the van phone first, which hears who is to be called', as
 });
 
 test('an emergency call says where it is, and is neither held nor moved', async ({ office, page }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.dial('999');
   await expect(page.getByText('Cawder Weir gauge hut, left bank')).toBeVisible();
   await expect(page.getByRole('group', { name: 'Held: Peg Anstey' })).toBeVisible();
@@ -284,125 +262,8 @@ test('an emergency call says where it is, and is neither held nor moved', async 
     await expect(office.act(act)).toBeDisabled();
 });
 
-test.describe('what can’t be done is said where it was asked, and no call is lost', () => {
-  test('a transfer to oneself, to the other party, to nobody, and to what no number is', async ({
-    office,
-    page,
-  }) => {
-    await talkWithPeg(office);
-    const tries = [
-      ['214', 'That is you. Choose somebody else.'],
-      ['0117 496 0155', 'They are in this call already.'],
-      ['299', 'A call can’t be sent there: nobody has that number.'],
-      ['0900 123 4567', 'The office doesn’t let premium numbers be called.'],
-    ] as const;
-    await office.act('Transfer').click();
-    for (const [number, sentence] of tries) {
-      await office.sheet().getByRole('textbox').fill(number);
-      await page.keyboard.press('Enter');
-      await office.sheet().getByRole('button', { name: 'Send at once' }).click();
-      await expect(office.sheet().getByRole('alert')).toHaveText(sentence);
-      await office.sheet().getByRole('button', { name: 'Somebody else' }).click();
-    }
-    await office.sheet().getByRole('textbox').fill('12+3');
-    await expect(office.sheet().getByRole('alert')).toBeVisible();
-    await office.sheet().getByRole('button', { name: 'Close' }).click();
-    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
-  });
-
-  test('a room’s code that none has, and a microphone that is refused', async ({ office, page }) => {
-    await page.addInitScript(() => {
-      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', 'NotAllowedError'));
-    });
-    await talkWithPeg(office);
-    await office.act('Move').click();
-    await office.sheet().getByRole('textbox', { name: 'Code of a room’s phone' }).fill('9999');
-    await page.keyboard.press('Enter');
-    await expect(office.sheet().getByRole('alert')).toHaveText('No call and no room has that code.');
-    await office.sheet().getByRole('button', { name: 'Close' }).click();
-    await office.act('Sound').click();
-    await office.sheet().getByRole('button', { name: 'Try the microphone' }).click();
-    await expect(office.sheet().getByRole('alert')).toContainText('The microphone was refused.');
-    await office.sheet().getByRole('button', { name: 'Close' }).click();
-    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
-  });
-
-  test('a fifth caller finds no park slot, and stays on the line', async ({ office, page }) => {
-    await office.open('/outside');
-    const callers = ['Peg Anstey', 'Cawder Flood Watch', 'Skerrow Harbour', 'Marl & Finch Surveyors'];
-    for (const caller of callers) {
-      await office.callIn(caller, 'Direct');
-      await office.answer().click();
-      await office.act('Park').click();
-    }
-    await office.callIn('Bexhollow Reservoir', 'Direct');
-    await office.answer().click();
-    await office.act('Park').click();
-    await expect(page.getByText('All 4 park slots are taken.')).toBeVisible();
-    await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
-  });
-
-  test('the page is closed in the middle of a conference with a recording, and all goes on', async ({
-    office,
-    page,
-  }) => {
-    await talkWithPeg(office);
-    await consult(office, 'Ilse Varga');
-    await office.passAndReturn('5 s', 2);
-    await page.getByRole('button', { name: 'All together' }).click();
-    await office.act('Record').click();
-    await expect(page.getByText('Recording. All are told.')).toBeVisible();
-    await page.reload();
-    await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
-    await expect(office.act('Pause')).toBeVisible();
-    await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
-  });
-});
-
-test.describe('by keyboard alone, on a wide screen', () => {
-  test.use({ viewport: { width: 1280, height: 800 } });
-
-  test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({
-    office,
-    page,
-  }) => {
-    await office.open('/outside');
-    await office.callIn('Peg Anstey', 'Direct');
-    const press = (key: string) => page.keyboard.press(key);
-    await press('a');
-    await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
-    await press('m');
-    await expect(page.getByText('and nobody hears you')).toBeVisible();
-    await press('m');
-    await press('h');
-    await expect(office.youHear('You hear nothing')).toBeVisible();
-    await press('h');
-
-    await press('n');
-    await expect(office.sheet().getByRole('textbox', { name: 'Note' })).toBeFocused();
-    await page.keyboard.type('Gate code is 4471');
-    await press('Enter');
-    await expect(page.getByText('Note kept with the call.')).toBeVisible();
-
-    await press('t');
-    await expect(office.sheet().getByRole('textbox')).toBeFocused();
-    await page.keyboard.type('ilse');
-    await press('Enter');
-    await office.sheet().getByRole('button', { name: 'Talk first' }).focus();
-    await press('Enter');
-    await expect(office.youHear('You hear ringing')).toBeVisible();
-    await press('?');
-    await expect(office.sheet()).toContainText('end the call; press it twice');
-    await press('Escape');
-    await press('e');
-    await expect(page.getByText('Press E once more to end the call.')).toBeVisible();
-    await press('e');
-    await expect(page.getByText('held 0:00')).toBeVisible();
-  });
-});
-
 test('a colleague comes in by a code, and one takes over by another', async ({ office, page }) => {
-  await talkWithPeg(office);
+  await office.talkWithPeg();
   await office.act('Add').click();
   await office.sheet().getByRole('button', { name: 'Let them come in by a code' }).click();
   const code = /\*87\d+/.exec(await page.getByText(/^Whoever dials/).innerText())?.[0] ?? '';
@@ -413,7 +274,7 @@ test('a colleague comes in by a code, and one takes over by another', async ({ o
   await page.getByRole('button', { name: 'Withdraw the invitation' }).click();
   await expect(page.getByText(/^Whoever dials/)).toHaveCount(0);
 
-  await chooseTarget(office, 'Transfer', 'Kofi Renner');
+  await office.chooseTarget('Transfer', 'Kofi Renner');
   await expect(office.sheet()).toContainText('The 2 others stay together, and Kofi Renner is asked in.');
   await office.sheet().getByRole('button', { name: 'Ask them to take over by a code' }).click();
   const second = /\*87\d+/.exec(await page.getByText(/^Whoever dials/).innerText())?.[0] ?? '';

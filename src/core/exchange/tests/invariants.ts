@@ -1,8 +1,8 @@
-import { isLive, isPending, isTalking, type Call } from './call';
-import type { ExchangeEvent } from './events';
-import type { Exchange } from './Exchange';
-import { whatIsHeard } from './hearing';
-import { limits } from './limits';
+import { isLive, isPending, isTalking, type Call } from '../call';
+import type { ExchangeEvent } from '../events';
+import type { Exchange } from '../Exchange';
+import { whatIsHeard } from '../hearing';
+import { limits } from '../limits';
 
 /** For the tests and the bench: what must hold at every moment, whatever was done. Throws with the rule's name. */
 export function must(holds: boolean | undefined, rule: string): void {

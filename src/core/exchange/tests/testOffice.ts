@@ -1,6 +1,6 @@
-import { emptyOffice, type OfficeSetup } from '../office';
-import type { Command } from './commands';
-import { Exchange } from './Exchange';
+import { emptyOffice, type OfficeSetup } from '../../office';
+import type { Command } from '../commands';
+import { Exchange } from '../Exchange';
 
 /**
  * A small office for tests: Ada with three devices, Ben behind her on her line, Cleo and Dot with a desk phone each,

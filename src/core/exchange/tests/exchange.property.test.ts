@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { callSchema, Exchange, exchangeEventSchema, exchangeStateSchema } from '.';
+import { callSchema, Exchange, exchangeEventSchema, exchangeStateSchema } from '..';
 import { must } from './invariants';
 import { checkRuns, openRandomOffice, randomSetup, steps, take } from './randomOffice';
 

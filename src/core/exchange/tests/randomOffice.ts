@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 
-import { emptyOffice, type OfficeSetup } from '../office';
-import { isLive, type Leg } from './call';
-import type { Command } from './commands';
-import type { ExchangeEvent } from './events';
-import { Exchange } from './Exchange';
+import { emptyOffice, type OfficeSetup } from '../../office';
+import { isLive, type Leg } from '../call';
+import type { Command } from '../commands';
+import type { ExchangeEvent } from '../events';
+import { Exchange } from '../Exchange';
 import { checkExchange, checkRecords, must } from './invariants';
 import { customer, start } from './testOffice';
-import { isAllowed } from './transitions';
+import { isAllowed } from '../transitions';
 
 /** For the tests and the bench: an office in which anything can be asked of the exchange, and random askers. */
 

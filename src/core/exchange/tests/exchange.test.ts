@@ -1,4 +1,4 @@
-import { Exchange, limits, whatIsHeard, type CallRecord, type ExchangeEvent } from '.';
+import { Exchange, limits, whatIsHeard, type CallRecord, type ExchangeEvent } from '..';
 import { openOffice, start, testSetup } from './testOffice';
 
 const types = (events: ExchangeEvent[]) => events.map((event) => event.type);

@@ -1,7 +1,7 @@
-import type { OfficeSetup } from '../office';
-import type { Command } from './commands';
-import type { ExchangeEvent } from './events';
-import { whatIsHeard } from './hearing';
+import type { OfficeSetup } from '../../office';
+import type { Command } from '../commands';
+import type { ExchangeEvent } from '../events';
+import { whatIsHeard } from '../hearing';
 import { customer, openOffice, testSetup } from './testOffice';
 
 /** For the tests: drives the test office and tells what happens as lines such as "held ada-app". */
@@ -111,4 +111,24 @@ export function openStory(setup: OfficeSetup = testSetup) {
       does({ type: 'answer', legId: at('ada-app') }, seconds);
     },
   };
+}
+
+export const device = (deviceId: string) => ({ kind: 'device', deviceId }) as const;
+export const number = (to: string) => ({ kind: 'number', to }) as const;
+
+/** Ada talks with the customer, and consults Ben, whose phone is lifted if so wanted. */
+export function consulting(isAnswered = true) {
+  const story = openStory();
+  story.adaTalks(0);
+  const held = story.at('ada-app');
+  const { legId } = story.fromAda('201', 10, { consultationFor: held });
+  if (isAnswered) story.does({ type: 'answer', legId: story.at('ben-desk') }, 14);
+  return { ...story, held, consultation: legId };
+}
+
+/** Ada, the customer and Ben in one call. */
+export function threeTogether() {
+  const story = consulting();
+  story.does({ type: 'mergeCalls', legId: story.held, otherLegId: story.consultation }, 20);
+  return story;
 }

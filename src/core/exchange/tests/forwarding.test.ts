@@ -1,0 +1,207 @@
+import { limits } from '..';
+import { device, openStory } from './story';
+import { adaApp, customer, testSetup } from './testOffice';
+
+describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
+  const forwarding = (rule: object) => {
+    const ringPlans = testSetup.ringPlans.map((plan) =>
+      plan.personId === 'ben' ? { ...plan, rules: plan.rules.map((each) => ({ ...each, ...rule })) } : plan,
+    );
+    return openStory({ ...testSetup, ringPlans });
+  };
+  const toCleo = { kind: 'forward', to: '211' } as const;
+
+  it('unconditional: nothing of the forwarder rings', () => {
+    const story = forwarding({ stages: [], finish: toCleo });
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toEqual([
+      'originated customer',
+      'diverted to 211',
+      'established cleo-mailbox',
+    ]);
+  });
+
+  it('busy: where all phones of theirs are taken, it goes on at once', () => {
+    const story = forwarding({ busyFinish: { kind: 'forward', to: '0131 496 0150' } });
+    story.does({ type: 'make', from: device('ben-desk'), to: '0131 496 0142' }, 0);
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 1)).toEqual([
+      'originated customer',
+      'diverted to +441314960150',
+      'networkReached +441314960150',
+    ]);
+  });
+
+  it('no answer: after the plan’s seconds', () => {
+    const story = forwarding({ finish: { kind: 'forward', to: '0131 496 0150' } });
+    story.does({ type: 'make', from: customer, to: '201' }, 0);
+    expect(story.lets(19)).toEqual([]);
+    expect(story.lets(20)).toEqual([
+      'connectionCleared ben-desk noAnswer',
+      'diverted to +441314960150',
+      'networkReached +441314960150',
+    ]);
+  });
+
+  it('in a circle ends with congestion', () => {
+    const story = forwarding({ stages: [], finish: { kind: 'forward', to: '201' } });
+    story.does({ type: 'make', from: customer, to: '201' }, 0);
+    expect(story.hears()).toEqual({ customer: 'congestion' });
+  });
+});
+
+describe('a rule’s conditions in a live call', () => {
+  const withRule = (rule: object) => {
+    const ringPlans = testSetup.ringPlans.map((plan) =>
+      plan.personId === 'ben' ? { ...plan, rules: [{ ...plan.rules[0]!, ...rule }, ...plan.rules] } : plan,
+    );
+    return openStory({ ...testSetup, ringPlans });
+  };
+
+  it('refused, it ends where the rule says for that, and otherwise where it says for no answer', () => {
+    const story = withRule({ refusedFinish: { kind: 'mailbox', personId: 'ben' } });
+    story.does({ type: 'make', from: customer, to: '201' }, 0);
+    expect(story.does({ type: 'refuse', legId: story.at('ben-desk') }, 3)).toContain(
+      'established ben-mailbox',
+    );
+    story.does({ type: 'clear', legId: story.at('customer') }, 5);
+    story.does({ type: 'make', from: customer, to: '201' }, 10);
+    story.lets(40);
+    expect(story.hears()).toEqual({ customer: 'busy' });
+  });
+
+  it('a caller who tries again gets through where first callers do not, also after a restart', () => {
+    const story = withRule({
+      when: { callers: [{ kind: 'unknown' }] },
+      stages: [],
+      finish: { kind: 'mailbox', personId: 'ben' },
+    });
+    const repeated = withRule({ when: { callers: [{ kind: 'repeated', times: 1, withinMinutes: 5 }] } });
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toContain('established ben-mailbox');
+    repeated.does({ type: 'make', from: customer, to: '201' }, 0);
+    const steps = () =>
+      repeated
+        .call(repeated.leg('ben-desk').callId)
+        .ringing?.trace.steps.map((step) => [step.kind, 'reason' in step ? step.reason : '']);
+    expect(steps()?.[0]).toEqual(['ruleSkipped', 'otherCaller']);
+    repeated.does({ type: 'clear', legId: repeated.at('customer') }, 10);
+    repeated.does({ type: 'make', from: customer, to: '201' }, 60);
+    expect(steps()?.[0]).toEqual(['ruleTaken', 'itsConditions']);
+  });
+});
+
+describe('RFC 5359 §2.12 find me', () => {
+  it('the mailbox asks for the name, tries one phone after the other, and takes the call back', () => {
+    const story = openStory();
+    story.does(
+      { type: 'make', from: { kind: 'outside', number: '+447700900001', name: null }, to: '209' },
+      0,
+    );
+    story.lets(1);
+    expect(story.does({ type: 'sendDigits', legId: story.at('+447700900001'), digits: '1' }, 2)).toEqual([
+      'digitsSent +447700900001 1',
+      'nameAsked dot-mailbox',
+    ]);
+    expect(story.lets(2 + limits.nameMs / 1000)).toEqual([
+      'connectionCleared dot-mailbox normalClearing',
+      'delivered dot-desk',
+    ]);
+    expect(story.lets(5 + limits.findMeMs / 1000)).toEqual([
+      'connectionCleared dot-desk noAnswer',
+      'delivered dot-mobile',
+    ]);
+    // Lifted is not taken: a private mailbox may have lifted it.
+    expect(story.does({ type: 'answer', legId: story.at('dot-mobile') }, 22)).toEqual([
+      'acceptAsked dot-mobile',
+    ]);
+    expect(story.hears()).toMatchObject({ 'dot-mobile': 'acceptPrompt', '+447700900001': 'ringback' });
+    expect(story.does({ type: 'sendDigits', legId: story.at('dot-mobile'), digits: '2' }, 24)).toEqual([
+      'digitsSent dot-mobile 2',
+      'connectionCleared dot-mobile noAnswer',
+      'established dot-mailbox',
+    ]);
+  });
+
+  it('a key takes the call', () => {
+    const story = openStory();
+    story.does({ type: 'make', from: customer, to: '209' }, 0);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 1);
+    story.lets(5);
+    story.does({ type: 'answer', legId: story.at('dot-desk') }, 6);
+    expect(story.does({ type: 'sendDigits', legId: story.at('dot-desk'), digits: '1' }, 7)).toEqual([
+      'digitsSent dot-desk 1',
+      'established dot-desk',
+    ]);
+    expect(story.hears()).toEqual({ customer: 'dot-desk', 'dot-desk': 'customer' });
+  });
+});
+
+describe('a lifted phone that listens to who is calling', () => {
+  it('sets aside what it talks on meanwhile when it takes the call', () => {
+    const story = openStory();
+    story.does({ type: 'make', from: customer, to: '209' }, 0);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 1);
+    story.lets(5);
+    const rung = story.at('dot-desk');
+    story.does({ type: 'answer', legId: rung }, 6);
+    story.does({ type: 'make', from: device('dot-desk'), to: '201' }, 7);
+    expect(story.does({ type: 'sendDigits', legId: rung, digits: '1' }, 8)).toEqual([
+      'digitsSent dot-desk 1',
+      'held dot-desk',
+      'established dot-desk',
+    ]);
+  });
+});
+
+describe('RFC 5359 §2.13 and §2.14 screening', () => {
+  it.each([
+    ['a number that is kept away', '+447700900999'],
+    ['a withheld one', null],
+  ])('incoming: %s is turned away, and a record says so', (_, from) => {
+    const story = openStory();
+    story.does({ type: 'make', from: { kind: 'outside', number: from, name: null }, to: '209' }, 0);
+    expect(story.hears()).toEqual({ [from ?? 'withheld']: 'busy' });
+    expect(story.lets(limits.toneMs / 1000)).toContain('record dot screened');
+  });
+
+  it('outgoing: a barred number is refused with the office’s reason', () => {
+    const story = openStory();
+    const { result } = story.send({ type: 'make', from: adaApp, to: '0900 123 4567' }, 0);
+    expect(result).toEqual({ ok: false, reason: { code: 'barred', why: 'premium numbers are barred' } });
+  });
+});
+
+describe('RFC 5359 §2.18 click to dial: the office calls the worker first', () => {
+  const call = {
+    type: 'make',
+    from: device('ada-mobile'),
+    to: '0131 496 0142',
+    ringOwnPhoneFirst: true,
+  } as const;
+
+  it('a mobile hears who is to be called, a key accepts, and the other side sees the line', () => {
+    const story = openStory();
+    expect(story.does(call, 0)).toEqual(['originated ada-mobile', 'delivered ada-mobile']);
+    story.does({ type: 'answer', legId: story.at('ada-mobile') }, 5);
+    expect(story.hears()).toEqual({ 'ada-mobile': 'acceptPrompt' });
+    expect(story.does({ type: 'sendDigits', legId: story.at('ada-mobile'), digits: '1' }, 7)).toEqual([
+      'digitsSent ada-mobile 1',
+      'established ada-mobile',
+      'networkReached +441314960142',
+    ]);
+    expect(story.call(story.leg('ada-mobile').callId)).toMatchObject({ lineId: 'field', withheld: false });
+  });
+
+  it('refused, unanswered or not accepted it ends cleanly, and nobody else was called', () => {
+    const refused = openStory();
+    refused.does(call, 0);
+    expect(refused.does({ type: 'refuse', legId: refused.at('ada-mobile') }, 3)).toContain(
+      'record ada ownPhoneUnanswered',
+    );
+    const unanswered = openStory();
+    unanswered.does(call, 0);
+    expect(unanswered.lets(limits.ownPhoneMs / 1000)).toContain('record ada ownPhoneUnanswered');
+    const notAccepted = openStory();
+    notAccepted.does(call, 0);
+    notAccepted.does({ type: 'answer', legId: notAccepted.at('ada-mobile') }, 5);
+    expect(notAccepted.lets(5 + limits.acceptMs / 1000)).toContain('callCleared');
+  });
+});
