@@ -57,10 +57,10 @@ const shots: readonly Shot[] = [
   },
   { name: 'dial', go: (office) => office.open('/dial') },
   {
-    name: 'dial-found',
+    name: 'plan',
     go: async (office, page) => {
-      await office.open('/dial');
-      await page.getByRole('textbox').fill('0131 496 01');
+      await office.open('/plan');
+      await page.getByRole('radio', { name: /Flood desk/ }).click();
     },
   },
   {

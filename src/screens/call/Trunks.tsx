@@ -10,12 +10,13 @@ import { EndCard } from './EndCard';
 import { TrunkDrawing } from './TrunkDrawing';
 
 const gutter = 68;
+const groupGap = space.m;
 
 const useStyles = themed(() =>
   StyleSheet.create({
     picture: { flexGrow: 1, position: 'relative' },
     cords: { position: 'absolute', left: 0, top: 0, bottom: 0, width: gutter },
-    groups: { marginLeft: gutter, gap: space.m, paddingBottom: space.l },
+    groups: { marginLeft: gutter, gap: groupGap, paddingBottom: space.l },
     between: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
     act: { flexGrow: 1, paddingHorizontal: space.s },
   }),
@@ -40,14 +41,15 @@ export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: Tr
   const styles = useStyles();
   const { colours } = useTheme();
   const [height, setHeight] = useState(0);
-  const [middles, setMiddles] = useState<Readonly<Record<string, number>>>({});
+  // Only heights are told when they change, so that where a card stands is added up.
+  const [heights, setHeights] = useState<Readonly<Record<string, number>>>({});
   const active = calls.find(isActive);
   const inOrder = [...calls.filter((view) => view !== active), ...(active ? [active] : [])];
-  const measured = inOrder.every(({ others }) => others.every(({ legId }) => middles[legId] !== undefined));
+  const middles = middlesOf(inOrder, heights);
   return (
     <View style={styles.picture} onLayout={({ nativeEvent: { layout } }) => setHeight(layout.height)}>
       <View style={styles.cords} aria-hidden>
-        {measured && height > 0 ? (
+        {middles && height > 0 ? (
           <TrunkDrawing
             width={gutter}
             height={height}
@@ -72,9 +74,7 @@ export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: Tr
             view={view}
             now={now}
             active={active}
-            onMeasure={(legId, middle) =>
-              setMiddles((known) => (known[legId] === middle ? known : { ...known, [legId]: middle }))
-            }
+            onHeight={(id, value) => setHeights((known) => ({ ...known, [id]: value }))}
             {...{ onTalkTo, onParty, onConnect, onMerge }}
           />
         ))}
@@ -83,30 +83,48 @@ export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: Tr
   );
 }
 
+/** The middle of each card from the top, by its leg; null while one has no height yet. */
+function middlesOf(
+  views: readonly CallView[],
+  heights: Readonly<Record<string, number>>,
+): Record<string, number> | null {
+  const middles: Record<string, number> = {};
+  let top = 0;
+  for (const view of views) {
+    let cardTop = top;
+    for (const { legId } of view.others) {
+      const height = heights[legId];
+      if (height === undefined) return null;
+      middles[legId] = cardTop + height / 2;
+      cardTop += height;
+    }
+    top += (heights[view.id] ?? cardTop - top) + groupGap;
+  }
+  return middles;
+}
+
 interface GroupProps extends CordActs {
   view: CallView;
   now: number;
   active: CallView | undefined;
-  onMeasure: (legId: string, middle: number) => void;
+  /** How tall the group (by its call’s id) or one of its cards (by its leg’s) is. */
+  onHeight: (id: string, height: number) => void;
 }
 
-function Group({ view, now, active, onMeasure, onTalkTo, onParty, onConnect, onMerge }: GroupProps) {
+function Group({ view, now, active, onHeight, onTalkTo, onParty, onConnect, onMerge }: GroupProps) {
   const styles = useStyles();
-  const [top, setTop] = useState(0);
   const isHeld = view.phase === 'held';
   const isJoinable = isHeld && active !== undefined && canJoin(active);
   return (
     <View
       role="group"
       aria-label={groupLabel(view)}
-      onLayout={({ nativeEvent: { layout } }) => setTop(layout.y)}
+      onLayout={({ nativeEvent: { layout } }) => onHeight(view.id, layout.height)}
     >
       {view.others.map((party, index) => (
         <View
-          key={`${party.legId} ${top}`}
-          onLayout={({ nativeEvent: { layout } }) =>
-            onMeasure(party.legId, top + layout.y + layout.height / 2)
-          }
+          key={party.legId}
+          onLayout={({ nativeEvent: { layout } }) => onHeight(party.legId, layout.height)}
         >
           <EndCard
             view={view}

@@ -6,7 +6,8 @@ import type { CallView, PartyView } from '@/state/app';
 import { phaseWord, theyHear, youHear } from '../shared/callWords';
 import { ActRows } from './ActRows';
 import { CordDrawing } from './CordDrawing';
-import { shapeOf } from './cordShape';
+import { shapeOf, type CordShape } from './cordShape';
+import { TrunkDrawing } from './TrunkDrawing';
 
 const nothing: Heard = { kind: 'nothing' };
 
@@ -128,6 +129,40 @@ it('only strands in which something sounds move', () => {
     [0, 0, 0],
     [0, 1, 0],
   ]);
+});
+
+it('of several calls only the cords of the one talked on move; a voice that is cut has its bar', () => {
+  const plugged = { reach: 'plugged', up: 'sounds', down: 'sounds', rings: false } as const;
+  const trunk = (key: string, isActive: boolean, shapes: readonly CordShape[]) => ({
+    key,
+    colour: '#000000',
+    isActive,
+    branches: shapes.map((shape, index) => ({
+      key: `${key}${index}`,
+      y: 40 + index * 60,
+      shape,
+      isPrivate: false,
+    })),
+  });
+  const { container } = render(
+    <TrunkDrawing
+      width={68}
+      height={400}
+      trunks={[
+        trunk('held', false, [{ reach: 'held', up: 'music', down: 'cut', rings: false }]),
+        trunk('active', true, [
+          plugged,
+          { ...plugged, up: 'cut' },
+          { ...plugged, reach: 'open', rings: true },
+        ]),
+      ]}
+    />,
+  );
+  const count = (query: string) => container.querySelectorAll(query).length;
+  // Up: the trunk and one branch, the other being cut. Down: the trunk and both.
+  expect([count('[data-flow=up]'), count('[data-flow=down]'), count('[data-ring]')]).toEqual([2, 3, 2]);
+  // The ring of the held trunk and of its branch, the open end, and the bar across the voice that is cut.
+  expect(count('circle')).toBe(4);
 });
 
 it('a muted call says so where its state is said', () => {

@@ -42,7 +42,7 @@ const legWords: Record<Leg['state'], string> = {
   cleared: 'gone',
 };
 
-/** Act as any phone that is in a call now, or call from one. */
+/** Play the phones that are in a call now, or call from one. */
 export function LivePhones() {
   const { colours } = useTheme();
   const byId = useAppSelector((state) => state.calls.byId);
