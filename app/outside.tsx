@@ -1,16 +1,8 @@
-import { lazy, Suspense } from 'react';
-
-import { ComingScreen } from '@/screens/places/ComingScreen';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 /** The stand-ins are no part of the app itself, so they don't weigh on its start. */
-const OutsideScreen = lazy(() =>
-  import('@/screens/outside/OutsideScreen').then(({ OutsideScreen }) => ({ default: OutsideScreen })),
-);
+const fetchOutside = async () => (await import('@/screens/outside/OutsideScreen')).OutsideScreen;
 
 export default function OutsideRoute() {
-  return (
-    <Suspense fallback={<ComingScreen title="Outside" sentence="The stand-ins are being fetched." />}>
-      <OutsideScreen />
-    </Suspense>
-  );
+  return <LaterScreen title="Outside" fetch={fetchOutside} />;
 }

@@ -1,5 +1,22 @@
 import { expect, test } from './office';
 
+test('without a network the ring plan says that it was not fetched, and comes once there is one', async ({
+  office,
+  page,
+}) => {
+  let isAway = true;
+  await page.route(/\/PlanScreen-[0-9a-f]+\.js/, (route) =>
+    isAway ? route.abort('internetdisconnected') : route.continue(),
+  );
+  await office.talkWithPeg();
+  await office.goTo('Ring plan');
+  await expect(page.getByText('has not been fetched')).toBeVisible();
+  await expect(office.toTheCall()).toBeVisible();
+  isAway = false;
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: 'Seconds' })).toBeVisible();
+});
+
 test('a call is tried before it happens, and then happens so', async ({ office, page }) => {
   await office.open('/plan');
   await page

@@ -1,6 +1,6 @@
 import type { CallAct, CallOutcome, CallRecord } from '../exchange';
 import { formatNumber, ukOfficePlan } from '../numbering';
-import type { OfficeIndex } from '../office';
+import type { Finish, OfficeIndex } from '../office';
 import type { RouteTrace, TraceStep } from '../routing';
 import { formatDuration } from '../time';
 
@@ -61,6 +61,18 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
     sentences.push('The finish was busy tone.');
   }
   return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
+}
+
+/** "Ilse Varga’s mailbox", to its owner "your mailbox"; "busy tone"; "forwarded to Workshop": where it would end. */
+export function describeFinish(finish: Finish, office: OfficeIndex, readerId?: string): string {
+  switch (finish.kind) {
+    case 'mailbox':
+      return finish.personId === readerId ? 'your mailbox' : `${nameOf(finish.personId, office)}’s mailbox`;
+    case 'busy':
+      return 'busy tone';
+    case 'forward':
+      return `forwarded to ${whereTo(finish.to, office)}`;
+  }
 }
 
 /** What the routing looked at on the way, and why it did or didn’t count. One sentence each. */

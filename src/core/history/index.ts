@@ -1,4 +1,12 @@
 /** What is kept of calls: days, tries, and what is said of a record. */
-export { describeOutcome, describeRoute, describeSteps, deviceName, isUntaken, talkMs } from './describe';
+export {
+  describeOutcome,
+  describeFinish,
+  describeRoute,
+  describeSteps,
+  deviceName,
+  isUntaken,
+  talkMs,
+} from './describe';
 export { groupByDay, type HistoryRow } from './rows';
 export { triesToday, type TriesToday } from './tries';

@@ -1,4 +1,4 @@
-import { triesToday } from '@/core/history';
+import { describeFinish, triesToday } from '@/core/history';
 import { formatDuration, formatSpan } from '@/core/time';
 import {
   formatAny,
@@ -28,6 +28,7 @@ export function useIncoming(view: CallView) {
   const number = caller?.number ?? null;
   const tries = triesToday(records, number, now, zone);
   const { legId } = view.me;
+  const finish = view.call.ringing?.trace.finish;
 
   return {
     name: caller?.name ?? 'Somebody',
@@ -43,11 +44,7 @@ export function useIncoming(view: CallView) {
     tracks: tracksOf(view, now, (deviceId) => shortDeviceName(deviceId, view, office)),
     totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
     nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
-    finish: finishWords(view, (personId) =>
-      personId === office.ownerOf(deviceOf(view))?.id
-        ? 'your'
-        : `${office.people.get(personId)?.name ?? 'nobody'}’s`,
-    ),
+    finish: finish ? describeFinish(finish, office, office.ownerOf(deviceOf(view))?.id) : '',
     isSilenced,
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
@@ -96,11 +93,6 @@ function tracksOf(view: CallView, now: number, nameOf: (deviceId: string) => str
       state: isOver ? 'over' : traceLeg.fromSeconds <= elapsed ? 'on' : 'toCome',
     };
   });
-}
-
-function finishWords(view: CallView, ownerWord: (personId: string) => string): string {
-  const finish = view.call.ringing?.trace.finish;
-  return finish?.kind === 'mailbox' ? `${ownerWord(finish.personId)} mailbox` : 'busy tone';
 }
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

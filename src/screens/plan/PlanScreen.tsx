@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { describeSteps } from '@/core/history';
+import { describeFinish, describeSteps } from '@/core/history';
 import { formatDayAndClock } from '@/core/time';
 import { formatAny, selectOffice, selectZone, useAppSelector } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
@@ -11,7 +11,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useLayout } from '../shared/useLayout';
-import { finishWords, ringsWords } from './planWords';
+import { ringsWords } from './planWords';
 import { callers, myExtension, useTriedCall, type CallerKind } from './useTriedCall';
 
 const useStyles = themed(({ colours }) =>
@@ -80,10 +80,10 @@ export function PlanScreen() {
                 <RingScale
                   tracks={tracks}
                   totalSeconds={trace.finishSeconds}
-                  finish={finishWords(trace.finish, office)}
+                  finish={describeFinish(trace.finish, office, myId)}
                 />
               ) : (
-                <Txt>Nothing rings: at once {finishWords(trace.finish, office)}.</Txt>
+                <Txt>Nothing rings: at once {describeFinish(trace.finish, office, myId)}.</Txt>
               )}
             </View>
           </View>

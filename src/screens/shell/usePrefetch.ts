@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useAppSelector } from '@/state/app';
 
 import { fetchSheets } from '../call/LazySheet';
+import { fetchPlanScreen } from '../plan/fetchPlanScreen';
 
 const laterMs = 3000;
 
@@ -12,7 +13,7 @@ export function usePrefetch(): void {
   useEffect(() => {
     if (!isRunning) return;
     // What can't be fetched now is asked for again when it is needed.
-    const fetchAll = () => void fetchSheets().catch(() => undefined);
+    const fetchAll = () => void Promise.allSettled([fetchSheets(), fetchPlanScreen()]);
     const timer = setTimeout(fetchAll, laterMs);
     return () => clearTimeout(timer);
   }, [isRunning]);

@@ -1,6 +1,7 @@
-import { limits } from '..';
+import { officeSetupSchema, type OfficeSetup } from '../../office';
+import { Exchange, limits } from '..';
 import { device, openStory } from './story';
-import { adaApp, customer, testSetup } from './testOffice';
+import { adaApp, customer, testSetup, start } from './testOffice';
 
 describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
   const forwarding = (rule: object) => {
@@ -49,12 +50,14 @@ describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
 });
 
 describe('a rule’s conditions in a live call', () => {
-  const withRule = (rule: object) => {
-    const ringPlans = testSetup.ringPlans.map((plan) =>
-      plan.personId === 'ben' ? { ...plan, rules: [{ ...plan.rules[0]!, ...rule }, ...plan.rules] } : plan,
-    );
-    return openStory({ ...testSetup, ringPlans });
-  };
+  const setupWith = (rule: object): OfficeSetup =>
+    officeSetupSchema.parse({
+      ...testSetup,
+      ringPlans: testSetup.ringPlans.map((plan) =>
+        plan.personId === 'ben' ? { ...plan, rules: [{ ...plan.rules[0], ...rule }, ...plan.rules] } : plan,
+      ),
+    });
+  const withRule = (rule: object) => openStory(setupWith(rule));
 
   it('refused, it ends where the rule says for that, and otherwise where it says for no answer', () => {
     const story = withRule({ refusedFinish: { kind: 'mailbox', personId: 'ben' } });
@@ -68,23 +71,22 @@ describe('a rule’s conditions in a live call', () => {
     expect(story.hears()).toEqual({ customer: 'busy' });
   });
 
-  it('a caller who tries again gets through where first callers do not, also after a restart', () => {
-    const story = withRule({
-      when: { callers: [{ kind: 'unknown' }] },
-      stages: [],
-      finish: { kind: 'mailbox', personId: 'ben' },
-    });
-    const repeated = withRule({ when: { callers: [{ kind: 'repeated', times: 1, withinMinutes: 5 }] } });
-    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toContain('established ben-mailbox');
-    repeated.does({ type: 'make', from: customer, to: '201' }, 0);
-    const steps = () =>
-      repeated
-        .call(repeated.leg('ben-desk').callId)
-        .ringing?.trace.steps.map((step) => [step.kind, 'reason' in step ? step.reason : '']);
-    expect(steps()?.[0]).toEqual(['ruleSkipped', 'otherCaller']);
-    repeated.does({ type: 'clear', legId: repeated.at('customer') }, 10);
-    repeated.does({ type: 'make', from: customer, to: '201' }, 60);
-    expect(steps()?.[0]).toEqual(['ruleTaken', 'itsConditions']);
+  it('a caller who tries again is known as such, also after a restart', () => {
+    const when = { callers: [{ kind: 'repeated', times: 1, withinMinutes: 5 }] };
+    const story = withRule({ when });
+    const again = { type: 'make', from: customer, to: '201' } as const;
+    const firstStep = (exchange: Exchange) =>
+      [...exchange.calls.values()].map(({ ringing }) => ringing?.trace.steps[0]?.kind);
+    story.does(again, 0);
+    expect(firstStep(story.exchange)).toEqual(['ruleSkipped']);
+    story.does({ type: 'clear', legId: story.at('customer') }, 10);
+
+    const restarted = new Exchange(setupWith({ when }), story.exchange.save());
+    restarted.send(again, start + 60_000);
+    expect(firstStep(restarted)).toEqual(['ruleTaken']);
+    const late = new Exchange(setupWith({ when }), story.exchange.save());
+    late.send(again, start + 301_000);
+    expect(firstStep(late)).toEqual(['ruleSkipped']);
   });
 });
 
