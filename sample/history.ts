@@ -231,12 +231,12 @@ class Traffic {
     const trace = this.callOfLeg(callerLegId)?.ringing?.trace;
     const answers = (trace?.legs ?? []).flatMap((leg, index) => {
       const roll = rolls[index % rolls.length] ?? 1;
-      const chance = answerChance[leg.deviceId] ?? ordinaryChance;
+      const { deviceId } = leg;
+      if (deviceId === null) return [];
+      const chance = answerChance[deviceId] ?? ordinaryChance;
       if (roll >= chance) return [];
       const length = leg.toSeconds - leg.fromSeconds;
-      return [
-        { deviceId: leg.deviceId, afterS: Math.floor(leg.fromSeconds + 2 + (roll / chance) * (length - 4)) },
-      ];
+      return [{ deviceId, afterS: Math.floor(leg.fromSeconds + 2 + (roll / chance) * (length - 4)) }];
     });
     return answers.sort((a, b) => a.afterS - b.afterS)[0] ?? null;
   }

@@ -40,7 +40,7 @@ const deskThenMailbox = (personId: string) => ({
       id: `${personId}-any`,
       name: 'Any call',
       lineIds: [],
-      stages: [{ lengthSeconds: 25, targets: [{ deviceId: `${personId}-desk`, startSeconds: 0 }] }],
+      stages: [{ length: { seconds: 25 }, targets: [{ deviceId: `${personId}-desk`, startSeconds: 0 }] }],
       finish: { kind: 'mailbox' as const, personId },
     },
   ],
@@ -60,10 +60,7 @@ export const sampleOffice: OfficeSetup = {
     person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
     person('ilse', 'Ilse Varga', 'Dispatch', '201'),
     person('tobias', 'Tobias Quill', 'Workshop', '207'),
-    {
-      ...person('nadia', 'Nadia Feroz', 'Data desk', '209'),
-      findMeDeviceIds: ['nadia-desk', 'nadia-mobile'],
-    },
+    person('nadia', 'Nadia Feroz', 'Data desk', '209'),
     person('hugh', 'Hugh Pellow', 'Stores', '211'),
     person('sunniva', 'Sunniva Dahl', 'Field technician', '216', 'field'),
     person('kofi', 'Kofi Renner', 'Owner', '200'),
@@ -141,8 +138,11 @@ export const sampleOffice: OfficeSetup = {
           name: 'Flood desk, any time',
           lineIds: ['flood'],
           stages: [
-            { lengthSeconds: 30, targets: [...marensDevices, { deviceId: 'ilse-desk', startSeconds: 10 }] },
-            { lengthSeconds: 15, targets: [{ deviceId: 'kofi-desk', startSeconds: 0 }] },
+            {
+              length: { seconds: 30 },
+              targets: [...marensDevices, { deviceId: 'ilse-desk', startSeconds: 10 }],
+            },
+            { length: { seconds: 15 }, targets: [{ deviceId: 'kofi-desk', startSeconds: 0 }] },
           ],
           finish: { kind: 'mailbox', personId: 'maren' },
         },
@@ -151,8 +151,8 @@ export const sampleOffice: OfficeSetup = {
           name: 'Field service',
           lineIds: ['field', 'text'],
           stages: [
-            { lengthSeconds: 25, targets: marensDevices },
-            { lengthSeconds: 15, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
+            { length: { seconds: 25 }, targets: marensDevices },
+            { length: { seconds: 15 }, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
           ],
           finish: { kind: 'mailbox', personId: 'maren' },
         },
@@ -160,7 +160,7 @@ export const sampleOffice: OfficeSetup = {
           id: 'maren-any',
           name: 'Any other call',
           lineIds: [],
-          stages: [{ lengthSeconds: 25, targets: marensDevices }],
+          stages: [{ length: { seconds: 25 }, targets: marensDevices }],
           finish: { kind: 'mailbox', personId: 'maren' },
         },
       ],
@@ -173,9 +173,9 @@ export const sampleOffice: OfficeSetup = {
           name: 'Main line',
           lineIds: ['main'],
           stages: [
-            { lengthSeconds: 20, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
+            { length: { seconds: 20 }, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
             {
-              lengthSeconds: 20,
+              length: { seconds: 20 },
               targets: [
                 { deviceId: 'odile-desk', startSeconds: 0 },
                 { deviceId: 'hugh-desk', startSeconds: 0 },
@@ -187,7 +187,8 @@ export const sampleOffice: OfficeSetup = {
         ...deskThenMailbox('ilse').rules,
       ],
     },
-    ...colleagues.filter((id) => id !== 'ilse').map(deskThenMailbox),
+    { ...deskThenMailbox('nadia'), findMe: [{ deviceId: 'nadia-desk' }, { deviceId: 'nadia-mobile' }] },
+    ...colleagues.filter((id) => id !== 'ilse' && id !== 'nadia').map(deskThenMailbox),
   ],
   callerGroups: [
     {

@@ -34,7 +34,7 @@ describe('the sample firm', () => {
       for (const rule of rules) {
         for (const lineId of rule.lineIds) expect(lines).toContain(lineId);
         for (const { targets } of rule.stages)
-          for (const { deviceId } of targets) expect(devices).toContain(deviceId);
+          for (const target of targets) if ('deviceId' in target) expect(devices).toContain(target.deviceId);
       }
     }
   });

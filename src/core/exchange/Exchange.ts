@@ -9,6 +9,7 @@ import { refuse, type Command, type Outcome } from './commands';
 import { actOnParty, addParty, mergeCalls } from './conferencing';
 import { giveUpAccepting, searchForOwner, sendDigits } from './digits';
 import type { ExchangeEvent } from './events';
+import { configure } from './configuring';
 import { failLeg } from './failing';
 import { finishUnanswered } from './finishing';
 import { inviteToCall, joinCall } from './inviting';
@@ -67,6 +68,11 @@ export class Exchange {
 
   get calls(): ReadonlyMap<string, Call> {
     return this.board.calls;
+  }
+
+  /** The office as it is configured now. */
+  get setup(): OfficeSetup {
+    return this.board.office.setup;
   }
 
   get signedIn(): ReadonlySet<string> {
@@ -152,6 +158,8 @@ export class Exchange {
       case 'signIn':
       case 'signOut':
         return this.setSignedIn(command.deviceId, command.type === 'signIn');
+      case 'configure':
+        return configure(board, command);
       case 'setCallWaiting':
         return this.setCallWaiting(command.deviceId, command.on);
       case 'make':
@@ -348,6 +356,10 @@ export class Exchange {
     const { board } = this;
     if (what.kind === 'route') return continueRinging(board, call);
     if (what.kind === 'tone') return clearCall(board, call, call.failure ?? 'normalClearing');
+    if (what.kind === 'callerNamed') {
+      if (call.ringing) call.ringing.asksName = false;
+      return;
+    }
     if (what.kind === 'park') return returnCall(board, call, 'park');
     const leg = board.legs.get(what.legId);
     if (!leg) return;

@@ -64,7 +64,8 @@ export class Switchboard {
   events: ExchangeEvent[] = [];
   private queue = new TinyQueue<QueuedTimer>([], inTimeOrder);
 
-  constructor(readonly office: OfficeIndex) {}
+  /** Replaced as a whole when the office is configured anew. */
+  constructor(public office: OfficeIndex) {}
 
   emit(event: ExchangeEvent): void {
     this.events.push(event);

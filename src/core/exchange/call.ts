@@ -84,6 +84,7 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('tone') }),
     z.object({ kind: z.literal('greetingEnd'), ...ofLeg }),
     z.object({ kind: z.literal('nameEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('callerNamed') }),
     z.object({ kind: z.literal('messageLimit'), ...ofLeg }),
     z.object({ kind: z.literal('digit'), ...ofLeg, digit: z.string() }),
     z.object({ kind: z.literal('accept'), ...ofLeg }),
@@ -107,6 +108,8 @@ export const ringingSchema = z.object({
   progress: z.array(z.string().nullable()),
   /** Whether somebody of the plan has refused. */
   wasRefused: z.boolean().default(false),
+  /** The caller is saying their name, while the devices begin to ring. */
+  asksName: z.boolean().default(false),
 });
 
 /** What was done with a call besides talking, kept in its records. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import type { InvalidReason } from '../numbering';
+import { personSchema, ringPlanSchema, type PlanProblem } from '../office';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
 import type { LegAct } from './transitions';
@@ -27,6 +28,12 @@ export type Target = z.infer<typeof targetSchema>;
 export const commandSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('signIn'), deviceId }),
   z.object({ type: z.literal('signOut'), deviceId }),
+  /** Other ring plans, and what people say of themselves, from now on; calls that ring already go on as they began. */
+  z.object({
+    type: z.literal('configure'),
+    ringPlans: z.array(ringPlanSchema),
+    people: z.array(personSchema),
+  }),
   /** Whether a second call may ring while the device is on one. */
   z.object({ type: z.literal('setCallWaiting'), deviceId, on: z.boolean() }),
   z.object({
@@ -109,6 +116,7 @@ export type Refusal =
   | { code: 'unknownDevice' }
   | { code: 'unknownLine' }
   | { code: 'unknownPerson' }
+  | { code: 'badPlan'; problems: readonly PlanProblem[] }
   | { code: 'notSignedIn' }
   | { code: 'notAllowed'; act: LegAct; state: LegState }
   | { code: 'notDialable'; reason: InvalidReason | { code: 'empty' | 'withheld' } }

@@ -60,7 +60,7 @@ function askToFind(board: Switchboard, leg: Leg, digits: string): void {
   const mailbox = mailboxOf(call);
   if (!mailbox || mailbox.endpoint.kind !== 'mailbox' || leg.role !== 'caller') return;
   const { personId } = mailbox.endpoint;
-  const isOffered = (board.office.people.get(personId)?.findMeDeviceIds ?? []).length > 0;
+  const isOffered = (board.office.ringPlans.get(personId)?.findMe ?? []).length > 0;
   const wasSearchedFor = call.acts.some(({ act }) => act === 'searchedFor');
   if (!isOffered || wasSearchedFor || mailbox.mailboxPhase === 'name' || !digits.includes(findMeKey)) return;
   mailbox.mailboxPhase = 'name';
@@ -71,18 +71,18 @@ function askToFind(board: Switchboard, leg: Leg, digits: string): void {
 }
 
 /**
- * Find me (RFC 5359 §2.12): the owner's devices ring one after the other, each taking or declining the call by a key;
+ * Find me (RFC 5359 §2.12): the owner's devices and numbers ring one after the other, each taking or declining the call by a key;
  * nobody: back to the mailbox, which then only takes a message.
  */
 export function searchForOwner(board: Switchboard, mailbox: Leg): void {
   if (mailbox.endpoint.kind !== 'mailbox') return;
   const call = board.callOf(mailbox);
   const { personId } = mailbox.endpoint;
-  const deviceIds = board.office.people.get(personId)?.findMeDeviceIds ?? [];
+  const tries = board.office.ringPlans.get(personId)?.findMe ?? [];
   board.note(call, 'searchedFor', null, board.office.people.get(personId)?.extension ?? null);
   board.clearLeg(mailbox, 'normalClearing');
   const step = { kind: 'searchedFor', personId } as const;
-  const trace = traceInTurn(board, deviceIds, limits.findMeMs, personId, step, true);
+  const trace = traceInTurn(board, tries, limits.findMeMs, personId, step, true);
   carryOut(board, call, trace, { broughtFor: 'findMe', broughtById: personId });
 }
 

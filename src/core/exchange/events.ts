@@ -35,6 +35,8 @@ export const plainLegEvents = [
 export const exchangeEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('signedIn'), ...base, deviceId: z.string() }),
   z.object({ type: z.literal('signedOut'), ...base, deviceId: z.string() }),
+  /** Ring plans or people are others now. */
+  z.object({ type: z.literal('configured'), ...base }),
   z.object({ type: z.literal('callWaitingSet'), ...base, deviceId: z.string(), on: z.boolean() }),
   z.object({ type: z.enum(plainLegEvents), ...ofLeg }),
   z.object({ type: z.literal('routed'), ...ofCall, trace: routeTraceSchema }),

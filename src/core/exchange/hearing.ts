@@ -8,6 +8,8 @@ export type Heard =
   | { kind: 'ring' }
   /** Who calls, and that a key takes the call. */
   | { kind: 'acceptPrompt' }
+  /** The question who is calling, while the devices ring already. */
+  | { kind: 'namePrompt' }
   | { kind: 'ringback' }
   | { kind: 'tone'; tone: 'busy' | 'unobtainable' | 'congestion' }
   | { kind: 'music' }
@@ -29,8 +31,8 @@ export const isAudible = (leg: Leg) => leg.state === 'connected' && !leg.muted &
 
 function heardBy(leg: Leg, call: Call): Heard {
   if (leg.state === 'alerting') {
-    if (leg.endpoint.kind !== 'device') return { kind: 'nothing' };
-    return leg.accept === 'waiting' ? { kind: 'acceptPrompt' } : { kind: 'ring' };
+    if (leg.accept === 'waiting') return { kind: 'acceptPrompt' };
+    return leg.endpoint.kind === 'device' ? { kind: 'ring' } : { kind: 'nothing' };
   }
   if (leg.state !== 'connected') return { kind: 'nothing' };
   if (call.failure)
@@ -52,6 +54,8 @@ function heardBy(leg: Leg, call: Call): Heard {
   }
   if (call.parked) return { kind: 'music' };
   if (others.some((other) => other.state === 'held' || other.state === 'connected')) return { kind: 'music' };
+  if (call.ringing?.asksName && leg.role === 'caller' && others.some(isPending))
+    return { kind: 'namePrompt' };
   const isCalled = others.some((other) => isPending(other) && other.state === 'alerting');
   return isCalled ? { kind: 'ringback' } : { kind: 'nothing' };
 }

@@ -50,10 +50,12 @@ export const recordSchema = z.object({
   digitsSent: z.string(),
   finish: finishSchema.nullable(),
   messageMs: z.number(),
-  /** Devices that rang, in seconds after the call began. */
+  /** What rang because a plan said so, in seconds after the call began. */
   path: z.array(
     z.object({
-      deviceId: z.string(),
+      /** null for a number outside. */
+      deviceId: z.string().nullable(),
+      number: z.string().nullable().default(null),
       fromSeconds: z.number(),
       toSeconds: z.number(),
       ended: z.enum(pathEndings),

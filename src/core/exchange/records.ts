@@ -151,12 +151,25 @@ function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
 }
 
 function pathOf(leg: Leg, call: Call): CallRecord['path'] {
-  const deviceId = leg.role === 'called' ? deviceOf(leg) : null;
-  if (!deviceId) return [];
+  if (leg.role !== 'called' || leg.endpoint.kind === 'mailbox') return [];
+  const deviceId = deviceOf(leg);
+  const number = leg.endpoint.kind === 'outside' ? leg.endpoint.number : null;
+  // A number that was simply called is told by the record itself.
+  if (
+    deviceId === null &&
+    !tracesOf(call).some(({ legs }) => legs.some((planned) => planned.number === number))
+  )
+    return [];
   const endedAt = leg.answeredAt ?? leg.clearedAt ?? leg.createdAt;
   const seconds = (at: number) => (at - call.startedAt) / 1000;
   return [
-    { deviceId, fromSeconds: seconds(leg.createdAt), toSeconds: seconds(endedAt), ended: endingOf(leg) },
+    {
+      deviceId,
+      number,
+      fromSeconds: seconds(leg.createdAt),
+      toSeconds: seconds(endedAt),
+      ended: endingOf(leg),
+    },
   ];
 }
 

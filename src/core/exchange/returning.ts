@@ -15,6 +15,13 @@ export function returnCall(board: Switchboard, call: Call, why: 'transfer' | 'pa
   board.note(call, 'returned', null, board.office.people.get(back.personId)?.extension ?? null);
   board.emit({ type: 'returned', at: board.now, callId: call.id, why, toId: back.personId });
   const step = { kind: 'returned', why, personId: back.personId } as const;
-  const trace = traceInTurn(board, [back.deviceId], limits.returnMs, back.personId, step, false);
+  const trace = traceInTurn(
+    board,
+    [{ deviceId: back.deviceId }],
+    limits.returnMs,
+    back.personId,
+    step,
+    false,
+  );
   carryOut(board, call, trace, { broughtFor: 'return', broughtById: back.personId });
 }

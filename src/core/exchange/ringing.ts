@@ -1,6 +1,7 @@
 import { cutTrace, traceCall, traceTeam, type CalledParty, type RouteTrace, type World } from '../routing';
-import type { Call, Leg, ReasonToBring } from './call';
+import { callerOf, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
+import { limits } from './limits';
 import type { Switchboard } from './Switchboard';
 
 const skipped = 'skipped';
@@ -37,8 +38,21 @@ export function carryOut(
   const trace = withinSeconds === undefined ? whole : cutTrace(whole, withinSeconds);
   if (call.ringing) call.earlierTraces.push(call.ringing.trace);
   const progress = trace.legs.map(() => null);
-  call.ringing = { trace, startedAt: board.now, broughtFor, broughtById, progress, wasRefused: false };
+  const asksName = broughtFor === 'call' && trace.legs.some(({ saysName }) => saysName);
+  call.ringing = {
+    trace,
+    startedAt: board.now,
+    broughtFor,
+    broughtById,
+    progress,
+    wasRefused: false,
+    asksName,
+  };
   board.emit({ type: 'routed', at: board.now, callId: call.id, trace });
+  if (asksName) {
+    board.emitLeg('nameAsked', callerOf(call));
+    board.startTimer(call, board.now + limits.nameMs, { kind: 'callerNamed' });
+  }
   continueRinging(board, call);
 }
 
@@ -59,10 +73,10 @@ export function continueRinging(board: Switchboard, call: Call): void {
   ringing.trace.legs.forEach((traceLeg, index) => {
     const progress = ringing.progress[index];
     if (progress === null && traceLeg.fromSeconds <= elapsed) {
-      ringing.progress[index] = alertDevice(board, call, index);
+      ringing.progress[index] = ring(board, call, index);
     } else if (progress && progress !== skipped && traceLeg.toSeconds <= elapsed) {
       const leg = board.legs.get(progress);
-      if (leg?.state === 'alerting' && leg.accept !== 'waiting') board.clearLeg(leg, 'noAnswer');
+      if (leg && isRung(leg) && leg.accept !== 'waiting') board.clearLeg(leg, 'noAnswer');
     }
   });
 
@@ -88,7 +102,7 @@ export function stopRingingPerson(board: Switchboard, call: Call, personId: stri
   });
   if (cause === 'callRejected') ringing.wasRefused = true;
   for (const leg of planLegs(call)) {
-    if (leg.state === 'alerting' && leg.personId === personId) board.clearLeg(leg, cause);
+    if (isRung(leg) && leg.personId === personId) board.clearLeg(leg, cause);
   }
   skipSilence(board, call);
 }
@@ -109,7 +123,7 @@ export function skipSilence(board: Switchboard, call: Call): void {
 export function stopRinging(board: Switchboard, call: Call, cause: Cause): void {
   board.stopTimers(call, (timer) => timer.what.kind === 'route');
   if (call.ringing) call.ringing.progress = call.ringing.progress.map((leg) => leg ?? skipped);
-  for (const leg of planLegs(call)) if (leg.state === 'alerting') board.clearLeg(leg, cause);
+  for (const leg of planLegs(call)) if (isRung(leg)) board.clearLeg(leg, cause);
 }
 
 /** Whether the leg rings because the plan being carried out says so. */
@@ -121,11 +135,12 @@ function planLegs(call: Call): Leg[] {
   return call.legs.filter((leg) => isOfPlan(call, leg));
 }
 
-function alertDevice(board: Switchboard, call: Call, index: number): string {
+function ring(board: Switchboard, call: Call, index: number): string {
   const { ringing } = call;
   const traceLeg = ringing?.trace.legs[index];
   if (!ringing || !traceLeg) return skipped;
-  const { deviceId, acceptKey } = traceLeg;
+  const { deviceId, number, acceptKey } = traceLeg;
+  if (deviceId === null) return number === null ? skipped : callNumber(board, call, number, acceptKey);
   const isThere = call.legs.some(
     ({ endpoint, state }) =>
       state !== 'cleared' && endpoint.kind === 'device' && endpoint.deviceId === deviceId,
@@ -144,6 +159,23 @@ function alertDevice(board: Switchboard, call: Call, index: number): string {
   return leg.id;
 }
 
+/** A number outside that the plan rings; whose plan it is pays for it. */
+function callNumber(board: Switchboard, call: Call, number: string, acceptKey: boolean): string {
+  const { ringing } = call;
+  if (!ringing) return skipped;
+  const leg = board.addLeg(call, {
+    endpoint: { kind: 'outside', number, name: null },
+    role: 'called',
+    state: 'initiated',
+    broughtFor: ringing.broughtFor,
+    broughtById: ringing.broughtById ?? ringing.trace.ownerId,
+  });
+  if (acceptKey) leg.accept = 'asked';
+  board.emit({ type: 'networkReached', at: board.now, callId: call.id, legId: leg.id, number });
+  board.startTimer(call, board.now + limits.setupMs, { kind: 'setup', legId: leg.id });
+  return leg.id;
+}
+
 function scheduleNext(board: Switchboard, call: Call): void {
   const { ringing } = call;
   if (!ringing) return;
@@ -156,30 +188,36 @@ function scheduleNext(board: Switchboard, call: Call): void {
   board.startTimer(call, ringing.startedAt + Math.min(...later) * 1000, { kind: 'route' });
 }
 
-const isRinging = (call: Call) => planLegs(call).some((leg) => leg.state === 'alerting');
+/** Ringing, or still being reached by the network. */
+const isRung = ({ state }: Leg) => state === 'alerting' || state === 'initiated';
+const isRinging = (call: Call) => planLegs(call).some(isRung);
 const isAccepting = (call: Call) => planLegs(call).some((leg) => leg.accept === 'waiting');
 
-/** A trace for ringing given devices one after the other, without a plan. */
+/** A trace for ringing given devices and numbers one after the other, without a plan. */
 export function traceInTurn(
   board: Switchboard,
-  deviceIds: readonly string[],
+  tries: readonly ({ deviceId: string } | { number: string })[],
   eachMs: number,
   ownerId: string,
   step: RouteTrace['steps'][number],
   acceptKey: boolean,
 ): RouteTrace {
-  const free = deviceIds.filter((deviceId) => board.signedIn.has(deviceId) && !board.isBusy(deviceId));
+  const free = tries.filter(
+    (each) => 'number' in each || (board.signedIn.has(each.deviceId) && !board.isBusy(each.deviceId)),
+  );
   const seconds = eachMs / 1000;
   return {
     ownerId,
     lineId: null,
-    legs: free.map((deviceId, index) => ({
-      deviceId,
-      personId: board.office.ownerOf(deviceId)?.id ?? ownerId,
+    legs: free.map((each, index) => ({
+      deviceId: 'deviceId' in each ? each.deviceId : null,
+      number: 'number' in each ? each.number : null,
+      personId: 'deviceId' in each ? (board.office.ownerOf(each.deviceId)?.id ?? ownerId) : null,
       stage: index,
       fromSeconds: index * seconds,
       toSeconds: (index + 1) * seconds,
       acceptKey,
+      saysName: acceptKey,
     })),
     finish: { kind: 'mailbox', personId: ownerId },
     finishSeconds: free.length * seconds,

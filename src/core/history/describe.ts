@@ -1,6 +1,5 @@
 import type { CallAct, CallOutcome, CallRecord } from '../exchange';
-import { formatNumber, ukOfficePlan } from '../numbering';
-import type { Finish, OfficeIndex } from '../office';
+import { deviceName, nameOf, targetName, whereTo, type OfficeIndex } from '../office';
 import type { RouteTrace, TraceStep } from '../routing';
 import { formatDuration } from '../time';
 
@@ -46,8 +45,7 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
     ? describeSteps(record.trace, office)
     : ['This call went to the public network, so no ring plan was asked.'];
   for (const leg of record.path) {
-    const device = deviceName(leg.deviceId, office);
-    const rang = `${device} rang from second ${Math.round(leg.fromSeconds)} to ${Math.round(leg.toSeconds)}`;
+    const rang = `${targetName(leg, office)} rang from second ${Math.round(leg.fromSeconds)} to ${Math.round(leg.toSeconds)}`;
     sentences.push(`${rang}${endings[leg.ended]}.`);
   }
   if (record.finish?.kind === 'mailbox') {
@@ -61,18 +59,6 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
     sentences.push('The finish was busy tone.');
   }
   return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
-}
-
-/** "Ilse Varga’s mailbox", to its owner "your mailbox"; "busy tone"; "forwarded to Workshop": where it would end. */
-export function describeFinish(finish: Finish, office: OfficeIndex, readerId?: string): string {
-  switch (finish.kind) {
-    case 'mailbox':
-      return finish.personId === readerId ? 'your mailbox' : `${nameOf(finish.personId, office)}’s mailbox`;
-    case 'busy':
-      return 'busy tone';
-    case 'forward':
-      return `forwarded to ${whereTo(finish.to, office)}`;
-  }
 }
 
 /** What the routing looked at on the way, and why it did or didn’t count. One sentence each. */
@@ -94,6 +80,7 @@ const obstacles: Record<Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'],
   notSignedIn: 'was not signed in',
   busy: 'was busy',
   callingItself: 'was the phone that called',
+  barred: 'may not be called from this office',
 };
 
 const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason'], string> = {
@@ -102,6 +89,10 @@ const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason'], str
   otherSituation: 'it is for another situation',
   otherHours: 'it is for other hours',
   otherDates: 'it is for other days',
+  workingHours: 'it is for outside the working hours',
+  notWorkingHours: 'it is for the working hours',
+  inMeeting: 'it is for when there is no meeting',
+  notInMeeting: 'it is for meetings',
   onCall: 'it is for when no other call goes on',
   notOnCall: 'it is for when another call goes on',
 };
@@ -139,7 +130,9 @@ function describeStep(step: TraceStep, office: OfficeIndex): string {
     case 'searchedFor':
       return `The caller asked the mailbox to find ${nameOf(step.personId, office)}.`;
     case 'deviceSkipped':
-      return `${deviceName(step.deviceId, office)} did not ring: it ${obstacles[step.reason]}.`;
+      return `${targetName(step, office)} did not ring: it ${obstacles[step.reason]}.`;
+    case 'cutShort':
+      return `${targetName(step, office)} was to ring ${step.wantedSeconds} s, but had only ${step.rungSeconds} s.`;
   }
 }
 
@@ -180,22 +173,4 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
     case 'searchedFor':
       return [];
   }
-}
-
-const nameOf = (personId: string, office: OfficeIndex) => office.people.get(personId)?.name ?? 'Nobody';
-
-function whereTo(number: string, office: OfficeIndex): string {
-  const known =
-    office.peopleByExtension.get(number) ??
-    office.teamsByExtension.get(number) ??
-    office.linesByNumber.get(number);
-  return known?.name ?? (number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number);
-}
-
-/** "Ilse Varga’s desk phone", "Meeting room". */
-export function deviceName(deviceId: string, office: OfficeIndex): string {
-  const device = office.devices.get(deviceId);
-  if (!device) return 'A device no longer here';
-  const owner = office.ownerOf(deviceId);
-  return owner ? `${owner.name}’s ${device.name}` : device.name;
 }

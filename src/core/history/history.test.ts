@@ -123,7 +123,7 @@ describe('in words', () => {
       record(now, {
         finish,
         messageMs: 41_000,
-        path: [{ deviceId: 'ada-app', fromSeconds: 0, toSeconds: 25, ended: 'rangOut' }],
+        path: [{ deviceId: 'ada-app', number: null, fromSeconds: 0, toSeconds: 25, ended: 'rangOut' }],
         trace: {
           ownerId: 'ada',
           lineId: null,
@@ -133,7 +133,7 @@ describe('in words', () => {
           steps: [
             { kind: 'ruleSkipped', rule: 'Flood desk', reason: 'otherLine' },
             { kind: 'ruleTaken', rule: 'Any call', reason: 'anyLine' },
-            { kind: 'deviceSkipped', deviceId: 'gone', stage: 0, reason: 'notSignedIn' },
+            { kind: 'deviceSkipped', number: null, deviceId: 'gone', stage: 0, reason: 'notSignedIn' },
           ],
         },
       }),

@@ -1,12 +1,4 @@
 /** What is kept of calls: days, tries, and what is said of a record. */
-export {
-  describeOutcome,
-  describeFinish,
-  describeRoute,
-  describeSteps,
-  deviceName,
-  isUntaken,
-  talkMs,
-} from './describe';
+export { describeOutcome, describeRoute, describeSteps, isUntaken, talkMs } from './describe';
 export { groupByDay, type HistoryRow } from './rows';
 export { triesToday, type TriesToday } from './tries';

@@ -1,4 +1,5 @@
-import type { Device, Line, OfficeSetup, Person, RingPlan, Team } from './setup';
+import type { RingPlan } from './ringPlan';
+import type { Device, Line, OfficeSetup, Person, Team } from './setup';
 
 /** An office's setup with its look-ups made once. */
 export class OfficeIndex {

@@ -1,22 +1,45 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
 export { OfficeIndex } from './OfficeIndex';
+export { describeFinish, deviceName, nameOf, targetName, whereTo } from './names';
+export { planProblems, type PlanProblem } from './planProblems';
 export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
+export {
+  cadenceSeconds,
+  doNotDisturbSchema,
+  finishSchema,
+  forwardAllSchema,
+  greetingSchema,
+  ringLengthSchema,
+  ringPlanSchema,
+  ringRuleSchema,
+  secondsOf,
+  type Cadence,
+  type DayOff,
+  type DoNotDisturb,
+  type Finish,
+  type ForwardAll,
+  type Greeting,
+  type Meeting,
+  type RingLength,
+  type RingPlan,
+  type RingRule,
+  type RingStage,
+  type RingTarget,
+} from './ringPlan';
 export {
   deviceKinds,
   e164Schema,
-  finishSchema,
   officeSetupSchema,
+  personSchema,
   recordingPolicies,
   strokes,
   type Device,
   type DeviceKind,
-  type Finish,
   type Line,
   type OfficeSetup,
   type Person,
-  type RingPlan,
-  type RingRule,
+  type Situation,
   type Stroke,
   type Team,
 } from './setup';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { rateDeckSchema } from '../rates';
-import { callerMatchSchema, whenSchema } from './when';
+import { ringPlanSchema } from './ringPlan';
 
 /** E.164: "+" and 2 to 15 digits. */
 export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
@@ -12,6 +12,14 @@ export type Stroke = (typeof strokes)[number];
 /** Callers a person does not want to be rung by (RFC 5359 §2.13). */
 export const screeningSchema = z.object({ numbers: z.array(e164Schema), withheld: z.boolean() });
 
+export const situationSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  /** What colleagues see of it. */
+  shows: z.enum(['free', 'away', 'off']),
+});
+export type Situation = z.infer<typeof situationSchema>;
+
 export const personSchema = z.object({
   id: z.string(),
   name: z.string(),
@@ -20,8 +28,8 @@ export const personSchema = z.object({
   /** The line whose number others see when this person calls out and chose none. */
   presentedLineId: z.string(),
   screening: screeningSchema.optional(),
-  /** Devices tried one after the other when a caller asks this person's mailbox to find them; left out: not offered. */
-  findMeDeviceIds: z.array(z.string()).optional(),
+  /** Their own short list of circumstances, which rules ask for and colleagues see. */
+  situations: z.array(situationSchema).optional(),
   /** The situation they are in, until an instant or (null) until they change it. */
   situation: z.object({ id: z.string(), word: z.string(), until: z.number().nullable() }).optional(),
 });
@@ -61,71 +69,12 @@ export const deviceSchema = z.object({
   callLimit: z.number().int().positive(),
   /** What an emergency call from it gives as its place. */
   location: z.string().optional(),
+  /** A mobile whose own mailbox lifts it after so many seconds, whoever calls. */
+  ownMailboxSeconds: z.number().positive().optional(),
   /** Written on a room's phone: who types it may move a call there. */
   roomCode: z.string().optional(),
 });
 export type Device = z.infer<typeof deviceSchema>;
-
-/** Where an unanswered call ends. `to` of a forward is dialled like anything else. */
-export const finishSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('mailbox'), personId: z.string() }),
-  z.object({ kind: z.literal('busy') }),
-  z.object({ kind: z.literal('forward'), to: z.string() }),
-]);
-export type Finish = z.infer<typeof finishSchema>;
-
-export const ringTargetSchema = z.object({
-  deviceId: z.string(),
-  /** Seconds after the stage's start. */
-  startSeconds: z.number().min(0),
-  /** Whoever lifts it hears who calls and takes the call by a key, so that a private mailbox never does. */
-  acceptKey: z.boolean().optional(),
-});
-
-/** Devices that ring together, or each from its own second, for at most `lengthSeconds`. */
-export const ringStageSchema = z.object({
-  targets: z.array(ringTargetSchema),
-  lengthSeconds: z.number().positive(),
-});
-
-export const ringRuleSchema = z.object({
-  id: z.string(),
-  name: z.string(),
-  /** Lines the rule is for; empty for any, extensions included. */
-  lineIds: z.array(z.string()),
-  stages: z.array(ringStageSchema),
-  finish: finishSchema,
-  /** Where a call ends at once while all of the rule's devices are busy; left out: at `finish`. */
-  busyFinish: finishSchema.optional(),
-  /** The same where none of them is signed in. */
-  unreachableFinish: finishSchema.optional(),
-  /** Where a call ends that the called person refused; left out: at `finish`. */
-  refusedFinish: finishSchema.optional(),
-  /** When the rule is for a call, beside its line. */
-  when: whenSchema.optional(),
-});
-export type RingRule = z.infer<typeof ringRuleSchema>;
-
-/** One person's rules of who rings when: the first that fits a call decides. */
-export const ringPlanSchema = z.object({
-  personId: z.string(),
-  rules: z.array(ringRuleSchema),
-  /** Everything goes there, from one instant to another; null where it has begun, or has no end. */
-  forwards: z
-    .array(z.object({ to: finishSchema, from: z.number().nullable(), until: z.number().nullable() }))
-    .optional(),
-  /** Nothing rings: the call goes on to the rule's finish at once (`quiet`), or meets busy tone (`refuse`). */
-  doNotDisturb: z
-    .object({
-      mode: z.enum(['quiet', 'refuse']),
-      until: z.number().nullable(),
-      /** Who is let through all the same, and the lines that always are. */
-      passes: z.array(callerMatchSchema),
-      passLineIds: z.array(z.string()),
-    })
-    .optional(),
-});
-export type RingPlan = z.infer<typeof ringPlanSchema>;
 
 export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
 

@@ -44,6 +44,10 @@ export const whenSchema = z.object({
   situationIds: z.array(z.string()).optional(),
   hours: z.array(weekWindowSchema).optional(),
   dates: z.array(dateSpanSchema).optional(),
+  /** true: in the plan's working hours, false: outside them. */
+  workingHours: z.boolean().optional(),
+  /** Whether the plan's calendar has a meeting then. */
+  inMeeting: z.boolean().optional(),
   /** Whether the called person is on a call already. */
   whileOnCall: z.boolean().optional(),
 });

@@ -22,7 +22,7 @@ const rule = (name: string, rest: Partial<Plan['rules'][number]> = {}): Plan['ru
   id: name,
   name,
   lineIds: [],
-  stages: [{ lengthSeconds: 20, targets: [{ deviceId: 'desk', startSeconds: 0 }] }],
+  stages: [{ length: { seconds: 20 }, targets: [{ deviceId: 'desk', startSeconds: 0 }] }],
   finish: mailbox,
   ...rest,
 });
@@ -132,8 +132,8 @@ describe('a rule’s other conditions', () => {
   it('all have to hold, and the trace says which did not', () => {
     const when: When = { callers: [{ kind: 'starred' }], hours: [{ days: [0], from: '00:00', to: '24:00' }] };
     expect(trace({ rules: [rule('Sundays', { when }), rule('any')] }).steps).toEqual([
-      { kind: 'ruleSkipped', rule: 'Sundays', reason: 'otherHours' },
-      { kind: 'ruleTaken', rule: 'any', reason: 'anyLine' },
+      { kind: 'ruleSkipped', rule: 'Sundays', ruleId: 'Sundays', reason: 'otherHours' },
+      { kind: 'ruleTaken', rule: 'any', ruleId: 'any', reason: 'anyLine' },
     ]);
   });
 });

@@ -1,4 +1,4 @@
-import type { CallerMatch, OfficeIndex, RingRule } from '../office';
+import type { CallerMatch, OfficeIndex, RingPlan, RingRule } from '../office';
 import { isInDates, isInWindows } from '../time';
 
 /** Who calls: an outside number (null: withheld) or somebody of the office. */
@@ -28,13 +28,22 @@ export const obstacles = [
   'otherSituation',
   'otherHours',
   'otherDates',
+  'workingHours',
+  'notWorkingHours',
+  'inMeeting',
+  'notInMeeting',
   'onCall',
   'notOnCall',
 ] as const;
 export type Obstacle = (typeof obstacles)[number];
 
-/** What keeps the rule from this call, or null where it fits. */
-export function obstacleOf(rule: RingRule, facts: CallFacts, office: OfficeIndex): Obstacle | null {
+/** What keeps the rule of a plan from this call, or null where it fits. */
+export function obstacleOf(
+  rule: RingRule,
+  facts: CallFacts,
+  office: OfficeIndex,
+  plan: RingPlan,
+): Obstacle | null {
   const { lineIds, when = {} } = rule;
   const { zone } = office.setup;
   if (lineIds.length > 0 && (facts.lineId === null || !lineIds.includes(facts.lineId))) return 'otherLine';
@@ -43,9 +52,20 @@ export function obstacleOf(rule: RingRule, facts: CallFacts, office: OfficeIndex
     return 'otherSituation';
   if (isAsked(when.hours) && !isInWindows(facts.at, when.hours, zone)) return 'otherHours';
   if (isAsked(when.dates) && !isInDates(facts.at, when.dates, zone)) return 'otherDates';
+  if (when.workingHours !== undefined && when.workingHours !== isWorking(facts.at, plan, zone))
+    return when.workingHours ? 'notWorkingHours' : 'workingHours';
+  if (when.inMeeting !== undefined && when.inMeeting !== isMeeting(facts.at, plan))
+    return when.inMeeting ? 'notInMeeting' : 'inMeeting';
   if (when.whileOnCall === undefined || when.whileOnCall === facts.isOnCall) return null;
   return facts.isOnCall ? 'onCall' : 'notOnCall';
 }
+
+/** Whether it is working time by the plan: in its week, and not on a day off. */
+export const isWorking = (at: number, { workingHours = [], daysOff = [] }: RingPlan, zone: string) =>
+  isInWindows(at, workingHours, zone) && !isInDates(at, daysOff, zone);
+
+const isMeeting = (at: number, { meetings = [] }: RingPlan) =>
+  meetings.some(({ from, until }) => from <= at && at < until);
 
 const isAsked = <T>(list: readonly T[] | undefined): list is readonly T[] =>
   list !== undefined && list.length > 0;

@@ -6,7 +6,7 @@ import { traceCall } from '.';
 const devices = ['a', 'b', 'c', 'd'];
 
 const stage = fc.record({
-  lengthSeconds: fc.integer({ min: 1, max: 60 }),
+  length: fc.record({ seconds: fc.integer({ min: 1, max: 60 }) }),
   targets: fc.array(
     fc.record({
       deviceId: fc.constantFrom(...devices, 'gone'),
@@ -45,7 +45,7 @@ const free = {
 
 describe('a trace', () => {
   it('takes the first rule that fits the line, and names those that do not', () => {
-    const stages = [{ lengthSeconds: 10, targets: [{ deviceId: 'a', startSeconds: 0 }] }];
+    const stages = [{ length: { seconds: 10 }, targets: [{ deviceId: 'a', startSeconds: 0 }] }];
     const finish = { kind: 'busy' } as const;
     const office = officeWith([
       { id: '1', name: 'Two only', lineIds: ['two'], stages, finish },

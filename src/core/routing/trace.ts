@@ -5,23 +5,31 @@ import { obstacles } from './conditions';
 
 /** One device ringing, in seconds after the call arrived. */
 export const traceLegSchema = z.object({
-  deviceId: z.string(),
-  personId: z.string(),
+  /** null for a number outside. */
+  deviceId: z.string().nullable(),
+  number: z.string().nullable().default(null),
+  /** Whose device it is. */
+  personId: z.string().nullable(),
   /** 0-based stage of the rule. */
   stage: z.number().int(),
   fromSeconds: z.number(),
   toSeconds: z.number(),
   /** Whoever lifts it has to take the call by a key. */
   acceptKey: z.boolean(),
+  /** The caller's recorded name is heard before the key. */
+  saysName: z.boolean().default(false),
 });
 export type TraceLeg = z.infer<typeof traceLegSchema>;
 
+/** By its name; records of earlier versions know no id. */
+const rule = { rule: z.string(), ruleId: z.string().optional() };
+
 /** What was looked at on the way, and why it did or didn't count. */
 export const traceStepSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('ruleSkipped'), rule: z.string(), reason: z.enum(obstacles) }),
+  z.object({ kind: z.literal('ruleSkipped'), ...rule, reason: z.enum(obstacles) }),
   z.object({
     kind: z.literal('ruleTaken'),
-    rule: z.string(),
+    ...rule,
     reason: z.enum(['thisLine', 'anyLine', 'itsConditions']),
   }),
   z.object({ kind: z.literal('forwardedAll'), personId: z.string(), until: z.number().nullable() }),
@@ -38,9 +46,20 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('allBusy'), personId: z.string() }),
   z.object({
     kind: z.literal('deviceSkipped'),
-    deviceId: z.string(),
+    /** null for a number outside. */
+    deviceId: z.string().nullable(),
+    number: z.string().nullable().default(null),
     stage: z.number().int(),
-    reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself']),
+    reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself', 'barred']),
+  }),
+  /** It was meant to ring longer than its stage lasts. */
+  z.object({
+    kind: z.literal('cutShort'),
+    deviceId: z.string().nullable(),
+    number: z.string().nullable(),
+    stage: z.number().int(),
+    wantedSeconds: z.number(),
+    rungSeconds: z.number(),
   }),
   z.object({ kind: z.literal('returned'), why: z.enum(['transfer', 'park']), personId: z.string() }),
   z.object({ kind: z.literal('searchedFor'), personId: z.string() }),
@@ -57,6 +76,8 @@ export const routeTraceSchema = z.object({
   /** Where it ends when whoever rings refuses it; left out: at `finish`. */
   refusedFinish: finishSchema.optional(),
   finishSeconds: z.number(),
+  /** Which of the owner's greetings their mailbox speaks; left out: the plain one. */
+  greetingId: z.string().optional(),
   steps: z.array(traceStepSchema),
 });
 export type RouteTrace = z.infer<typeof routeTraceSchema>;

@@ -1,17 +1,7 @@
 import type { Finish, OfficeIndex, RingPlan, RingRule } from '../office';
-import { isAmong, obstacleOf, type Caller, type CallFacts } from './conditions';
-import type { RouteTrace, TraceLeg, TraceStep } from './trace';
-
-/** What the routing has to know of the moment. */
-export interface World {
-  /** Epoch milliseconds. */
-  at: number;
-  isSignedIn(deviceId: string): boolean;
-  /** Whether it can take no further call. */
-  isBusy(deviceId: string): boolean;
-  isOnCall(personId: string): boolean;
-  triesWithin(number: string, minutes: number): number;
-}
+import { isAmong, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
+import { traceStages, type World } from './stages';
+import type { RouteTrace, TraceStep } from './trace';
 
 export interface CalledParty {
   ownerId: string;
@@ -30,39 +20,47 @@ export interface CalledParty {
  */
 export function traceCall(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   const { ownerId, lineId } = called;
-  const plan = office.ringPlans.get(ownerId);
+  const plan = office.ringPlans.get(ownerId) ?? { personId: ownerId, rules: [] };
   const steps: TraceStep[] = [];
+  const facts = factsOf(office, called, world);
+  const greeting = greetingFor(plan, facts, office);
+  const spoken = greeting && { greetingId: greeting.id };
   const endAtOnce = (finish: Finish): RouteTrace => ({
     ownerId,
     lineId,
     legs: [],
     finish,
     finishSeconds: 0,
+    ...spoken,
     steps,
   });
 
-  const forward = plan?.forwards?.find(({ from, until }) => isOn(world.at, from, until));
+  const forward = plan.forwards?.find(({ from, until }) => isOn(world.at, from, until));
   if (forward) {
     steps.push({ kind: 'forwardedAll', personId: ownerId, until: forward.until });
     return endAtOnce(forward.to);
   }
-  const facts = factsOf(office, called, world);
-  const isQuiet = plan?.doNotDisturb ? isDisturbed(plan.doNotDisturb, facts, office, ownerId, steps) : false;
-  if (isQuiet && plan?.doNotDisturb?.mode === 'refuse') return endAtOnce({ kind: 'busy' });
+  const isQuiet = plan.doNotDisturb ? isDisturbed(plan.doNotDisturb, facts, office, ownerId, steps) : false;
+  if (isQuiet && plan.doNotDisturb?.mode === 'refuse') return endAtOnce({ kind: 'busy' });
 
-  const rule = chooseRule(plan?.rules ?? [], facts, office, steps);
+  const rule = chooseRule(plan, facts, office, steps);
   if (!rule) {
     steps.push({ kind: 'noRule', personId: ownerId });
     return endAtOnce({ kind: 'mailbox', personId: ownerId });
   }
   if (isQuiet) return endAtOnce(rule.finish);
-  return traceRule(office, called, world, rule, steps);
+  return { ...traceRule(office, called, world, rule, steps), ...spoken };
 }
 
 const isOn = (at: number, from: number | null, until: number | null) =>
   (from === null || from <= at) && (until === null || at < until);
 
-function factsOf(office: OfficeIndex, { ownerId, lineId, caller }: CalledParty, world: World): CallFacts {
+/** What a rule's conditions are asked of, from who is called and the moment. */
+export function factsOf(
+  office: OfficeIndex,
+  { ownerId, lineId, caller }: CalledParty,
+  world: World,
+): CallFacts {
   const situation = office.people.get(ownerId)?.situation;
   const isCurrent = situation !== undefined && isOn(world.at, null, situation.until);
   return {
@@ -73,6 +71,15 @@ function factsOf(office: OfficeIndex, { ownerId, lineId, caller }: CalledParty, 
     isOnCall: world.isOnCall(ownerId),
     triesWithin: world.triesWithin,
   };
+}
+
+/** The first of the plan's greetings that fits the moment. */
+function greetingFor(plan: RingPlan, { at, situationId }: CallFacts, { setup }: OfficeIndex) {
+  return plan.greetings?.find(
+    ({ situationIds = [], workingHours }) =>
+      (situationIds.length === 0 || situationIds.includes(situationId ?? '')) &&
+      (workingHours === undefined || workingHours === isWorking(at, plan, setup.zone)),
+  );
 }
 
 /** Whether the call would disturb; says so in the steps, also where it is let through. */
@@ -98,29 +105,11 @@ function traceRule(
   steps: TraceStep[],
 ): RouteTrace {
   const { ownerId, lineId } = called;
-  const legs: TraceLeg[] = [];
-  const skipped: SkippedDevice[] = [];
-  let stageStart = 0;
-  rule.stages.forEach((stage, stageIndex) => {
-    const ringing: TraceLeg[] = [];
-    for (const target of stage.targets) {
-      const device = ringable(office, target.deviceId, called, world, stageIndex, skipped);
-      if (!device || target.startSeconds >= stage.lengthSeconds) continue;
-      ringing.push({
-        deviceId: device.id,
-        personId: device.personId,
-        stage: stageIndex,
-        fromSeconds: stageStart + target.startSeconds,
-        toSeconds: stageStart + stage.lengthSeconds,
-        acceptKey: target.acceptKey ?? false,
-      });
-    }
-    if (ringing.length === 0) return;
-    legs.push(...ringing);
-    stageStart += stage.lengthSeconds;
-  });
+  const { legs, skipped, finishSeconds } = traceStages(office, called, world, rule.stages);
   steps.push(...skipped);
-  const isAllBusy = legs.length === 0 && skipped.some(({ reason }) => reason === 'busy');
+  const wasSkippedAs = (reason: string) =>
+    skipped.some((step) => step.kind === 'deviceSkipped' && step.reason === reason);
+  const isAllBusy = legs.length === 0 && wasSkippedAs('busy');
   const isUnreachable = legs.length === 0 && !isAllBusy && skipped.length > 0;
   if (isAllBusy) steps.push({ kind: 'allBusy', personId: ownerId });
   if (isUnreachable) steps.push({ kind: 'unreachable', personId: ownerId });
@@ -132,12 +121,10 @@ function traceRule(
     legs,
     finish: special ?? rule.finish,
     ...(refusedFinish && { refusedFinish }),
-    finishSeconds: stageStart,
+    finishSeconds,
     steps,
   };
 }
-
-type SkippedDevice = Extract<TraceStep, { kind: 'deviceSkipped' }>;
 
 const teamRingSeconds = 30;
 
@@ -145,19 +132,12 @@ const teamRingSeconds = 30;
 export function traceTeam(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   const { ownerId, lineId } = called;
   const steps: TraceStep[] = [{ kind: 'teamCalled', teamId: ownerId }];
-  const members = office.teams.get(ownerId)?.memberIds ?? [];
-  const legs = members.flatMap((personId) =>
-    office
-      .devicesOf(personId)
-      .filter(({ kind }) => kind === 'desk' || kind === 'app')
-      .flatMap(({ id }): TraceLeg[] => {
-        const device = ringable(office, id, called, world, 0, steps);
-        if (!device) return [];
-        const seconds = { fromSeconds: 0, toSeconds: teamRingSeconds };
-        return [{ deviceId: id, personId, stage: 0, ...seconds, acceptKey: false }];
-      }),
-  );
-  const finishSeconds = legs.length > 0 ? teamRingSeconds : 0;
+  const stage = {
+    targets: [{ teamId: ownerId, startSeconds: 0 }],
+    length: { seconds: teamRingSeconds },
+  };
+  const { legs, skipped, finishSeconds } = traceStages(office, called, world, [stage]);
+  steps.push(...skipped);
   return { ownerId, lineId, legs, finish: { kind: 'busy' }, finishSeconds, steps };
 }
 
@@ -170,46 +150,22 @@ export function cutTrace(trace: RouteTrace, seconds: number): RouteTrace {
   return { ...trace, legs, finishSeconds: seconds };
 }
 
-function chooseRule(
-  rules: readonly RingRule[],
+/** The first rule that fits, with every one before it and why it did not. */
+export function chooseRule(
+  plan: RingPlan,
   facts: CallFacts,
   office: OfficeIndex,
   steps: TraceStep[],
 ): RingRule | null {
-  for (const rule of rules) {
-    const obstacle = obstacleOf(rule, facts, office);
+  for (const rule of plan.rules) {
+    const obstacle = obstacleOf(rule, facts, office, plan);
     if (obstacle === null) {
       const byLine = rule.lineIds.length > 0 ? 'thisLine' : 'anyLine';
-      steps.push({ kind: 'ruleTaken', rule: rule.name, reason: rule.when ? 'itsConditions' : byLine });
+      const reason = rule.when ? 'itsConditions' : byLine;
+      steps.push({ kind: 'ruleTaken', rule: rule.name, ruleId: rule.id, reason });
       return rule;
     }
-    steps.push({ kind: 'ruleSkipped', rule: rule.name, reason: obstacle });
+    steps.push({ kind: 'ruleSkipped', rule: rule.name, ruleId: rule.id, reason: obstacle });
   }
   return null;
-}
-
-/** The device with its owner if it can ring now; else it is put among those that were passed over. */
-function ringable(
-  office: OfficeIndex,
-  deviceId: string,
-  called: CalledParty,
-  world: World,
-  stage: number,
-  skipped: TraceStep[],
-): { id: string; personId: string } | null {
-  const device = office.devices.get(deviceId);
-  const reason = device?.personId ? obstacleTo(deviceId, called, world) : 'unknown';
-  if (reason === null && device?.personId) return { id: deviceId, personId: device.personId };
-  skipped.push({ kind: 'deviceSkipped', deviceId, stage, reason: reason ?? 'unknown' });
-  return null;
-}
-
-function obstacleTo(
-  deviceId: string,
-  called: CalledParty,
-  world: World,
-): 'callingItself' | 'notSignedIn' | 'busy' | null {
-  if (deviceId === called.callingDeviceId) return 'callingItself';
-  if (!world.isSignedIn(deviceId)) return 'notSignedIn';
-  return world.isBusy(deviceId) ? 'busy' : null;
 }

@@ -8,7 +8,7 @@ const minute = 60_000;
 const day = 24 * 60 * minute;
 type Plan = OfficeSetup['ringPlans'][number];
 
-const rings = (deviceId: string) => [{ lengthSeconds: 20, targets: [{ deviceId, startSeconds: 0 }] }];
+const rings = (deviceId: string) => [{ length: { seconds: 20 }, targets: [{ deviceId, startSeconds: 0 }] }];
 const rule = (name: string, rest: Partial<Plan['rules'][number]>): Plan['rules'][number] => ({
   id: name,
   name,

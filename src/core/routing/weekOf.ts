@@ -2,7 +2,8 @@ import type { OfficeIndex } from '../office';
 import { edgesBetween } from '../time';
 import type { Caller } from './conditions';
 import type { RouteTrace } from './trace';
-import { traceCall, type World } from './traceCall';
+import type { World } from './stages';
+import { traceCall } from './traceCall';
 
 /** A stretch of time in which every such call goes the same way. Epoch milliseconds, `to` not included. */
 export interface Stretch {
@@ -41,11 +42,17 @@ function changesWithin(
   { from, to }: { from: number; to: number },
 ): number[] {
   const plan = office.ringPlans.get(ownerId);
-  const windows = plan?.rules.flatMap(({ when }) => when?.hours ?? []) ?? [];
-  const hasDates = plan?.rules.some(({ when }) => (when?.dates ?? []).length > 0) ?? false;
+  const windows = [
+    ...(plan?.rules.flatMap(({ when }) => when?.hours ?? []) ?? []),
+    ...(plan?.workingHours ?? []),
+  ];
+  const hasDates =
+    (plan?.daysOff ?? []).length > 0 ||
+    (plan?.rules.some(({ when }) => (when?.dates ?? []).length > 0) ?? false);
   const edges = windows.length > 0 || hasDates ? edgesBetween(from, to, windows, office.setup.zone) : [];
   const ends = [
     ...(plan?.forwards ?? []).flatMap((forward) => [forward.from, forward.until]),
+    ...(plan?.meetings ?? []).flatMap((meeting) => [meeting.from, meeting.until]),
     plan?.doNotDisturb?.until ?? null,
     office.people.get(ownerId)?.situation?.until ?? null,
   ].filter((at): at is number => at !== null && at > from && at < to);

@@ -7,5 +7,13 @@ export {
   formatDuration,
   formatSpan,
 } from './format';
-export { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from './localTime';
+export {
+  atLocalTime,
+  localClock,
+  localDayKey,
+  localWeekday,
+  shiftLocalDays,
+  startOfLocalDay,
+  type LocalClock,
+} from './localTime';
 export { edgesBetween, isInDates, isInWindows, type DateSpan, type WeekWindow } from './windows';

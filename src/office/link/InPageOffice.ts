@@ -39,7 +39,7 @@ export class InPageOffice implements OfficeLink {
   private speech: Speech[] = [];
 
   constructor(private readonly options: InPageOfficeOptions) {
-    this.exchange = new Exchange(options.setup, options.state?.exchange);
+    this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
     this.standIns = new StandIns(options.cast, options.state?.standIns);
     this.stopListening = options.clock.subscribe(() => this.catchUp());
   }
@@ -47,7 +47,7 @@ export class InPageOffice implements OfficeLink {
   /** Signs every device in that is not, and begins to keep time. Call once the listeners are there. */
   start(): void {
     const now = this.options.clock.now();
-    for (const { id } of this.options.setup.devices) {
+    for (const { id } of this.exchange.setup.devices) {
       if (!this.exchange.signedIn.has(id))
         this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
     }
@@ -97,12 +97,13 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...this.exchange.calls.values()],
       endedCallIds: [],
       speech: [],
+      setup: this.exchange.setup,
       network: this.standIns.network,
     });
   }
 
   save(): OfficeState {
-    return { exchange: this.exchange.save(), standIns: this.standIns.save() };
+    return { exchange: this.exchange.save(), standIns: this.standIns.save(), setup: this.exchange.setup };
   }
 
   close(): void {
@@ -150,6 +151,7 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...touched].flatMap((id) => this.exchange.calls.get(id) ?? []),
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
+      setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       network: this.standIns.network,
     });
     for (const listener of this.listeners) listener(update);

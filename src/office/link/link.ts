@@ -9,6 +9,7 @@ import {
   type CommandResult,
 } from '@/core/exchange';
 
+import { officeSetupSchema } from '@/core/office';
 import { networkSchema, type Network } from '@/core/quality';
 
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
@@ -20,6 +21,8 @@ export const officeUpdateSchema = z.object({
   changedCalls: z.array(callSchema),
   endedCallIds: z.array(z.string()),
   speech: z.array(speechSchema),
+  /** How the office is configured, where that has changed; null: as before. */
+  setup: officeSetupSchema.nullable(),
   /** What the network does to this device's data calls. */
   network: networkSchema,
 });
@@ -34,7 +37,12 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
 export type OfficeRequest = z.infer<typeof officeRequestSchema>;
 
 /** All of a running office that must not be lost. */
-export const officeStateSchema = z.object({ exchange: exchangeStateSchema, standIns: standInStateSchema });
+export const officeStateSchema = z.object({
+  exchange: exchangeStateSchema,
+  standIns: standInStateSchema,
+  /** Left out by versions in which nothing could be configured. */
+  setup: officeSetupSchema.optional(),
+});
 export type OfficeState = z.infer<typeof officeStateSchema>;
 
 /**

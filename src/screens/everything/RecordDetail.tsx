@@ -1,8 +1,8 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallRecord } from '@/core/exchange';
-import { describeOutcome, describeRoute, deviceName, talkMs } from '@/core/history';
-import type { OfficeIndex } from '@/core/office';
+import { describeOutcome, describeRoute, talkMs } from '@/core/history';
+import { deviceName, type OfficeIndex } from '@/core/office';
 import { formatMoney } from '@/core/rates';
 import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
 import {
@@ -21,6 +21,7 @@ import { RingScale, type RingTrack } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { shortTargetName } from '../shared/targetWords';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -204,12 +205,9 @@ const endings = {
 
 function tracksOf(record: CallRecord, office: OfficeIndex): RingTrack[] {
   return record.path.map((leg, index) => {
-    const device = office.devices.get(leg.deviceId);
-    const isMine = device?.personId === record.personId;
-    const firstName = office.people.get(device?.personId ?? '')?.name.split(' ')[0];
     return {
-      key: `${index} ${leg.deviceId}`,
-      label: isMine ? (device?.name ?? leg.deviceId) : (firstName ?? leg.deviceId),
+      key: `${index} ${leg.deviceId ?? leg.number}`,
+      label: shortTargetName(leg, office, record.personId),
       fromSeconds: leg.fromSeconds,
       toSeconds: leg.toSeconds,
       word: endings[leg.ended],

@@ -1,4 +1,6 @@
-import { describeFinish, triesToday } from '@/core/history';
+import { triesToday } from '@/core/history';
+import { describeFinish } from '@/core/office';
+import type { TraceLeg } from '@/core/routing';
 import { formatDuration, formatSpan } from '@/core/time';
 import {
   formatAny,
@@ -14,6 +16,7 @@ import {
 import type { RingTrack } from '@/ui/scale';
 
 import { useGo } from '../shared/useGo';
+import { shortTargetName } from '../shared/targetWords';
 
 /** All that an incoming call's screen shows, and what can be done with it. */
 export function useIncoming(view: CallView) {
@@ -41,7 +44,9 @@ export function useIncoming(view: CallView) {
       tries.count === 0 || tries.lastAt === null
         ? null
         : `${ordinal(tries.count + 1)} try today, last ${formatSpan(now - tries.lastAt)} ago`,
-    tracks: tracksOf(view, now, (deviceId) => shortDeviceName(deviceId, view, office)),
+    tracks: tracksOf(view, now, (leg) =>
+      shortTargetName(leg, office, office.ownerOf(deviceOf(view))?.id ?? ''),
+    ),
     totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
     nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
     finish: finish ? describeFinish(finish, office, office.ownerOf(deviceOf(view))?.id) : '',
@@ -69,16 +74,7 @@ function deviceOf(view: CallView): string {
   return mine?.endpoint.kind === 'device' ? mine.endpoint.deviceId : '';
 }
 
-/** Own devices by what they are, others by whose they are. */
-function shortDeviceName(deviceId: string, view: CallView, office: ReturnType<typeof selectOffice>): string {
-  const device = office.devices.get(deviceId);
-  const isMine = device?.personId === office.ownerOf(deviceOf(view))?.id;
-  if (!device) return deviceId;
-  if (isMine) return device.kind === 'app' ? 'Here' : capital(device.name);
-  return office.ownerOf(deviceId)?.name.split(' ')[0] ?? device.name;
-}
-
-function tracksOf(view: CallView, now: number, nameOf: (deviceId: string) => string): RingTrack[] {
+function tracksOf(view: CallView, now: number, nameOf: (leg: TraceLeg) => string): RingTrack[] {
   const { ringing, legs } = view.call;
   if (!ringing) return [];
   const elapsed = (now - ringing.startedAt) / 1000;
@@ -86,16 +82,14 @@ function tracksOf(view: CallView, now: number, nameOf: (deviceId: string) => str
     const leg = legs.find(({ id }) => id === ringing.progress[index]);
     const isOver = ringing.progress[index] === 'skipped' || leg?.state === 'cleared';
     return {
-      key: `${traceLeg.stage} ${traceLeg.deviceId}`,
-      label: nameOf(traceLeg.deviceId),
+      key: `${traceLeg.stage} ${traceLeg.deviceId ?? traceLeg.number}`,
+      label: nameOf(traceLeg),
       fromSeconds: traceLeg.fromSeconds,
       toSeconds: traceLeg.toSeconds,
       state: isOver ? 'over' : traceLeg.fromSeconds <= elapsed ? 'on' : 'toCome',
     };
   });
 }
-
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 function ordinal(count: number): string {
   const suffix =

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { describeFinish, describeSteps } from '@/core/history';
+import { describeSteps } from '@/core/history';
+import { describeFinish } from '@/core/office';
 import { formatDayAndClock } from '@/core/time';
 import { formatAny, selectOffice, selectZone, useAppSelector } from '@/state/app';
 import { CordEdge } from '@/ui/cord';

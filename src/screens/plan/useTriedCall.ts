@@ -6,6 +6,8 @@ import { startOfLocalDay, shiftLocalDays } from '@/core/time';
 import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 import type { RingTrack } from '@/ui/scale';
 
+import { shortTargetName } from '../shared/targetWords';
+
 export const myExtension = 'extension';
 
 /** Kinds of callers a plan can tell apart. */
@@ -34,12 +36,12 @@ export function useTriedCall(lineChoice: string, callerKind: CallerKind) {
     const [first] = week;
     if (!first) throw new Error('A week has a beginning');
     const { trace } = first;
-    const tracks = trace.legs.map(({ deviceId, stage, fromSeconds, toSeconds, acceptKey }): RingTrack => ({
-      key: `${stage} ${deviceId}`,
-      label: shortName(deviceId, office, myId),
-      fromSeconds,
-      toSeconds,
-      word: acceptKey ? 'key' : undefined,
+    const tracks = trace.legs.map((leg): RingTrack => ({
+      key: `${leg.stage} ${leg.deviceId ?? leg.number}`,
+      label: shortTargetName(leg, office, myId),
+      fromSeconds: leg.fromSeconds,
+      toSeconds: leg.toSeconds,
+      word: leg.acceptKey ? 'key' : undefined,
       state: 'toCome',
     }));
     return { trace, week, tracks };
@@ -60,12 +62,4 @@ function callerOf(kind: CallerKind, office: OfficeIndex, myId: string): Caller {
     case 'colleague':
       return { number: null, personId: office.setup.people.find(({ id }) => id !== myId)?.id ?? null };
   }
-}
-
-function shortName(deviceId: string, office: OfficeIndex, myId: string): string {
-  const device = office.devices.get(deviceId);
-  const owner = office.ownerOf(deviceId);
-  if (!device || !owner) return deviceId;
-  if (owner.id !== myId) return owner.name.split(' ')[0] ?? owner.name;
-  return device.kind === 'app' ? 'this app' : device.name;
 }

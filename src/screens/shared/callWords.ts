@@ -53,6 +53,8 @@ function heardWord(heard: Heard, verb: string, view: CallView): string {
     case 'nothing':
     case 'ring':
       return `${verb} nothing`;
+    case 'namePrompt':
+      return `${verb} the question who is calling`;
     case 'acceptPrompt':
       return `${verb} who is calling, and may press 1`;
     case 'ringback':

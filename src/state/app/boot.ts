@@ -96,7 +96,7 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
-  dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  dispatch(joined({ setup: saved?.setup ?? sampleOffice, contacts: sampleContacts, me }));
   dispatch(updated(office.snapshot()));
   office.subscribe((update) => {
     dispatch(updated(update));

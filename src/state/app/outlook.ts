@@ -1,6 +1,7 @@
 import { foresee } from '@/core/exchange';
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import type { OfficeIndex } from '@/core/office';
+import { targetName, type OfficeIndex } from '@/core/office';
+import type { TraceLeg } from '@/core/routing';
 import { describeRate, rateFor } from '@/core/rates';
 
 import { selectAllCalls } from './callViews';
@@ -35,7 +36,7 @@ export function selectOutlook(state: RootState, to: string, now: number): Outloo
     };
   }
   const first = trace.legs.filter(({ fromSeconds }) => fromSeconds === 0);
-  const names = first.map(({ deviceId }) => phoneName(deviceId, office)).join(' and ');
+  const names = first.map((leg) => phoneName(leg, office)).join(' and ');
   return {
     called: `Rings ${names}; after ${trace.finishSeconds} s ${end}.`,
     sent: `Rings ${names}; not taken within ${Math.min(backSeconds, trace.finishSeconds)} s, it comes back to you.`,
@@ -52,8 +53,8 @@ function outside(office: OfficeIndex, to: string): Outlook {
   };
 }
 
-function phoneName(deviceId: string, office: OfficeIndex): string {
-  const owner = office.ownerOf(deviceId);
-  const name = office.devices.get(deviceId)?.name ?? 'a phone';
-  return owner ? `${owner.name.split(' ')[0] ?? ''}’s ${name}` : name;
-}
+const phoneName = (leg: TraceLeg, office: OfficeIndex) => {
+  const owner = leg.personId === null ? null : office.people.get(leg.personId);
+  const device = office.devices.get(leg.deviceId ?? '');
+  return owner && device ? `${owner.name.split(' ')[0] ?? ''}’s ${device.name}` : targetName(leg, office);
+};

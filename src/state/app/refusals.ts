@@ -34,6 +34,8 @@ export function explainRefusal(reason: Refusal): string {
       return 'That call has just ended.';
     case 'unknownDevice':
       return 'The office doesn’t know this device.';
+    case 'badPlan':
+      return `The plan stays as it was: ${reason.problems[0]?.sentence ?? 'it can’t be carried out.'}`;
     case 'unknownLine':
       return 'That line is no longer yours to show.';
     case 'notSignedIn':

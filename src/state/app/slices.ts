@@ -70,6 +70,7 @@ const officeSlice = createSlice({
   extraReducers: (builder) =>
     builder.addCase(updated, (state, { payload }) => {
       state.network = payload.network;
+      if (payload.setup) state.setup = payload.setup;
     }),
 });
 

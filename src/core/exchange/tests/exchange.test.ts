@@ -132,10 +132,10 @@ describe('a call in', () => {
     expect(recordOf(events, 'ada')).toMatchObject({ outcome: 'missed', messageMs: 41000 });
     expect(recordOf(events, 'ben')).toMatchObject({ outcome: 'missed' });
     expect(recordOf(events, 'ada')?.path).toEqual([
-      { deviceId: 'ada-app', fromSeconds: 0, toSeconds: 20, ended: 'rangOut' },
-      { deviceId: 'ada-desk', fromSeconds: 0, toSeconds: 20, ended: 'rangOut' },
-      { deviceId: 'ada-mobile', fromSeconds: 5, toSeconds: 20, ended: 'rangOut' },
-      { deviceId: 'ben-desk', fromSeconds: 20, toSeconds: 35, ended: 'rangOut' },
+      { deviceId: 'ada-app', number: null, fromSeconds: 0, toSeconds: 20, ended: 'rangOut' },
+      { deviceId: 'ada-desk', number: null, fromSeconds: 0, toSeconds: 20, ended: 'rangOut' },
+      { deviceId: 'ada-mobile', number: null, fromSeconds: 5, toSeconds: 20, ended: 'rangOut' },
+      { deviceId: 'ben-desk', number: null, fromSeconds: 20, toSeconds: 35, ended: 'rangOut' },
     ]);
   });
 

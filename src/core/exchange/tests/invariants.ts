@@ -129,7 +129,7 @@ export function checkRecords(
     must(record.answeredAt === null || record.answeredAt <= record.endedAt, 'talking ends with the record');
     add(written, callId, record.personId);
     for (const { deviceId } of record.path) {
-      const personId = personOf(deviceId);
+      const personId = deviceId === null ? null : personOf(deviceId);
       if (personId !== null) add(concerned, callId, personId);
     }
     for (const { personId } of record.parties) if (personId !== null) add(concerned, callId, personId);

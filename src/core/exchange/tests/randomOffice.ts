@@ -22,7 +22,7 @@ const rule = (id: string, deviceIds: readonly string[], more: object) => ({
       lineIds: [],
       stages: [
         {
-          lengthSeconds: 20,
+          length: { seconds: 20 },
           targets: deviceIds.map((deviceId, index) => ({
             deviceId,
             startSeconds: index * 4,
@@ -47,7 +47,6 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
       role: '',
       extension: String(201 + index),
       presentedLineId: 'line',
-      ...(index === 1 && { findMeDeviceIds: ['p1-mobile', 'p1-desk'] }),
       ...(index === 2 && { screening: { numbers: [], withheld: true } }),
     })),
     teams: [{ id: 'team', name: 'Team', extension: '250', memberIds: ['p0', 'p2', 'p3'] }],
@@ -72,7 +71,7 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
     ],
     ringPlans: [
       rule('p0', ['p0-app', 'p0-desk', 'p0-mobile'], {}),
-      rule('p1', [], {}),
+      { ...rule('p1', [], {}), findMe: [{ deviceId: 'p1-mobile' }, { deviceId: 'p1-desk' }] },
       rule('p2', ['p2-desk'], { finish: { kind: 'forward', to: '204' } }),
       rule('p3', ['p3-desk'], { busyFinish: { kind: 'forward', to: '0131 496 0150' } }),
       rule('p4', [], { finish: { kind: 'forward', to: '206' } }),

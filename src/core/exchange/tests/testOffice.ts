@@ -41,7 +41,6 @@ export const testSetup: OfficeSetup = {
       extension: '209',
       presentedLineId: 'field',
       screening: { numbers: ['+447700900999'], withheld: true },
-      findMeDeviceIds: ['dot-desk', 'dot-mobile'],
     },
   ],
   lines: [
@@ -65,6 +64,7 @@ export const testSetup: OfficeSetup = {
     { id: 'room', personId: null, kind: 'room', name: 'Meeting room', callLimit: 1, roomCode: '41' },
   ],
   ringPlans: [
+    { personId: 'dot', rules: [], findMe: [{ deviceId: 'dot-desk' }, { deviceId: 'dot-mobile' }] },
     {
       personId: 'ada',
       rules: [
@@ -74,14 +74,14 @@ export const testSetup: OfficeSetup = {
           lineIds: ['field'],
           stages: [
             {
-              lengthSeconds: 20,
+              length: { seconds: 20 },
               targets: [
                 { deviceId: 'ada-app', startSeconds: 0 },
                 { deviceId: 'ada-desk', startSeconds: 0 },
                 { deviceId: 'ada-mobile', startSeconds: 5 },
               ],
             },
-            { lengthSeconds: 15, targets: [{ deviceId: 'ben-desk', startSeconds: 0 }] },
+            { length: { seconds: 15 }, targets: [{ deviceId: 'ben-desk', startSeconds: 0 }] },
           ],
           finish: { kind: 'mailbox', personId: 'ada' },
         },
@@ -89,7 +89,7 @@ export const testSetup: OfficeSetup = {
           id: 'any',
           name: 'Any call',
           lineIds: [],
-          stages: [{ lengthSeconds: 25, targets: [{ deviceId: 'ada-app', startSeconds: 0 }] }],
+          stages: [{ length: { seconds: 25 }, targets: [{ deviceId: 'ada-app', startSeconds: 0 }] }],
           finish: { kind: 'mailbox', personId: 'ada' },
         },
       ],
@@ -101,7 +101,7 @@ export const testSetup: OfficeSetup = {
           id: 'any',
           name: 'Any call',
           lineIds: [],
-          stages: [{ lengthSeconds: 20, targets: [{ deviceId: 'ben-desk', startSeconds: 0 }] }],
+          stages: [{ length: { seconds: 20 }, targets: [{ deviceId: 'ben-desk', startSeconds: 0 }] }],
           finish: { kind: 'busy' },
         },
       ],

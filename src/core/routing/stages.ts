@@ -1,0 +1,105 @@
+import { secondsOf, type OfficeIndex, type RingStage, type RingTarget } from '../office';
+import type { TraceLeg, TraceStep } from './trace';
+
+/** What the routing has to know of the moment. */
+export interface World {
+  /** Epoch milliseconds. */
+  at: number;
+  isSignedIn(deviceId: string): boolean;
+  /** Whether it can take no further call. */
+  isBusy(deviceId: string): boolean;
+  isOnCall(personId: string): boolean;
+  triesWithin(number: string, minutes: number): number;
+}
+
+/** One thing that can be rung: a device with its owner, or a number outside. */
+export type Ringable = Pick<TraceLeg, 'deviceId' | 'number' | 'personId'>;
+type SkipReason = Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'];
+
+export interface TracedStages {
+  legs: TraceLeg[];
+  /** What was passed over, and what rang shorter than it was meant to. */
+  skipped: TraceStep[];
+  finishSeconds: number;
+}
+
+/**
+ * Stages one after the other. A stage ends when nothing of it rings any more, at the latest after its length; one in
+ * which nothing can ring takes no time. A device that two targets of a stage name rings once, from the earlier second.
+ */
+export function traceStages(
+  office: OfficeIndex,
+  { callingDeviceId }: { callingDeviceId?: string },
+  world: World,
+  stages: readonly RingStage[],
+): TracedStages {
+  const legs: TraceLeg[] = [];
+  const skipped: TraceStep[] = [];
+  let stageStart = 0;
+  stages.forEach(({ targets, length }, stage) => {
+    const stageSeconds = secondsOf(length);
+    let rungSeconds = 0;
+    const seen = new Set<string>();
+    for (const target of [...targets].sort((a, b) => a.startSeconds - b.startSeconds)) {
+      for (const ringable of resolveTarget(target, office)) {
+        const { deviceId, number } = ringable;
+        const key = deviceId ?? number ?? '';
+        if (seen.has(key)) continue;
+        seen.add(key);
+        const reason = obstacleTo(ringable, callingDeviceId, world, office);
+        if (reason !== null) {
+          skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
+          continue;
+        }
+        const wantedSeconds = target.length ? secondsOf(target.length) : null;
+        const until = Math.min(target.startSeconds + (wantedSeconds ?? Infinity), stageSeconds);
+        const rung = Math.max(0, until - target.startSeconds);
+        if (wantedSeconds !== null && rung < wantedSeconds)
+          skipped.push({ kind: 'cutShort', deviceId, number, stage, wantedSeconds, rungSeconds: rung });
+        if (rung === 0) continue;
+        rungSeconds = Math.max(rungSeconds, until);
+        legs.push({
+          ...ringable,
+          stage,
+          fromSeconds: stageStart + target.startSeconds,
+          toSeconds: stageStart + until,
+          acceptKey: (target.acceptKey ?? false) || (target.saysName ?? false),
+          saysName: target.saysName ?? false,
+        });
+      }
+    }
+    stageStart += rungSeconds;
+  });
+  return { legs, skipped, finishSeconds: stageStart };
+}
+
+/** The devices and numbers that a target stands for. One that the office doesn't know stands for itself, and is passed over. */
+export function resolveTarget(target: RingTarget, office: OfficeIndex): Ringable[] {
+  if ('number' in target) return [{ deviceId: null, number: target.number, personId: null }];
+  if ('deviceId' in target) {
+    const personId = office.devices.get(target.deviceId)?.personId ?? null;
+    return [{ deviceId: target.deviceId, number: null, personId }];
+  }
+  const people =
+    'personId' in target ? [target.personId] : (office.teams.get(target.teamId)?.memberIds ?? []);
+  return people.flatMap((personId) =>
+    office
+      .devicesOf(personId)
+      .filter(({ kind }) => kind === 'desk' || kind === 'app')
+      .map(({ id }) => ({ deviceId: id, number: null, personId })),
+  );
+}
+
+function obstacleTo(
+  { deviceId, number, personId }: Ringable,
+  callingDeviceId: string | undefined,
+  world: World,
+  office: OfficeIndex,
+): SkipReason | null {
+  if (number !== null)
+    return office.setup.policies.barred.some(({ prefix }) => number.startsWith(prefix)) ? 'barred' : null;
+  if (deviceId === null || personId === null) return 'unknown';
+  if (deviceId === callingDeviceId) return 'callingItself';
+  if (!world.isSignedIn(deviceId)) return 'notSignedIn';
+  return world.isBusy(deviceId) ? 'busy' : null;
+}
