@@ -1,7 +1,7 @@
 import TinyQueue from 'tinyqueue';
 
 import { Exchange, limits, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/exchange';
-import { localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/time';
+import { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/time';
 
 import { sampleContacts, unknownMobile } from './contacts';
 import { sampleOffice } from './office';
@@ -28,6 +28,8 @@ const minuteMs = 60 * secondMs;
 const callsByHour: Record<number, number> = {
   7: 1, 8: 3, 9: 5, 10: 4, 11: 3, 12: 1.2, 13: 2, 14: 3, 15: 2.5, 16: 1.8, 17: 0.8, 18: 0.4,
 }; // prettier-ignore
+/** Which of Maren's situations begins at which local hour of a working day. */
+const dayOfSituations: Record<number, string> = { 7: 'van', 9: 'site', 15: 'van', 16: 'bench', 19: 'off' };
 const weekendShare = 0.12;
 /** How long the worker listens to who is calling before they press the key. */
 const acceptAfterS = 2;
@@ -117,6 +119,7 @@ class Traffic {
   ) {}
 
   planDay(day: number, busyness: number): void {
+    this.planSituations(day);
     const random = seededRandom(hash(localDayKey(day, zone)));
     const weekday = localWeekday(day, zone);
     const share = (weekday === 0 || weekday === 6 ? weekendShare : 1) * busyness;
@@ -129,6 +132,21 @@ class Traffic {
         else this.planCallOut(at, random);
       }
     }
+  }
+
+  /** Where the worker is, on a day like most. */
+  private planSituations(day: number): void {
+    const weekday = localWeekday(day, zone);
+    if (weekday === 0 || weekday === 6) return;
+    for (const [hour, id] of Object.entries(dayOfSituations))
+      this.schedule(atLocalTime(day, Number(hour), 0, zone), () => this.beIn(id));
+  }
+
+  private beIn(id: string): void {
+    const people = this.exchange.setup.people
+      .filter((person) => person.id === 'maren')
+      .map((person) => ({ ...person, situation: { id, word: '', until: null } }));
+    this.note(this.exchange.send({ type: 'configure', ringPlans: [], people }, this.exchange.now).events);
   }
 
   callInUntaken(

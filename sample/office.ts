@@ -57,7 +57,16 @@ export const sampleOffice: OfficeSetup = {
   name: 'Orrin Vale Gauging',
   zone: 'Europe/London',
   people: [
-    person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
+    {
+      ...person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
+      situations: [
+        { id: 'site', name: 'On site', shows: 'away' },
+        { id: 'van', name: 'In the van', shows: 'free' },
+        { id: 'bench', name: 'At the bench', shows: 'free' },
+        { id: 'off', name: 'Off duty', shows: 'off' },
+      ],
+      situation: { id: 'site', word: 'Cawder Weir', until: null },
+    },
     person('ilse', 'Ilse Varga', 'Dispatch', '201'),
     person('tobias', 'Tobias Quill', 'Workshop', '207'),
     person('nadia', 'Nadia Feroz', 'Data desk', '209'),
@@ -116,7 +125,7 @@ export const sampleOffice: OfficeSetup = {
   devices: [
     device('maren-app', 'maren', 'app', 'Cendro', 6, hut),
     device('maren-desk', 'maren', 'desk', 'desk phone', 2),
-    device('maren-mobile', 'maren', 'mobile', 'van phone', 2, hut),
+    { ...device('maren-mobile', 'maren', 'mobile', 'van phone', 2, hut), ownMailboxSeconds: 18 },
     ...colleagues.map((id) => device(`${id}-desk`, id, 'desk', 'desk phone', 2)),
     device('nadia-mobile', 'nadia', 'mobile', 'mobile', 2),
     {
@@ -132,6 +141,20 @@ export const sampleOffice: OfficeSetup = {
   ringPlans: [
     {
       personId: 'maren',
+      workingHours: [{ days: [1, 2, 3, 4, 5], from: '08:00', to: '17:00' }],
+      greetings: [
+        {
+          id: 'maren-away',
+          name: 'Outside working hours',
+          text: 'This is Maren Oyelaran of Orrin Vale Gauging. I am back at eight on the next working day. For floods call the flood desk, which is always open.',
+          workingHours: false,
+        },
+        {
+          id: 'maren-greeting',
+          name: 'Any other time',
+          text: 'This is Maren Oyelaran of Orrin Vale Gauging. I am at a gauge and call back today. Please say where and what.',
+        },
+      ],
       rules: [
         {
           id: 'maren-flood',
@@ -144,6 +167,14 @@ export const sampleOffice: OfficeSetup = {
             },
             { length: { seconds: 15 }, targets: [{ deviceId: 'kofi-desk', startSeconds: 0 }] },
           ],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+        {
+          id: 'maren-off',
+          name: 'Off duty',
+          lineIds: [],
+          when: { situationIds: ['off'] },
+          stages: [],
           finish: { kind: 'mailbox', personId: 'maren' },
         },
         {

@@ -10,6 +10,8 @@ export interface World {
   isBusy(deviceId: string): boolean;
   isOnCall(personId: string): boolean;
   triesWithin(number: string, minutes: number): number;
+  /** The situation somebody is in; left out: as they say of themselves. */
+  situationOf?(personId: string): string | null;
 }
 
 /** One thing that can be rung: a device with its owner, or a number outside. */

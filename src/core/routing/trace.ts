@@ -78,6 +78,8 @@ export const routeTraceSchema = z.object({
   finishSeconds: z.number(),
   /** Which of the owner's greetings their mailbox speaks; left out: the plain one. */
   greetingId: z.string().optional(),
+  /** The situation the called person was in. */
+  situationId: z.string().optional(),
   steps: z.array(traceStepSchema),
 });
 export type RouteTrace = z.infer<typeof routeTraceSchema>;

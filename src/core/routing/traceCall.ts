@@ -49,11 +49,22 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
     return endAtOnce({ kind: 'mailbox', personId: ownerId });
   }
   if (isQuiet) return endAtOnce(rule.finish);
-  return { ...traceRule(office, called, world, rule, steps), ...spoken };
+  const { situationId } = facts;
+  return {
+    ...traceRule(office, called, world, rule, steps),
+    ...spoken,
+    ...(situationId !== null && { situationId }),
+  };
 }
 
 const isOn = (at: number, from: number | null, until: number | null) =>
   (from === null || from <= at) && (until === null || at < until);
+
+/** The situation somebody says they are in; null where it is over, or they say nothing. */
+export function situationAt(office: OfficeIndex, personId: string, at: number): string | null {
+  const situation = office.people.get(personId)?.situation;
+  return situation && isOn(at, null, situation.until) ? situation.id : null;
+}
 
 /** What a rule's conditions are asked of, from who is called and the moment. */
 export function factsOf(
@@ -61,13 +72,11 @@ export function factsOf(
   { ownerId, lineId, caller }: CalledParty,
   world: World,
 ): CallFacts {
-  const situation = office.people.get(ownerId)?.situation;
-  const isCurrent = situation !== undefined && isOn(world.at, null, situation.until);
   return {
     lineId,
     caller,
     at: world.at,
-    situationId: isCurrent ? situation.id : null,
+    situationId: world.situationOf ? world.situationOf(ownerId) : situationAt(office, ownerId, world.at),
     isOnCall: world.isOnCall(ownerId),
     triesWithin: world.triesWithin,
   };

@@ -1,0 +1,29 @@
+import type { RingPlan, RingRule, RingStage, RingTarget } from '../../office';
+import type { TraceLeg } from '../trace';
+
+/** The plan with one rule changed. */
+export function withRule(plan: RingPlan, ruleId: string, change: (rule: RingRule) => RingRule): RingPlan {
+  return { ...plan, rules: plan.rules.map((rule) => (rule.id === ruleId ? change(rule) : rule)) };
+}
+
+/** The rule with one of its stages changed. */
+export function withStage(rule: RingRule, stage: number, change: (stage: RingStage) => RingStage): RingRule {
+  return { ...rule, stages: rule.stages.map((each, index) => (index === stage ? change(each) : each)) };
+}
+
+/** The targets of a stage that make this leg ring, each changed, or left out where null is given back. */
+export function withTargets(
+  stage: RingStage,
+  rings: (target: RingTarget) => boolean,
+  change: (target: RingTarget) => RingTarget | null,
+): RingStage {
+  return {
+    ...stage,
+    targets: stage.targets.flatMap((target) => (rings(target) ? (change(target) ?? []) : [target])),
+  };
+}
+
+/** Whether the target is what made the leg ring by itself, and not as one of a team's. */
+export const namesLeg = (leg: Pick<TraceLeg, 'deviceId' | 'number'>) => (target: RingTarget) =>
+  ('deviceId' in target && target.deviceId === leg.deviceId) ||
+  ('number' in target && target.number === leg.number);

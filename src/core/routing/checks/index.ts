@@ -1,0 +1,38 @@
+import type { OfficeIndex } from '../../office';
+import { atomsOf, reachOf } from '../atoms';
+import type { CheckContext, Finding } from './finding';
+import { costChecks, forwardChecks, screeningCheck } from './forwardChecks';
+import { loopCheck } from './loopCheck';
+import { ringingChecks } from './ringingChecks';
+import { deadRuleChecks, hoursChecks } from './ruleChecks';
+
+const ranks = { alarm: 0, warning: 1, notice: 2 };
+
+/** Everything that is wrong with one person's plan, the worst first. Rules that no call reaches are not looked at further. */
+export function checkPlan(office: OfficeIndex, personId: string, context: CheckContext): Finding[] {
+  const plan = office.ringPlans.get(personId);
+  if (!plan) return [];
+  const { now } = context;
+  const reach = reachOf(plan, office, atomsOf(plan, office, now));
+  const findings = [
+    ...plan.rules.flatMap((rule, index) => {
+      const found = reach[index];
+      return found && 'facts' in found ? ringingChecks(office, plan, rule, found.facts.at, context) : [];
+    }),
+    ...deadRuleChecks(plan, reach),
+    ...hoursChecks(office, plan, now),
+    ...loopCheck(office, plan, now),
+    ...forwardChecks(office, plan, now),
+    ...screeningCheck(office, plan),
+    ...costChecks(office, plan, context),
+  ];
+  return findings.sort((a, b) => ranks[a.severity] - ranks[b.severity]);
+}
+
+/** The same for everybody of the office. */
+export function checkOffice(office: OfficeIndex, context: CheckContext): Finding[] {
+  return office.setup.people.flatMap(({ id }) => checkPlan(office, id, context));
+}
+
+export { findingCodes, type CheckContext, type Finding, type FindingCode } from './finding';
+export { freeId } from './ruleChecks';

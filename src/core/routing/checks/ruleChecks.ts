@@ -1,0 +1,135 @@
+import type { Line, OfficeIndex, RingPlan, RingRule } from '../../office';
+import { formatDayAndClock, shiftLocalDays, startOfLocalDay } from '../../time';
+import type { Reach } from '../atoms';
+import { weekOf, type Stretch } from '../weekOf';
+import type { Finding } from './finding';
+
+/** Rules that no call reaches, proved by search: no caller, line, situation and time is left for them. */
+export function deadRuleChecks(plan: RingPlan, reach: readonly Reach[]): Finding[] {
+  return plan.rules.flatMap((rule, index): Finding[] => {
+    const found = reach[index];
+    if (!found || 'facts' in found) return [];
+    const place = { ruleId: rule.id };
+    const without = { ...plan, rules: plan.rules.filter((each) => each !== rule) };
+    if (found.deadBy === 'itself')
+      return [
+        {
+          personId: plan.personId,
+          code: 'impossibleRule',
+          severity: 'warning',
+          place,
+          sentence: `No call can fit “${rule.name}”: its own conditions exclude each other, or its days are over.`,
+          repair: { word: 'Take the rule out', plan: without },
+        },
+      ];
+    const names = found.rules.map(({ name }) => `“${name}”`).join(' and ');
+    const first = Math.min(...found.rules.map((earlier) => plan.rules.indexOf(earlier)));
+    return [
+      {
+        personId: plan.personId,
+        code: 'deadRule',
+        severity: 'warning',
+        place,
+        sentence: `“${rule.name}” is never reached: ${names} ${found.rules.length === 1 ? 'takes' : 'take'} all its calls before.`,
+        repair: {
+          word: 'Put it before them',
+          plan: { ...plan, rules: [...without.rules.slice(0, first), rule, ...without.rules.slice(first)] },
+        },
+      },
+    ];
+  });
+}
+
+/** Hours of the week to come when nothing rings, and when a line for emergencies has nobody at it. */
+export function hoursChecks(office: OfficeIndex, plan: RingPlan, now: number): Finding[] {
+  const { zone } = office.setup;
+  const span = { from: now, to: shiftLocalDays(startOfLocalDay(now, zone), 7, zone) };
+  const own = office.setup.lines.filter(({ ownerId }) => ownerId === plan.personId);
+  const stranger = { number: null, personId: null };
+  const findings: Finding[] = [];
+  const seen = new Set<string>();
+  for (const line of [...own, null]) {
+    const week = weekOf(office, { ownerId: plan.personId, lineId: line?.id ?? null, caller: stranger }, span);
+    const silent = week.filter(({ trace }) => trace.legs.length === 0 && trace.finish.kind !== 'forward');
+    if (silent.length === 0) continue;
+    if (line?.urgent) {
+      findings.push(urgentCheck(plan, line, silent, zone));
+      continue;
+    }
+    const ruleIds = silent.map(({ trace }) => takenRule(trace.steps) ?? '').join();
+    if (seen.has(ruleIds)) continue;
+    seen.add(ruleIds);
+    findings.push(silentCheck(office, plan, line, silent));
+  }
+  return findings;
+}
+
+const takenRule = (steps: Stretch['trace']['steps']) =>
+  steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
+
+function silentCheck(
+  office: OfficeIndex,
+  plan: RingPlan,
+  line: Line | null,
+  silent: readonly Stretch[],
+): Finding {
+  const { zone } = office.setup;
+  const [first] = silent;
+  const ruleId = first ? takenRule(first.trace.steps) : null;
+  const name = line?.name ?? 'your extension';
+  const hours = Math.round(silent.reduce((sum, { from, to }) => sum + to - from, 0) / 3_600_000);
+  const since = first ? formatDayAndClock(first.from, zone) : '';
+  return {
+    personId: plan.personId,
+    code: 'nothingRings',
+    severity: ruleId === null ? 'alarm' : 'notice',
+    place: ruleId === null ? {} : { ruleId },
+    sentence: `In ${hours} hours of the week to come nothing rings for ${name}, first from ${since}.`,
+    repair:
+      ruleId === null ? { word: 'Add a rule for every other call', plan: withLastRule(plan, office) } : null,
+  };
+}
+
+function urgentCheck(plan: RingPlan, line: Line, silent: readonly Stretch[], zone: string): Finding {
+  const [first] = silent;
+  return {
+    personId: plan.personId,
+    code: 'urgentAlone',
+    severity: 'alarm',
+    place: {},
+    sentence: `${line.name} is an urgent line, and from ${first ? formatDayAndClock(first.from, zone) : 'now'} it reaches nobody.`,
+    repair: {
+      word: 'Let everything of yours ring for it, at any hour',
+      plan: { ...plan, rules: [everythingRings(plan, `${line.name}, any time`, [line.id]), ...plan.rules] },
+    },
+  };
+}
+
+const everythingRings = (plan: RingPlan, name: string, lineIds: string[]): RingRule => ({
+  id: freeId(plan),
+  name,
+  lineIds,
+  stages: [{ targets: [{ personId: plan.personId, startSeconds: 0 }], length: { seconds: 30 } }],
+  finish: { kind: 'mailbox', personId: plan.personId },
+});
+
+function withLastRule(plan: RingPlan, office: OfficeIndex): RingPlan {
+  const rings = office.devicesOf(plan.personId).map(({ id, kind }) => ({
+    deviceId: id,
+    startSeconds: 0,
+    ...(kind === 'mobile' && { acceptKey: true }),
+  }));
+  const rule = everythingRings(plan, 'Any other call', []);
+  return {
+    ...plan,
+    rules: [...plan.rules, { ...rule, stages: [{ targets: rings, length: { seconds: 25 } }] }],
+  };
+}
+
+/** An id that no rule of the plan has. */
+export function freeId(plan: RingPlan): string {
+  for (let number = plan.rules.length + 1; ; number++) {
+    const id = `${plan.personId}-${number}`;
+    if (!plan.rules.some((rule) => rule.id === id)) return id;
+  }
+}
