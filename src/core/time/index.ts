@@ -16,4 +16,5 @@ export {
   startOfLocalDay,
   type LocalClock,
 } from './localTime';
+export { atLocal, readWhen, type ReadWhen } from './readWhen';
 export { edgesBetween, isInDates, isInWindows, type DateSpan, type WeekWindow } from './windows';

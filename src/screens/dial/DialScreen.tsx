@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Platform, ScrollView, StyleSheet, View } from 'react-native';
 
-import { dialTextChanged, selectPresence, useAppDispatch, useAppSelector } from '@/state/app';
+import { dialTextChanged, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Keypad } from '@/ui/keypad';
 import { Row } from '@/ui/list';
@@ -14,6 +14,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { Columns } from '../shared/Columns';
 import { useLayout } from '../shared/useLayout';
+import { usePresence } from '../shared/usePresence';
 import { PresentedLine } from './PresentedLine';
 import { useDial, type Suggestion } from './useDial';
 
@@ -130,7 +131,7 @@ export function DialScreen() {
 
 function SuggestionRow({ suggestion, onCall }: { suggestion: Suggestion; onCall: (number: string) => void }) {
   const { colours } = useTheme();
-  const presence = useAppSelector(selectPresence)[suggestion.id];
+  const { gauge, word } = usePresence()(suggestion.id);
   const { name, label, written, number, kind } = suggestion;
   const detail = kind === 'colleague' ? `${written} · ${suggestion.detail ?? ''}` : `${written} · ${label}`;
   return (
@@ -142,8 +143,8 @@ function SuggestionRow({ suggestion, onCall }: { suggestion: Suggestion; onCall:
       after={
         kind === 'colleague' ? (
           <View style={rowStyles.status}>
-            <Gauge state={presence === 'onCall' ? 'onCall' : 'free'} />
-            <Txt as="small">{presence === 'onCall' ? 'on a call' : 'free'}</Txt>
+            <Gauge state={gauge} />
+            <Txt as="small">{word}</Txt>
           </View>
         ) : (
           <Txt as="small" colour={colours.spruce}>

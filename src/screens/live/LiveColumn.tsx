@@ -5,17 +5,15 @@ import {
   nameOfCall,
   selectIncoming,
   selectOffice,
-  selectPresence,
   selectTaken,
   send,
   useAppDispatch,
   useAppSelector,
   useNow,
   type CallView,
-  type PresenceState,
 } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
-import { Gauge, type GaugeState } from '@/ui/person';
+import { Gauge } from '@/ui/person';
 import { NumberPlate, Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
@@ -24,6 +22,7 @@ import { ElsewhereList } from '../call/ElsewhereList';
 import { IncomingBand } from '../incoming/IncomingBand';
 import { phaseWord, theyHear } from '../shared/callWords';
 import { useGo } from '../shared/useGo';
+import { usePresence } from '../shared/usePresence';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -46,13 +45,6 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-const presenceWords: Record<PresenceState, string> = {
-  free: 'free',
-  onCall: 'on a call',
-  ringing: 'being called',
-};
-const gauges: Record<PresenceState, GaugeState> = { free: 'free', onCall: 'onCall', ringing: 'free' };
-
 /** The third column of a wide screen: who calls, who is on the line, and what the others are doing. */
 export function LiveColumn() {
   const styles = useStyles();
@@ -60,7 +52,7 @@ export function LiveColumn() {
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
   const office = useAppSelector(selectOffice);
-  const presence = useAppSelector(selectPresence);
+  const presenceOf = usePresence();
   const myId = useAppSelector((state) => state.office.me?.personId);
   return (
     <View role="complementary" aria-label="Live calls and team" style={styles.column}>
@@ -85,15 +77,17 @@ export function LiveColumn() {
           {office.setup.people
             .filter(({ id }) => id !== myId)
             .map((person) => {
-              const state = presence[person.id] ?? 'free';
+              const { gauge, full } = presenceOf(person.id);
               return (
                 <View key={person.id} style={styles.person}>
-                  <Gauge state={gauges[state]} />
+                  <Gauge state={gauge} />
                   <View style={styles.grow}>
                     <Txt as="strong" lines={1}>
                       {person.name}
                     </Txt>
-                    <Txt as="small">{presenceWords[state]}</Txt>
+                    <Txt as="small" lines={2}>
+                      {full}
+                    </Txt>
                   </View>
                   <NumberPlate number={person.extension} />
                 </View>

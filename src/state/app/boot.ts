@@ -10,6 +10,7 @@ import { makeSampleHistory } from '@/workers';
 import {
   clockKind,
   officeKind,
+  planDraftKind,
   settingsKind,
   soundKind,
   storageKeys,
@@ -20,6 +21,7 @@ import {
 import { startAttention } from './attention';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
 import { startMeasuring } from './measuring';
+import { draftLoaded } from './planSlice';
 import { RecordingSound } from './recordingSound';
 import type { Services } from './services';
 import {
@@ -75,17 +77,19 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     ({ count }) => dispatch(recordsSetAside(count)),
   );
   const { clock } = services;
-  const [savedOffice, savedClock, savedSettings, savedWork] = await Promise.all([
+  const [savedOffice, savedClock, savedSettings, savedWork, savedPlan] = await Promise.all([
     vault.read(storageKeys.office, officeKind),
     vault.read(storageKeys.clock, clockKind),
     vault.read(storageKeys.settings, settingsKind),
     vault.read(storageKeys.work, workKind),
+    vault.read(storageKeys.planDraft, planDraftKind),
   ]);
   const saved = savedOffice?.[0];
   const settings = savedSettings?.[0];
   const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
   if (settings) dispatch(settingsLoaded(settings));
   if (savedWork) dispatch(workLoaded(savedWork));
+  if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
@@ -214,6 +218,9 @@ function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null,
     }
     if (state.work !== last.work) {
       void vault.write({ [storageKeys.work]: Vault.encode(state.work.items, workKind) });
+    }
+    if (state.plan !== last.plan) {
+      void vault.write({ [storageKeys.planDraft]: Vault.encode([state.plan], planDraftKind) });
     }
     if (state.office.clock !== last.office.clock) {
       void vault.write({

@@ -48,11 +48,28 @@ export {
   selectPeople,
   selectPresence,
   selectZone,
+  type Presence,
   type PresenceState,
 } from './selectors';
 export { selectOutlook, type Outlook } from './outlook';
 export { soundOf } from './recordingSound';
 export { ServicesContext, useNow, useServices, type Services } from './services';
+export {
+  dropPlanChanges,
+  editPlan,
+  findingsOf,
+  officeWithPlan,
+  putPlanIntoForce,
+  selectChangedOffice,
+  selectIsPlanChanged,
+  selectMyPlan,
+  selectMyStanding,
+  selectPlanInForce,
+  setDoNotDisturb,
+  setForwardAll,
+  setSituation,
+} from './planning';
+export { draftRedone, draftUndone } from './planSlice';
 export {
   actDone,
   dialTextChanged,

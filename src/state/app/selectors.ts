@@ -3,6 +3,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import { groupByDay } from '@/core/history';
 import { emptyOffice, OfficeIndex } from '@/core/office';
 import { PeopleIndex } from '@/core/people';
+import { standingOf } from '@/core/routing';
 import type { RootState } from './store';
 
 export const selectOffice = createSelector(
@@ -24,22 +25,48 @@ export const selectHistoryRows = createSelector(
   groupByDay,
 );
 
-/** What a colleague is doing, as far as the exchange knows. */
-export type PresenceState = 'free' | 'onCall' | 'ringing';
+/** What a colleague is doing, as far as the exchange knows: their calls come before what they say of themselves. */
+export type PresenceState = 'free' | 'onCall' | 'ringing' | 'away' | 'off' | 'doNotDisturb';
 
-export const selectPresence = createSelector(
+/** Somebody's state, with what they say of it: "On site, Cawder Weir". */
+export interface Presence {
+  state: PresenceState;
+  word: string;
+  /** When what they say of themselves ends. */
+  until: number | null;
+}
+
+const selectCallsByPerson = createSelector(
   (state: RootState) => state.calls.byId,
   selectOffice,
-  (byId, office): Record<string, PresenceState> => {
-    const presence: Record<string, PresenceState> = {};
+  (byId, office): Record<string, 'onCall' | 'ringing'> => {
+    const states: Record<string, 'onCall' | 'ringing'> = {};
     for (const call of Object.values(byId)) {
       for (const leg of call.legs) {
         const owner = leg.endpoint.kind === 'device' ? office.ownerOf(leg.endpoint.deviceId) : null;
         if (!owner || leg.state === 'cleared' || leg.state === 'queued') continue;
-        if (leg.state !== 'alerting') presence[owner.id] = 'onCall';
-        else presence[owner.id] ??= 'ringing';
+        if (leg.state !== 'alerting') states[owner.id] = 'onCall';
+        else states[owner.id] ??= 'ringing';
       }
     }
-    return presence;
+    return states;
   },
+);
+
+/** Everybody's presence at an instant. */
+export const selectPresence = createSelector(
+  selectCallsByPerson,
+  selectOffice,
+  (_: RootState, now: number) => now,
+  (calls, office, now): Record<string, Presence> =>
+    Object.fromEntries(
+      office.setup.people.map(({ id }) => {
+        const { situation, word, until, doNotDisturb } = standingOf(office, id, now);
+        const said = [situation?.name ?? '', word].filter((part) => part !== '').join(', ');
+        const own = doNotDisturb
+          ? { state: 'doNotDisturb' as const, until: doNotDisturb.until }
+          : { state: situation?.shows ?? ('free' as const), until };
+        return [id, { ...own, state: calls[id] ?? own.state, word: said }];
+      }),
+    ),
 );

@@ -9,6 +9,7 @@ import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
+import { planReducer } from './planSlice';
 import type { Settings, VaultStatus, Work } from '../storage';
 
 /** `elsewhere`: another tab runs the office. */
@@ -254,6 +255,7 @@ export const reducers = {
   dial: dialSlice.reducer,
   settings: settingsSlice.reducer,
   work: workSlice.reducer,
+  plan: planReducer,
   notices: noticesSlice.reducer,
 };
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { recordingSchema, recordSchema } from '@/core/exchange';
+import { ringPlanSchema } from '@/core/office';
 import { ways } from '@/core/quality';
 import { heardEntrySchema } from '@/core/sound';
 import { clockSettingSchema } from '@/office/clock';
@@ -59,6 +60,14 @@ export const workSchema = z.discriminatedUnion('kind', [
 export type Work = z.infer<typeof workSchema>;
 export type FollowUp = Extract<Work, { kind: 'followUp' }>;
 
+/** A ring plan as it is being changed, with the steps back and forth; null: as in force. */
+export const planDraftSchema = z.object({
+  draft: ringPlanSchema.nullable(),
+  past: z.array(ringPlanSchema),
+  future: z.array(ringPlanSchema),
+});
+export type PlanDraft = z.infer<typeof planDraftSchema>;
+
 /** A recording that is not mixed yet: its stretches, and what was heard since it began, in order. */
 export const heardSchema = z.object({
   callId: z.string(),
@@ -93,6 +102,7 @@ export const settingsKind: StoredKind<Settings> = {
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
 export const workKind: StoredKind<Work> = { version: 1, schema: workSchema };
+export const planDraftKind: StoredKind<PlanDraft> = { version: 1, schema: planDraftSchema };
 export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };
 export const soundKind: StoredKind<StoredSound> = { version: 1, schema: soundSchema };
 
@@ -103,6 +113,7 @@ export const storageKeys = {
   clock: 'clock',
   history: 'history/',
   work: 'work',
+  planDraft: 'planDraft',
   /** A recording that is not mixed yet, by its id. */
   heard: 'heard/',
   sound: 'sound/',

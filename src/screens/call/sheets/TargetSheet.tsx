@@ -6,7 +6,6 @@ import {
   nameOfCall,
   placeCall,
   selectOutlook,
-  selectPresence,
   send,
   sendAndSay,
   transfer,
@@ -24,6 +23,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
+import { usePresence, type PresenceWords } from '../../shared/usePresence';
 import { RefusalLine } from './RefusalLine';
 import { useTargets, type TargetChoice } from './useTargets';
 
@@ -46,7 +46,7 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
   const { found, typed, error } = useTargets(text, view);
-  const presence = useAppSelector(selectPresence);
+  const presenceOf = usePresence();
   const submit = () => setChosen(typed ?? found[0] ?? null);
   const letComeIn = async () => {
     const result = await dispatch(
@@ -93,7 +93,7 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
             detail={target.detail}
             onPress={() => setChosen(target)}
             before={<Initials name={target.name} />}
-            after={target.personId === null ? null : <Status state={presence[target.personId] ?? 'free'} />}
+            after={target.personId === null ? null : <Status presence={presenceOf(target.personId)} />}
           />
         ))}
       </View>
@@ -101,13 +101,11 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   );
 }
 
-const statusWords = { free: 'free', onCall: 'on a call', ringing: 'being called' } as const;
-
-function Status({ state }: { state: keyof typeof statusWords }) {
+function Status({ presence: { gauge, word } }: { presence: PresenceWords }) {
   return (
     <View style={styles.status}>
-      <Gauge state={state === 'onCall' ? 'onCall' : 'free'} />
-      <Txt as="small">{statusWords[state]}</Txt>
+      <Gauge state={gauge} />
+      <Txt as="small">{word}</Txt>
     </View>
   );
 }
@@ -123,7 +121,7 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   const dispatch = useAppDispatch();
   const now = useNow(60_000);
   const outlook = useAppSelector((state) => selectOutlook(state, target.to, now), isSame);
-  const presence = useAppSelector(selectPresence)[target.personId ?? ''] ?? 'free';
+  const presence = usePresence()(target.personId ?? '');
   const { legId } = view.me;
   const closing = async (done: Promise<boolean>) => {
     if (await done) onClose();
@@ -150,7 +148,7 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
           </Txt>
           <Txt as="small">{target.detail}</Txt>
         </View>
-        {target.personId ? <Status state={presence} /> : null}
+        {target.personId ? <Status presence={presence} /> : null}
       </View>
       <Txt>{purpose === 'transfer' ? outlook.sent : outlook.called}</Txt>
       <RefusalLine />

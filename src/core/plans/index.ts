@@ -1,0 +1,4 @@
+/** Ring plans as they are written and read: changes, sentences, templates, open formats. */
+export { edits, spanOf, type TargetPlace } from './edits';
+export { callerWords, conditionWords, daysWords, describeRule, finishWords, targetWords } from './sentences';
+export { templatesFor, type PlanTemplate } from './templates';

@@ -1,0 +1,130 @@
+import {
+  deviceName,
+  nameOf,
+  secondsOf,
+  whereTo,
+  type CallerMatch,
+  type Finish,
+  type OfficeIndex,
+  type RingRule,
+  type RingTarget,
+  type When,
+} from '../office';
+
+type Days = readonly number[];
+
+/**
+ * A rule in one sentence, said to whose plan it is: "When a customer calls Field service while you are on site: van
+ * phone and desk phone together for 25 s, then Ilse 20 s, then your mailbox."
+ */
+export function describeRule(rule: RingRule, office: OfficeIndex, readerId: string): string {
+  const stages = rule.stages.filter(({ targets }) => targets.length > 0);
+  const rings = stages.map(({ targets, length }) => {
+    const names = list(targets.map((target) => targetWords(target, office, readerId)));
+    const together = targets.length > 1 && targets.every(({ startSeconds }) => startSeconds === 0);
+    return `${names}${together ? ' together' : ''} for ${secondsOf(length)} s`;
+  });
+  const end = finishWords(rule.finish, office, readerId);
+  return `When ${conditionWords(rule, office, readerId)}: ${[...rings, end].join(', then ')}.`;
+}
+
+/** "somebody starred calls Flood desk, while you are on site": whom and when a rule is for. */
+export function conditionWords(
+  { lineIds, when = {} }: RingRule,
+  office: OfficeIndex,
+  readerId: string,
+): string {
+  const callers =
+    when.callers && when.callers.length > 0
+      ? list(
+          when.callers.map((match) => callerWords(match, office)),
+          'or',
+        )
+      : 'anybody';
+  const lines =
+    lineIds.length > 0
+      ? ` ${list(
+          lineIds.map((id) => office.lines.get(id)?.name ?? id),
+          'or',
+        )}`
+      : '';
+  return `${callers} calls${lines}${whenWords(when, office, readerId)}`;
+}
+
+function whenWords(when: When, office: OfficeIndex, readerId: string): string {
+  const situations = office.people.get(readerId)?.situations ?? [];
+  const parts: string[] = [];
+  if (when.situationIds && when.situationIds.length > 0)
+    parts.push(
+      `while you are ${list(
+        when.situationIds.map((id) => (situations.find((each) => each.id === id)?.name ?? id).toLowerCase()),
+        'or',
+      )}`,
+    );
+  if (when.workingHours !== undefined)
+    parts.push(when.workingHours ? 'in working hours' : 'outside working hours');
+  for (const { days, from, to } of when.hours ?? []) parts.push(`${daysWords(days)} ${from}–${to}`);
+  for (const { from, to } of when.dates ?? [])
+    parts.push(from === to ? `on ${from}` : `from ${from} to ${to}`);
+  if (when.inMeeting !== undefined) parts.push(when.inMeeting ? 'in a meeting' : 'outside meetings');
+  if (when.whileOnCall !== undefined)
+    parts.push(when.whileOnCall ? 'while you are on a call' : 'while no call goes on');
+  return parts.length > 0 ? ` ${parts.join(', ')}` : '';
+}
+
+/** "a withheld caller", "somebody who called 2 times within 10 min". */
+export function callerWords(match: CallerMatch, office: OfficeIndex): string {
+  switch (match.kind) {
+    case 'number':
+      return whereTo(match.number, office);
+    case 'prefix':
+      return `a number beginning ${match.prefix}`;
+    case 'group':
+      return office.setup.callerGroups.find(({ id }) => id === match.groupId)?.name ?? 'a group';
+    case 'starred':
+      return 'somebody starred';
+    case 'colleague':
+      return 'a colleague';
+    case 'withheld':
+      return 'a withheld caller';
+    case 'unknown':
+      return 'somebody unknown';
+    case 'repeated':
+      return `somebody who called ${match.times} ${match.times === 1 ? 'time' : 'times'} within ${match.withinMinutes} min`;
+  }
+}
+
+/** What rings, in a few words: own devices by what they are, others by their name. */
+export function targetWords(target: RingTarget, office: OfficeIndex, readerId: string): string {
+  if ('number' in target) return whereTo(target.number, office);
+  if ('teamId' in target) return `team ${office.teams.get(target.teamId)?.name ?? target.teamId}`;
+  if ('personId' in target)
+    return target.personId === readerId ? 'your desk phone and app' : nameOf(target.personId, office);
+  const device = office.devices.get(target.deviceId);
+  if (device?.personId !== readerId) return deviceName(target.deviceId, office);
+  return device.kind === 'app' ? 'this app' : device.name;
+}
+
+/** "your mailbox", "Ilse Varga’s mailbox", "busy tone", "Workshop": where it ends. */
+export function finishWords(finish: Finish, office: OfficeIndex, readerId: string): string {
+  if (finish.kind === 'busy') return 'busy tone';
+  if (finish.kind === 'forward') return `on to ${whereTo(finish.to, office)}`;
+  return finish.personId === readerId ? 'your mailbox' : `${nameOf(finish.personId, office)}’s mailbox`;
+}
+
+const dayNames = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const weekFromMonday = [1, 2, 3, 4, 5, 6, 0];
+
+/** "Mon–Fri", "Sat, Sun", "every day". */
+export function daysWords(days: Days): string {
+  const inOrder = weekFromMonday.filter((day) => days.includes(day));
+  if (inOrder.length === 7) return 'every day';
+  const first = weekFromMonday.indexOf(inOrder[0] ?? 1);
+  const isRun = inOrder.every((day, index) => day === weekFromMonday[first + index]);
+  const names = inOrder.map((day) => dayNames[day] ?? '');
+  return isRun && names.length > 2 ? `${names[0]}–${names.at(-1)}` : names.join(', ');
+}
+
+function list(words: readonly string[], join: 'and' | 'or' = 'and'): string {
+  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${join} ${words.at(-1)}`;
+}

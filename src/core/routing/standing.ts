@@ -1,0 +1,30 @@
+import type { DoNotDisturb, ForwardAll, OfficeIndex, Situation } from '../office';
+
+/** Where somebody stands for those who would call them, apart from their calls. */
+export interface Standing {
+  situation: Situation | null;
+  /** Their own words to it; empty where they wrote none. */
+  word: string;
+  /** When the situation ends; null where it doesn't by itself. */
+  until: number | null;
+  doNotDisturb: DoNotDisturb | null;
+  /** A forward of everything that is on now. */
+  forward: ForwardAll | null;
+}
+
+/** What is on at an instant: what has ended by then, or is still to come, is not. */
+export function standingOf(office: OfficeIndex, personId: string, at: number): Standing {
+  const person = office.people.get(personId);
+  const plan = office.ringPlans.get(personId);
+  const isOn = ({ from = null, until }: { from?: number | null; until: number | null }) =>
+    (from === null || from <= at) && (until === null || at < until);
+  const own = person?.situation && isOn(person.situation) ? person.situation : null;
+  const doNotDisturb = plan?.doNotDisturb;
+  return {
+    situation: person?.situations?.find(({ id }) => id === own?.id) ?? null,
+    word: own?.word ?? '',
+    until: own?.until ?? null,
+    doNotDisturb: doNotDisturb && isOn(doNotDisturb) ? doNotDisturb : null,
+    forward: plan?.forwards?.find(isOn) ?? null,
+  };
+}

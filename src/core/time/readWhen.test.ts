@@ -1,0 +1,46 @@
+import { formatDayAndClock } from './format';
+import { atLocal, readWhen } from './readWhen';
+
+const zone = 'Europe/London';
+/** Thursday, 26 November 2026, 10:40. */
+const now = Date.UTC(2026, 10, 26, 10, 40);
+
+const read = (text: string, from = now) => {
+  const found = readWhen(text, from, zone);
+  return found.ok
+    ? `${formatDayAndClock(found.at, zone)} ${new Date(found.at).toISOString().slice(0, 10)}`
+    : found.sentence;
+};
+
+describe('a moment as it is typed', () => {
+  it.each([
+    ['14:30', 'Thu 14:30 2026-11-26'],
+    ['9', 'Fri 09:00 2026-11-27'],
+    ['tomorrow 8:00', 'Fri 08:00 2026-11-27'],
+    ['Tue 12:00', 'Tue 12:00 2026-12-01'],
+    ['thursday 8.15', 'Thu 08:15 2026-12-03'],
+    ['24 Dec 12:00', 'Thu 12:00 2026-12-24'],
+    ['3 Feb 8:00', 'Wed 08:00 2027-02-03'],
+    ['1 July 2027 7:05', 'Thu 07:05 2027-07-01'],
+    ['2026-12-24 23:59', 'Thu 23:59 2026-12-24'],
+  ])('%s', (text, wanted) => {
+    expect(read(text)).toBe(wanted);
+  });
+
+  it.each(['', 'soon', 'Tue', '25:00', '12:60', '30 Feb 12:00', '2026-13-01 8:00', 'tomorrow never 8:00'])(
+    '%s is refused with a reason',
+    (text) => {
+      expect(readWhen(text, now, zone)).toMatchObject({
+        ok: false,
+        sentence: expect.stringMatching(/\w/) as string,
+      });
+    },
+  );
+
+  it('that the night of a change leaves out is refused, and one that comes twice is the first', () => {
+    expect(read('2027-03-28 1:30')).toBe(
+      'There is no 1:30 on 2027-03-28: the clocks go forward that night. Choose an hour later.',
+    );
+    expect(atLocal('2026-10-25', 1, 30, zone)).toBe(Date.UTC(2026, 9, 25, 0, 30));
+  });
+});

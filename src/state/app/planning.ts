@@ -1,0 +1,119 @@
+import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
+
+import { pastCallsOf } from '@/core/history';
+import { OfficeIndex, type DoNotDisturb, type ForwardAll, type Person, type RingPlan } from '@/core/office';
+import { checkPlan, standingOf, type Finding } from '@/core/routing';
+
+import { send } from './acts';
+import { draftChanged, draftRebased } from './planSlice';
+import { selectOffice } from './selectors';
+import type { Services } from './services';
+import { actDone } from './slices';
+import type { RootState } from './store';
+
+type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
+
+const myIdOf = (state: RootState) => state.office.me?.personId ?? '';
+
+/** My ring plan as the office routes by it now. */
+export const selectPlanInForce = createSelector(
+  selectOffice,
+  myIdOf,
+  (office, personId): RingPlan => office.ringPlans.get(personId) ?? { personId, rules: [] },
+);
+
+/** My ring plan as I have changed it; the one in force where I have not. */
+export const selectMyPlan = (state: RootState): RingPlan => state.plan.draft ?? selectPlanInForce(state);
+
+/** Whether it differs from the one in force. */
+export const selectIsPlanChanged = createSelector(
+  selectMyPlan,
+  selectPlanInForce,
+  (mine, inForce) => mine !== inForce && JSON.stringify(mine) !== JSON.stringify(inForce),
+);
+
+export function officeWithPlan(office: OfficeIndex, plan: RingPlan): OfficeIndex {
+  const others = office.setup.ringPlans.filter(({ personId }) => personId !== plan.personId);
+  return new OfficeIndex({ ...office.setup, ringPlans: [...others, plan] });
+}
+
+/** The office as it would be if my changed plan were in force. */
+export const selectChangedOffice = createSelector(selectOffice, selectMyPlan, (office, plan) =>
+  office.ringPlans.get(plan.personId) === plan ? office : officeWithPlan(office, plan),
+);
+
+export const selectMyStanding = createSelector(
+  selectOffice,
+  myIdOf,
+  (_: RootState, now: number) => now,
+  standingOf,
+);
+
+const selectPastCalls = createSelector(
+  (state: RootState) => state.history.records,
+  myIdOf,
+  selectOffice,
+  pastCallsOf,
+);
+
+/** What is wrong with a plan of mine, computed as if it were in force. */
+export function findingsOf(state: RootState, office: OfficeIndex, now: number): Finding[] {
+  return checkPlan(office, myIdOf(state), { now, isSignedIn: () => true, pastCalls: selectPastCalls(state) });
+}
+
+/** Changes my plan without putting it into force. */
+export const editPlan =
+  (change: (plan: RingPlan) => RingPlan): Act =>
+  (dispatch, getState) => {
+    const state = getState();
+    dispatch(draftChanged({ inForce: selectPlanInForce(state), plan: change(selectMyPlan(state)) }));
+  };
+
+export const dropPlanChanges = (): Act => (dispatch, getState) => {
+  dispatch(editPlan(() => selectPlanInForce(getState())));
+};
+
+/** From now on calls are routed by the changed plan. */
+export const putPlanIntoForce = (): Act<Promise<boolean>> => async (dispatch, getState) => {
+  const plan = selectMyPlan(getState());
+  const result = await dispatch(send({ type: 'configure', ringPlans: [plan], people: [] }));
+  if (result?.ok)
+    dispatch(actDone('Your ring plan is in force. Undo brings the former one back as a change.'));
+  return result?.ok ?? false;
+};
+
+/** What is switched at once and not drafted: forwards of everything and do not disturb. */
+const switchNow =
+  (change: Pick<RingPlan, 'forwards' | 'doNotDisturb'>, said: string): Act<Promise<boolean>> =>
+  async (dispatch, getState) => {
+    const plan = { ...selectPlanInForce(getState()), ...change };
+    const result = await dispatch(send({ type: 'configure', ringPlans: [plan], people: [] }));
+    if (!result?.ok) return false;
+    dispatch(draftRebased(change));
+    dispatch(actDone(said));
+    return true;
+  };
+
+/** null ends it. */
+export const setDoNotDisturb =
+  (doNotDisturb: DoNotDisturb | null, said: string): Act<Promise<boolean>> =>
+  (dispatch) =>
+    dispatch(switchNow({ doNotDisturb: doNotDisturb ?? undefined }, said));
+
+/** Takes the place of those that are on or to come; null takes all off. */
+export const setForwardAll =
+  (forward: ForwardAll | null, said: string): Act<Promise<boolean>> =>
+  (dispatch) =>
+    dispatch(switchNow({ forwards: forward ? [forward] : [] }, said));
+
+/** I am in another situation from now on; colleagues see it at once. */
+export const setSituation =
+  (situation: Person['situation'], said: string): Act<Promise<boolean>> =>
+  async (dispatch, getState) => {
+    const me = selectOffice(getState()).people.get(myIdOf(getState()));
+    if (!me) return false;
+    const people = [{ ...me, situation }];
+    const result = await dispatch(send({ type: 'configure', ringPlans: [], people }));
+    if (result?.ok) dispatch(actDone(said));
+    return result?.ok ?? false;
+  };
