@@ -16,4 +16,4 @@ export {
 } from './lookBack';
 export { chooseRule, factsOf, situationAt } from './traceCall';
 export { resolveTarget } from './stages';
-export { standingOf, type Standing } from './standing';
+export { nextFirstHour, standingOf, type Standing } from './standing';

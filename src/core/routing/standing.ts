@@ -1,4 +1,8 @@
 import type { DoNotDisturb, ForwardAll, OfficeIndex, Situation } from '../office';
+import { edgesBetween, shiftLocalDays } from '../time';
+import { isWorking } from './conditions';
+
+const mostDaysOff = 60;
 
 /** Where somebody stands for those who would call them, apart from their calls. */
 export interface Standing {
@@ -27,4 +31,14 @@ export function standingOf(office: OfficeIndex, personId: string, at: number): S
     doNotDisturb: doNotDisturb && isOn(doNotDisturb) ? doNotDisturb : null,
     forward: plan?.forwards?.find(isOn) ?? null,
   };
+}
+
+/** When the next working day's first hour begins; null where the plan has no working week. */
+export function nextFirstHour(office: OfficeIndex, personId: string, now: number): number | null {
+  const plan = office.ringPlans.get(personId);
+  const { zone } = office.setup;
+  if (!plan?.workingHours || plan.workingHours.length === 0) return null;
+  const tomorrow = shiftLocalDays(now, 1, zone);
+  const edges = edgesBetween(tomorrow - 1, shiftLocalDays(now, mostDaysOff, zone), plan.workingHours, zone);
+  return edges.find((at) => isWorking(at, plan, zone)) ?? null;
 }

@@ -7,6 +7,8 @@ import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
+import { StandingLine } from '../standing/StandingLine';
+
 const minuteMs = 60_000;
 const hourMs = 60 * minuteMs;
 
@@ -59,6 +61,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
           taken: outcome !== 'missed' && outcome !== 'refused',
         }))}
       />
+      {at === 'loose' ? <StandingLine /> : null}
       <View style={styles.tabs}>
         <Tab href="/" word="Loose ends" isHere={at === 'loose'} />
         <Tab href="/everything" word="Everything" isHere={at === 'everything'} />

@@ -11,6 +11,7 @@ export function useGo() {
       record: (id: string) => router.navigate(`/everything/${id}`),
       dial: () => router.navigate('/dial'),
       call: () => router.navigate('/call'),
+      standing: () => router.navigate('/standing'),
       plan: () => router.navigate('/plan'),
       directory: () => router.navigate('/directory'),
       office: () => router.navigate('/office'),

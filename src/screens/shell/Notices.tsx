@@ -10,6 +10,8 @@ import {
 } from '@/state/app';
 import { Notice } from '@/ui/notice';
 
+import { StandingNotice } from './StandingNotice';
+
 /** What the worker has to know wherever they are. */
 export function Notices() {
   const dispatch = useAppDispatch();
@@ -28,6 +30,7 @@ export function Notices() {
       {done ? (
         <Notice sentence={done} action={{ word: 'Close', onPress: () => dispatch(actDone(null)) }} />
       ) : null}
+      <StandingNotice />
       {storage === 'full' ? (
         <Notice
           tone="alarm"

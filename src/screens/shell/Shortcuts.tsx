@@ -47,6 +47,9 @@ export function Shortcuts() {
         case 'p':
           go.plan();
           return true;
+        case 's':
+          go.standing();
+          return true;
         case '?':
           setShowsList(true);
           return true;

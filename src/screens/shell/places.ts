@@ -1,6 +1,6 @@
 /** The five places, in their order. */
 export const places = [
-  { path: '/', word: 'Loose ends', alsoAt: ['/everything'] },
+  { path: '/', word: 'Loose ends', alsoAt: ['/everything', '/standing'] },
   { path: '/dial', word: 'Dial', alsoAt: ['/call'] },
   { path: '/plan', word: 'Ring plan', alsoAt: [] },
   { path: '/directory', word: 'Directory', alsoAt: [] },

@@ -9,6 +9,7 @@ export const shortcuts = [
   { key: 'T', word: 'transfer' },
   { key: 'N', word: 'note on the call' },
   { key: 'P', word: 'ring plan' },
+  { key: 'S', word: 'where I stand: situation, do not disturb, forward' },
   { key: 'E', word: 'end the call; press it twice' },
   { key: '?', word: 'this list' },
 ] as const;

@@ -4,6 +4,7 @@ import { useAppSelector } from '@/state/app';
 
 import { fetchSheets } from '../call/LazySheet';
 import { fetchPlanScreen } from '../plan/fetchPlanScreen';
+import { fetchStandingScreen } from '../standing/fetchStandingScreen';
 
 const laterMs = 3000;
 
@@ -13,7 +14,7 @@ export function usePrefetch(): void {
   useEffect(() => {
     if (!isRunning) return;
     // What can't be fetched now is asked for again when it is needed.
-    const fetchAll = () => void Promise.allSettled([fetchSheets(), fetchPlanScreen()]);
+    const fetchAll = () => void Promise.allSettled([fetchSheets(), fetchPlanScreen(), fetchStandingScreen()]);
     const timer = setTimeout(fetchAll, laterMs);
     return () => clearTimeout(timer);
   }, [isRunning]);

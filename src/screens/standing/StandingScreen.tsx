@@ -1,0 +1,58 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
+import { DisturbPart } from './DisturbPart';
+import { ForwardPart } from './ForwardPart';
+import { SituationPart } from './SituationPart';
+import { standingWords } from './standingWords';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    body: { padding: space.l, gap: space.xl },
+    columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.xl },
+    stack: { gap: space.xl },
+    column: { flex: 1, minWidth: 0, gap: space.xl },
+    rule: { borderTopWidth: 1, borderColor: colours.ink, paddingTop: space.l },
+  }),
+);
+
+/** Where I stand: the situation I am in, whether I may be disturbed, and where everything goes meanwhile. */
+export function StandingScreen() {
+  const styles = useStyles();
+  const go = useGo();
+  const { isWide } = useLayout();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const now = useNow(60_000);
+  const standing = useAppSelector((state) => selectMyStanding(state, now));
+  return (
+    <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
+      <View>
+        <Txt as="small">Where I stand</Txt>
+        <Txt as="title" level={1}>
+          {standingWords(standing, office, now, myId)}
+        </Txt>
+      </View>
+      <View style={isWide ? styles.columns : styles.stack}>
+        <View style={isWide ? styles.column : undefined}>
+          <SituationPart />
+        </View>
+        <View style={isWide ? styles.column : styles.stack}>
+          <View style={isWide ? undefined : styles.rule}>
+            <DisturbPart />
+          </View>
+          <View style={styles.rule}>
+            <ForwardPart />
+          </View>
+        </View>
+      </View>
+      <Plate word="Done, back to Loose ends" onPress={go.loose} />
+    </ScrollView>
+  );
+}
