@@ -83,7 +83,8 @@ const obstacles: Record<Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'],
   barred: 'may not be called from this office',
 };
 
-const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason'], string> = {
+/** Why a rule is not for a call, to be said after "it did not fit:". */
+export const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason'], string> = {
   otherLine: 'it is for another line',
   otherCaller: 'it is for other callers',
   otherSituation: 'it is for another situation',

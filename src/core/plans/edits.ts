@@ -23,7 +23,7 @@ const usualSeconds = 20;
 
 /** Changes of a plan, each giving a new one. What would make it impossible is kept within its bounds. */
 export const edits = {
-  /** From which to which second of its stage it rings. The stage grows where it must, so that nothing is cut by a pull. */
+  /** From which to which second of its stage it is to ring, whole seconds. The stage may cut it short, which a check tells. */
   pull(plan: RingPlan, place: TargetPlace, fromSeconds: number, toSeconds: number): RingPlan {
     return atStage(plan, place.ruleId, place.stage, (stage) => {
       const start = clamp(Math.round(fromSeconds), 0, mostSeconds - leastSeconds);

@@ -15,5 +15,5 @@ export {
   type PresentAt,
 } from './lookBack';
 export { chooseRule, factsOf, situationAt } from './traceCall';
-export { resolveTarget } from './stages';
+export { allFree, resolveTarget, traceStages } from './stages';
 export { nextFirstHour, standingOf, type Standing } from './standing';

@@ -14,6 +14,15 @@ export interface World {
   situationOf?(personId: string): string | null;
 }
 
+/** A moment in which everything is signed in and free, and nobody has called before. */
+export const allFree = (at: number): World => ({
+  at,
+  isSignedIn: () => true,
+  isBusy: () => false,
+  isOnCall: () => false,
+  triesWithin: () => 0,
+});
+
 /** One thing that can be rung: a device with its owner, or a number outside. */
 export type Ringable = Pick<TraceLeg, 'deviceId' | 'number' | 'personId'>;
 type SkipReason = Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'];
@@ -48,17 +57,17 @@ export function traceStages(
         const key = deviceId ?? number ?? '';
         if (seen.has(key)) continue;
         seen.add(key);
-        const reason = obstacleTo(ringable, callingDeviceId, world, office);
-        if (reason !== null) {
-          skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
-          continue;
-        }
         const wantedSeconds = target.length ? secondsOf(target.length) : null;
         const until = Math.min(target.startSeconds + (wantedSeconds ?? Infinity), stageSeconds);
         const rung = Math.max(0, until - target.startSeconds);
         if (wantedSeconds !== null && rung < wantedSeconds)
           skipped.push({ kind: 'cutShort', deviceId, number, stage, wantedSeconds, rungSeconds: rung });
         if (rung === 0) continue;
+        const reason = obstacleTo(ringable, callingDeviceId, world, office);
+        if (reason !== null) {
+          skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
+          continue;
+        }
         rungSeconds = Math.max(rungSeconds, until);
         legs.push({
           ...ringable,

@@ -116,10 +116,9 @@ function traceRule(
   const { ownerId, lineId } = called;
   const { legs, skipped, finishSeconds } = traceStages(office, called, world, rule.stages);
   steps.push(...skipped);
-  const wasSkippedAs = (reason: string) =>
-    skipped.some((step) => step.kind === 'deviceSkipped' && step.reason === reason);
-  const isAllBusy = legs.length === 0 && wasSkippedAs('busy');
-  const isUnreachable = legs.length === 0 && !isAllBusy && skipped.length > 0;
+  const missing = skipped.filter((step) => step.kind === 'deviceSkipped');
+  const isAllBusy = legs.length === 0 && missing.some(({ reason }) => reason === 'busy');
+  const isUnreachable = legs.length === 0 && !isAllBusy && missing.length > 0;
   if (isAllBusy) steps.push({ kind: 'allBusy', personId: ownerId });
   if (isUnreachable) steps.push({ kind: 'unreachable', personId: ownerId });
   const special = isAllBusy ? rule.busyFinish : isUnreachable ? rule.unreachableFinish : undefined;

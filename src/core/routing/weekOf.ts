@@ -2,7 +2,7 @@ import type { OfficeIndex } from '../office';
 import { edgesBetween } from '../time';
 import type { Caller } from './conditions';
 import type { RouteTrace } from './trace';
-import type { World } from './stages';
+import { allFree, type World } from './stages';
 import { traceCall } from './traceCall';
 
 /** A stretch of time in which every such call goes the same way. Epoch milliseconds, `to` not included. */
@@ -22,12 +22,13 @@ export function weekOf(
   office: OfficeIndex,
   called: { ownerId: string; lineId: string | null; caller: Caller | null },
   span: { from: number; to: number },
+  moment: Pick<World, 'situationOf'> = {},
 ): Stretch[] {
   const stretches: Stretch[] = [];
   const starts = [span.from, ...changesWithin(office, called.ownerId, span)];
   starts.forEach((from, index) => {
     const to = starts[index + 1] ?? span.to;
-    const trace = traceCall(office, called, freeAt(from));
+    const trace = traceCall(office, called, { ...allFree(from), ...moment });
     const last = stretches.at(-1);
     if (last && goesTheSameWay(last.trace, trace)) last.to = to;
     else stretches.push({ from, to, trace });
@@ -58,14 +59,6 @@ function changesWithin(
   ].filter((at): at is number => at !== null && at > from && at < to);
   return [...new Set([...edges, ...ends])].sort((a, b) => a - b);
 }
-
-const freeAt = (at: number): World => ({
-  at,
-  isSignedIn: () => true,
-  isBusy: () => false,
-  isOnCall: () => false,
-  triesWithin: () => 0,
-});
 
 /** The same devices in the same seconds and the same finish, whatever the reasons. */
 function goesTheSameWay(a: RouteTrace, b: RouteTrace): boolean {

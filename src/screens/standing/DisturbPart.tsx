@@ -12,12 +12,11 @@ import {
   useNow,
   useServices,
 } from '@/state/app';
-import { Choice } from '@/ui/field';
+import { Choice, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
-import { Ticks } from './Ticks';
 import { EndPicker } from './EndPicker';
 import { untilWords } from './standingWords';
 import { useEnd } from './useEnd';

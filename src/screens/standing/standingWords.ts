@@ -1,5 +1,5 @@
 import { describeFinish, type Finish, type OfficeIndex } from '@/core/office';
-import { traceCall, type RouteTrace, type Standing } from '@/core/routing';
+import { allFree, traceCall, type RouteTrace, type Standing } from '@/core/routing';
 import { formatClock, formatDayAndClock, startOfLocalDay } from '@/core/time';
 
 import { shortTargetName } from '../shared/targetWords';
@@ -38,14 +38,7 @@ export function ringsNow(
   const trace = traceCall(
     office,
     { ownerId: myId, lineId, caller: { number: null, personId: null } },
-    {
-      at,
-      isSignedIn: () => true,
-      isBusy: () => false,
-      isOnCall: () => false,
-      triesWithin: () => 0,
-      ...(situationId !== undefined && { situationOf: () => situationId }),
-    },
+    { ...allFree(at), ...(situationId !== undefined && { situationOf: () => situationId }) },
   );
   return stagesWords(trace, office, myId);
 }

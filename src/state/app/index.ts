@@ -64,6 +64,7 @@ export {
   selectIsPlanChanged,
   selectMyPlan,
   selectMyStanding,
+  selectPastCalls,
   selectPlanInForce,
   setDoNotDisturb,
   setForwardAll,

@@ -49,7 +49,8 @@ export const selectMyStanding = createSelector(
   standingOf,
 );
 
-const selectPastCalls = createSelector(
+/** My past calls, as far as they have been read, with where I was then. */
+export const selectPastCalls = createSelector(
   (state: RootState) => state.history.records,
   myIdOf,
   selectOffice,

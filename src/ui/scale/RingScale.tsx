@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { Txt } from '../text';
 import { space, themed, useTheme } from '../tokens';
+import { ticksOf } from './ticks';
 
 export interface RingTrack {
   key: string;
@@ -60,8 +61,7 @@ export function RingScale({ tracks, totalSeconds, finish, nowSeconds, onNight = 
   const styles = useStyles();
   const { colours } = useTheme();
   const span = Math.max(totalSeconds, 1);
-  const step = [5, 10, 15, 30, 60, 120].find((seconds) => span / seconds <= 5) ?? 300;
-  const ticks = Array.from({ length: Math.floor(span / step) + 1 }, (_, index) => index * step);
+  const ticks = ticksOf(span);
   const at = (seconds: number) => `${(Math.min(Math.max(seconds, 0), span) / span) * 100}%` as const;
   const ink = onNight ? colours.onNight : colours.ink;
   const faint = onNight ? colours.faintOnNight : colours.faint;

@@ -2,6 +2,7 @@ import { describeFinish, targetName, type Finish, type OfficeIndex, type RingPla
 import { formatMoney, rateFor } from '../../rates';
 import { formatDayAndClock } from '../../time';
 import type { PastCall } from '../lookBack';
+import { allFree } from '../stages';
 import { situationAt, traceCall } from '../traceCall';
 import { reachedBy } from '../whereTo';
 import type { CheckContext, Finding } from './finding';
@@ -135,14 +136,7 @@ function reaches(office: OfficeIndex, plan: RingPlan, number: string, call: Past
   const trace = traceCall(
     office,
     { ownerId: plan.personId, lineId: call.lineId, caller: call.caller },
-    {
-      at: call.at,
-      isSignedIn: () => true,
-      isBusy: () => false,
-      isOnCall: () => call.isOnCall,
-      triesWithin: () => 0,
-      situationOf: () => call.situationId,
-    },
+    { ...allFree(call.at), isOnCall: () => call.isOnCall, situationOf: () => call.situationId },
   );
   const leg = trace.legs.find((each) => each.number === number);
   const fromSeconds =

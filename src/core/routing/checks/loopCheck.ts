@@ -2,7 +2,7 @@ import { nameOf, type Finish, type OfficeIndex, type RingPlan } from '../../offi
 import { formatDayAndClock } from '../../time';
 import { instantAtoms } from '../atoms';
 import type { Caller } from '../conditions';
-import type { World } from '../stages';
+import { allFree, type World } from '../stages';
 import { traceCall } from '../traceCall';
 import { reachedBy } from '../whereTo';
 import type { Finding } from './finding';
@@ -102,11 +102,10 @@ function leavesBy(office: OfficeIndex, { personId, lineId }: Stop, at: number, c
 }
 
 const worldOf = (mood: Mood, at: number): World => ({
-  at,
+  ...allFree(at),
   isSignedIn: () => mood !== 'away',
   isBusy: () => mood === 'busy',
   isOnCall: () => mood === 'busy',
-  triesWithin: () => 0,
 });
 
 function finding(

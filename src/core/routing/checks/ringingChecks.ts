@@ -6,7 +6,7 @@ import {
   type RingPlan,
   type RingRule,
 } from '../../office';
-import { traceStages, type World } from '../stages';
+import { allFree, traceStages } from '../stages';
 import type { TraceLeg } from '../trace';
 import { namesLeg, withRule, withStage, withTargets } from './editing';
 import type { CheckContext, Finding } from './finding';
@@ -19,14 +19,7 @@ export function ringingChecks(
   at: number,
   context: CheckContext,
 ): Finding[] {
-  const world: World = {
-    at,
-    isSignedIn: () => true,
-    isBusy: () => false,
-    isOnCall: () => false,
-    triesWithin: () => 0,
-  };
-  const { legs, skipped } = traceStages(office, {}, world, rule.stages);
+  const { legs, skipped } = traceStages(office, {}, allFree(at), rule.stages);
   const about = { personId: plan.personId };
   const findings: Finding[] = [];
   for (const step of skipped) {

@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
-import { Plate } from '@/ui/plate';
-import { Txt } from '@/ui/text';
-import { space } from '@/ui/tokens';
+import { Plate } from '../plate';
+import { Txt } from '../text';
+import { space } from '../tokens';
 
 interface TicksProps {
   label: string;

@@ -1,0 +1,99 @@
+import type { Finish, OfficeIndex, RingTarget } from '../../office';
+
+/**
+ * How this office's people, phones and mailboxes are named in a CPL script. "office.invalid" is reserved for such
+ * (RFC 2606 §2); a system elsewhere that reads the script has to be told its own names for them.
+ */
+const domain = 'office.invalid';
+const deviceHost = `devices.${domain}`;
+const mailboxHost = `mailbox.${domain}`;
+
+/** Kinds of callers as hosts of their address: what CPL has no word for, but can ask for by name. */
+export const callerHosts = {
+  colleague: `colleague.${domain}`,
+  starred: `starred.${domain}`,
+  unknown: `unknown.${domain}`,
+} as const;
+/** Whoever withholds their number comes from there (RFC 3323 §4.1.1.3). */
+export const anonymousHost = 'anonymous.invalid';
+/** "repeated-2-15": has called twice within fifteen minutes. */
+export const repeatedPattern = /^repeated-(\d+)-(\d+)\.office\.invalid$/;
+export const groupPattern = /^group-(.+)\.office\.invalid$/;
+export const repeatedHost = (times: number, minutes: number) => `repeated-${times}-${minutes}.${domain}`;
+export const groupHost = (groupId: string) => `group-${encodeURIComponent(groupId)}.${domain}`;
+
+export function targetUrl(target: RingTarget, office: OfficeIndex): string {
+  const key = `${target.acceptKey ? ';accept-key=1' : ''}${target.saysName ? ';says-name=1' : ''}`;
+  if ('number' in target) return `tel:${target.number}${key}`;
+  if ('deviceId' in target) return `sip:${encodeURIComponent(target.deviceId)}@${deviceHost}${key}`;
+  const extension =
+    'personId' in target
+      ? office.people.get(target.personId)?.extension
+      : office.teams.get(target.teamId)?.extension;
+  return `sip:${extension ?? 'nobody'}@${domain}${key}`;
+}
+
+export function finishUrl(finish: Exclude<Finish, { kind: 'busy' }>, office: OfficeIndex): string {
+  if (finish.kind === 'forward')
+    return finish.to.startsWith('+') ? `tel:${finish.to}` : `sip:${encodeURIComponent(finish.to)}@${domain}`;
+  return `sip:${office.people.get(finish.personId)?.extension ?? 'nobody'}@${mailboxHost}`;
+}
+
+/** What an address of a script means here. */
+export type Located =
+  | { kind: 'target'; target: RingTarget }
+  | { kind: 'mailbox'; personId: string }
+  | { kind: 'dialled'; to: string };
+
+/** Reads an address; null where this office has nothing of that name. */
+export function readUrl(url: string, office: OfficeIndex): Located | null {
+  const [address = '', ...parameters] = url.trim().split(';');
+  const timing = {
+    startSeconds: 0,
+    ...(parameters.includes('accept-key=1') && { acceptKey: true }),
+    ...(parameters.includes('says-name=1') && { saysName: true }),
+  };
+  const tel = /^tel:(\+?[\d().\- ]+)$/i.exec(address);
+  if (tel) return located(tel[1]?.replace(/[^\d+]/g, '') ?? '', timing, office);
+  const sip = /^sips?:([^@]+)@(.+)$/i.exec(address);
+  if (!sip) return null;
+  const user = decoded(sip[1] ?? '');
+  const host = (sip[2] ?? '').toLowerCase();
+  if (host === deviceHost)
+    return office.devices.get(user)?.personId
+      ? { kind: 'target', target: { deviceId: user, ...timing } }
+      : null;
+  if (host === mailboxHost) {
+    const person = office.peopleByExtension.get(user);
+    return person ? { kind: 'mailbox', personId: person.id } : null;
+  }
+  if (host === domain) return located(user, timing, office) ?? { kind: 'dialled', to: user };
+  return elsewhere(user, timing, office);
+}
+
+/** An address of another system: somebody of that extension, phone name or whole number is meant here too. */
+function elsewhere(user: string, timing: { startSeconds: number }, office: OfficeIndex): Located | null {
+  const known = located(user, timing, office);
+  if (known) return known;
+  if (office.devices.get(user)?.personId) return { kind: 'target', target: { deviceId: user, ...timing } };
+  const byName = office.setup.people.find(
+    ({ id, name }) => id === user.toLowerCase() || name.toLowerCase().split(' ')[0] === user.toLowerCase(),
+  );
+  return byName ? { kind: 'target', target: { personId: byName.id, ...timing } } : null;
+}
+
+function located(name: string, timing: { startSeconds: number }, office: OfficeIndex): Located | null {
+  const person = office.peopleByExtension.get(name);
+  if (person) return { kind: 'target', target: { personId: person.id, ...timing } };
+  const team = office.teamsByExtension.get(name);
+  if (team) return { kind: 'target', target: { teamId: team.id, ...timing } };
+  return /^\+\d{7,15}$/.test(name) ? { kind: 'target', target: { number: name, ...timing } } : null;
+}
+
+function decoded(user: string): string {
+  try {
+    return decodeURIComponent(user);
+  } catch {
+    return user;
+  }
+}

@@ -1,0 +1,123 @@
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { describeSteps } from '@/core/history';
+import { describeFinish, type RingPlan } from '@/core/office';
+import { findingsOf, officeWithPlan, selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { useLayout } from '../shared/useLayout';
+import { FindingLine } from './FindingLine';
+import { QuestionLine } from './QuestionLine';
+import { RuleList } from './RuleList';
+import { RuleScale } from './RuleScale';
+import { TryBar } from './TryBar';
+import type { useQuestion } from './useQuestion';
+import { useTry } from './useTry';
+
+/** One call: the question, its seconds to be pulled, what is wrong with them, why, and the rules in their order. */
+export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
+  const { isWide } = useLayout();
+  const store = useAppStore();
+  const { question, myId, now, ask } = of;
+  const kept = useAppSelector(selectMyPlan);
+  const records = useAppSelector((state) => state.history.isComplete);
+  const [preview, setPreview] = useState<RingPlan | null>(null);
+  const [shown, setShown] = useState<string | null>(null);
+  const plan = preview ?? kept;
+  const office = useMemo(
+    () => (preview ? officeWithPlan(of.office, preview) : of.office),
+    [of.office, preview],
+  );
+  const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
+  const findings = useMemo(
+    () => findingsOf(store.getState(), office, now),
+    // The past is read once it is all there.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [store, office, now, records],
+  );
+  const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
+  const rule = plan.rules.find(({ id }) => id === (shown ?? takenId)) ?? null;
+  const tried = useTry(trace.finishSeconds);
+  const general = findings.filter(({ place }) => place.ruleId === undefined);
+  const isOfCall = rule !== null && rule.id === takenId;
+  return (
+    <View style={isWide ? styles.columns : styles.stack}>
+      <View style={[styles.stack, isWide && styles.column]}>
+        <QuestionLine
+          of={{
+            ...of,
+            setQuestion: (next) => {
+              of.setQuestion(next);
+              setShown(null);
+            },
+          }}
+        />
+        {rule ? (
+          <View style={styles.part}>
+            <Txt as="heading" level={2}>
+              {isOfCall ? 'Seconds' : `Seconds of “${rule.name}”`}
+            </Txt>
+            <RuleScale
+              plan={plan}
+              rule={rule}
+              office={office}
+              findings={findings}
+              nowSeconds={isOfCall ? (tried.nowSeconds ?? undefined) : undefined}
+              onPreview={setPreview}
+            />
+          </View>
+        ) : (
+          <View style={styles.part}>
+            <Txt as="heading" level={2}>
+              Seconds
+            </Txt>
+            <Txt>{`Nothing rings: at once ${describeFinish(trace.finish, office, myId)}.`}</Txt>
+          </View>
+        )}
+        <TryBar question={question} office={office} myId={myId} trace={trace} of={tried} />
+      </View>
+      <View style={[styles.stack, isWide && styles.column]}>
+        {general.length > 0 ? (
+          <View style={styles.part}>
+            <Txt as="heading" level={2}>
+              Found in the whole plan
+            </Txt>
+            {general.map((finding) => (
+              <FindingLine key={`${finding.code} ${finding.sentence}`} finding={finding} />
+            ))}
+          </View>
+        ) : null}
+        <View style={styles.part}>
+          <Txt as="heading" level={2}>
+            Rules
+          </Txt>
+          <RuleList
+            plan={plan}
+            office={office}
+            trace={trace}
+            findings={findings}
+            shownRuleId={rule?.id ?? null}
+            onShow={setShown}
+          />
+        </View>
+        <View style={styles.part}>
+          <Txt as="heading" level={2}>
+            Why
+          </Txt>
+          {describeSteps(trace, office).map((sentence) => (
+            <Txt key={sentence}>{sentence}</Txt>
+          ))}
+        </View>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: space.l },
+  columns: { flexDirection: 'row', gap: space.xl, alignItems: 'flex-start' },
+  column: { flex: 1, minWidth: 0 },
+  part: { gap: space.s },
+});

@@ -1,0 +1,76 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { RouteTrace } from '@/core/routing';
+import {
+  draftRedone,
+  draftUndone,
+  dropPlanChanges,
+  putPlanIntoForce,
+  selectIsPlanChanged,
+  selectOffice,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { ringsWords } from './planWords';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    bar: {
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+      backgroundColor: colours.sheet,
+      paddingHorizontal: space.m,
+      paddingVertical: space.s,
+      gap: space.s,
+    },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    grow: { flexGrow: 1 },
+  }),
+);
+
+/** What the changed plan does otherwise with the asked call, before it takes force; and every step back and forth. */
+export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTrace }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const isChanged = useAppSelector(selectIsPlanChanged);
+  const { past, future } = useAppSelector((state) => state.plan);
+  const [isComparing, setComparing] = useState(false);
+  if (!isChanged && past.length === 0 && future.length === 0) return null;
+  const [was, is] = [before, after].map((trace) => ringsWords(trace, office, myId));
+  return (
+    <View style={styles.bar} role="region" aria-label="Changes of the plan">
+      {isChanged ? (
+        <Txt as="small">Changed, and kept here. Calls still go by the plan in force.</Txt>
+      ) : null}
+      {isChanged && isComparing ? (
+        <View>
+          <Txt as="small">{`In force: ${was}`}</Txt>
+          <Txt as="small">{is === was ? 'Changed: this call goes the same way.' : `Changed: ${is}`}</Txt>
+        </View>
+      ) : null}
+      <View style={styles.acts}>
+        <Plate word="Undo" disabled={past.length === 0} onPress={() => dispatch(draftUndone())} />
+        <Plate word="Redo" disabled={future.length === 0} onPress={() => dispatch(draftRedone())} />
+        {isChanged ? (
+          <>
+            <Plate word="Compare" pressed={isComparing} onPress={() => setComparing(!isComparing)} />
+            <Plate word="Drop" label="Drop the changes" onPress={() => dispatch(dropPlanChanges())} />
+            <Plate
+              word="Put it into force"
+              kind="main"
+              style={styles.grow}
+              onPress={() => void dispatch(putPlanIntoForce())}
+            />
+          </>
+        ) : null}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,72 @@
+import { StyleSheet, View } from 'react-native';
+
+import { describeFinish, type OfficeIndex, type RingPlan } from '@/core/office';
+import { layOutRule, templatesFor, targetWords, type PlanTemplate } from '@/core/plans';
+import { editPlan, useAppDispatch } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { RingScale, type RingTrack } from '@/ui/scale';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+interface TemplateSheetProps {
+  plan: RingPlan;
+  office: OfficeIndex;
+  onClose: () => void;
+}
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    template: { gap: space.s, paddingVertical: space.m, borderTopWidth: 1, borderColor: colours.rule },
+    act: { alignSelf: 'flex-start' },
+  }),
+);
+
+/** Ways to begin, each drawn as what it would make ring. */
+export function TemplateSheet({ plan, office, onClose }: TemplateSheetProps) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const choose = (template: PlanTemplate) => {
+    dispatch(editPlan(template.apply));
+    onClose();
+  };
+  return (
+    <Sheet title="Begin from a template" onClose={onClose}>
+      {templatesFor(office, plan.personId, plan).map((template) => {
+        const { stages, finishSeconds } = layOutRule(template.rule, office);
+        const finish = describeFinish(template.rule.finish, office, plan.personId);
+        const tracks = stages.flatMap((stage, index) =>
+          stage.targets.map((each): RingTrack => {
+            const target = template.rule.stages[index]?.targets[each.target];
+            return {
+              key: `${index} ${each.target}`,
+              label: target ? targetWords(target, office, plan.personId) : '',
+              fromSeconds: each.fromSeconds,
+              toSeconds: each.toSeconds,
+              state: 'toCome',
+            };
+          }),
+        );
+        return (
+          <View key={template.id} style={styles.template}>
+            <Txt as="heading" level={3}>
+              {template.word}
+            </Txt>
+            <Txt>{template.sentence}</Txt>
+            {tracks.length > 0 ? (
+              <RingScale tracks={tracks} totalSeconds={finishSeconds} finish={finish} />
+            ) : (
+              <Txt as="mono">{`0 s: ${finish}`}</Txt>
+            )}
+            <Plate
+              word="Take this one"
+              label={`Take the template ${template.word}`}
+              style={styles.act}
+              onPress={() => choose(template)}
+            />
+          </View>
+        );
+      })}
+    </Sheet>
+  );
+}

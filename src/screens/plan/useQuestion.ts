@@ -1,0 +1,87 @@
+import { useMemo, useState } from 'react';
+
+import type { OfficeIndex } from '@/core/office';
+import { allFree, traceCall, type Caller, type RouteTrace } from '@/core/routing';
+import { selectChangedOffice, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
+
+export const myExtension = 'extension';
+
+/** Kinds of callers a plan can tell apart. */
+export const callers = [
+  { kind: 'unknown', word: 'somebody unknown' },
+  { kind: 'starred', word: 'somebody starred' },
+  { kind: 'known', word: 'a known caller' },
+  { kind: 'withheld', word: 'a withheld caller' },
+  { kind: 'colleague', word: 'a colleague' },
+] as const;
+export type CallerKind = (typeof callers)[number]['kind'];
+
+/** A number kept free for drama, which nobody has. */
+const nobodysNumber = '+447700900999';
+
+/** "Who rings when [somebody unknown] calls [Direct] [now], while [On site]?" */
+export interface Question {
+  callerKind: CallerKind;
+  /** A line's id, or `myExtension`. */
+  line: string;
+  /** An instant; null for now. */
+  at: number | null;
+  /** A situation's id, or "none"; null for the present one. */
+  situation: string | null;
+}
+
+/** The question that is asked of the changed plan, and its answer. */
+export function useQuestion() {
+  const office = useAppSelector(selectChangedOffice);
+  const inForce = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const now = useNow(60_000);
+  const standing = useAppSelector((state) => selectMyStanding(state, now));
+  const [question, setQuestion] = useState<Question>({
+    callerKind: 'unknown',
+    line: office.setup.lines.find(({ ownerId, urgent }) => ownerId === myId && !urgent)?.id ?? myExtension,
+    at: null,
+    situation: null,
+  });
+  const at = question.at ?? now;
+  const situation = question.situation ?? standing.situation?.id ?? null;
+  const ask = useMemo(
+    () => (of: OfficeIndex) => answer(of, myId, question, at, situation === 'none' ? null : situation),
+    [myId, question, at, situation],
+  );
+  const trace = useMemo(() => ask(office), [ask, office]);
+  const traceInForce = useMemo(() => ask(inForce), [ask, inForce]);
+  return { question, setQuestion, office, myId, now, at, situation, trace, traceInForce, ask };
+}
+
+function answer(
+  office: OfficeIndex,
+  ownerId: string,
+  { callerKind, line }: Question,
+  at: number,
+  situationId: string | null,
+): RouteTrace {
+  const lineId = line === myExtension ? null : line;
+  return traceCall(
+    office,
+    { ownerId, lineId, caller: callerOf(callerKind, office, ownerId) },
+    { ...allFree(at), situationOf: () => situationId },
+  );
+}
+
+export function callerOf(kind: CallerKind, office: OfficeIndex, myId: string): Caller {
+  const inGroup = (starred: boolean) =>
+    office.setup.callerGroups.find((group) => group.starred === starred)?.numbers[0] ?? nobodysNumber;
+  switch (kind) {
+    case 'unknown':
+      return { number: nobodysNumber, personId: null };
+    case 'starred':
+      return { number: inGroup(true), personId: null };
+    case 'known':
+      return { number: inGroup(false), personId: null };
+    case 'withheld':
+      return { number: null, personId: null };
+    case 'colleague':
+      return { number: null, personId: office.setup.people.find(({ id }) => id !== myId)?.id ?? null };
+  }
+}
