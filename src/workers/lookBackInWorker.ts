@@ -17,7 +17,10 @@ interface Listeners {
 }
 
 /** Looks back in a worker, and gives a way to stop it. */
-export function lookBackInWorker(task: LookBackTask, { onProgress, onResult, onFailure }: Listeners): () => void {
+export function lookBackInWorker(
+  task: LookBackTask,
+  { onProgress, onResult, onFailure }: Listeners,
+): () => void {
   const worker = new Worker(new URL('./lookBack.worker', window.location.href));
   worker.onmessage = ({ data }: MessageEvent<LookBackAnswer>) => {
     if ('share' in data) return onProgress(data.share);

@@ -4,3 +4,6 @@ export { callerWords, conditionWords, daysWords, describeRule, finishWords, targ
 export { daysOffWords, hoursWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
 export { templatesFor, type PlanTemplate } from './templates';
+export { readCalendar, writeCalendar, type CalendarNote, type ReadCalendar } from './calendar';
+export { readCpl, writeCpl, xmlLimits, type CplNote, type ReadCpl } from './cpl';
+export { fileSchemas, readPlanFile, writeOfficeFile, writePlanFile } from './planFile';

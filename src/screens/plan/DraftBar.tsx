@@ -46,9 +46,7 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
   const [was, is] = [before, after].map((trace) => ringsWords(trace, office, myId));
   return (
     <View style={styles.bar} role="region" aria-label="Changes of the plan">
-      {isChanged ? (
-        <Txt as="small">Changed, and kept here. Calls still go by the plan in force.</Txt>
-      ) : null}
+      {isChanged ? <Txt as="small">Changed, and kept here. Calls still go by the plan in force.</Txt> : null}
       {isChanged && isComparing ? (
         <View>
           <Txt as="small">{`In force: ${was}`}</Txt>

@@ -10,7 +10,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { useLayout } from '../shared/useLayout';
-import { Exchange } from './FilesPart';
+import { FilesPart } from './FilesPart';
 import { FindMePart } from './FindMePart';
 import { speak } from './speak';
 
@@ -39,7 +39,7 @@ export function HoursView() {
       </View>
       <View style={isWide ? styles.column : styles.stack}>
         <FindMePart plan={plan} office={office} />
-        <Exchange plan={plan} office={office} />
+        <FilesPart plan={plan} office={office} />
       </View>
     </View>
   );
@@ -47,6 +47,7 @@ export function HoursView() {
 
 function HoursPart({ plan }: { plan: RingPlan }) {
   const styles = useStyles();
+  const dispatch = useAppDispatch();
   return (
     <View style={styles.part} role="region" aria-label="Hours">
       <Txt as="heading" level={2}>
@@ -77,8 +78,7 @@ function HoursPart({ plan }: { plan: RingPlan }) {
           <Txt>{`${plan.meetings?.length ?? 0} meetings from a calendar.`}</Txt>
           <Plate
             word="Forget the meetings"
-            onPress={() => undefined}
-            disabled
+            onPress={() => dispatch(editPlan((old) => ({ ...old, meetings: [] })))}
           />
         </View>
       ) : null}
@@ -123,6 +123,13 @@ function ReadField<T>({ label, placeholder, first, read, put, lines }: ReadField
       {text === first ? null : <Plate word="Take these" label={`Take these: ${label}`} onPress={take} />}
     </View>
   );
+}
+
+function freeGreetingId({ personId, greetings = [] }: RingPlan): string {
+  for (let number = greetings.length + 1; ; number++) {
+    const id = `${personId}-greeting-${number}`;
+    if (!greetings.some((greeting) => greeting.id === id)) return id;
+  }
 }
 
 function GreetingsPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
@@ -196,7 +203,7 @@ function GreetingsPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }
               ...old,
               greetings: [
                 {
-                  id: `${old.personId}-greeting-${Date.now()}`,
+                  id: freeGreetingId(old),
                   name: 'New greeting',
                   text: 'Please leave a message after the tone.',
                 },

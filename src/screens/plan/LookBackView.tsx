@@ -47,7 +47,13 @@ const useStyles = themed(({ colours }) =>
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
     bar: { height: 8, backgroundColor: colours.rule },
     done: { height: 8, backgroundColor: colours.spruce },
-    row: { flexDirection: 'row', gap: space.s, paddingVertical: space.s, borderTopWidth: 1, borderColor: colours.rule },
+    row: {
+      flexDirection: 'row',
+      gap: space.s,
+      paddingVertical: space.s,
+      borderTopWidth: 1,
+      borderColor: colours.rule,
+    },
     word: { flex: 1, minWidth: 0 },
     figure: { width: 64, textAlign: 'right' },
     call: { minHeight: target, paddingVertical: space.s, borderTopWidth: 1, borderColor: colours.rule },
@@ -162,8 +168,8 @@ function Result({ result }: { result: LookBack }) {
         ))}
       </View>
       <Txt as="small">
-        Whoever took a call takes it again as soon after it rings. A phone that did not ring then is taken to be
-        answered where its owner used it within three quarters of an hour.
+        Whoever took a call takes it again as soon after it rings. A phone that did not ring then is taken to
+        be answered where its owner used it within three quarters of an hour.
       </Txt>
       <Txt as="heading" level={2}>
         {differences.length === 1 ? 'One call that differs' : `${differences.length} calls that differ`}

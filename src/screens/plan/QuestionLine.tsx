@@ -50,11 +50,13 @@ export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
         <Part word={callerWord} label={`Caller: ${callerWord}`} onPress={() => setOpen('caller')} />
         <Txt as="heading">calls</Txt>
         <Part word={lineWord} label={`Line: ${lineWord}`} onPress={() => setOpen('line')} />
-        {withoutMoment ? null : (<Part
-          word={question.at === null ? 'now' : formatDayAndClock(question.at, zone)}
-          label={`Moment: ${question.at === null ? 'now' : formatDayAndClock(question.at, zone)}`}
-          onPress={() => setOpen('at')}
-        />)}
+        {withoutMoment ? null : (
+          <Part
+            word={question.at === null ? 'now' : formatDayAndClock(question.at, zone)}
+            label={`Moment: ${question.at === null ? 'now' : formatDayAndClock(question.at, zone)}`}
+            onPress={() => setOpen('at')}
+          />
+        )}
         <Txt as="heading">while</Txt>
         <Part
           word={situationWord}

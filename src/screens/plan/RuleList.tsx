@@ -84,9 +84,17 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
               </Txt>
               <View style={styles.acts}>
                 {shownRuleId === rule.id ? null : (
-                  <Plate word="Show" label={`Show the seconds of ${rule.name}`} onPress={() => onShow(rule.id)} />
+                  <Plate
+                    word="Show"
+                    label={`Show the seconds of ${rule.name}`}
+                    onPress={() => onShow(rule.id)}
+                  />
                 )}
-                <Plate word="When" label={`Change when ${rule.name} is for`} onPress={() => setEditing(rule.id)} />
+                <Plate
+                  word="When"
+                  label={`Change when ${rule.name} is for`}
+                  onPress={() => setEditing(rule.id)}
+                />
                 <Plate
                   word="Up"
                   label={`Move ${rule.name} up`}

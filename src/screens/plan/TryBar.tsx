@@ -20,7 +20,13 @@ interface TryBarProps {
 }
 
 /** Plays the seconds of the asked call, and places it for real from outside. */
-export function TryBar({ question, office, myId, trace, of: { nowSeconds, speed, play, rest } }: TryBarProps) {
+export function TryBar({
+  question,
+  office,
+  myId,
+  trace,
+  of: { nowSeconds, speed, play, rest },
+}: TryBarProps) {
   const dispatch = useAppDispatch();
   const isChanged = useAppSelector(selectIsPlanChanged);
   const place = () => {

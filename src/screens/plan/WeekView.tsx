@@ -87,7 +87,9 @@ export function WeekView({ of, onSee }: WeekViewProps) {
         days={days}
         legend={legend}
         nowMinutes={isThisWeek ? localClock(now, zone).minutes : null}
-        onSee={({ at, label, way }) => setSeen({ at, words: legend[way] ?? '', when: label.split(':')[0] ?? '' })}
+        onSee={({ at, label, way }) =>
+          setSeen({ at, words: legend[way] ?? '', when: label.split(':')[0] ?? '' })
+        }
       />
       {seen ? (
         <View style={styles.seen} role="status">

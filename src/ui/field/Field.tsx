@@ -39,11 +39,13 @@ interface FieldProps {
   numeric?: boolean;
   keyboard?: KeyboardTypeOptions;
   autoFocus?: boolean;
+  /** Room for so many lines of text; left out: one. */
+  lines?: number;
 }
 
 /** A field to fill in; what is wrong with it is said beneath it. */
 export const Field = forwardRef<TextInput, FieldProps>(function Field(
-  { label, hideLabel, value, onChange, onSubmit, placeholder, error, numeric, keyboard, autoFocus },
+  { label, hideLabel, value, onChange, onSubmit, placeholder, error, numeric, keyboard, autoFocus, lines },
   ref,
 ) {
   const styles = useStyles();
@@ -64,11 +66,13 @@ export const Field = forwardRef<TextInput, FieldProps>(function Field(
         value={value}
         onChangeText={onChange}
         onSubmitEditing={onSubmit}
-        submitBehavior="submit"
+        submitBehavior={lines === undefined ? 'submit' : 'newline'}
         placeholder={placeholder}
         placeholderTextColor={colours.faint}
         keyboardType={keyboard}
         autoFocus={autoFocus}
+        multiline={lines !== undefined}
+        numberOfLines={lines}
         autoComplete="off"
         autoCorrect={false}
         autoCapitalize="none"

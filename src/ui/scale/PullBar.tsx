@@ -64,7 +64,6 @@ const useStyles = themed(({ colours }) =>
       marginLeft: -handleWidth / 2,
       alignItems: 'center',
       justifyContent: 'center',
-
     },
     grip: { width: 10, height: barHeight + 8, borderWidth: 2, borderRadius: corner },
     needle: {

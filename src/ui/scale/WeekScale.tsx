@@ -33,12 +33,32 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     axis: { height: 18, marginLeft: 58 },
     hour: { position: 'absolute', width: 30, marginLeft: -15, textAlign: 'center', fontSize: 11 },
-    day: { flexDirection: 'row', alignItems: 'center', height: target, borderTopWidth: 1, borderColor: colours.rule },
+    day: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      height: target,
+      borderTopWidth: 1,
+      borderColor: colours.rule,
+    },
     word: { width: 58 },
     plot: { flex: 1, alignSelf: 'stretch' },
-    block: { position: 'absolute', top: 6, bottom: 6, borderWidth: 1, overflow: 'hidden', justifyContent: 'center' },
+    block: {
+      position: 'absolute',
+      top: 6,
+      bottom: 6,
+      borderWidth: 1,
+      overflow: 'hidden',
+      justifyContent: 'center',
+    },
     letter: { paddingHorizontal: 3, alignSelf: 'flex-start', fontWeight: '600' },
-    needle: { position: 'absolute', top: 0, bottom: 0, width: 3, marginLeft: -1, backgroundColor: colours.saffron },
+    needle: {
+      position: 'absolute',
+      top: 0,
+      bottom: 0,
+      width: 3,
+      marginLeft: -1,
+      backgroundColor: colours.saffron,
+    },
     legend: { gap: space.s, paddingTop: space.m },
     way: { flexDirection: 'row', gap: space.m, alignItems: 'center' },
     swatch: { width: 34, height: 26, borderWidth: 1, overflow: 'hidden', justifyContent: 'center' },
@@ -137,7 +157,14 @@ function Hatching({ way, id, colours }: { way: number; id: string; colours: Colo
     <Svg style={StyleSheet.absoluteFill} width="100%" height="100%" aria-hidden>
       <Defs>
         <Pattern id={id} width={tileSize} height={tileSize} patternUnits="userSpaceOnUse">
-          <Line x1={x1} y1={y1} x2={x2} y2={y2} stroke={colour} strokeWidth={way < slopes.length ? 2.5 : 1.2} />
+          <Line
+            x1={x1}
+            y1={y1}
+            x2={x2}
+            y2={y2}
+            stroke={colour}
+            strokeWidth={way < slopes.length ? 2.5 : 1.2}
+          />
         </Pattern>
       </Defs>
       <Rect width="100%" height="100%" fill={`url(#${id})`} />

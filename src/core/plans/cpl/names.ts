@@ -5,6 +5,8 @@ import type { Finish, OfficeIndex, RingTarget } from '../../office';
  * (RFC 2606 §2); a system elsewhere that reads the script has to be told its own names for them.
  */
 const domain = 'office.invalid';
+/** The sub-action for what happens where no rule fits. */
+export const noRule = 'no-rule';
 const deviceHost = `devices.${domain}`;
 const mailboxHost = `mailbox.${domain}`;
 

@@ -1,8 +1,10 @@
-import type { CallerMatch, Finish, OfficeIndex, RingPlan, RingRule, RingTarget, When } from '../../office';
+import type { Finish, OfficeIndex, RingPlan, RingRule, RingTarget, When } from '../../office';
 import { localDayKey } from '../../time';
+import { callerOfAddress } from './callerOfAddress';
 import { joinSlices, type Slice } from './joinSlices';
 import { mergeRules } from './mergeRules';
-import { anonymousHost, callerHosts, groupPattern, readUrl, repeatedPattern } from './names';
+import { noRule, readUrl } from './names';
+import { caseOf, hasTimes, leadsTo, maySkip, otherwiseOf } from './switches';
 import { readTime, timesOf } from './times';
 import { readXml, type XmlElement } from './xml';
 
@@ -94,7 +96,7 @@ class Reader {
   private isNoRule({ name, lineIds, when, stages, finish }: RingRule, rules: readonly RingRule[]): boolean {
     return (
       rules.at(-1)?.name === name &&
-      name.startsWith('Line ') &&
+      name === noRule &&
       lineIds.length === 0 &&
       when === undefined &&
       stages.length === 0 &&
@@ -199,7 +201,7 @@ class Reader {
       return [];
     }
     if (field === 'origin') {
-      const match = this.callerMatch(subfield, how, value);
+      const match = callerOfAddress(subfield, how, value, this.office);
       if (match && path.when.callers) return this.twice(each, 'Callers within other callers');
       if (match) return [{ ...path, when: { ...path.when, callers: [match] } }];
     } else {
@@ -216,27 +218,6 @@ class Reader {
       `“${value}” is no ${field === 'origin' ? 'caller' : 'line of yours'} that can be asked for: this case is left out.`,
     );
     return [];
-  }
-
-  private callerMatch(subfield: string | undefined, how: string, value: string): CallerMatch | null {
-    const number = value.replace(/^(?:tel|sips?):/, '').split('@')[0] ?? '';
-    if (subfield === 'host' && how === 'is') {
-      if (value === anonymousHost) return { kind: 'withheld' };
-      for (const kind of ['colleague', 'starred', 'unknown'] as const)
-        if (value === callerHosts[kind]) return { kind };
-      const repeated = repeatedPattern.exec(value);
-      if (repeated)
-        return { kind: 'repeated', times: Number(repeated[1]), withinMinutes: Number(repeated[2]) };
-      const group = groupPattern.exec(value);
-      const groupId = decodeURIComponent(group?.[1] ?? '');
-      return this.office.setup.callerGroups.some(({ id }) => id === groupId)
-        ? { kind: 'group', groupId }
-        : null;
-    }
-    if (subfield === 'user' && value === 'anonymous') return { kind: 'withheld' };
-    if (how === 'subdomain-of' && /^\+?\d+$/.test(value))
-      return { kind: 'prefix', prefix: value.startsWith('+') ? value : `+${value}` };
-    return how === 'is' && /^\+\d{7,15}$/.test(number) ? { kind: 'number', number } : null;
   }
 
   private timeSwitch(element: XmlElement, path: Path): void {
@@ -381,7 +362,7 @@ class Reader {
     const found = this.subactions.get(ref);
     if (!found) throw new Stop(element.line, `The sub-action “${ref}” is not defined before it is used.`);
     if (ref === path.pending) return;
-    this.node(found.children[0], found, path);
+    this.node(found.children[0], found, ref === noRule ? { ...path, name: noRule } : path);
   }
 
   /** Our own marks say a rule's name, where a stage begins, and waits; others are for a server's log. */
@@ -488,37 +469,3 @@ const unanswered = ({ line }: XmlElement): XmlElement => ({
   children: [],
   line,
 });
-
-/**
- * The sub-action to which a switch leads in the end: its otherwise, or that of a further switch there whose cases do
- * the same as its own. null where it is none.
- */
-function leadsTo(element: XmlElement): string | null {
-  const rest = otherwiseOf(element)?.children[0];
-  if (rest?.name === 'sub') return rest.attributes['ref'] ?? null;
-  if (rest?.name !== element.name) return null;
-  const bodies = new Set([...casesOf(element), ...casesOf(rest)].map(({ children }) => bodyOf(children)));
-  return bodies.size === 1 ? leadsTo(rest) : null;
-}
-
-const casesOf = ({ children }: XmlElement) => children.filter(({ name }) => name !== 'otherwise');
-
-/**
- * Whether a case that leads on to `next` needs no rule for that: only where nothing that follows in the switch could
- * take its calls first, since it is the same, and what holds otherwise is `next` too.
- */
-function maySkip(next: string | null, outer: string | null, cases: readonly XmlElement[]): boolean {
-  if (next === null || (outer !== null && outer !== next)) return false;
-  const bodies = new Set(cases.map(({ children }) => bodyOf(children)));
-  return bodies.size === 1;
-}
-
-const bodyOf = (children: readonly XmlElement[]): string =>
-  JSON.stringify(children, (key, value: unknown) => (key === 'line' ? undefined : value));
-
-const otherwiseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'otherwise');
-const caseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'time');
-const hasTimes = ({ name, children }: XmlElement, times: readonly Record<string, string>[]) =>
-  name === 'time-switch' &&
-  JSON.stringify(children.filter((each) => each.name === 'time').map(({ attributes }) => attributes)) ===
-    JSON.stringify(times);

@@ -10,7 +10,7 @@ import {
 } from '../../office';
 import { layOutRule } from '../layOut';
 import { escapeXml } from './xml';
-import { anonymousHost, callerHosts, finishUrl, groupHost, repeatedHost, targetUrl } from './names';
+import { anonymousHost, callerHosts, finishUrl, groupHost, noRule, repeatedHost, targetUrl } from './names';
 import { timesOf } from './times';
 
 export interface WrittenCpl {
@@ -45,7 +45,6 @@ export function writeCpl(plan: RingPlan, office: OfficeIndex): WrittenCpl {
 }
 
 const idOf = (index: number) => `rule-${index + 1}`;
-const noRule = 'no-rule';
 const subRef = (ref: string) => element('sub', { ref });
 const defaultEnd = (plan: RingPlan, office: OfficeIndex) =>
   finishNode({ kind: 'mailbox', personId: plan.personId }, office);

@@ -1,0 +1,99 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { OfficeIndex, RingPlan } from '@/core/office';
+import { editPlan, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { pickFile, saveFile } from '../shared/files';
+import type { ReadFile } from './readFile';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    part: { gap: space.m },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    read: { gap: space.s, borderLeftWidth: 6, borderColor: colours.saffron, paddingLeft: space.m },
+  }),
+);
+
+/** The plan and its hours in open formats, in and out. What comes in is shown before it is taken. */
+export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const { clock } = useServices();
+  const zone = useAppSelector(selectZone);
+  const [read, setRead] = useState<ReadFile | null>(null);
+  const [notes, setNotes] = useState<readonly string[]>([]);
+
+  const open = async () => {
+    const file = await pickFile('.cpl,.xml,.ics,.json,text/calendar,application/json,text/xml');
+    if (!file) return;
+    const { readPlanFiles } = await import('./readFile');
+    setRead(readPlanFiles(file, plan, office, clock.now()));
+  };
+  const save = async (kind: 'cpl' | 'ics' | 'json' | 'office') => {
+    const { writeCpl, writeCalendar, writeOfficeFile, writePlanFile } = await import('@/core/plans');
+    setNotes([]);
+    if (kind === 'ics') return saveFile('hours.ics', 'text/calendar', writeCalendar(plan, zone, clock.now()));
+    if (kind === 'json') return saveFile('ring-plan.json', 'application/json', writePlanFile(plan));
+    if (kind === 'office') return saveFile('office.json', 'application/json', writeOfficeFile(office.setup));
+    const written = writeCpl(plan, office);
+    setNotes(written.notes);
+    saveFile('ring-plan.cpl', 'application/cpl+xml', written.text);
+  };
+  return (
+    <View style={styles.part} role="region" aria-label="Files">
+      <Txt as="heading" level={2}>
+        Files
+      </Txt>
+      <Txt as="small">
+        Ring plans as CPL (RFC 3880) or JSON, hours and days off as a calendar (iCalendar, RFC 5545).
+      </Txt>
+      <View style={styles.acts}>
+        <Plate word="Bring in a file" kind="main" onPress={() => void open()} />
+        <Plate word="Save the plan as CPL" onPress={() => void save('cpl')} />
+        <Plate word="Save the hours as a calendar" onPress={() => void save('ics')} />
+        <Plate word="Save the plan as JSON" onPress={() => void save('json')} />
+        <Plate word="Save the office as JSON" onPress={() => void save('office')} />
+      </View>
+      {notes.length > 0 ? (
+        <View role="status">
+          <Txt as="strong">Saved, but for what CPL has no word for:</Txt>
+          {notes.map((note) => (
+            <Txt key={note} as="small">
+              {note}
+            </Txt>
+          ))}
+        </View>
+      ) : null}
+      {read === null ? null : (
+        <View style={styles.read} role="region" aria-label="What the file holds">
+          <Txt as="strong" colour={read.change ? colours.ink : colours.rowan}>
+            {read.sentence}
+          </Txt>
+          {read.lines.map((line) => (
+            <Txt key={line} as="small">
+              {line}
+            </Txt>
+          ))}
+          <View style={styles.acts}>
+            {read.change ? (
+              <Plate
+                word="Take it into my plan"
+                kind="main"
+                onPress={() => {
+                  if (read.change) dispatch(editPlan(read.change));
+                  setRead(null);
+                }}
+              />
+            ) : null}
+            <Plate word="Leave it" onPress={() => setRead(null)} />
+          </View>
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,71 @@
+import type { OfficeIndex, RingPlan } from '@/core/office';
+import { describeRule, readCalendar, readCpl, readPlanFile } from '@/core/plans';
+
+/** What a file holds, before anything is taken of it. */
+export interface ReadFile {
+  sentence: string;
+  /** What comes in and what does not, with lines. */
+  lines: string[];
+  /** null where nothing can be taken. */
+  change: ((plan: RingPlan) => RingPlan) | null;
+}
+
+const refused = (sentence: string): ReadFile => ({ sentence, lines: [], change: null });
+const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+/** Reads a CPL script, a calendar or a plan as JSON, by what the file begins with. */
+export function readPlanFiles(
+  { name, text }: { name: string; text: string },
+  plan: RingPlan,
+  office: OfficeIndex,
+  now: number,
+): ReadFile {
+  const begin = text.trimStart().slice(0, 40);
+  if (/^BEGIN:VCALENDAR/i.test(begin) || name.endsWith('.ics')) return calendar(text, office, now);
+  if (begin.startsWith('{') || name.endsWith('.json')) return json(text, plan, office);
+  return cpl(text, plan, office, now);
+}
+
+function cpl(text: string, plan: RingPlan, office: OfficeIndex, now: number): ReadFile {
+  const read = readCpl(text, plan, office, now);
+  if (!read.ok) return refused(`It can’t be read. Line ${read.line}: ${read.reason}`);
+  return {
+    sentence: `${counted(read.rules.length, 'rule', 'rules')} in place of your ${plan.rules.length}.`,
+    lines: [
+      ...read.rules.map((rule) => describeRule(rule, office, plan.personId)),
+      ...read.notes.map(({ line, reason }) => `Line ${line}: ${reason}`),
+    ],
+    change: (old) => ({ ...old, rules: read.rules }),
+  };
+}
+
+function calendar(text: string, office: OfficeIndex, now: number): ReadFile {
+  const read = readCalendar(text, office.setup.zone, now);
+  if (!read.ok) return refused(`It can’t be read. Line ${read.line}: ${read.reason}`);
+  const { daysOff, meetings, notes } = read;
+  const left = notes.map(({ line, reason }) => `Line ${line}: ${reason}`);
+  if (daysOff.length + meetings.length === 0)
+    return { ...refused('It holds nothing that is still to come.'), lines: left };
+  return {
+    sentence: `${counted(daysOff.length, 'stretch of days off', 'stretches of days off')} and ${counted(meetings.length, 'meeting', 'meetings')}.`,
+    lines: [
+      ...daysOff.map(({ from, to, name }) => `${from === to ? from : `${from} to ${to}`} ${name}`),
+      ...left,
+    ],
+    change: (old) => ({
+      ...old,
+      daysOff: [...(old.daysOff ?? []), ...daysOff],
+      meetings: [...(old.meetings ?? []), ...meetings],
+    }),
+  };
+}
+
+function json(text: string, plan: RingPlan, office: OfficeIndex): ReadFile {
+  const read = readPlanFile(text, plan.personId, office);
+  if (!read.ok) return refused(read.reason);
+  return {
+    sentence: `A ring plan of ${counted(read.plan.rules.length, 'rule', 'rules')}.`,
+    lines: read.plan.rules.map((rule) => describeRule(rule, office, plan.personId)),
+    change: () => read.plan,
+  };
+}
