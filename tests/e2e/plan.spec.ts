@@ -1,4 +1,22 @@
-import { expect, test } from './office';
+import type { Page } from '@playwright/test';
+
+import { expect, test, type Office } from './office';
+
+/** Opens the ring plan and waits for its seconds. */
+async function openPlan(office: Office) {
+  await office.open('/plan');
+  await expect(office.page.getByRole('heading', { name: 'Seconds', exact: true })).toBeVisible();
+}
+
+const see = (page: Page, view: string) =>
+  page.getByRole('radiogroup', { name: 'See' }).getByRole('radio', { name: view, exact: true }).click();
+const bar = (page: Page, name: RegExp) => page.getByRole('button', { name });
+const rules = (page: Page) => page.getByRole('list', { name: 'Rules, the first that fits decides' });
+
+async function ask(page: Page, part: RegExp, answer: RegExp) {
+  await page.getByRole('group', { name: 'The question' }).getByRole('button', { name: part }).click();
+  await page.getByRole('dialog').getByRole('radio', { name: answer }).click();
+}
 
 test('without a network the ring plan says that it was not fetched, and comes once there is one', async ({
   office,
@@ -14,24 +32,188 @@ test('without a network the ring plan says that it was not fetched, and comes on
   await expect(office.toTheCall()).toBeVisible();
   isAway = false;
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByRole('heading', { name: 'Seconds' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Seconds', exact: true })).toBeVisible();
 });
 
 test('a call is tried before it happens, and then happens so', async ({ office, page }) => {
-  await office.open('/plan');
-  await page
-    .getByRole('radiogroup', { name: 'calls' })
-    .getByRole('radio', { name: /Flood desk/ })
-    .click();
+  await openPlan(office);
+  await ask(page, /^Line:/, /^Flood desk/);
   await expect(
     page.getByText('Rule “Flood desk, any time” decided, since this line was called.'),
   ).toBeVisible();
-  const week = page.getByRole('region', { name: 'The week to come' });
-  await expect(week).toContainText('Maren Oyelaran’s van phone 5–30 s');
-  await expect(week).toContainText('Kofi Renner’s desk phone 30–45 s; then Maren Oyelaran’s mailbox.');
+  await expect(bar(page, /^Van phone, second 5 to 30, key$/)).toBeVisible();
+  await expect(bar(page, /^Kofi Renner’s desk phone, second 30 to 45$/)).toBeVisible();
 
   await office.callIn('Cawder Flood Watch', 'Flood desk');
   await expect(page.getByRole('img').first()).toHaveAccessibleName(
     /Van phone: second 5 to 30; Ilse: second 10 to 30; Kofi: second 30 to 45; then your mailbox$/,
   );
+  await expect(page.getByRole('region', { name: 'Why it rings' })).toContainText(
+    'Rule “Flood desk, any time” decided',
+  );
+});
+
+test('a bar pulled too long is found out, mended by one tap, put into force, and rings so', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  const end = page.getByRole('slider', { name: 'Van phone ends' });
+  const box = await end.boundingBox();
+  if (!box) throw new Error('The bar has no place');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 70, box.y + box.height / 2, { steps: 6 });
+  await expect(page.getByRole('note').first()).toContainText('but the next stage comes after');
+  await page.mouse.up();
+  const seconds = Number(await end.getAttribute('aria-valuenow'));
+  expect(seconds).toBeGreaterThan(28);
+  await expect(page.getByText(/Your van phone is to ring \d+ s, but the next stage comes/)).toBeVisible();
+  await page.getByRole('button', { name: `Let this stage last ${seconds} s` }).click();
+  await expect(page.getByText(/Your van phone is to ring/)).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await expect(page.getByRole('region', { name: 'Changes of the plan' })).toContainText(
+    `Changed: This app 0–25 s, Your desk phone 0–25 s, Your van phone 5–${seconds} s`,
+  );
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(page.getByRole('img').first()).toHaveAccessibleName(
+    new RegExp(`Van phone: second 5 to ${seconds}; Ilse: second ${seconds} to`),
+  );
+});
+
+test('changes are kept without saving, and every step goes back and forth', async ({ office, page }) => {
+  await openPlan(office);
+  await bar(page, /^Desk phone, second/).click();
+  await page.getByRole('button', { name: 'Take desk phone out' }).click();
+  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
+  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(bar(page, /^Desk phone, second/)).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Drop the changes' }).click();
+  await expect(bar(page, /^Desk phone, second/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Put it into force' })).toHaveCount(0);
+});
+
+test('rules go up and down by their grip and by buttons, and a rule in the way is found out', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'Move Any other call up' }).click();
+  await expect(rules(page).getByRole('listitem').nth(2)).toContainText('3. Any other call');
+  await expect(
+    page.getByText('“Field service” is never reached: “Any other call” takes all its calls before.'),
+  ).toHaveCount(0);
+  await page.getByRole('button', { name: 'Show the seconds of Field service' }).click();
+  await expect(
+    page.getByText('“Field service” is never reached: “Any other call” takes all its calls before.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Put it before them' }).click();
+  await expect(rules(page).getByRole('listitem').nth(2)).toContainText('3. Field service');
+});
+
+test('nothing that can’t ring is taken, and what was typed stays to be mended', async ({ office, page }) => {
+  await openPlan(office);
+  await bar(page, /^Van phone, second/).click();
+  const rings = page.getByRole('group', { name: 'Rings for' }).getByRole('textbox');
+  await rings.fill('0');
+  await expect(page.getByText('It has to ring for at least one second, or one ring.')).toBeVisible();
+  await expect(bar(page, /^Van phone, second 5 to 25, key$/)).toBeVisible();
+  await rings.fill('12');
+  await expect(bar(page, /^Van phone, second 5 to 17, key$/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Ring something else too in stage 1' }).click();
+  const number = office.sheet().getByRole('textbox', { name: 'A number outside' });
+  await number.fill('12');
+  await office.sheet().getByRole('button', { name: 'Ring that number' }).click();
+  await expect(office.sheet().getByRole('alert')).toBeVisible();
+  await expect(number).toHaveValue('12');
+  await number.fill('+1 202 555 0147');
+  await office.sheet().getByRole('button', { name: 'Ring that number' }).click();
+  await expect(page.getByText(/\+1 202 555 0147 is abroad \(North America\)/)).toBeVisible();
+});
+
+test('a template is drawn before it is taken, and rings everything', async ({ office, page }) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'Begin from a template' }).click();
+  await expect(office.sheet().getByRole('img').first()).toHaveAccessibleName(/van phone: second 0 to 25/);
+  await office.sheet().getByRole('button', { name: 'Take the template Mobile only' }).click();
+  await expect(rules(page).getByRole('listitem').last()).toContainText('Mobile only');
+});
+
+test('look back reads what would have changed in ninety days', async ({ office, page }) => {
+  await openPlan(office);
+  await bar(page, /^This app, second/).click();
+  await page.getByRole('button', { name: 'Take this app out' }).click();
+  await see(page, 'Look back');
+  await page.getByRole('region', { name: 'Look back' }).getByRole('button', { name: 'Look back' }).click();
+  await expect(page.getByText(/^Of \d+ calls you would have taken \d+ instead of \d+/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /hung up at second|the finish at second/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'How it went' }).or(page.getByText('Why'))).not.toHaveCount(
+    0,
+  );
+});
+
+test('a script written elsewhere comes in with what it can’t hold named, and a calendar brings days off', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  await see(page, 'Hours');
+  const bringIn = async (name: string, mimeType: string, text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Bring in a file' }).click();
+    await (await chooser).setFiles({ name, mimeType, buffer: Buffer.from(text) });
+  };
+  const held = page.getByRole('region', { name: 'What the file holds' });
+  await bringIn('broken.cpl', 'text/xml', '<cpl>\n<incoming>\n</cpl>');
+  await expect(held).toContainText(/It can’t be read. Line [23]/);
+  await held.getByRole('button', { name: 'Leave it' }).click();
+
+  await bringIn(
+    'holidays.ics',
+    'text/calendar',
+    'BEGIN:VCALENDAR\nVERSION:2.0\nBEGIN:VEVENT\nDTSTART;VALUE=DATE:20261225\nDTEND;VALUE=DATE:20261229\nSUMMARY:Yard closed\nEND:VEVENT\nBEGIN:VEVENT\nSUMMARY:Nothing\nEND:VEVENT\nEND:VCALENDAR',
+  );
+  await expect(held).toContainText('2026-12-25 to 2026-12-28 Yard closed');
+  await expect(held).toContainText('Line 8: The event is left out');
+  await held.getByRole('button', { name: 'Take it into my plan' }).click();
+  await expect(page.getByRole('textbox', { name: 'Days off, a line for each' })).toHaveValue(
+    '2026-12-25 to 2026-12-28 Yard closed',
+  );
+
+  await bringIn(
+    'plan.cpl',
+    'text/xml',
+    `<?xml version="1.0"?>
+<cpl xmlns="urn:ietf:params:xml:ns:cpl"><incoming>
+<location url="sip:maren-desk@devices.office.invalid"><proxy timeout="12"><default>
+<mail url="mailto:maren@example.com"><location url="tel:+441314960142"><redirect/></location></mail>
+</default></proxy></location></incoming></cpl>`,
+  );
+  await expect(held).toContainText('When anybody calls: desk phone for 12 s, then on to 0131 496 0142.');
+  await expect(held).toContainText('Line 4: A plan sends no mail');
+  await held.getByRole('button', { name: 'Take it into my plan' }).click();
+  await see(page, 'A call');
+  await expect(bar(page, /^Desk phone, second 0 to 12$/)).toBeVisible();
+});
+
+test('the ring plan has no fault that axe finds, in any of its views', async ({ office, page }) => {
+  await openPlan(office);
+  await bar(page, /^Van phone, second/).click();
+  expect(await office.axeViolations()).toEqual([]);
+  for (const view of ['Week', 'Look back', 'Hours']) {
+    await see(page, view);
+    expect(await office.axeViolations()).toEqual([]);
+  }
 });

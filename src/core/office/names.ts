@@ -30,14 +30,17 @@ export function whereTo(number: string, office: OfficeIndex): string {
 export function targetName(
   { deviceId, number }: { deviceId: string | null; number: string | null },
   office: OfficeIndex,
+  readerId?: string,
 ): string {
-  return deviceId === null ? whereTo(number ?? '', office) : deviceName(deviceId, office);
+  return deviceId === null ? whereTo(number ?? '', office) : deviceName(deviceId, office, readerId);
 }
 
-/** "Ilse Varga’s desk phone", "Meeting room". */
-export function deviceName(deviceId: string, office: OfficeIndex): string {
+/** "Ilse Varga’s desk phone", "Meeting room"; to its owner "Your desk phone". */
+export function deviceName(deviceId: string, office: OfficeIndex, readerId?: string): string {
   const device = office.devices.get(deviceId);
   if (!device) return 'A device no longer here';
   const owner = office.ownerOf(deviceId);
-  return owner ? `${owner.name}’s ${device.name}` : device.name;
+  if (!owner) return device.name;
+  if (owner.id !== readerId) return `${owner.name}’s ${device.name}`;
+  return device.kind === 'app' ? 'This app' : `Your ${device.name}`;
 }

@@ -88,6 +88,13 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
             onNight
           />
         </View>
+        <View style={styles.fact} role="region" aria-label="Why it rings">
+          {call.why.map((sentence) => (
+            <Txt key={sentence} as="small" colour={colours.faintOnNight}>
+              {sentence}
+            </Txt>
+          ))}
+        </View>
       </ScrollView>
       <View style={styles.acts}>
         <OtherAnswers view={view} silence={call} />

@@ -1,4 +1,4 @@
-import { triesToday } from '@/core/history';
+import { describeSteps, triesToday } from '@/core/history';
 import { describeFinish } from '@/core/office';
 import type { TraceLeg } from '@/core/routing';
 import { formatDuration, formatSpan } from '@/core/time';
@@ -50,6 +50,8 @@ export function useIncoming(view: CallView) {
     totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
     nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
     finish: finish ? describeFinish(finish, office, office.ownerOf(deviceOf(view))?.id) : '',
+    /** What the routing decided, and why. */
+    why: view.call.ringing ? describeSteps(view.call.ringing.trace, office) : [],
     isSilenced,
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));

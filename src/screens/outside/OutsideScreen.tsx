@@ -6,6 +6,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useLayout } from '../shared/useLayout';
 import { CallIn } from './CallIn';
+import { ColleaguePlans } from './ColleaguePlans';
 import { ClockPanel } from './ClockPanel';
 import { LivePhones } from './LivePhones';
 import { NetworkPanel } from './NetworkPanel';
@@ -48,6 +49,7 @@ export function OutsideScreen() {
           <View style={isWide ? styles.column : styles.stack}>
             <LivePhones />
             <Scripts />
+            <ColleaguePlans />
           </View>
         </View>
       </ScrollView>

@@ -157,7 +157,7 @@ function GreetingsPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }
             label={`What callers hear: ${greeting.name}`}
             value={greeting.text}
             onChange={(text) => put(greeting.id, { text })}
-            lines={3}
+            lines={5}
           />
           <Choice
             asPlates

@@ -194,12 +194,13 @@ function DifferentCall({ difference: { call, before, after } }: { difference: Di
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
   const now = useNow(60_000);
   const { caller } = call;
   const name = caller.personId
     ? (office.people.get(caller.personId)?.name ?? '')
     : identifyNumber(caller.number, null, people).name;
-  const words = `${resultWords(before, office)} → ${resultWords(after, office)}`;
+  const words = `${resultWords(before, office, myId)} → ${resultWords(after, office, myId)}`;
   return (
     <Pressable
       role="button"
@@ -218,9 +219,13 @@ function DifferentCall({ difference: { call, before, after } }: { difference: Di
   );
 }
 
-function resultWords({ outcome, deviceId, number, seconds }: PastResult, office: OfficeIndex): string {
+function resultWords(
+  { outcome, deviceId, number, seconds }: PastResult,
+  office: OfficeIndex,
+  myId: string,
+): string {
   const at = `second ${Math.round(seconds)}`;
   if (outcome === 'finish') return `the finish at ${at}`;
   if (outcome === 'left') return `hung up at ${at}`;
-  return `${targetName({ deviceId, number }, office)} at ${at}`;
+  return `${targetName({ deviceId, number }, office, myId)} at ${at}`;
 }

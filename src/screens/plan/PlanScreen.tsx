@@ -17,7 +17,7 @@ const views = [
   { value: 'call', word: 'A call' },
   { value: 'week', word: 'Week' },
   { value: 'lookBack', word: 'Look back' },
-  { value: 'hours', word: 'Hours and greetings' },
+  { value: 'hours', word: 'Hours' },
 ] as const;
 type View_ = (typeof views)[number]['value'];
 

@@ -15,10 +15,10 @@ type Part = 'caller' | 'line' | 'at' | 'situation';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.s },
+    line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', columnGap: space.s },
     part: {
       minHeight: target,
-      justifyContent: 'center',
+      justifyContent: 'flex-end',
       borderBottomWidth: 3,
       borderColor: colours.saffron,
     },

@@ -6,7 +6,9 @@ import type { RouteTrace } from '@/core/routing';
 export function ringsWords(trace: RouteTrace, office: OfficeIndex, readerId?: string): string {
   if (trace.legs.length === 0)
     return `Nothing rings: at once ${describeFinish(trace.finish, office, readerId)}.`;
-  const parts = trace.legs.map((leg) => `${targetName(leg, office)} ${leg.fromSeconds}–${leg.toSeconds} s`);
+  const parts = trace.legs.map(
+    (leg) => `${targetName(leg, office, readerId)} ${leg.fromSeconds}–${leg.toSeconds} s`,
+  );
   return `${parts.join(', ')}; then ${describeFinish(trace.finish, office, readerId)}.`;
 }
 

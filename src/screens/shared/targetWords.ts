@@ -6,12 +6,13 @@ export function shortTargetName(
   { deviceId, number }: { deviceId: string | null; number: string | null },
   office: OfficeIndex,
   myId: string,
+  place: 'alone' | 'inSentence' = 'alone',
 ): string {
   if (deviceId === null) return formatAny(number ?? '');
   const device = office.devices.get(deviceId);
   const owner = office.ownerOf(deviceId);
   if (!device) return deviceId;
   if (owner && owner.id !== myId) return owner.name.split(' ')[0] ?? owner.name;
-  if (owner && device.kind === 'app') return 'This app';
-  return device.name.charAt(0).toUpperCase() + device.name.slice(1);
+  const word = owner && device.kind === 'app' ? 'this app' : device.name;
+  return place === 'alone' ? word.charAt(0).toUpperCase() + word.slice(1) : word;
 }

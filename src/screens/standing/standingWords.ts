@@ -48,7 +48,7 @@ function stagesWords(trace: RouteTrace, office: OfficeIndex, myId: string): stri
   const stages = [...new Set(trace.legs.map(({ stage }) => stage))].map((stage) =>
     trace.legs
       .filter((leg) => leg.stage === stage)
-      .map((leg) => shortTargetName(leg, office, myId))
+      .map((leg) => shortTargetName(leg, office, myId, 'inSentence'))
       .join(', '),
   );
   return stages.join(', then ');

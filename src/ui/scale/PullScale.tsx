@@ -33,6 +33,7 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     axis: { height: 22, marginBottom: 2 },
     word: { position: 'absolute', width: 40, marginLeft: -20, textAlign: 'center', fontSize: 11 },
+    last: { marginLeft: -40, textAlign: 'right' },
     first: { marginLeft: 0, textAlign: 'left' },
     stage: { borderTopWidth: 1, borderColor: colours.rule, paddingTop: space.s, paddingBottom: space.s },
   }),
@@ -67,7 +68,12 @@ export function PullScale({
             key={second}
             as="mono"
             colour={colours.faint}
-            style={[styles.word, second === 0 && styles.first, { left: at(second) }]}
+            style={[
+              styles.word,
+              second === 0 && styles.first,
+              second === span && styles.last,
+              { left: at(second) },
+            ]}
           >
             {second === 0 ? '0 s' : second}
           </Txt>

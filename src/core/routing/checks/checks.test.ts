@@ -118,7 +118,7 @@ describe('the checks', () => {
       }),
     ];
     expect(repaired('cutShort', { rules })).toEqual({
-      sentence: 'ada’s van phone is to ring 30 s, but the mailbox answers after 10 s of it.',
+      sentence: 'Your van phone is to ring 30 s, but the mailbox answers after 10 s of it.',
       word: 'Let this stage last 40 s',
       left: [],
     });
@@ -128,7 +128,7 @@ describe('the checks', () => {
     const plan = { rules: [rule({ stages: [stage(25, van)] })] };
     expect(repaired('ownMailbox', plan)).toMatchObject({
       sentence:
-        'ada’s van phone rings 25 s, but its own mailbox answers after 20 s, so your callers would land there.',
+        'Your van phone rings 25 s, but its own mailbox answers after 20 s, so your callers would land there.',
       left: [],
     });
     expect(check({ rules: [rule({ stages: [stage(19, van)] })] })).toEqual([]);
@@ -141,7 +141,7 @@ describe('the checks', () => {
       }),
     ];
     expect(repaired('cadence', { rules })).toMatchObject({
-      sentence: 'ada’s desk phone rings 4 rings of 3 s and the stage lasts 13 s: that is 12 s against 13 s.',
+      sentence: 'Your desk phone rings 4 rings of 3 s and the stage lasts 13 s: that is 12 s against 13 s.',
       left: [],
     });
     const unlike = [

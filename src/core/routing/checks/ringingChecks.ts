@@ -31,7 +31,7 @@ export function ringingChecks(
       code: 'cutShort',
       severity: 'warning',
       place: { ruleId: rule.id, stage, deviceId, number },
-      sentence: `${targetName(step, office)} is to ring ${wantedSeconds} s, but ${whatComes(rule, stage)} after ${rungSeconds} s of it.`,
+      sentence: `${targetName(step, office, plan.personId)} is to ring ${wantedSeconds} s, but ${whatComes(rule, stage)} after ${rungSeconds} s of it.`,
       repair: {
         word: `Let this stage last ${needed} s`,
         plan: withRule(plan, rule.id, (each) =>
@@ -69,7 +69,7 @@ function ownMailboxCheck(office: OfficeIndex, plan: RingPlan, rule: RingRule, le
   const waits = office.devices.get(deviceId ?? '')?.ownMailboxSeconds;
   const isMobileNumber = number !== null && /^\+447/.test(number);
   if (!isMobileNumber && (waits === undefined || rings < waits)) return [];
-  const name = targetName(leg, office);
+  const name = targetName(leg, office, plan.personId);
   return [
     {
       personId: plan.personId,
@@ -106,7 +106,7 @@ function signedInCheck(
       code: 'notSignedIn',
       severity: 'warning',
       place: { ruleId: rule.id, stage, deviceId, number: null },
-      sentence: `${deviceName(deviceId, office)} is not signed in, so it does not ring now.`,
+      sentence: `${deviceName(deviceId, office, plan.personId)} is not signed in, so it does not ring now.`,
       repair: {
         word: 'Leave it out',
         plan: withRule(plan, rule.id, (each) =>
@@ -143,7 +143,7 @@ function cadenceChecks(office: OfficeIndex, plan: RingPlan, rule: RingRule): Fin
           code: 'cadence',
           severity: 'warning',
           place: { ruleId: rule.id, stage, ...leg },
-          sentence: `${'personId' in target ? 'A colleague' : 'teamId' in target ? 'The team' : targetName(leg, office)} rings ${lengthWords(own)} and the stage lasts ${lengthWords(length)}: that is ${ownEnd} s against ${stageSeconds} s.`,
+          sentence: `${'personId' in target ? 'A colleague' : 'teamId' in target ? 'The team' : targetName(leg, office, plan.personId)} rings ${lengthWords(own)} and the stage lasts ${lengthWords(length)}: that is ${ownEnd} s against ${stageSeconds} s.`,
           repair: {
             word: `Make both end at ${Math.max(ownEnd, stageSeconds)} s`,
             plan: withRule(plan, rule.id, (each) =>

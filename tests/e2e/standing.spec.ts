@@ -1,0 +1,132 @@
+import type { Page } from '@playwright/test';
+
+import { expect, test, type Office } from './office';
+
+async function openStanding(office: Office) {
+  await office.open('/');
+  await office.page.getByRole('button', { name: /^On site: .* Change$/ }).click();
+  await expect(office.page.getByRole('heading', { level: 1, name: 'On site' })).toBeVisible();
+}
+
+const part = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+
+test('a situation is one tap, decides what rings, and its end may be typed', async ({ office, page }) => {
+  await openStanding(office);
+  const situation = part(page, 'Situation');
+  await situation.getByRole('radio', { name: /^Off duty/ }).click();
+  await expect(page.getByText('Off duty. Colleagues see it now.')).toBeVisible();
+  await situation.getByRole('radio', { name: 'at a time' }).click();
+  await situation.getByRole('textbox', { name: /^Time/ }).fill('25:00');
+  await situation.getByRole('button', { name: 'Say so, and end it then' }).click();
+  await expect(
+    situation.getByText('There is no 25:00 o’clock: hours go to 23, minutes to 59.'),
+  ).toBeVisible();
+  await situation.getByRole('textbox', { name: /^Time/ }).fill('15:00');
+  await situation.getByRole('button', { name: 'Say so, and end it then' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Off duty until 15:00');
+
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(office.answer()).toHaveCount(0);
+  await office.letPass('5 s');
+  await office.goTo('Loose ends');
+  await expect(page.getByRole('button', { name: /^Off duty until 15:00: nothing rings/ })).toBeVisible();
+});
+
+test('do not disturb for an hour lets the flood desk through, and ends by itself', async ({
+  office,
+  page,
+}) => {
+  await openStanding(office);
+  await part(page, 'Do not disturb').getByRole('button', { name: 'Do not disturb me' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Do not disturb until 11:40');
+
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(office.answer()).toHaveCount(0);
+  await office.letPass('1 h');
+  await expect(page.getByText('Do not disturb until 11:40.')).toHaveCount(0);
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(office.answer()).toBeVisible();
+});
+
+test('the flood desk passes do not disturb', async ({ office, page }) => {
+  await openStanding(office);
+  await part(page, 'Do not disturb').getByRole('button', { name: 'Do not disturb me' }).click();
+  await expect(page.getByText(/^Do not disturb until 11:40\./).first()).toBeVisible();
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  await expect(office.answer()).toBeVisible();
+  await expect(page.getByText('was not to be disturbed, but this call may.')).toBeVisible();
+});
+
+test('everything is forwarded from Tuesday noon to Friday morning, which the week shows', async ({
+  office,
+  page,
+}) => {
+  await openStanding(office);
+  const forward = part(page, 'Forward everything');
+  await forward.getByRole('radio', { name: 'a colleague' }).click();
+  await forward.getByRole('radio', { name: 'Ilse Varga' }).click();
+  await forward.getByRole('textbox', { name: /^From/ }).fill('Tue 12:00');
+  await forward.getByRole('textbox', { name: /^Until/ }).fill('Tue 8:00');
+  await forward.getByRole('button', { name: 'Forward everything' }).click();
+  await expect(forward.getByRole('alert')).toHaveCount(0);
+  await expect(
+    page.getByText(/Everything goes to Ilse Varga from Tue 12:00 until Tue 08:00/).first(),
+  ).toBeVisible();
+  await forward.getByRole('button', { name: 'Take it off' }).click();
+  await forward.getByRole('radio', { name: 'a colleague' }).click();
+  await forward.getByRole('radio', { name: 'Ilse Varga' }).click();
+  await forward.getByRole('textbox', { name: /^From/ }).fill('2026-12-01 12:00');
+  await forward.getByRole('textbox', { name: /^Until/ }).fill('2026-11-30 8:00');
+  await forward.getByRole('button', { name: 'Forward everything' }).click();
+  await expect(forward.getByRole('alert')).toHaveText('It ends before it begins.');
+  await forward.getByRole('textbox', { name: /^Until/ }).fill('Fri 8:00');
+  await forward.getByRole('button', { name: 'Forward everything' }).click();
+  await expect(
+    page.getByText('Everything goes to Ilse Varga from Tue 12:00 until Fri 08:00.').first(),
+  ).toBeVisible();
+
+  await office.goTo('Ring plan');
+  await page.getByRole('radiogroup', { name: 'See' }).getByRole('radio', { name: 'Week' }).click();
+  await expect(
+    page.getByRole('button', {
+      name: 'Tue 1 12:00 to 24:00: Nothing rings: at once forwarded to Ilse Varga.',
+    }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Week after' }).click();
+  await expect(page.getByRole('button', { name: /^Fri 4 00:00 to 08:00: Nothing rings/ })).toBeVisible();
+});
+
+test('a circle of forwards with a colleague is told, and ended by one tap', async ({ office, page }) => {
+  await office.open('/outside');
+  const colleagues = part(page, 'What colleagues say of themselves');
+  await colleagues.getByRole('radio', { name: 'Ilse Varga' }).click();
+  await colleagues.getByRole('textbox', { name: 'Forward everything of theirs to' }).fill('214');
+  await colleagues.getByRole('button', { name: 'Forward theirs' }).click();
+  await office.goTo('Ring plan');
+  await page.getByRole('button', { name: 'Change the finish when nobody answers' }).click();
+  await office
+    .sheet()
+    .getByRole('button', { name: /^On to Ilse Varga/ })
+    .click();
+  await expect(page.getByText(/Forwards go round in a circle: you → Ilse Varga → you/)).toBeVisible();
+  await page.getByRole('button', { name: 'End it in your mailbox instead' }).click();
+  await expect(page.getByText(/Forwards go round in a circle/)).toHaveCount(0);
+});
+
+test('colleagues show what they say of themselves', async ({ office, page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.open('/outside');
+  const colleagues = part(page, 'What colleagues say of themselves');
+  await colleagues.getByRole('radio', { name: 'Tobias Quill' }).click();
+  await colleagues.getByRole('radio', { name: 'do not disturb' }).click();
+  await expect(page.getByRole('complementary', { name: 'Live calls and team' })).toContainText(
+    'do not disturb',
+  );
+});
+
+test('where I stand has no fault that axe finds', async ({ office }) => {
+  await openStanding(office);
+  expect(await office.axeViolations()).toEqual([]);
+});
