@@ -41,8 +41,8 @@ test('a call is tried before it happens, and then happens so', async ({ office, 
   await expect(
     page.getByText('Rule “Flood desk, any time” decided, since this line was called.'),
   ).toBeVisible();
-  await expect(bar(page, /^Van phone, second 5 to 30, key$/)).toBeVisible();
-  await expect(bar(page, /^Kofi Renner’s desk phone, second 30 to 45$/)).toBeVisible();
+  await expect(bar(page, /^Van phone key 5–30 s$/)).toBeVisible();
+  await expect(bar(page, /^Kofi Renner’s desk phone 30–45 s$/)).toBeVisible();
 
   await office.callIn('Cawder Flood Watch', 'Flood desk');
   await expect(page.getByRole('img').first()).toHaveAccessibleName(
@@ -74,7 +74,7 @@ test('a bar pulled too long is found out, mended by one tap, put into force, and
 
   await page.getByRole('button', { name: 'Compare' }).click();
   await expect(page.getByRole('region', { name: 'Changes of the plan' })).toContainText(
-    `Changed: This app 0–25 s, Your desk phone 0–25 s, Your van phone 5–${seconds} s`,
+    `Changed: This app 0–${seconds} s, Your desk phone 0–${seconds} s, Your van phone 5–${seconds} s`,
   );
   await page.getByRole('button', { name: 'Put it into force' }).click();
   await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
@@ -86,18 +86,18 @@ test('a bar pulled too long is found out, mended by one tap, put into force, and
 
 test('changes are kept without saving, and every step goes back and forth', async ({ office, page }) => {
   await openPlan(office);
-  await bar(page, /^Desk phone, second/).click();
+  await bar(page, /^Desk phone \d/).click();
   await page.getByRole('button', { name: 'Take desk phone out' }).click();
-  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
-  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(bar(page, /^Desk phone, second/)).toBeVisible();
+  await expect(bar(page, /^Desk phone \d/)).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(bar(page, /^Desk phone, second/)).toHaveCount(0);
+  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Drop the changes' }).click();
-  await expect(bar(page, /^Desk phone, second/)).toBeVisible();
+  await expect(bar(page, /^Desk phone \d/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Put it into force' })).toHaveCount(0);
 });
 
@@ -108,12 +108,11 @@ test('rules go up and down by their grip and by buttons, and a rule in the way i
   await openPlan(office);
   await page.getByRole('button', { name: 'Move Any other call up' }).click();
   await expect(rules(page).getByRole('listitem').nth(2)).toContainText('3. Any other call');
-  await expect(
-    page.getByText('“Field service” is never reached: “Any other call” takes all its calls before.'),
-  ).toHaveCount(0);
   await page.getByRole('button', { name: 'Show the seconds of Field service' }).click();
   await expect(
-    page.getByText('“Field service” is never reached: “Any other call” takes all its calls before.'),
+    page.getByText(
+      '“Field service” is never reached: “Off duty” and “Any other call” take all its calls before.',
+    ),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Put it before them' }).click();
   await expect(rules(page).getByRole('listitem').nth(2)).toContainText('3. Field service');
@@ -121,13 +120,13 @@ test('rules go up and down by their grip and by buttons, and a rule in the way i
 
 test('nothing that can’t ring is taken, and what was typed stays to be mended', async ({ office, page }) => {
   await openPlan(office);
-  await bar(page, /^Van phone, second/).click();
+  await bar(page, /^Van phone key/).click();
   const rings = page.getByRole('group', { name: 'Rings for' }).getByRole('textbox');
   await rings.fill('0');
   await expect(page.getByText('It has to ring for at least one second, or one ring.')).toBeVisible();
-  await expect(bar(page, /^Van phone, second 5 to 25, key$/)).toBeVisible();
+  await expect(bar(page, /^Van phone key 5–25 s$/)).toBeVisible();
   await rings.fill('12');
-  await expect(bar(page, /^Van phone, second 5 to 17, key$/)).toBeVisible();
+  await expect(bar(page, /^Van phone key 5–17 s$/)).toBeVisible();
 
   await page.getByRole('button', { name: 'Ring something else too in stage 1' }).click();
   const number = office.sheet().getByRole('textbox', { name: 'A number outside' });
@@ -150,7 +149,7 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
 
 test('look back reads what would have changed in ninety days', async ({ office, page }) => {
   await openPlan(office);
-  await bar(page, /^This app, second/).click();
+  await bar(page, /^This app \d/).click();
   await page.getByRole('button', { name: 'Take this app out' }).click();
   await see(page, 'Look back');
   await page.getByRole('region', { name: 'Look back' }).getByRole('button', { name: 'Look back' }).click();
@@ -205,12 +204,12 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   await expect(held).toContainText('Line 4: A plan sends no mail');
   await held.getByRole('button', { name: 'Take it into my plan' }).click();
   await see(page, 'A call');
-  await expect(bar(page, /^Desk phone, second 0 to 12$/)).toBeVisible();
+  await expect(bar(page, /^Desk phone 0–12 s$/)).toBeVisible();
 });
 
 test('the ring plan has no fault that axe finds, in any of its views', async ({ office, page }) => {
   await openPlan(office);
-  await bar(page, /^Van phone, second/).click();
+  await bar(page, /^Van phone key/).click();
   expect(await office.axeViolations()).toEqual([]);
   for (const view of ['Week', 'Look back', 'Hours']) {
     await see(page, view);

@@ -55,68 +55,70 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
   const move = (id: string, to: number) => dispatch(editPlan((old) => edits.moveRule(old, id, to)));
   const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
   return (
-    <View role="list" aria-label="Rules, the first that fits decides">
-      {plan.rules.map((rule, index) => {
-        const isTaken = rule.id === takenId;
-        const found = findings.filter(({ place }) => place.ruleId === rule.id).length;
-        return (
-          <View
-            key={rule.id}
-            role="listitem"
-            onLayout={drag.onLayout(rule.id)}
-            style={[styles.rule, isTaken && styles.lit, drag.heldId === rule.id && styles.held]}
-          >
+    <View>
+      <View role="list" aria-label="Rules, the first that fits decides">
+        {plan.rules.map((rule, index) => {
+          const isTaken = rule.id === takenId;
+          const found = findings.filter(({ place }) => place.ruleId === rule.id).length;
+          return (
             <View
-              style={[styles.grip, { touchAction: 'none', cursor: 'grab' } as object]}
-              aria-hidden
-              {...(drag.pointer(rule.id) as object)}
+              key={rule.id}
+              role="listitem"
+              onLayout={drag.onLayout(rule.id)}
+              style={[styles.rule, isTaken && styles.lit, drag.heldId === rule.id && styles.held]}
             >
-              <View style={styles.bar} />
-              <View style={styles.bar} />
-              <View style={styles.bar} />
-            </View>
-            <View style={styles.words}>
-              <Txt as="strong">{`${index + 1}. ${rule.name}`}</Txt>
-              <Txt>{describeRule(rule, office, plan.personId)}</Txt>
-              <Txt as="small" colour={isTaken ? colours.ink : colours.faint}>
-                {isTaken ? 'This call goes by it' : misfitWords(rule.id, trace)}
-                {found > 0 ? ` · ${found} found` : ''}
-              </Txt>
-              <View style={styles.acts}>
-                {shownRuleId === rule.id ? null : (
+              <View
+                style={[styles.grip, { touchAction: 'none', cursor: 'grab' } as object]}
+                aria-hidden
+                {...(drag.pointer(rule.id) as object)}
+              >
+                <View style={styles.bar} />
+                <View style={styles.bar} />
+                <View style={styles.bar} />
+              </View>
+              <View style={styles.words}>
+                <Txt as="strong">{`${index + 1}. ${rule.name}`}</Txt>
+                <Txt>{describeRule(rule, office, plan.personId)}</Txt>
+                <Txt as="small" colour={isTaken ? colours.ink : colours.faint}>
+                  {isTaken ? 'This call goes by it' : misfitWords(rule.id, trace)}
+                  {found > 0 ? ` · ${found} found` : ''}
+                </Txt>
+                <View style={styles.acts}>
+                  {shownRuleId === rule.id ? null : (
+                    <Plate
+                      word="Show"
+                      label={`Show the seconds of ${rule.name}`}
+                      onPress={() => onShow(rule.id)}
+                    />
+                  )}
                   <Plate
-                    word="Show"
-                    label={`Show the seconds of ${rule.name}`}
-                    onPress={() => onShow(rule.id)}
+                    word="When"
+                    label={`Change when ${rule.name} is for`}
+                    onPress={() => setEditing(rule.id)}
                   />
-                )}
-                <Plate
-                  word="When"
-                  label={`Change when ${rule.name} is for`}
-                  onPress={() => setEditing(rule.id)}
-                />
-                <Plate
-                  word="Up"
-                  label={`Move ${rule.name} up`}
-                  disabled={index === 0}
-                  onPress={() => move(rule.id, index - 1)}
-                />
-                <Plate
-                  word="Down"
-                  label={`Move ${rule.name} down`}
-                  disabled={index === plan.rules.length - 1}
-                  onPress={() => move(rule.id, index + 1)}
-                />
-                <Plate
-                  word="Take out"
-                  label={`Take the rule ${rule.name} out`}
-                  onPress={() => dispatch(editPlan((old) => edits.removeRule(old, rule.id)))}
-                />
+                  <Plate
+                    word="Up"
+                    label={`Move ${rule.name} up`}
+                    disabled={index === 0}
+                    onPress={() => move(rule.id, index - 1)}
+                  />
+                  <Plate
+                    word="Down"
+                    label={`Move ${rule.name} down`}
+                    disabled={index === plan.rules.length - 1}
+                    onPress={() => move(rule.id, index + 1)}
+                  />
+                  <Plate
+                    word="Take out"
+                    label={`Take the rule ${rule.name} out`}
+                    onPress={() => dispatch(editPlan((old) => edits.removeRule(old, rule.id)))}
+                  />
+                </View>
               </View>
             </View>
-          </View>
-        );
-      })}
+          );
+        })}
+      </View>
       {plan.rules.length === 0 ? <Txt>No rule yet: every call goes to your mailbox at once.</Txt> : null}
       <View style={styles.foot}>
         <Plate word="Begin from a template" onPress={() => setChoosing(true)} />

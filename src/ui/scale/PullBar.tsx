@@ -184,13 +184,7 @@ export function PullBar({
   const ringsTo = cutAtSeconds === null ? toSeconds : Math.max(cutAtSeconds, fromSeconds);
   return (
     <View style={styles.track}>
-      <Pressable
-        role="button"
-        aria-expanded={isSelected}
-        aria-label={`${label}, second ${fromSeconds} to ${toSeconds}${marks.length > 0 ? `, ${marks.join(', ')}` : ''}`}
-        onPress={onSelect}
-        style={styles.words}
-      >
+      <Pressable role="button" aria-expanded={isSelected} onPress={onSelect} style={styles.words}>
         <Txt as={isSelected ? 'strong' : 'body'} lines={1} style={styles.label}>
           {label}
         </Txt>

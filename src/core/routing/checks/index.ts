@@ -13,13 +13,14 @@ export function checkPlan(office: OfficeIndex, personId: string, context: CheckC
   const plan = office.ringPlans.get(personId);
   if (!plan) return [];
   const { now } = context;
-  const reach = reachOf(plan, office, atomsOf(plan, office, now));
+  const atoms = atomsOf(plan, office, now);
+  const reach = reachOf(plan, office, atoms);
   const findings = [
     ...plan.rules.flatMap((rule, index) => {
       const found = reach[index];
       return found && 'facts' in found ? ringingChecks(office, plan, rule, found.facts.at, context) : [];
     }),
-    ...deadRuleChecks(plan, reach),
+    ...deadRuleChecks(plan, reach, office, atoms),
     ...hoursChecks(office, plan, now),
     ...loopCheck(office, plan, now),
     ...forwardChecks(office, plan, now),

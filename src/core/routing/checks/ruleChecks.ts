@@ -1,11 +1,16 @@
 import type { Line, OfficeIndex, RingPlan, RingRule } from '../../office';
 import { formatDayAndClock, shiftLocalDays, startOfLocalDay } from '../../time';
-import type { Reach } from '../atoms';
+import { reachOf, type Atoms, type Reach } from '../atoms';
 import { weekOf, type Stretch } from '../weekOf';
 import type { Finding } from './finding';
 
 /** Rules that no call reaches, proved by search: no caller, line, situation and time is left for them. */
-export function deadRuleChecks(plan: RingPlan, reach: readonly Reach[]): Finding[] {
+export function deadRuleChecks(
+  plan: RingPlan,
+  reach: readonly Reach[],
+  office: OfficeIndex,
+  atoms: Atoms,
+): Finding[] {
   return plan.rules.flatMap((rule, index): Finding[] => {
     const found = reach[index];
     if (!found || 'facts' in found) return [];
@@ -23,7 +28,6 @@ export function deadRuleChecks(plan: RingPlan, reach: readonly Reach[]): Finding
         },
       ];
     const names = found.rules.map(({ name }) => `“${name}”`).join(' and ');
-    const first = Math.min(...found.rules.map((earlier) => plan.rules.indexOf(earlier)));
     return [
       {
         personId: plan.personId,
@@ -33,11 +37,23 @@ export function deadRuleChecks(plan: RingPlan, reach: readonly Reach[]): Finding
         sentence: `“${rule.name}” is never reached: ${names} ${found.rules.length === 1 ? 'takes' : 'take'} all its calls before.`,
         repair: {
           word: 'Put it before them',
-          plan: { ...plan, rules: [...without.rules.slice(0, first), rule, ...without.rules.slice(first)] },
+          plan: movedUntilReached(plan, index, office, atoms),
         },
       },
     ];
   });
+}
+
+/** The rule as late as it can stand and still be reached. */
+function movedUntilReached(plan: RingPlan, index: number, office: OfficeIndex, atoms: Atoms): RingPlan {
+  const rule = plan.rules[index];
+  const others = plan.rules.filter((_, at) => at !== index);
+  for (let at = index - 1; rule && at >= 0; at--) {
+    const moved = { ...plan, rules: [...others.slice(0, at), rule, ...others.slice(at)] };
+    const reach = reachOf(moved, office, atoms)[at];
+    if (reach && 'facts' in reach) return moved;
+  }
+  return plan;
 }
 
 /** Hours of the week to come when nothing rings, and when a line for emergencies has nobody at it. */
