@@ -117,7 +117,9 @@ export function reachOf(plan: RingPlan, office: OfficeIndex, atoms: Atoms): Reac
       if (!taker) return { facts };
       takenBy.add(taker);
     }
-    return isPossible ? { deadBy: 'earlier', rules: [...takenBy] } : { deadBy: 'itself' };
+    return isPossible
+      ? { deadBy: 'earlier', rules: before.filter((earlier) => takenBy.has(earlier)) }
+      : { deadBy: 'itself' };
   });
 }
 

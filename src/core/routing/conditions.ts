@@ -44,9 +44,10 @@ export function obstacleOf(
   office: OfficeIndex,
   plan: RingPlan,
 ): Obstacle | null {
-  const { lineIds, when = {} } = rule;
-  const { zone } = office.setup;
+  const { lineIds, when } = rule;
   if (lineIds.length > 0 && (facts.lineId === null || !lineIds.includes(facts.lineId))) return 'otherLine';
+  if (!when) return null;
+  const { zone } = office.setup;
   if (isAsked(when.callers) && !isAmong(when.callers, facts, office)) return 'otherCaller';
   if (isAsked(when.situationIds) && !when.situationIds.includes(facts.situationId ?? ''))
     return 'otherSituation';
@@ -76,7 +77,8 @@ export function isAmong(
   facts: Pick<CallFacts, 'caller' | 'triesWithin'>,
   office: OfficeIndex,
 ): boolean {
-  return matches.some((match) => isMatch(match, facts, office));
+  for (const match of matches) if (isMatch(match, facts, office)) return true;
+  return false;
 }
 
 function isMatch(
@@ -90,19 +92,21 @@ function isMatch(
   if (personId !== null) return false;
   if (match.kind === 'withheld') return number === null;
   if (number === null) return false;
-  const groups = office.groupsByNumber.get(number) ?? [];
   switch (match.kind) {
     case 'number':
       return number === match.number;
     case 'prefix':
       return number.startsWith(match.prefix);
     case 'group':
-      return groups.some(({ id }) => id === match.groupId);
+      return groupsOf(number, office).some(({ id }) => id === match.groupId);
     case 'starred':
-      return groups.some(({ starred }) => starred);
+      return groupsOf(number, office).some(({ starred }) => starred);
     case 'unknown':
-      return groups.length === 0;
+      return groupsOf(number, office).length === 0;
     case 'repeated':
       return triesWithin(number, match.withinMinutes) >= match.times;
   }
 }
+
+const noGroups: readonly never[] = [];
+const groupsOf = (number: string, office: OfficeIndex) => office.groupsByNumber.get(number) ?? noGroups;

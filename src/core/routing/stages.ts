@@ -44,44 +44,63 @@ export function traceStages(
   world: World,
   stages: readonly RingStage[],
 ): TracedStages {
-  const legs: TraceLeg[] = [];
-  const skipped: TraceStep[] = [];
-  let stageStart = 0;
-  stages.forEach(({ targets, length }, stage) => {
+  const traced: TracedStages = { legs: [], skipped: [], finishSeconds: 0 };
+  for (let stage = 0; stage < stages.length; stage++) {
+    const { targets = [], length = { seconds: 0 } } = stages[stage] ?? {};
     const stageSeconds = secondsOf(length);
+    const seen: string[] = [];
     let rungSeconds = 0;
-    const seen = new Set<string>();
-    for (const target of [...targets].sort((a, b) => a.startSeconds - b.startSeconds)) {
+    for (const target of inOrder(targets))
       for (const ringable of resolveTarget(target, office)) {
-        const { deviceId, number } = ringable;
-        const key = deviceId ?? number ?? '';
-        if (seen.has(key)) continue;
-        seen.add(key);
-        const wantedSeconds = target.length ? secondsOf(target.length) : null;
-        const until = Math.min(target.startSeconds + (wantedSeconds ?? Infinity), stageSeconds);
-        const rung = Math.max(0, until - target.startSeconds);
-        if (wantedSeconds !== null && rung < wantedSeconds)
-          skipped.push({ kind: 'cutShort', deviceId, number, stage, wantedSeconds, rungSeconds: rung });
-        if (rung === 0) continue;
+        const key = ringable.deviceId ?? ringable.number ?? '';
+        if (seen.includes(key)) continue;
+        seen.push(key);
+        const until = ringsUntil(ringable, target, stage, stageSeconds, traced);
+        if (until === null) continue;
         const reason = obstacleTo(ringable, callingDeviceId, world, office);
         if (reason !== null) {
-          skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
+          const { deviceId, number } = ringable;
+          traced.skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
           continue;
         }
         rungSeconds = Math.max(rungSeconds, until);
-        legs.push({
-          ...ringable,
+        traced.legs.push({
+          deviceId: ringable.deviceId,
+          number: ringable.number,
+          personId: ringable.personId,
           stage,
-          fromSeconds: stageStart + target.startSeconds,
-          toSeconds: stageStart + until,
+          fromSeconds: traced.finishSeconds + target.startSeconds,
+          toSeconds: traced.finishSeconds + until,
           acceptKey: (target.acceptKey ?? false) || (target.saysName ?? false),
           saysName: target.saysName ?? false,
         });
       }
-    }
-    stageStart += rungSeconds;
-  });
-  return { legs, skipped, finishSeconds: stageStart };
+    traced.finishSeconds += rungSeconds;
+  }
+  return traced;
+}
+
+function inOrder(targets: readonly RingTarget[]): readonly RingTarget[] {
+  const isInOrder = targets.every(
+    ({ startSeconds }, index) => index === 0 || startSeconds >= (targets[index - 1]?.startSeconds ?? 0),
+  );
+  return isInOrder ? targets : [...targets].sort((a, b) => a.startSeconds - b.startSeconds);
+}
+
+/** The second of its stage at which a target stops; null where the stage is over before it begins. Notes what is cut. */
+function ringsUntil(
+  { deviceId, number }: Ringable,
+  { startSeconds, length }: RingTarget,
+  stage: number,
+  stageSeconds: number,
+  { skipped }: TracedStages,
+): number | null {
+  const wantedSeconds = length ? secondsOf(length) : null;
+  const until = Math.min(startSeconds + (wantedSeconds ?? Infinity), stageSeconds);
+  const rungSeconds = Math.max(0, until - startSeconds);
+  if (wantedSeconds !== null && rungSeconds < wantedSeconds)
+    skipped.push({ kind: 'cutShort', deviceId, number, stage, wantedSeconds, rungSeconds });
+  return rungSeconds === 0 ? null : until;
 }
 
 /** The devices and numbers that a target stands for. One that the office doesn't know stands for itself, and is passed over. */

@@ -23,17 +23,8 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
   const plan = office.ringPlans.get(ownerId) ?? { personId: ownerId, rules: [] };
   const steps: TraceStep[] = [];
   const facts = factsOf(office, called, world);
-  const greeting = greetingFor(plan, facts, office);
-  const spoken = greeting && { greetingId: greeting.id };
-  const endAtOnce = (finish: Finish): RouteTrace => ({
-    ownerId,
-    lineId,
-    legs: [],
-    finish,
-    finishSeconds: 0,
-    ...spoken,
-    steps,
-  });
+  const endAtOnce = (finish: Finish) =>
+    told({ ownerId, lineId, legs: [], finish, finishSeconds: 0, steps }, plan, facts, office);
 
   const forward = plan.forwards?.find(({ from, until }) => isOn(world.at, from, until));
   if (forward) {
@@ -49,12 +40,15 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
     return endAtOnce({ kind: 'mailbox', personId: ownerId });
   }
   if (isQuiet) return endAtOnce(rule.finish);
-  const { situationId } = facts;
-  return {
-    ...traceRule(office, called, world, rule, steps),
-    ...spoken,
-    ...(situationId !== null && { situationId }),
-  };
+  return told(traceRule(office, called, world, rule, steps), plan, facts, office);
+}
+
+/** With the greeting that would be spoken, and the situation it was traced in. */
+function told(trace: RouteTrace, plan: RingPlan, facts: CallFacts, office: OfficeIndex): RouteTrace {
+  const greeting = plan.greetings && greetingFor(plan, facts, office);
+  if (greeting) trace.greetingId = greeting.id;
+  if (facts.situationId !== null) trace.situationId = facts.situationId;
+  return trace;
 }
 
 const isOn = (at: number, from: number | null, until: number | null) =>
@@ -122,16 +116,9 @@ function traceRule(
   if (isAllBusy) steps.push({ kind: 'allBusy', personId: ownerId });
   if (isUnreachable) steps.push({ kind: 'unreachable', personId: ownerId });
   const special = isAllBusy ? rule.busyFinish : isUnreachable ? rule.unreachableFinish : undefined;
-  const { refusedFinish } = rule;
-  return {
-    ownerId,
-    lineId,
-    legs,
-    finish: special ?? rule.finish,
-    ...(refusedFinish && { refusedFinish }),
-    finishSeconds,
-    steps,
-  };
+  const trace: RouteTrace = { ownerId, lineId, legs, finish: special ?? rule.finish, finishSeconds, steps };
+  if (rule.refusedFinish) trace.refusedFinish = rule.refusedFinish;
+  return trace;
 }
 
 const teamRingSeconds = 30;

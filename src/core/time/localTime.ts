@@ -1,15 +1,14 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays } from 'date-fns/addDays';
 import { startOfDay } from 'date-fns/startOfDay';
 
 /** First instant of the local day that `at` lies in. Epoch milliseconds in and out; `zone` is an IANA name. */
 export function startOfLocalDay(at: number, zone: string): number {
-  return startOfDay(new TZDate(at, zone)).getTime();
+  return startOfDayNumber(dayNumberAt(at, zone), zone);
 }
 
 /** First instant of the local day `days` later (or earlier), also across the nights when clocks change. */
 export function shiftLocalDays(at: number, days: number, zone: string): number {
-  return startOfDay(addDays(new TZDate(at, zone), days)).getTime();
+  return startOfDayNumber(dayNumberAt(at, zone) + days, zone);
 }
 
 /** The local calendar day as "2026-11-26". */
@@ -28,6 +27,23 @@ export function atLocalTime(at: number, hours: number, minutes: number, zone: st
 /** 0 for Sunday to 6 for Saturday. */
 export function localWeekday(at: number, zone: string): number {
   return new TZDate(at, zone).getDay();
+}
+
+const dayStarts = new Map<string, Map<number, number>>();
+
+/** Days are numbered from 1 January 1970, as the wall clock shows them. */
+const dayNumberAt = (at: number, zone: string) => Math.floor((at + offsetAt(at, zone)) / dayMs);
+
+/** When a numbered day begins, asked of the zone's rules once; not always at midnight, where clocks change then. */
+function startOfDayNumber(dayNumber: number, zone: string): number {
+  let ofZone = dayStarts.get(zone);
+  if (!ofZone || ofZone.size > keptOffsets) dayStarts.set(zone, (ofZone = new Map()));
+  const known = ofZone.get(dayNumber);
+  if (known !== undefined) return known;
+  const noon = dayNumber * dayMs + dayMs / 2;
+  const start = startOfDay(new TZDate(noon - offsetAt(noon, zone), zone)).getTime();
+  ofZone.set(dayNumber, start);
+  return start;
 }
 
 export interface LocalClock {
@@ -49,6 +65,20 @@ const dayNames = new Map<number, string>();
  * they have changed since 1972, so that a hundred thousand calls are asked in no time.
  */
 export function localClock(at: number, zone: string): LocalClock {
+  if (last.at === at && last.zone === zone) return last.clock;
+  const clock = readClock(at, zone);
+  last = { at, zone, clock };
+  return clock;
+}
+
+/** Every condition of a plan asks the clock of the same call. */
+let last: { at: number; zone: string; clock: LocalClock } = {
+  at: NaN,
+  zone: '',
+  clock: { minutes: 0, weekday: 0, day: '' },
+};
+
+function readClock(at: number, zone: string): LocalClock {
   const local = at + offsetAt(at, zone);
   const dayNumber = Math.floor(local / dayMs);
   return {

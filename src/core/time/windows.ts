@@ -18,14 +18,16 @@ const minuteMs = 60_000;
 /** Whether the wall clock of the zone stands in one of the windows at that instant (epoch milliseconds). */
 export function isInWindows(at: number, windows: readonly WeekWindow[], zone: string): boolean {
   const { weekday, minutes } = localClock(at, zone);
-  return windows.some(
-    ({ days, from, to }) => days.includes(weekday) && minutes >= minutesOf(from) && minutes < minutesOf(to),
-  );
+  for (const { days, from, to } of windows)
+    if (days.includes(weekday) && minutes >= minutesOf(from) && minutes < minutesOf(to)) return true;
+  return false;
 }
 
 export function isInDates(at: number, spans: readonly DateSpan[], zone: string): boolean {
+  if (spans.length === 0) return false;
   const { day } = localClock(at, zone);
-  return spans.some(({ from, to }) => from <= day && day <= to);
+  for (const { from, to } of spans) if (from <= day && day <= to) return true;
+  return false;
 }
 
 /**

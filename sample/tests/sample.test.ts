@@ -4,8 +4,8 @@ import { officeSetupSchema } from '@/core/office';
 import { contactSchema } from '@/core/people';
 import { localDayKey, localWeekday, startOfLocalDay } from '@/core/time';
 
-import { sampleCast, sampleContacts, sampleOffice } from '.';
-import { generateHistory } from './history';
+import { sampleCast, sampleContacts, sampleOffice } from '..';
+import { generateHistory } from '../history';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const { zone } = sampleOffice;

@@ -1,9 +1,9 @@
-import { sampleOffice } from '@sample';
-import { generateHistory } from '@sample/history';
+import { sampleOffice } from '..';
+import { generateHistory } from '../history';
 
-import { pastCallsOf } from '../history';
-import { OfficeIndex, type RingPlan } from '../office';
-import { lookBack, type PastCall } from '.';
+import { pastCallsOf } from '@/core/history';
+import { OfficeIndex, type RingPlan } from '@/core/office';
+import { lookBack, type PastCall } from '@/core/routing';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const office = new OfficeIndex(sampleOffice);

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 
-import { sampleOffice } from '@sample';
+import { sampleOffice } from '..';
 
-import { OfficeIndex, planProblems, type RingPlan } from '../office';
+import { OfficeIndex, planProblems, type RingPlan } from '@/core/office';
 import {
   describeRule,
   edits,
@@ -14,7 +14,7 @@ import {
   readPlanFile,
   templatesFor,
   writePlanFile,
-} from '.';
+} from '@/core/plans';
 
 const office = new OfficeIndex(sampleOffice);
 const plan = office.ringPlans.get('maren')!;
