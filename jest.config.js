@@ -14,7 +14,10 @@ module.exports = {
       ...shared,
       displayName: 'core',
       preset: 'jest-expo/node',
-      testMatch: ['<rootDir>/src/{core,office,state}/**/*.test.ts', '<rootDir>/{server,sample}/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,office,state}/**/*.test.ts',
+        '<rootDir>/{server,sample,scripts}/**/*.test.ts',
+      ],
       transformIgnorePatterns,
     },
     {

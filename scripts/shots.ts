@@ -45,6 +45,27 @@ async function consult(office: Office) {
   await office.passAndReturn('5 s', 3);
 }
 
+/** The van phone is pulled beyond its stage, and what is wrong with that is found. */
+async function pullTooLong(page: Page) {
+  await page.getByRole('slider', { name: 'Van phone ends' }).focus();
+  for (let times = 0; times < 2; times++) await page.keyboard.press('PageUp');
+  await page.getByRole('note').first().waitFor();
+}
+
+const see = (page: Page, view: string) =>
+  page.getByRole('radiogroup', { name: 'See' }).getByRole('radio', { name: view, exact: true }).click();
+
+/** Everything goes to Ilse from Tuesday noon to Friday morning. */
+async function forwardAll(office: Office, page: Page) {
+  await office.open('/standing');
+  const forward = page.getByRole('region', { name: 'Forward everything' });
+  await forward.getByRole('radio', { name: 'a colleague' }).click();
+  await forward.getByRole('radio', { name: 'Ilse Varga' }).click();
+  await forward.getByRole('textbox', { name: /^From/ }).fill('Tue 12:00');
+  await forward.getByRole('textbox', { name: /^Until/ }).fill('2026-12-04 8:00');
+  await forward.getByRole('button', { name: 'Forward everything' }).click();
+}
+
 const shots: readonly Shot[] = [
   { name: 'everything', go: (office) => office.open('/everything') },
   { name: 'everything-dark', dark: true, go: (office) => office.open('/everything') },
@@ -60,7 +81,39 @@ const shots: readonly Shot[] = [
     name: 'plan',
     go: async (office, page) => {
       await office.open('/plan');
-      await page.getByRole('radio', { name: /Flood desk/ }).click();
+      await pullTooLong(page);
+    },
+  },
+  { name: 'standing', go: (office) => office.open('/standing') },
+  {
+    name: 'week',
+    go: async (office, page) => {
+      await forwardAll(office, page);
+      await office.goTo('Ring plan');
+      await see(page, 'Week');
+      await page.getByRole('button', { name: /^Tue 1 12:00/ }).click();
+    },
+  },
+  {
+    name: 'look-back',
+    go: async (office, page) => {
+      await office.open('/plan');
+      await page.getByRole('button', { name: /^This app/ }).click();
+      await page.getByRole('button', { name: 'Take this app out' }).click();
+      await see(page, 'Look back');
+      await page
+        .getByRole('region', { name: 'Look back' })
+        .getByRole('button', { name: 'Look back' })
+        .click();
+      await page.getByText(/calls you would have taken/).waitFor();
+    },
+  },
+  {
+    name: 'wide-plan',
+    size: wide,
+    go: async (office, page) => {
+      await office.open('/plan');
+      await pullTooLong(page);
     },
   },
   {
@@ -103,38 +156,6 @@ const shots: readonly Shot[] = [
       await office.chooseTarget('Transfer', 'Tobias Quill');
     },
   },
-  {
-    name: 'recorded',
-    go: async (office, page) => {
-      await office.talkWithPeg();
-      await office.act('Note').click();
-      await office.sheet().getByRole('textbox', { name: 'Note' }).fill('Key is under the rain gauge');
-      await office.sheet().getByRole('button', { name: 'Keep the note' }).click();
-      await office.act('Record').click();
-      for (const act of ['Pause', 'Resume']) {
-        await office.passAndReturn('5 s', 1);
-        await office.act(act).click();
-      }
-      await office.passAndReturn('5 s', 1);
-      await office.end().click();
-      await office.goToEverything();
-      await office.newestOf('Peg Anstey').click();
-      await page.getByRole('group', { name: 'Recording' }).scrollIntoViewIfNeeded();
-    },
-  },
-  { name: 'docked', go: twoCalls },
-  {
-    name: 'keys',
-    go: async (office, page) => {
-      await office.open('/dial');
-      await office.dial('0131 496 0188');
-      await office.goOutside();
-      await office.letPass('5 s');
-      await page.getByRole('button', { name: /Back to call$/ }).click();
-      await page.getByRole('button', { name: 'Keys' }).click();
-      await page.getByRole('button', { name: '2', exact: true }).click();
-    },
-  },
   { name: 'office', go: (office) => office.open('/office') },
   {
     name: 'outside',
@@ -158,7 +179,6 @@ const shots: readonly Shot[] = [
       await page.getByRole('button', { name: /^10:28 Cawder/ }).click();
     },
   },
-  { name: 'wide-dial', size: wide, go: (office) => office.open('/dial') },
   {
     name: 'wide-call',
     size: wide,

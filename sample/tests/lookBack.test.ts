@@ -1,9 +1,8 @@
 import { sampleOffice } from '..';
 import { generateHistory } from '../history';
 
-import { pastCallsOf } from '@/core/history';
 import { OfficeIndex, type RingPlan } from '@/core/office';
-import { lookBack, type PastCall } from '@/core/routing';
+import { lookBack, pastCallsOf, type PastCall } from '@/core/lookBack';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const office = new OfficeIndex(sampleOffice);

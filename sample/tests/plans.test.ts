@@ -3,17 +3,15 @@ import fc from 'fast-check';
 import { sampleOffice } from '..';
 
 import { OfficeIndex, planProblems, type RingPlan } from '@/core/office';
+import { readPlanFile, writePlanFile } from '@/core/planFiles';
 import {
   describeRule,
   edits,
-  fileSchemas,
   hoursWords,
   layOutRule,
   readDaysOff,
   readHours,
-  readPlanFile,
   templatesFor,
-  writePlanFile,
 } from '@/core/plans';
 
 const office = new OfficeIndex(sampleOffice);
@@ -150,12 +148,6 @@ describe('a plan as a file', () => {
     });
     for (const text of ['', '{', '[]', '{"format":"cendro-ring-plan","version":9}'])
       expect(readPlanFile(text, 'maren', office).ok).toBe(false);
-  });
-  it('has a schema', () => {
-    expect(fileSchemas['ring-plan']()).toMatchObject({
-      properties: { format: { const: 'cendro-ring-plan' } },
-    });
-    expect(fileSchemas.office()).toMatchObject({ properties: { version: { const: 1 } } });
   });
 });
 

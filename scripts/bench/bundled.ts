@@ -20,6 +20,8 @@ export async function benchRoutingBundled(): Promise<Figure[]> {
     external: ['json-rules-engine'],
     logLevel: 'error',
   });
-  const { benchRouting } = (await import(pathToFileURL(outfile).href)) as typeof import('./routing');
+  const { benchRouting } = (await import(pathToFileURL(outfile).href)) as {
+    benchRouting: () => Promise<Figure[]>;
+  };
   return benchRouting();
 }

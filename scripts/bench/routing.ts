@@ -2,7 +2,9 @@ import { Engine } from 'json-rules-engine';
 
 import { emptyOffice, OfficeIndex, type OfficeSetup, type RingPlan, type RingRule } from '@/core/office';
 import { edits, layOutRule } from '@/core/plans';
-import { allFree, checkOffice, checkPlan, lookBack, traceCall, weekOf, type PastCall } from '@/core/routing';
+import { checkOffice, checkPlan } from '@/core/checks';
+import { lookBack, type PastCall } from '@/core/lookBack';
+import { allFree, traceCall, weekOf } from '@/core/routing';
 
 import type { Figure } from './figures';
 

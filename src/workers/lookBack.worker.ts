@@ -1,5 +1,5 @@
+import { lookBack } from '@/core/lookBack';
 import { OfficeIndex } from '@/core/office';
-import { lookBack } from '@/core/routing';
 
 import type { LookBackAnswer, LookBackTask } from './lookBackInWorker';
 

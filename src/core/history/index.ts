@@ -1,5 +1,4 @@
 /** What is kept of calls: days, tries, and what is said of a record. */
 export { describeOutcome, describeRoute, describeSteps, isUntaken, misfits, talkMs } from './describe';
-export { pastCallsOf } from './pastCalls';
 export { groupByDay, type HistoryRow } from './rows';
 export { triesToday, type TriesToday } from './tries';

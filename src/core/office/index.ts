@@ -9,6 +9,8 @@ export {
   doNotDisturbSchema,
   finishSchema,
   forwardAllSchema,
+  freeRuleId,
+  isSamePlan,
   greetingSchema,
   ringLengthSchema,
   ringPlanSchema,

@@ -120,3 +120,15 @@ export const ringPlanSchema = z.object({
   greetings: z.array(greetingSchema).optional(),
 });
 export type RingPlan = z.infer<typeof ringPlanSchema>;
+
+/** An id that no rule of the plan has. */
+export function freeRuleId(plan: RingPlan): string {
+  for (let number = plan.rules.length + 1; ; number++) {
+    const id = `${plan.personId}-${number}`;
+    if (!plan.rules.some((rule) => rule.id === id)) return id;
+  }
+}
+
+/** Whether two plans say the same, however their parts are ordered or left out. */
+export const isSamePlan = (a: RingPlan, b: RingPlan): boolean =>
+  a === b || JSON.stringify(ringPlanSchema.parse(a)) === JSON.stringify(ringPlanSchema.parse(b));

@@ -1,4 +1,5 @@
 import {
+  freeRuleId,
   secondsOf,
   type Finish,
   type RingLength,
@@ -7,7 +8,6 @@ import {
   type RingStage,
   type RingTarget,
 } from '../office';
-import { freeId } from '../routing';
 
 /** Where something that rings stands in a plan. */
 export interface TargetPlace {
@@ -103,7 +103,7 @@ export const edits = {
 
   /** Before all others, since the first that fits decides. */
   addRule(plan: RingPlan, rule: Omit<RingRule, 'id'>): RingPlan {
-    return { ...plan, rules: [{ id: freeId(plan), ...rule }, ...plan.rules] };
+    return { ...plan, rules: [{ id: freeRuleId(plan), ...rule }, ...plan.rules] };
   },
 
   removeRule(plan: RingPlan, ruleId: string): RingPlan {

@@ -1,5 +1,4 @@
-import type { OfficeIndex, RingPlan, RingRule, RingTarget } from '../office';
-import { freeId } from '../routing';
+import { freeRuleId, type OfficeIndex, type RingPlan, type RingRule, type RingTarget } from '../office';
 
 /** A way to begin: what it does in words, and the plan it makes of the present one. */
 export interface PlanTemplate {
@@ -86,7 +85,7 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
   }
   const tries = [desk, mobile].flatMap((device) => (device ? [{ deviceId: device.id }] : []));
   return templates.map((template) => {
-    const whole: RingRule = { id: freeId(plan), ...template.rule };
+    const whole: RingRule = { id: freeRuleId(plan), ...template.rule };
     const isForEveryCall = whole.lineIds.length === 0 && !whole.when;
     return {
       ...template,

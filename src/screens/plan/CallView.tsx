@@ -1,9 +1,10 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
+import { checkPlan } from '@/core/checks';
 import { describeSteps } from '@/core/history';
 import { describeFinish, type RingPlan } from '@/core/office';
-import { findingsOf, officeWithPlan, selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
+import { officeWithPlan, selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
@@ -12,6 +13,7 @@ import { FindingLine } from './FindingLine';
 import { QuestionLine } from './QuestionLine';
 import { RuleList } from './RuleList';
 import { RuleScale } from './RuleScale';
+import { selectPastCalls } from './selectPastCalls';
 import { TryBar } from './TryBar';
 import type { useQuestion } from './useQuestion';
 import { useTry } from './useTry';
@@ -32,10 +34,15 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   );
   const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
   const findings = useMemo(
-    () => findingsOf(store.getState(), office, now),
+    () =>
+      checkPlan(office, myId, {
+        now,
+        isSignedIn: () => true,
+        pastCalls: selectPastCalls(store.getState()),
+      }),
     // The past is read once it is all there.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [store, office, now, records],
+    [store, office, myId, now, records],
   );
   const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
   const rule = plan.rules.find(({ id }) => id === (shown ?? takenId)) ?? null;

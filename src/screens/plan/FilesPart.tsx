@@ -2,13 +2,16 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { OfficeIndex, RingPlan } from '@/core/office';
-import { editPlan, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { editPlan, useAppDispatch, useServices } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { pickFile, saveFile } from '../shared/files';
-import type { ReadFile } from './readFile';
+import type { ReadFile, SavedKind } from './planFiles';
+
+/** Readers and writers of the formats are large, and seldom needed. */
+const fetchFormats = () => import('./planFiles');
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -24,25 +27,20 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const { clock } = useServices();
-  const zone = useAppSelector(selectZone);
   const [read, setRead] = useState<ReadFile | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
 
   const open = async () => {
     const file = await pickFile('.cpl,.xml,.ics,.json,text/calendar,application/json,text/xml');
     if (!file) return;
-    const { readPlanFiles } = await import('./readFile');
+    const { readPlanFiles } = await fetchFormats();
     setRead(readPlanFiles(file, plan, office, clock.now()));
   };
-  const save = async (kind: 'cpl' | 'ics' | 'json' | 'office') => {
-    const { writeCpl, writeCalendar, writeOfficeFile, writePlanFile } = await import('@/core/plans');
-    setNotes([]);
-    if (kind === 'ics') return saveFile('hours.ics', 'text/calendar', writeCalendar(plan, zone, clock.now()));
-    if (kind === 'json') return saveFile('ring-plan.json', 'application/json', writePlanFile(plan));
-    if (kind === 'office') return saveFile('office.json', 'application/json', writeOfficeFile(office.setup));
-    const written = writeCpl(plan, office);
-    setNotes(written.notes);
-    saveFile('ring-plan.cpl', 'application/cpl+xml', written.text);
+  const save = async (kind: SavedKind) => {
+    const { writtenFile } = await fetchFormats();
+    const { name, type, text, notes: left } = writtenFile(kind, plan, office, clock.now());
+    setNotes(left);
+    saveFile(name, type, text);
   };
   return (
     <View style={styles.part} role="region" aria-label="Files">

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Finding } from '@/core/routing';
+import type { Finding } from '@/core/checks';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -2,14 +2,13 @@ import { useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { targetName, type OfficeIndex } from '@/core/office';
-import type { Difference, LookBack, PastOutcome, PastResult } from '@/core/routing';
+import type { Difference, LookBack, PastOutcome, PastResult } from '@/core/lookBack';
 import { formatClock, formatDay } from '@/core/time';
 import {
   identifyNumber,
   selectChangedOffice,
   selectIsPlanChanged,
   selectOffice,
-  selectPastCalls,
   selectPeople,
   selectZone,
   useAppSelector,
@@ -23,6 +22,7 @@ import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
+import { selectPastCalls } from './selectPastCalls';
 
 type State =
   | { kind: 'idle' }

@@ -3,7 +3,8 @@ import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 
 import type { OfficeIndex, RingPlan } from '@/core/office';
 import { describeRule, edits } from '@/core/plans';
-import type { Finding, RouteTrace } from '@/core/routing';
+import type { Finding } from '@/core/checks';
+import type { RouteTrace } from '@/core/routing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -3,9 +3,9 @@ import { StyleSheet, View } from 'react-native';
 
 import type { OfficeIndex, RingPlan, RingRule } from '@/core/office';
 import { edits, layOutRule, targetWords, type TargetPlace } from '@/core/plans';
-import type { Finding } from '@/core/routing';
+import type { Finding } from '@/core/checks';
 import { editPlan, useAppDispatch } from '@/state/app';
-import { PullScale, type PullTrack } from '@/ui/scale';
+import { PullScale, type PullTrack } from '@/ui/planScale';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 

@@ -5,7 +5,7 @@ import { weekOf } from '@/core/routing';
 import { localClock, localDayKey, shiftLocalDays, startOfLocalDay } from '@/core/time';
 import { selectZone, useAppSelector } from '@/state/app';
 import { Plate } from '@/ui/plate';
-import { WeekScale, type WeekBlock } from '@/ui/scale';
+import { WeekScale, type WeekBlock } from '@/ui/planScale';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 

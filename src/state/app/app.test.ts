@@ -1,48 +1,16 @@
-import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+import type { CallRecord } from '@/core/exchange';
 
-import type { CallRecord, Command } from '@/core/exchange';
-import { Clock } from '@/office/clock';
-import { InPageOffice } from '@/office/link';
-
-import { send } from './acts';
+import { me, openApp, start } from './openApp';
 import { explainNotDialable, explainRefusal } from './refusals';
-import { selectMyCalls } from './callViews';
 import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from './elsewhere';
-import { selectMySound } from './hearing';
 import { selectOutlook } from './outlook';
 import { selectPresence } from './selectors';
-import { historyCompleted, joined, olderLoaded, recordsAdded, ringSilenced, updated } from './slices';
+import { historyCompleted, olderLoaded, recordsAdded, ringSilenced } from './slices';
 import { createAppStore } from './store';
-
-const start = Date.UTC(2026, 10, 26, 10, 40);
-const me = { personId: 'maren', deviceId: 'maren-app' };
-const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
-
-function open() {
-  const { store, services } = createAppStore();
-  const clock = new Clock({ mode: 'fixed', at: start });
-  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
-  services.clock = clock;
-  services.link = office;
-  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
-  office.subscribe((update) => store.dispatch(updated(update)));
-  office.start();
-  const calls = () => selectMyCalls(store.getState());
-  return {
-    store,
-    calls,
-    sound: () => selectMySound(store.getState()),
-    act: (command: Command) => store.dispatch(send(command)),
-    callIn: (to = '+441314960120') => store.dispatch(send({ type: 'make', from: customer, to })),
-    callOut: (to: string) =>
-      store.dispatch(send({ type: 'make', from: { kind: 'device', deviceId: me.deviceId }, to })),
-    pass: (seconds: number) => clock.moveOn(seconds * 1000),
-  };
-}
 
 describe('a call as seen from this device', () => {
   it('in: who calls, on which line, with the contact’s own name', async () => {
-    const { callIn, calls, sound } = open();
+    const { callIn, calls, sound } = openApp();
     await callIn();
     expect(calls()).toMatchObject([
       {
@@ -56,7 +24,7 @@ describe('a call as seen from this device', () => {
   });
 
   it('an urgent line rings differently, a silenced one not at all', async () => {
-    const { callIn, calls, sound, store } = open();
+    const { callIn, calls, sound, store } = openApp();
     await callIn('+441314960199');
     expect(sound()).toBe('urgentRing');
     store.dispatch(ringSilenced(calls()[0]?.id ?? ''));
@@ -64,7 +32,7 @@ describe('a call as seen from this device', () => {
   });
 
   it('out: calling, ringing, talking, held, with what is heard at each step', async () => {
-    const { callOut, calls, sound, pass, act } = open();
+    const { callOut, calls, sound, pass, act } = openApp();
     await callOut('0131 496 0142');
     expect([calls()[0]?.phase, sound()]).toEqual(['calling', null]);
     pass(1);
@@ -76,7 +44,7 @@ describe('a call as seen from this device', () => {
   });
 
   it('a colleague whose phones ring is shown once, and who is called before anybody is there', async () => {
-    const { callOut, calls } = open();
+    const { callOut, calls } = openApp();
     await callOut('0131 496 0100');
     expect(calls()[0]?.others).toHaveLength(1);
     await callOut('299');
@@ -84,7 +52,7 @@ describe('a call as seen from this device', () => {
   });
 
   it('a second call makes a waiting tone while one is talked on', async () => {
-    const { callOut, callIn, sound, pass } = open();
+    const { callOut, callIn, sound, pass } = openApp();
     await callOut('0131 496 0142');
     pass(7);
     await callIn();
@@ -92,7 +60,7 @@ describe('a call as seen from this device', () => {
   });
 
   it('colleagues are on a call while they talk', async () => {
-    const { callOut, pass, store } = open();
+    const { callOut, pass, store } = openApp();
     await callOut('201');
     expect(selectPresence(store.getState(), 0)['ilse']?.state).toBe('ringing');
     pass(7);
@@ -102,7 +70,7 @@ describe('a call as seen from this device', () => {
 
 describe('what waits elsewhere', () => {
   it('somebody parked is listed with slot, age and who parked, until they are taken', async () => {
-    const { callIn, calls, act, store, pass } = open();
+    const { callIn, calls, act, store, pass } = openApp();
     await callIn('+441314960214');
     await act({ type: 'answer', legId: calls()[0]?.me.legId ?? '' });
     await act({ type: 'park', legId: calls()[0]?.me.legId ?? '' });
@@ -117,7 +85,7 @@ describe('what waits elsewhere', () => {
   });
 
   it('a talk at the desk phone can be brought here, and is the same call from then on', async () => {
-    const { act, calls, store, pass } = open();
+    const { act, calls, store, pass } = openApp();
     await act({ type: 'make', from: { kind: 'device', deviceId: 'maren-desk' }, to: '0131 496 0142' });
     expect(selectAtMyOtherPhones(store.getState())).toEqual([]);
     pass(6);
@@ -134,7 +102,7 @@ describe('what waits elsewhere', () => {
   });
 
   it('what rings at a colleague of an own team is listed; what rings here too is not', async () => {
-    const { callIn, store } = open();
+    const { callIn, store } = openApp();
     await callIn('+441314960100');
     expect(selectRingingAtColleagues(store.getState())).toMatchObject([
       { callerName: 'Cawder Flood Watch', colleagueName: 'Ilse Varga' },
@@ -146,7 +114,7 @@ describe('what waits elsewhere', () => {
 
 describe('where a call would end up', () => {
   const outlook = (to: string) => {
-    const { store } = open();
+    const { store } = openApp();
     return selectOutlook(store.getState(), to, start);
   };
 
@@ -159,7 +127,7 @@ describe('where a call would end up', () => {
   });
 
   it('knows who is on a call', async () => {
-    const { store, act } = open();
+    const { store, act } = openApp();
     for (const to of ['0131 496 0142', '0131 496 0143'])
       await act({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
     expect(selectOutlook(store.getState(), '207', start).sent).toBe(
@@ -170,7 +138,7 @@ describe('where a call would end up', () => {
 
 describe('a refused act', () => {
   it('becomes a sentence, and the next that works clears it', async () => {
-    const { act, callOut, store } = open();
+    const { act, callOut, store } = openApp();
     await act({ type: 'clear', legId: 'l999' });
     expect(store.getState().notices.refusal).toBe('That call has just ended.');
     await callOut('201');

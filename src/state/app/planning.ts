@@ -1,8 +1,14 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { pastCallsOf } from '@/core/history';
-import { OfficeIndex, type DoNotDisturb, type ForwardAll, type Person, type RingPlan } from '@/core/office';
-import { checkPlan, standingOf, type Finding } from '@/core/routing';
+import {
+  isSamePlan,
+  OfficeIndex,
+  type DoNotDisturb,
+  type ForwardAll,
+  type Person,
+  type RingPlan,
+} from '@/core/office';
+import { standingOf } from '@/core/routing';
 
 import { send } from './acts';
 import { draftChanged, draftRebased } from './planSlice';
@@ -29,7 +35,7 @@ export const selectMyPlan = (state: RootState): RingPlan => state.plan.draft ?? 
 export const selectIsPlanChanged = createSelector(
   selectMyPlan,
   selectPlanInForce,
-  (mine, inForce) => mine !== inForce && JSON.stringify(mine) !== JSON.stringify(inForce),
+  (mine, inForce) => !isSamePlan(mine, inForce),
 );
 
 export function officeWithPlan(office: OfficeIndex, plan: RingPlan): OfficeIndex {
@@ -48,19 +54,6 @@ export const selectMyStanding = createSelector(
   (_: RootState, now: number) => now,
   standingOf,
 );
-
-/** My past calls, as far as they have been read, with where I was then. */
-export const selectPastCalls = createSelector(
-  (state: RootState) => state.history.records,
-  myIdOf,
-  selectOffice,
-  pastCallsOf,
-);
-
-/** What is wrong with a plan of mine, computed as if it were in force. */
-export function findingsOf(state: RootState, office: OfficeIndex, now: number): Finding[] {
-  return checkPlan(office, myIdOf(state), { now, isSignedIn: () => true, pastCalls: selectPastCalls(state) });
-}
 
 /** Changes my plan without putting it into force. */
 export const editPlan =

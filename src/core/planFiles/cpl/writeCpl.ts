@@ -8,7 +8,7 @@ import {
   type RingStage,
   type RingTarget,
 } from '../../office';
-import { layOutRule } from '../layOut';
+import { layOutRule } from '../../plans';
 import { escapeXml } from './xml';
 import { anonymousHost, callerHosts, finishUrl, groupHost, noRule, repeatedHost, targetUrl } from './names';
 import { timesOf } from './times';

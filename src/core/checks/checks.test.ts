@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 
-import { emptyOffice, OfficeIndex, type OfficeSetup, type RingPlan, type RingRule } from '../../office';
-import { atomsOf, reachOf } from '../atoms';
-import { chooseRule } from '../traceCall';
+import { emptyOffice, OfficeIndex, type OfficeSetup, type RingPlan, type RingRule } from '../office';
+import { atomsOf, reachOf } from './atoms';
+import { chooseRule } from '../routing';
 import { checkOffice, checkPlan, type CheckContext, type Finding } from '.';
 
 /** Thursday, 26 November 2026, 10:40 in London. */

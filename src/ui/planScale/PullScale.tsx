@@ -4,7 +4,7 @@ import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { Txt } from '../text';
 import { space, themed, useTheme } from '../tokens';
 import { PullBar, type PullTrack } from './PullBar';
-import { ticksOf } from './ticks';
+import { ticksOf } from '../scale';
 
 export interface PullStage {
   key: string;

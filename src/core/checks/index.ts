@@ -1,5 +1,6 @@
-import type { OfficeIndex } from '../../office';
-import { atomsOf, reachOf } from '../atoms';
+/** What is wrong with a ring plan, found by computing calls. */
+import type { OfficeIndex } from '../office';
+import { atomsOf, reachOf } from './atoms';
 import type { CheckContext, Finding } from './finding';
 import { costChecks, forwardChecks, screeningCheck } from './forwardChecks';
 import { loopCheck } from './loopCheck';
@@ -36,4 +37,3 @@ export function checkOffice(office: OfficeIndex, context: CheckContext): Finding
 }
 
 export { findingCodes, type CheckContext, type Finding, type FindingCode } from './finding';
-export { freeId } from './ruleChecks';

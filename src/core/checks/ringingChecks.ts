@@ -1,13 +1,6 @@
-import {
-  deviceName,
-  secondsOf,
-  targetName,
-  type OfficeIndex,
-  type RingPlan,
-  type RingRule,
-} from '../../office';
-import { allFree, traceStages } from '../stages';
-import type { TraceLeg } from '../trace';
+import { deviceName, secondsOf, targetName, type OfficeIndex, type RingPlan, type RingRule } from '../office';
+import { allFree, traceStages } from '../routing';
+import type { TraceLeg } from '../routing';
 import { namesLeg, withRule, withStage, withTargets } from './editing';
 import type { CheckContext, Finding } from './finding';
 

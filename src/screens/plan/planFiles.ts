@@ -1,5 +1,14 @@
 import type { OfficeIndex, RingPlan } from '@/core/office';
-import { describeRule, readCalendar, readCpl, readPlanFile } from '@/core/plans';
+import {
+  readCalendar,
+  readCpl,
+  readPlanFile,
+  writeCalendar,
+  writeCpl,
+  writeOfficeFile,
+  writePlanFile,
+} from '@/core/planFiles';
+import { describeRule } from '@/core/plans';
 
 /** What a file holds, before anything is taken of it. */
 export interface ReadFile {
@@ -68,4 +77,29 @@ function json(text: string, plan: RingPlan, office: OfficeIndex): ReadFile {
     lines: read.plan.rules.map((rule) => describeRule(rule, office, plan.personId)),
     change: () => read.plan,
   };
+}
+
+export const savedKinds = ['cpl', 'ics', 'json', 'office'] as const;
+export type SavedKind = (typeof savedKinds)[number];
+
+/** The plan, its hours or its office as a file, and what its format has no word for. */
+export function writtenFile(
+  kind: SavedKind,
+  plan: RingPlan,
+  office: OfficeIndex,
+  now: number,
+): { name: string; type: string; text: string; notes: string[] } {
+  const json = 'application/json';
+  switch (kind) {
+    case 'cpl':
+      return { name: 'ring-plan.cpl', type: 'application/cpl+xml', ...writeCpl(plan, office) };
+    case 'ics': {
+      const text = writeCalendar(plan, office.setup.zone, now);
+      return { name: 'hours.ics', type: 'text/calendar', text, notes: [] };
+    }
+    case 'json':
+      return { name: 'ring-plan.json', type: json, text: writePlanFile(plan), notes: [] };
+    case 'office':
+      return { name: 'office.json', type: json, text: writeOfficeFile(office.setup), notes: [] };
+  }
 }

@@ -1,10 +1,10 @@
-import { nameOf, type Finish, type OfficeIndex, type RingPlan } from '../../office';
-import { formatDayAndClock } from '../../time';
-import { instantAtoms } from '../atoms';
-import type { Caller } from '../conditions';
-import { allFree, type World } from '../stages';
-import { traceCall } from '../traceCall';
-import { reachedBy } from '../whereTo';
+import { nameOf, type Finish, type OfficeIndex, type RingPlan } from '../office';
+import { formatDayAndClock } from '../time';
+import { instantAtoms } from './atoms';
+import type { Caller } from '../routing';
+import { allFree, type World } from '../routing';
+import { traceCall } from '../routing';
+import { reachedBy } from './reachedBy';
 import type { Finding } from './finding';
 
 interface Stop {

@@ -1,7 +1,7 @@
 import type { OfficeIndex } from '../office';
-import type { Caller } from './conditions';
-import type { RouteTrace, TraceLeg } from './trace';
-import { traceCall } from './traceCall';
+import type { Caller } from '../routing';
+import type { RouteTrace, TraceLeg } from '../routing';
+import { traceCall } from '../routing';
 
 /** A phone that somebody is known to have been at, and how soon they lift it. */
 export interface PresentAt {

@@ -1,5 +1,5 @@
-import type { RingPlan, RingRule, RingStage, RingTarget } from '../../office';
-import type { TraceLeg } from '../trace';
+import type { RingPlan, RingRule, RingStage, RingTarget } from '../office';
+import type { TraceLeg } from '../routing';
 
 /** The plan with one rule changed. */
 export function withRule(plan: RingPlan, ruleId: string, change: (rule: RingRule) => RingRule): RingPlan {

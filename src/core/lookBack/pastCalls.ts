@@ -1,6 +1,6 @@
 import type { CallRecord } from '../exchange';
 import type { OfficeIndex } from '../office';
-import type { PastCall, PresentAt } from '../routing';
+import type { PastCall, PresentAt } from './lookBack';
 
 const nearMs = 45 * 60_000;
 const usualReactionSeconds = 8;

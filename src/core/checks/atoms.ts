@@ -1,6 +1,6 @@
 import type { CallerMatch, OfficeIndex, RingPlan, RingRule } from '../office';
 import { edgesBetween, shiftLocalDays, startOfLocalDay } from '../time';
-import { isAmong, obstacleOf, type Caller, type CallFacts } from './conditions';
+import { isAmong, obstacleOf, type Caller, type CallFacts } from '../routing';
 
 /**
  * The world of a plan cut into atoms: calls that no condition of it can tell apart stand in one atom, so that what

@@ -1,4 +1,4 @@
-import type { RingPlan } from '../../office';
+import type { RingPlan } from '../office';
 import type { PastCall } from '../lookBack';
 
 export const findingCodes = [

@@ -1,10 +1,10 @@
-import { describeFinish, targetName, type Finish, type OfficeIndex, type RingPlan } from '../../office';
-import { formatMoney, rateFor } from '../../rates';
-import { formatDayAndClock } from '../../time';
+import { describeFinish, targetName, type Finish, type OfficeIndex, type RingPlan } from '../office';
+import { formatMoney, rateFor } from '../rates';
+import { formatDayAndClock } from '../time';
 import type { PastCall } from '../lookBack';
-import { allFree } from '../stages';
-import { situationAt, traceCall } from '../traceCall';
-import { reachedBy } from '../whereTo';
+import { allFree } from '../routing';
+import { situationAt, traceCall } from '../routing';
+import { reachedBy } from './reachedBy';
 import type { CheckContext, Finding } from './finding';
 
 const forgottenMs = 12 * 3_600_000;

@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import { Txt } from '../text';
 import { corner, space, target, themed, useTheme } from '../tokens';
-import { ticksOf } from './ticks';
+import { ticksOf } from '../scale';
 
 export interface PullTrack {
   key: string;

@@ -1,7 +1,7 @@
-import type { Line, OfficeIndex, RingPlan, RingRule } from '../../office';
-import { formatDayAndClock, shiftLocalDays, startOfLocalDay } from '../../time';
-import { reachOf, type Atoms, type Reach } from '../atoms';
-import { weekOf, type Stretch } from '../weekOf';
+import { freeRuleId, type Line, type OfficeIndex, type RingPlan, type RingRule } from '../office';
+import { formatDayAndClock, shiftLocalDays, startOfLocalDay } from '../time';
+import { reachOf, type Atoms, type Reach } from './atoms';
+import { weekOf, type Stretch } from '../routing';
 import type { Finding } from './finding';
 
 /** Rules that no call reaches, proved by search: no caller, line, situation and time is left for them. */
@@ -122,7 +122,7 @@ function urgentCheck(plan: RingPlan, line: Line, silent: readonly Stretch[], zon
 }
 
 const everythingRings = (plan: RingPlan, name: string, lineIds: string[]): RingRule => ({
-  id: freeId(plan),
+  id: freeRuleId(plan),
   name,
   lineIds,
   stages: [{ targets: [{ personId: plan.personId, startSeconds: 0 }], length: { seconds: 30 } }],
@@ -140,12 +140,4 @@ function withLastRule(plan: RingPlan, office: OfficeIndex): RingPlan {
     ...plan,
     rules: [...plan.rules, { ...rule, stages: [{ targets: rings, length: { seconds: 25 } }] }],
   };
-}
-
-/** An id that no rule of the plan has. */
-export function freeId(plan: RingPlan): string {
-  for (let number = plan.rules.length + 1; ; number++) {
-    const id = `${plan.personId}-${number}`;
-    if (!plan.rules.some((rule) => rule.id === id)) return id;
-  }
 }

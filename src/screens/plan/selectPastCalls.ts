@@ -1,0 +1,12 @@
+import { createSelector } from '@reduxjs/toolkit';
+
+import { pastCallsOf } from '@/core/lookBack';
+import { selectOffice, type RootState } from '@/state/app';
+
+/** My past calls, as far as they have been read, with where I was then. */
+export const selectPastCalls = createSelector(
+  (state: RootState) => state.history.records,
+  (state: RootState) => state.office.me?.personId ?? '',
+  selectOffice,
+  pastCallsOf,
+);

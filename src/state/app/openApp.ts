@@ -1,0 +1,39 @@
+import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+
+import type { Command } from '@/core/exchange';
+import { Clock } from '@/office/clock';
+import { InPageOffice } from '@/office/link';
+
+import { send } from './acts';
+import { selectMyCalls } from './callViews';
+import { selectMySound } from './hearing';
+import { joined, updated } from './slices';
+import { createAppStore } from './store';
+
+/** For the tests: the sample's time, Thursday morning in London. */
+export const start = Date.UTC(2026, 10, 26, 10, 40);
+export const me = { personId: 'maren', deviceId: 'maren-app' };
+const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+
+/** For the tests: the app in the sample's office, without a browser. */
+export function openApp() {
+  const { store, services } = createAppStore();
+  const clock = new Clock({ mode: 'fixed', at: start });
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  services.clock = clock;
+  services.link = office;
+  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  office.subscribe((update) => store.dispatch(updated(update)));
+  office.start();
+  const calls = () => selectMyCalls(store.getState());
+  return {
+    store,
+    calls,
+    sound: () => selectMySound(store.getState()),
+    act: (command: Command) => store.dispatch(send(command)),
+    callIn: (to = '+441314960120') => store.dispatch(send({ type: 'make', from: customer, to })),
+    callOut: (to: string) =>
+      store.dispatch(send({ type: 'make', from: { kind: 'device', deviceId: me.deviceId }, to })),
+    pass: (seconds: number) => clock.moveOn(seconds * 1000),
+  };
+}
