@@ -23,7 +23,7 @@ test('without a network the ring plan says that it was not fetched, and comes on
   page,
 }) => {
   let isAway = true;
-  await page.route(/\/PlanScreen-[0-9a-f]+\.js/, (route) =>
+  await page.route(/\/deciding-[0-9a-f]+\.js/, (route) =>
     isAway ? route.abort('internetdisconnected') : route.continue(),
   );
   await office.talkWithPeg();
@@ -145,6 +145,30 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await expect(office.sheet().getByRole('img').first()).toHaveAccessibleName(/van phone: second 0 to 25/);
   await office.sheet().getByRole('button', { name: 'Take the template Mobile only' }).click();
   await expect(rules(page).getByRole('listitem').last()).toContainText('Mobile only');
+});
+
+test('find me: a caller in the mailbox hears the greeting, presses 1, and is put through', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  await see(page, 'Hours');
+  const findMe = page.getByRole('region', { name: 'Find me' });
+  await findMe.getByRole('button', { name: 'Try the desk phone' }).click();
+  await findMe.getByRole('button', { name: 'Try the van phone' }).click();
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await office.open('/standing');
+  await page.getByRole('radio', { name: /^Off duty/ }).click();
+  await office.callIn('Skerrow Harbour', 'Field service');
+  const caller = office.phone('Skerrow Harbour office');
+  await expect(caller).toContainText('hears: “This is Maren Oyelaran of Orrin Vale Gauging. I am at a gauge');
+  await caller.getByRole('button', { name: 'Press 1, have them looked for' }).click();
+  await expect(caller).toContainText('hears: “Say your name.”');
+  await office.letPass('5 s');
+  const desk = office.phone('Maren Oyelaran, desk phone');
+  await desk.getByRole('button', { name: /Answer$/ }).click();
+  await desk.getByRole('button', { name: /Press 1, take it$/ }).click();
+  await expect(desk.getByRole('button', { name: /Hold$/ })).toBeVisible();
 });
 
 test('look back reads what would have changed in ninety days', async ({ office, page }) => {

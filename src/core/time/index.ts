@@ -12,9 +12,9 @@ export {
   localClock,
   localDayKey,
   localWeekday,
+  offsetAt,
   shiftLocalDays,
   startOfLocalDay,
   type LocalClock,
 } from './localTime';
-export { atLocal, readWhen, type ReadWhen } from './readWhen';
 export { edgesBetween, isInDates, isInWindows, type DateSpan, type WeekWindow } from './windows';

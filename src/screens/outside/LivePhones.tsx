@@ -17,6 +17,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { MailboxHeard } from './MailboxHeard';
 import { Section } from './Section';
 
 const useStyles = themed(({ colours }) =>
@@ -91,6 +92,7 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
         {call.parked ? `, parked in slot ${call.parked.slot}` : ''}
         {call.failure ? ', hears that the call failed' : ''}
       </Txt>
+      <MailboxHeard call={call} leg={leg} />
       <View style={styles.acts}>
         {(leg.state === 'alerting' || leg.state === 'initiated') && leg.accept !== 'waiting'
           ? act('answer', 'Answer')

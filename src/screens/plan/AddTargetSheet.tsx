@@ -1,17 +1,14 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
 import type { OfficeIndex, RingTarget } from '@/core/office';
-import { describeRate, rateFor } from '@/core/rates';
-import { explainNotDialable } from '@/state/app';
-import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
 import { Initials } from '@/ui/person';
-import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
+
+import { outsideNumber } from '../shared/numbers';
+import { NumberEntry } from './NumberEntry';
 
 interface AddTargetSheetProps {
   office: OfficeIndex;
@@ -22,20 +19,10 @@ interface AddTargetSheetProps {
 
 /** What else could ring: my devices, colleagues, teams, or a number. */
 export function AddTargetSheet({ office, personId, onClose, onChoose }: AddTargetSheetProps) {
-  const [number, setNumber] = useState('');
-  const [error, setError] = useState<string | null>(null);
   const take = (target: RingTarget) => {
     onChoose(target);
     onClose();
   };
-  const takeNumber = () => {
-    const dialled = interpretDialled(number, ukOfficePlan);
-    if (dialled.kind === 'invalid') setError(explainNotDialable(dialled.reason));
-    else if (!isExternal(dialled)) setError('That is not a number outside the office that can ring.');
-    // Nobody knows whose mailbox might lift a number outside, so a key takes the call there.
-    else take({ number: dialled.e164, startSeconds: 0, acceptKey: true });
-  };
-  const typed = interpretDialled(number, ukOfficePlan);
   return (
     <Sheet title="Ring something else too" onClose={onClose}>
       <View style={styles.stack}>
@@ -74,23 +61,13 @@ export function AddTargetSheet({ office, personId, onClose, onChoose }: AddTarge
             onPress={() => take({ teamId: id, startSeconds: 0 })}
           />
         ))}
-        <Field
+        {/* Nobody knows whose mailbox might lift a number outside, so a key takes the call there. */}
+        <NumberEntry
           label="A number outside"
-          value={number}
-          onChange={(text) => {
-            setNumber(text);
-            setError(null);
-          }}
-          onSubmit={takeNumber}
-          numeric
-          error={error}
+          word="Ring that number"
+          read={outsideNumber}
+          onTake={(number) => take({ number, startSeconds: 0, acceptKey: true })}
         />
-        {isExternal(typed) ? (
-          <Txt as="small">
-            {`${describeRate(rateFor(office.setup.rates, typed.e164), office.setup.rates.currency)}; a key takes the call there.`}
-          </Txt>
-        ) : null}
-        <Plate word="Ring that number" onPress={takeNumber} />
       </View>
     </Sheet>
   );

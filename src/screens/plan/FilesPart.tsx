@@ -8,10 +8,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { pickFile, saveFile } from '../shared/files';
-import type { ReadFile, SavedKind } from './planFiles';
-
-/** Readers and writers of the formats are large, and seldom needed. */
-const fetchFormats = () => import('./planFiles');
+import { readPlanFiles, writtenFile, type ReadFile, type SavedKind } from './planFiles';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -33,11 +30,9 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
   const open = async () => {
     const file = await pickFile('.cpl,.xml,.ics,.json,text/calendar,application/json,text/xml');
     if (!file) return;
-    const { readPlanFiles } = await fetchFormats();
     setRead(readPlanFiles(file, plan, office, clock.now()));
   };
-  const save = async (kind: SavedKind) => {
-    const { writtenFile } = await fetchFormats();
+  const save = (kind: SavedKind) => {
     const { name, type, text, notes: left } = writtenFile(kind, plan, office, clock.now());
     setNotes(left);
     saveFile(name, type, text);
@@ -52,10 +47,10 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
       </Txt>
       <View style={styles.acts}>
         <Plate word="Bring in a file" kind="main" onPress={() => void open()} />
-        <Plate word="Save the plan as CPL" onPress={() => void save('cpl')} />
-        <Plate word="Save the hours as a calendar" onPress={() => void save('ics')} />
-        <Plate word="Save the plan as JSON" onPress={() => void save('json')} />
-        <Plate word="Save the office as JSON" onPress={() => void save('office')} />
+        <Plate word="Save the plan as CPL" onPress={() => save('cpl')} />
+        <Plate word="Save the hours as a calendar" onPress={() => save('ics')} />
+        <Plate word="Save the plan as JSON" onPress={() => save('json')} />
+        <Plate word="Save the office as JSON" onPress={() => save('office')} />
       </View>
       {notes.length > 0 ? (
         <View role="status">

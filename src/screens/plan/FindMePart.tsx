@@ -1,13 +1,13 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
 import { targetName, type OfficeIndex, type RingPlan } from '@/core/office';
-import { editPlan, explainNotDialable, useAppDispatch } from '@/state/app';
-import { Field } from '@/ui/field';
+import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
+
+import { outsideNumber } from '../shared/numbers';
+import { NumberEntry } from './NumberEntry';
 
 type Tries = NonNullable<RingPlan['findMe']>;
 
@@ -33,8 +33,6 @@ const nameOf = (each: Tries[number]) => ('deviceId' in each ? each.deviceId : ea
 export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const [number, setNumber] = useState('');
-  const [error, setError] = useState<string | null>(null);
   const tries = plan.findMe ?? [];
   const put = (change: (old: Tries) => Tries) =>
     dispatch(
@@ -43,15 +41,6 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
         return { ...old, findMe: next.length > 0 ? next : undefined };
       }),
     );
-  const addNumber = () => {
-    const dialled = interpretDialled(number, ukOfficePlan);
-    if (dialled.kind === 'invalid') setError(explainNotDialable(dialled.reason));
-    else if (!isExternal(dialled)) setError('That is not a number outside the office that can ring.');
-    else {
-      put((old) => [...old, { number: dialled.e164 }]);
-      setNumber('');
-    }
-  };
   const offered = office
     .devicesOf(plan.personId)
     .filter(({ id }) => !tries.some((each) => nameOf(each) === id));
@@ -110,18 +99,12 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
           />
         ))}
       </View>
-      <Field
+      <NumberEntry
         label="Or a number outside"
-        value={number}
-        onChange={(text) => {
-          setNumber(text);
-          setError(null);
-        }}
-        onSubmit={addNumber}
-        numeric
-        error={error}
+        word="Try that number"
+        read={outsideNumber}
+        onTake={(number) => put((old) => [...old, { number }])}
       />
-      {number === '' ? null : <Plate word="Try that number" onPress={addNumber} />}
     </View>
   );
 }

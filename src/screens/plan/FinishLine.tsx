@@ -1,16 +1,17 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { interpretDialled, isDialable, ukOfficePlan } from '@/core/numbering';
 import type { Finish, OfficeIndex, RingRule } from '@/core/office';
 import { edits, finishWords } from '@/core/plans';
-import { editPlan, explainNotDialable, useAppDispatch } from '@/state/app';
-import { Field } from '@/ui/field';
+import { editPlan, useAppDispatch } from '@/state/app';
 import { Row } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
+
+import { dialableNumber } from '../shared/numbers';
+import { NumberEntry } from './NumberEntry';
 
 const outcomes = [
   { value: 'finish', word: 'when nobody answers' },
@@ -84,17 +85,9 @@ interface FinishSheetProps {
 /** A mailbox, somebody else, a team, a number, or busy tone. */
 function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishSheetProps) {
   const styles = useStyles();
-  const [number, setNumber] = useState('');
-  const [error, setError] = useState<string | null>(null);
   const take = (finish: Finish | undefined) => {
     onChoose(finish);
     onClose();
-  };
-  const takeNumber = () => {
-    const dialled = interpretDialled(number, ukOfficePlan);
-    if (dialled.kind === 'invalid') setError(explainNotDialable(dialled.reason));
-    else if (!isDialable(dialled)) setError(explainNotDialable({ code: 'empty' }));
-    else take({ kind: 'forward', to: number.trim() });
   };
   return (
     <Sheet title="Where the call ends" onClose={onClose}>
@@ -120,18 +113,12 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
             onPress={() => take({ kind: 'forward', to: extension })}
           />
         ))}
-        <Field
+        <NumberEntry
           label="A number"
-          value={number}
-          onChange={(text) => {
-            setNumber(text);
-            setError(null);
-          }}
-          onSubmit={takeNumber}
-          numeric
-          error={error}
+          word="On to that number"
+          read={dialableNumber}
+          onTake={(to) => take({ kind: 'forward', to })}
         />
-        <Plate word="On to that number" onPress={takeNumber} />
       </View>
     </Sheet>
   );

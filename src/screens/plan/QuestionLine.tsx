@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { formatDayAndClock, readWhen } from '@/core/time';
+import { readWhen } from '@/core/moments';
+import { formatDayAndClock } from '@/core/time';
 import { formatAny, selectZone, useAppSelector, useServices } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -2,9 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { Finish, ForwardAll } from '@/core/office';
-import { readWhen } from '@/core/time';
+import { readWhen } from '@/core/moments';
 import {
-  explainNotDialable,
   selectOffice,
   selectPlanInForce,
   selectZone,
@@ -14,12 +13,12 @@ import {
   useNow,
   useServices,
 } from '@/state/app';
-import { interpretDialled, isDialable, ukOfficePlan } from '@/core/numbering';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { dialableNumber } from '../shared/numbers';
 import { forwardWords, untilWords } from './standingWords';
 
 type Where = 'mailbox' | 'colleague' | 'number';
@@ -140,7 +139,6 @@ function NewForward() {
 function readTarget(where: Where, extension: string, number: string, myId: string): Finish | string {
   if (where === 'mailbox') return { kind: 'mailbox', personId: myId };
   if (where === 'colleague') return extension === '' ? 'Choose whom.' : { kind: 'forward', to: extension };
-  const dialled = interpretDialled(number, ukOfficePlan);
-  if (dialled.kind === 'invalid') return explainNotDialable(dialled.reason);
-  return isDialable(dialled) ? { kind: 'forward', to: number } : explainNotDialable({ code: 'empty' });
+  const read = dialableNumber(number);
+  return read.ok ? { kind: 'forward', to: read.number } : read.sentence;
 }

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 
+import { readWhen } from '@/core/moments';
 import { nextFirstHour } from '@/core/routing';
-import { formatDayAndClock, readWhen } from '@/core/time';
+import { formatDayAndClock } from '@/core/time';
 import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 
 export const ends = ['open', '30', '60', '120', 'firstHour', 'at'] as const;

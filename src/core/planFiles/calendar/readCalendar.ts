@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
 
 import type { DayOff, Meeting } from '../../office';
-import { atLocal, localDayKey } from '../../time';
+import { atLocal } from '../../moments';
+import { localDayKey } from '../../time';
 
 /** An entry that could not be taken, with the line it begins at (1-based). */
 export interface CalendarNote {

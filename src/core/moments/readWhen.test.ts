@@ -1,4 +1,4 @@
-import { formatDayAndClock } from './format';
+import { formatDayAndClock } from '../time';
 import { atLocal, readWhen } from './readWhen';
 
 const zone = 'Europe/London';

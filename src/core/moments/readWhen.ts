@@ -1,4 +1,4 @@
-import { localClock, offsetAt, shiftLocalDays } from './localTime';
+import { localClock, offsetAt, shiftLocalDays } from '../time';
 
 /** A moment as it was typed, or what is wrong with it, said to who typed it. */
 export type ReadWhen = { ok: true; at: number } | { ok: false; sentence: string };

@@ -1,0 +1,2 @@
+/** Moments as people type them. */
+export { atLocal, readWhen, type ReadWhen } from './readWhen';
