@@ -160,7 +160,7 @@ test('find me: a caller in the mailbox hears the greeting, presses 1, and is put
   await office.open('/standing');
   await page.getByRole('radio', { name: /^Off duty/ }).click();
   await office.callIn('Skerrow Harbour', 'Field service');
-  const caller = office.phone('Skerrow Harbour office');
+  const caller = page.getByRole('group', { name: /^Skerrow Harbour/ });
   await expect(caller).toContainText('hears: “This is Maren Oyelaran of Orrin Vale Gauging. I am at a gauge');
   await caller.getByRole('button', { name: 'Press 1, have them looked for' }).click();
   await expect(caller).toContainText('hears: “Say your name.”');
