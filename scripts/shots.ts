@@ -49,7 +49,7 @@ async function consult(office: Office) {
 async function pullTooLong(page: Page) {
   await page.getByRole('slider', { name: 'Van phone ends' }).focus();
   for (let times = 0; times < 2; times++) await page.keyboard.press('PageUp');
-  await page.getByRole('note').first().waitFor();
+  await page.getByRole('note').first().scrollIntoViewIfNeeded();
 }
 
 const see = (page: Page, view: string) =>

@@ -1,4 +1,5 @@
 /** Ring plans as CPL scripts (RFC 3880). */
-export { readCpl, type CplNote, type ReadCpl } from './readCpl';
+export type { CplNote, ReadCpl } from './path';
+export { readCpl } from './readCpl';
 export { writeCpl, type WrittenCpl } from './writeCpl';
 export { xmlLimits } from './xml';

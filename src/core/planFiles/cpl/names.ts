@@ -99,3 +99,20 @@ function decoded(user: string): string {
     return user;
   }
 }
+
+/** Where a call ends that is redirected to an address; null where that is nobody here. */
+export function finishAt(url: string, office: OfficeIndex): Finish | null {
+  const found = readUrl(url, office);
+  if (!found) return null;
+  if (found.kind === 'mailbox') return found;
+  if (found.kind === 'dialled') return { kind: 'forward', to: found.to };
+  const { target } = found;
+  if ('number' in target) return { kind: 'forward', to: target.number };
+  const owner =
+    'personId' in target
+      ? office.people.get(target.personId)
+      : 'teamId' in target
+        ? office.teams.get(target.teamId)
+        : office.ownerOf(target.deviceId);
+  return owner ? { kind: 'forward', to: owner.extension } : null;
+}

@@ -1,50 +1,19 @@
-import type { Finish, OfficeIndex, RingPlan, RingRule, RingTarget, When } from '../../office';
+import type { Finish, OfficeIndex, RingPlan, RingRule, RingTarget } from '../../office';
 import { localDayKey } from '../../time';
 import { callerOfAddress } from './callerOfAddress';
 import { joinSlices, type Slice } from './joinSlices';
 import { mergeRules } from './mergeRules';
-import { noRule, readUrl } from './names';
-import { caseOf, hasTimes, leadsTo, maySkip, otherwiseOf } from './switches';
-import { readTime, timesOf } from './times';
+import { finishAt, noRule, readUrl } from './names';
+import { lastStage, start, Stop, unanswered, withStage, type CplNote, type Path, type ReadCpl } from './path';
+import { leadsTo, maySkip, workingSwitch } from './switches';
+import { readTime } from './times';
 import { readXml, type XmlElement } from './xml';
-
-/** Something of a script that a plan cannot hold, and what was done instead. */
-export interface CplNote {
-  /** 1-based. */
-  line: number;
-  reason: string;
-}
-
-export type ReadCpl =
-  { ok: true; rules: RingRule[]; notes: CplNote[] } | { ok: false; line: number; reason: string };
 
 const mostRules = 200;
 /** What a proxy rings where the script leaves it to the server (RFC 3880 §6.1). */
 const defaultTimeout = 20;
-
-/** What has been decided on the way down to an action. */
-interface Path {
-  lineIds: string[] | null;
-  when: When;
-  /** Addresses that the script has set so far (the location set, RFC 3880 §5). */
-  locations: string[];
-  slices: Slice[];
-  name: string | null;
-  /** Where the rules after this go on: an otherwise that leads there needs no rule of its own. */
-  pending: string | null;
-  busyFinish?: Finish;
-  unreachableFinish?: Finish;
-  depth: number;
-}
-
-class Stop extends Error {
-  constructor(
-    readonly line: number,
-    reason: string,
-  ) {
-    super(reason);
-  }
-}
+/** As long as a stage of a plan may be. */
+const longestSeconds = 600;
 
 /**
  * Reads the incoming part of a CPL script (RFC 3880) as rules of a plan. A switch becomes rules in the order of its
@@ -273,12 +242,14 @@ class Reader {
 
   private proxy(element: XmlElement, path: Path): void {
     const { timeout, ordering = 'parallel' } = element.attributes;
-    const seconds = timeout === undefined ? defaultTimeout : Number(timeout);
-    if (!Number.isInteger(seconds) || seconds < 1)
+    const asked = timeout === undefined ? defaultTimeout : Number(timeout);
+    if (!Number.isInteger(asked) || asked < 1)
       throw new Stop(
         element.line,
         `“${timeout ?? ''}” is no time to ring: it has to be at least one second.`,
       );
+    const seconds = Math.min(asked, longestSeconds);
+    if (asked > seconds) this.note(element, `Nobody waits ${asked} s: it is held as ${longestSeconds} s.`);
     const targets = path.locations.flatMap((url): RingTarget[] => {
       const found = readUrl(url, this.office);
       if (found?.kind === 'target') return [found.target];
@@ -333,19 +304,9 @@ class Reader {
 
   private redirected(element: XmlElement, { locations }: Path): Finish {
     const [url = ''] = locations;
-    const found = readUrl(url, this.office);
     if (locations.length > 1) this.note(element, 'Only the first of several addresses is gone on to.');
-    if (found?.kind === 'mailbox') return found;
-    if (found?.kind === 'dialled') return { kind: 'forward', to: found.to };
-    const target = found?.target;
-    if (target && 'number' in target) return { kind: 'forward', to: target.number };
-    const extension =
-      target && 'personId' in target
-        ? this.office.people.get(target.personId)?.extension
-        : target && 'teamId' in target
-          ? this.office.teams.get(target.teamId)?.extension
-          : target && this.office.ownerOf(target.deviceId)?.extension;
-    if (extension) return { kind: 'forward', to: extension };
+    const finish = finishAt(url, this.office);
+    if (finish) return finish;
     this.note(element, `“${url}” is nobody here: the call ends in your mailbox instead.`);
     return { kind: 'mailbox', personId: this.plan.personId };
   }
@@ -386,18 +347,9 @@ class Reader {
    * those; else the times are read as they stand.
    */
   private workingHours(element: XmlElement, isIn: boolean, path: Path): void {
-    const { workingHours = [], daysOff = [] } = this.plan;
-    const first = element.children[0];
-    const off = daysOff.length > 0 ? first : undefined;
-    const week = off ? otherwiseOf(off)?.children[0] : first;
-    const next = week && (isIn ? otherwiseOf(week) : caseOf(week))?.children[0];
-    const body = week && (isIn ? caseOf(week) : otherwiseOf(week));
-    const isSame =
-      (!off || hasTimes(off, timesOf.days(daysOff))) &&
-      week !== undefined &&
-      hasTimes(week, timesOf.windows(workingHours)) &&
-      next?.name === 'sub';
-    if (!isSame || !body) return this.node(first, element, path);
+    const found = workingSwitch(element.children[0], isIn, this.plan);
+    if (!found) return this.node(element.children[0], element, path);
+    const { body, next } = found;
     const ref = next.attributes['ref'] ?? null;
     const when = { ...path.when, workingHours: isIn };
     this.node(body.children[0], body, { ...path, when, pending: path.pending ?? ref });
@@ -443,29 +395,3 @@ class Reader {
     });
   }
 }
-
-const start: Path = {
-  lineIds: null,
-  when: {},
-  locations: [],
-  slices: [],
-  name: null,
-  pending: null,
-  depth: 0,
-};
-
-const lastStage = ({ slices }: Path) => slices.at(-1)?.stage ?? null;
-
-/** Slices that follow one of our stage marks belong to it. */
-function withStage(slices: readonly Slice[], path: Path): Slice[] {
-  const stage = lastStage(path);
-  return slices.map((slice) => ({ ...slice, stage }));
-}
-
-/** A proxy without an output for no answer gives back what it found: busy, as far as a caller hears (RFC 3880 §6.1). */
-const unanswered = ({ line }: XmlElement): XmlElement => ({
-  name: 'reject',
-  attributes: { status: 'busy' },
-  children: [],
-  line,
-});

@@ -1,3 +1,5 @@
+import type { RingPlan } from '../../office';
+import { timesOf } from './times';
 import type { XmlElement } from './xml';
 
 /**
@@ -27,9 +29,27 @@ export function maySkip(next: string | null, outer: string | null, cases: readon
 const bodyOf = (children: readonly XmlElement[]): string =>
   JSON.stringify(children, (key, value: unknown) => (key === 'line' ? undefined : value));
 
-export const otherwiseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'otherwise');
-export const caseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'time');
-export const hasTimes = ({ name, children }: XmlElement, times: readonly Record<string, string>[]) =>
+const otherwiseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'otherwise');
+const caseOf = ({ children }: XmlElement) => children.find(({ name }) => name === 'time');
+const hasTimes = ({ name, children }: XmlElement, times: readonly Record<string, string>[]) =>
   name === 'time-switch' &&
   JSON.stringify(children.filter((each) => each.name === 'time').map(({ attributes }) => attributes)) ===
     JSON.stringify(times);
+
+/**
+ * The switches that say a plan's working hours, where they say those of this plan: what is done within them (or
+ * outside, as asked), and the sub-action to which all else leads. null where they are others.
+ */
+export function workingSwitch(
+  first: XmlElement | undefined,
+  isIn: boolean,
+  { workingHours = [], daysOff = [] }: RingPlan,
+): { body: XmlElement; next: XmlElement } | null {
+  const off = daysOff.length > 0 ? first : undefined;
+  const week = off ? otherwiseOf(off)?.children[0] : first;
+  if (!week || !hasTimes(week, timesOf.windows(workingHours))) return null;
+  if (off && !hasTimes(off, timesOf.days(daysOff))) return null;
+  const [body, other] = isIn ? [caseOf(week), otherwiseOf(week)] : [otherwiseOf(week), caseOf(week)];
+  const next = other?.children[0];
+  return body && next?.name === 'sub' ? { body, next } : null;
+}
