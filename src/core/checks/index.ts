@@ -36,4 +36,4 @@ export function checkOffice(office: OfficeIndex, context: CheckContext): Finding
   return office.setup.people.flatMap(({ id }) => checkPlan(office, id, context));
 }
 
-export { findingCodes, type CheckContext, type Finding, type FindingCode } from './finding';
+export { type CheckContext, type Finding, type FindingCode } from './finding';

@@ -6,15 +6,10 @@ export { planProblems, type PlanProblem } from './planProblems';
 export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
 export {
   cadenceSeconds,
-  doNotDisturbSchema,
   finishSchema,
-  forwardAllSchema,
   freeRuleId,
   isSamePlan,
-  greetingSchema,
-  ringLengthSchema,
   ringPlanSchema,
-  ringRuleSchema,
   secondsOf,
   type Cadence,
   type DayOff,

@@ -24,7 +24,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const store = useAppStore();
   const { question, myId, now, ask } = of;
   const kept = useAppSelector(selectMyPlan);
-  const records = useAppSelector((state) => state.history.isComplete);
+  const isPastRead = useAppSelector((state) => state.history.isComplete);
   const [preview, setPreview] = useState<RingPlan | null>(null);
   const [shown, setShown] = useState<string | null>(null);
   const plan = preview ?? kept;
@@ -33,17 +33,11 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
     [of.office, preview],
   );
   const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
-  const findings = useMemo(
-    () =>
-      checkPlan(office, myId, {
-        now,
-        isSignedIn: () => true,
-        pastCalls: selectPastCalls(store.getState()),
-      }),
-    // The past is read once it is all there.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [store, office, myId, now, records],
-  );
+  const findings = useMemo(() => {
+    // What the usual traffic is can only be read once all of the past is there.
+    const pastCalls = isPastRead ? selectPastCalls(store.getState()) : [];
+    return checkPlan(office, myId, { now, isSignedIn: () => true, pastCalls });
+  }, [store, office, myId, now, isPastRead]);
   const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
   const rule = plan.rules.find(({ id }) => id === (shown ?? takenId)) ?? null;
   const tried = useTry(trace.finishSeconds);
