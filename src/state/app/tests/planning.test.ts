@@ -12,9 +12,9 @@ import {
   setDoNotDisturb,
   setForwardAll,
   setSituation,
-} from './planning';
-import { draftRedone, draftUndone } from './planSlice';
-import { selectPresence } from './selectors';
+} from '../planning';
+import { draftRedone, draftUndone } from '../planSlice';
+import { selectPresence } from '../selectors';
 
 const withoutDesk = editPlan((plan) =>
   edits.removeTarget(plan, { ruleId: 'maren-field', stage: 0, target: 1 }),

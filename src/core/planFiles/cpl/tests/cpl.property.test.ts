@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 
-import { emptyOffice, OfficeIndex, type RingPlan, type RingTarget, type When } from '../../office';
-import { traceCall, type RouteTrace } from '../../routing';
-import { readCpl, writeCpl } from '.';
+import { emptyOffice, OfficeIndex, type RingPlan, type RingTarget, type When } from '../../../office';
+import { traceCall, type RouteTrace } from '../../../routing';
+import { readCpl, writeCpl } from '..';
 
 /** What goes out as CPL and comes in again is equal in meaning: the same calls ring the same phones in the same seconds. */
 

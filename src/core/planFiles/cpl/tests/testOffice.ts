@@ -1,4 +1,4 @@
-import { emptyOffice, type OfficeSetup } from '../../office';
+import { emptyOffice, type OfficeSetup } from '../../../office';
 
 /** For the tests: Ada with an app, a desk phone and a mobile, and Ben with a desk phone. */
 export const sampleOfficeForTests: OfficeSetup = {

@@ -1,12 +1,12 @@
 import type { CallRecord } from '@/core/exchange';
 
 import { me, openApp, start } from './openApp';
-import { explainNotDialable, explainRefusal } from './refusals';
-import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from './elsewhere';
-import { selectOutlook } from './outlook';
-import { selectPresence } from './selectors';
-import { historyCompleted, olderLoaded, recordsAdded, ringSilenced } from './slices';
-import { createAppStore } from './store';
+import { explainNotDialable, explainRefusal } from '../refusals';
+import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from '../elsewhere';
+import { selectOutlook } from '../outlook';
+import { selectPresence } from '../selectors';
+import { historyCompleted, olderLoaded, recordsAdded, ringSilenced } from '../slices';
+import { createAppStore } from '../store';
 
 describe('a call as seen from this device', () => {
   it('in: who calls, on which line, with the contact’s own name', async () => {

@@ -4,11 +4,11 @@ import type { Command } from '@/core/exchange';
 import { Clock } from '@/office/clock';
 import { InPageOffice } from '@/office/link';
 
-import { send } from './acts';
-import { selectMyCalls } from './callViews';
-import { selectMySound } from './hearing';
-import { joined, updated } from './slices';
-import { createAppStore } from './store';
+import { send } from '../acts';
+import { selectMyCalls } from '../callViews';
+import { selectMySound } from '../hearing';
+import { joined, updated } from '../slices';
+import { createAppStore } from '../store';
 
 /** For the tests: the sample's time, Thursday morning in London. */
 export const start = Date.UTC(2026, 10, 26, 10, 40);

@@ -1,6 +1,6 @@
-import { OfficeIndex } from '../../office';
-import { sampleOfficeForTests } from './testScripts';
-import { readCpl, writeCpl, xmlLimits } from '.';
+import { OfficeIndex } from '../../../office';
+import { sampleOfficeForTests } from './testOffice';
+import { readCpl, writeCpl, xmlLimits } from '..';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const office = new OfficeIndex(sampleOfficeForTests);
