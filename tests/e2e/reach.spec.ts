@@ -5,6 +5,7 @@ const screens: readonly [name: string, path: string][] = [
   ['Everything', '/everything'],
   ['Dial', '/dial'],
   ['Ring plan', '/plan'],
+  ['Where I stand', '/standing'],
   ['Directory', '/directory'],
   ['Office', '/office'],
   ['Outside', '/outside'],

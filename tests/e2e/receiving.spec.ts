@@ -68,7 +68,7 @@ test('a call that nobody takes rings as the plan says and is missed', async ({ o
   await office.callIn('Peg Anstey', 'Direct');
   const ringing = page.getByRole('region', { name: 'Call from Peg Anstey' });
   await expect(ringing.getByRole('img')).toHaveAccessibleName(
-    'Here: second 0 to 25; Desk phone: second 0 to 25; Van phone: second 5 to 25; then your mailbox',
+    'This app: second 0 to 25; Desk phone: second 0 to 25; Van phone: second 5 to 25; then your mailbox',
   );
   await ringing.getByRole('button', { name: 'Refuse', exact: true }).waitFor();
   await office.letPass('30 s');

@@ -40,7 +40,6 @@ export function StandingLine() {
   return (
     <Pressable
       role="button"
-      aria-label={`${words}: ${rings}. Change`}
       onPress={go.standing}
       style={({ pressed }) => [styles.line, pressed && { borderColor: colours.saffron }]}
     >
