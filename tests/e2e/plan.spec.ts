@@ -87,7 +87,7 @@ test('a bar pulled too long is found out, mended by one tap, put into force, and
 test('changes are kept without saving, and every step goes back and forth', async ({ office, page }) => {
   await openPlan(office);
   await bar(page, /^Desk phone \d/).click();
-  await page.getByRole('button', { name: 'Take desk phone out' }).click();
+  await page.getByRole('button', { name: 'Take it out: desk phone' }).click();
   await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
@@ -143,7 +143,7 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await openPlan(office);
   await page.getByRole('button', { name: 'Begin from a template' }).click();
   await expect(office.sheet().getByRole('img').first()).toHaveAccessibleName(/van phone: second 0 to 25/);
-  await office.sheet().getByRole('button', { name: 'Take the template Mobile only' }).click();
+  await office.sheet().getByRole('button', { name: 'Take this one: Mobile only' }).click();
   await expect(rules(page).getByRole('listitem').last()).toContainText('Mobile only');
 });
 
@@ -174,7 +174,7 @@ test('find me: a caller in the mailbox hears the greeting, presses 1, and is put
 test('look back reads what would have changed in ninety days', async ({ office, page }) => {
   await openPlan(office);
   await bar(page, /^This app \d/).click();
-  await page.getByRole('button', { name: 'Take this app out' }).click();
+  await page.getByRole('button', { name: 'Take it out: this app' }).click();
   await see(page, 'Look back');
   await page.getByRole('region', { name: 'Look back' }).getByRole('button', { name: 'Look back' }).click();
   await expect(page.getByText(/^Of \d+ calls you would have taken \d+ instead of \d+/)).toBeVisible();

@@ -84,7 +84,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
             />
             <Plate
               word="Leave out"
-              label={`Leave ${name} out of find me`}
+              label={`Leave out ${name}`}
               onPress={() => put((old) => old.filter((_, at) => at !== index))}
             />
           </View>

@@ -179,10 +179,10 @@ function GreetingsPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }
             onChange={(situationIds) => put(greeting.id, { situationIds })}
           />
           <View style={styles.acts}>
-            <Plate word="Hear it" label={`Hear ${greeting.name}`} onPress={() => speak(greeting.text)} />
+            <Plate word="Hear it" label={`Hear it: ${greeting.name}`} onPress={() => speak(greeting.text)} />
             <Plate
               word="Take it out"
-              label={`Take ${greeting.name} out`}
+              label={`Take it out: ${greeting.name}`}
               onPress={() =>
                 dispatch(
                   editPlan((old) => ({

@@ -111,7 +111,7 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
                   />
                   <Plate
                     word="Take out"
-                    label={`Take the rule ${rule.name} out`}
+                    label={`Take out the rule ${rule.name}`}
                     onPress={() => dispatch(editPlan((old) => edits.removeRule(old, rule.id)))}
                   />
                 </View>

@@ -48,7 +48,7 @@ export function StageHead({ rule, stage }: { rule: RingRule; stage: number }) {
           />
           <Plate
             word="Take this stage out"
-            label={`Take stage ${stage + 1} out`}
+            label={`Take this stage out: ${stage + 1}`}
             onPress={() => dispatch(editPlan((plan) => edits.removeStage(plan, rule.id, stage)))}
           />
         </View>
@@ -71,7 +71,7 @@ export function StageFoot({ rule, stage, office, personId }: StageFootProps) {
   return (
     <>
       <Plate
-        word={stage === 0 ? 'Ring something else too' : 'Ring another here too'}
+        word="Ring something else too"
         label={`Ring something else too in stage ${stage + 1}`}
         style={styles.add}
         onPress={() => setOpen(true)}

@@ -104,7 +104,7 @@ export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
         />
         <Plate
           word="Take it out"
-          label={`Take ${name} out`}
+          label={`Take it out: ${name}`}
           onPress={() => {
             dispatch(editPlan((plan) => edits.removeTarget(plan, place)));
             onGone();

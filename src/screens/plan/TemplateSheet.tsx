@@ -60,7 +60,7 @@ export function TemplateSheet({ plan, office, onClose }: TemplateSheetProps) {
             )}
             <Plate
               word="Take this one"
-              label={`Take the template ${template.word}`}
+              label={`Take this one: ${template.word}`}
               style={styles.act}
               onPress={() => choose(template)}
             />
