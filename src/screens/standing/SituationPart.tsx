@@ -60,7 +60,7 @@ export function SituationPart() {
           ...situations.map(({ id, name }) => ({
             value: id,
             word: name,
-            detail: `Rings ${ringsNow(office, myId, lineId, now, id)}`,
+            detail: `Then: ${ringsNow(office, myId, lineId, now, id)}`,
           })),
           { value: nowhere, word: 'No situation' },
         ]}
