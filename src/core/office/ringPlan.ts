@@ -87,10 +87,8 @@ export type DoNotDisturb = z.infer<typeof doNotDisturbSchema>;
 export const greetingSchema = z.object({
   id: z.string(),
   name: z.string(),
-  /** Spoken by the stand-in voice, and shown where a recording is heard. */
+  /** Spoken by the stand-in voice. */
   text: z.string(),
-  /** Where the worker spoke it themselves: the sound's id. */
-  soundId: z.string().optional(),
   situationIds: z.array(z.string()).optional(),
   /** true: in the working hours, false: outside them. */
   workingHours: z.boolean().optional(),
