@@ -25,20 +25,27 @@ const leftOut = [
   { from: /\/expo-router\/build\/fork\/native-stack\//, name: /\/react-navigation\/native-stack$/ },
 ];
 
-/** Of the tab bar's package two views need one context, and nothing else of it. */
-const narrowed = {
-  from: /\/expo-router\/build\/views\/(ErrorBoundary|Toast)\.js$/,
-  name: '../react-navigation/bottom-tabs',
-  to: '../react-navigation/bottom-tabs/utils/BottomTabBarHeightContext',
-};
+/** What is taken from another file than the one that is asked for. */
+const redirected = [
+  // Of the tab bar's package two views need one context, and nothing else of it.
+  {
+    from: /\/expo-router\/build\/views\/(ErrorBoundary|Toast)\.js$/,
+    name: '../react-navigation/bottom-tabs',
+    to: '../react-navigation/bottom-tabs/utils/BottomTabBarHeightContext',
+  },
+  // The file that tslib names for imports takes a default from CommonJS, which Metro does not give it.
+  { from: /\/pdf-lib\//, name: 'tslib', to: 'tslib/tslib.es6.js' },
+];
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
   const isLeftOut = leftOut.some(
     ({ from, name }) => from.test(context.originModulePath) && name.test(moduleName),
   );
   if (isLeftOut) return { type: 'empty' };
-  const isNarrowed = narrowed.from.test(context.originModulePath) && moduleName === narrowed.name;
-  return context.resolveRequest(context, isNarrowed ? narrowed.to : moduleName, platform);
+  const redirection = redirected.find(
+    ({ from, name }) => from.test(context.originModulePath) && moduleName === name,
+  );
+  return context.resolveRequest(context, redirection?.to ?? moduleName, platform);
 };
 
 // A module runs when it is first needed, not when the page starts.

@@ -1,3 +1,7 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
 import { defineConfig } from '@playwright/test';
 
 const port = 4399;
@@ -35,7 +39,7 @@ export default defineConfig({
   webServer: {
     command: 'npx tsx server/start.mts',
     url: `http://localhost:${port}`,
-    env: { PORT: String(port) },
+    env: { PORT: String(port), CENDRO_DATA: mkdtempSync(join(tmpdir(), 'cendro-')) },
     reuseExistingServer: false,
   },
 });

@@ -3,6 +3,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { config } from 'zod';
 
+import { fetchStartCatchingUp } from '@/screens/looseEnds/fetchCatchingUp';
 import { Shell } from '@/screens/shell/Shell';
 import { boot, createAppStore, ServicesContext, useAppSelector } from '@/state/app';
 import { ThemeProvider } from '@/ui/tokens';
@@ -14,7 +15,7 @@ const { store, services } = createAppStore();
 const ordinaryTextPixels = 16;
 
 export default function Layout() {
-  useEffect(() => void boot(store, services), []);
+  useEffect(() => void boot(store, services, [fetchStartCatchingUp]), []);
   return (
     <Provider store={store}>
       <ServicesContext.Provider value={services}>

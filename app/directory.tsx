@@ -1,10 +1,6 @@
-import { ComingScreen } from '@/screens/places/ComingScreen';
+import { fetchDirectoryScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function DirectoryRoute() {
-  return (
-    <ComingScreen
-      title="Everybody you can reach"
-      sentence="Here colleagues with what they are doing, and contacts from every source, will stand in one list."
-    />
-  );
+  return <LaterScreen title="Directory" fetch={fetchDirectoryScreen} />;
 }

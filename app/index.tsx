@@ -1,1 +1,6 @@
-export { LooseEndsScreen as default } from '@/screens/places/LooseEndsScreen';
+import { fetchLooseEndsScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function LooseEndsRoute() {
+  return <LaterScreen title="Loose ends" fetch={fetchLooseEndsScreen} />;
+}

@@ -1,3 +1,4 @@
+import type { CarrierCast, FaxCast } from '@/office/carrier';
 import type { Script, StandInCast } from '@/office/standins';
 
 import voices from './voices.json';
@@ -10,7 +11,7 @@ const answers = (clip: string, afterSeconds: number, talksForSeconds: number | n
 });
 
 /** How the sample's people and companies behave until Outside tells them otherwise. */
-export const sampleCast: StandInCast = {
+export const sampleCast: StandInCast & CarrierCast & FaxCast = {
   scripts: {
     '+441314960142': answers('hello-bexhollow', 5),
     '+441914980117': answers('hello-skerrow', 4),
@@ -55,4 +56,20 @@ export const sampleCast: StandInCast = {
     otherwise: 'caller-someone',
   },
   messageClip: 'message',
+  texts: {
+    '+447700900333': {
+      kind: 'delivers',
+      afterSeconds: 2,
+      reply: { text: 'Thanks. I will leave the gate on the latch.', afterSeconds: 20 },
+    },
+    '+447700900155': { kind: 'phoneOff' },
+    '+61491570156': { kind: 'refuses' },
+  },
+  faxes: {
+    '+441314960142': { kind: 'busy' },
+    '+447700900333': { kind: 'voice' },
+    '+447700900482': { kind: 'voice' },
+    '+61491570156': { kind: 'noAnswer' },
+  },
+  textsOtherwise: { kind: 'delivers', afterSeconds: 3, reply: null },
 };

@@ -1,6 +1,7 @@
 import TinyQueue from 'tinyqueue';
 
-import { Exchange, limits, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/exchange';
+import { Exchange, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/exchange';
+import { greetingSeconds } from '@/core/office';
 import { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/time';
 
 import { sampleContacts, unknownMobile } from './contacts';
@@ -101,7 +102,11 @@ function planStory(traffic: Traffic, now: number): void {
   traffic.callInUntaken(now - 31 * minuteMs, skerrow, '+441314960120', { givesUpAfterS: 22 });
   traffic.callInUntaken(now - 27 * minuteMs, cawder, flood, { givesUpAfterS: 38 });
   traffic.callInUntaken(now - 23 * minuteMs, skerrow, '+441314960120', { givesUpAfterS: 9 });
-  traffic.callInUntaken(now - 12 * minuteMs, cawder, flood, { speaksForS: 41 });
+  const peg = { number: '+441174960155', name: null };
+  const marl = { number: '+441174960171', name: 'MARL FINCH' };
+  traffic.callInUntaken(now - 36 * minuteMs, peg, '+441314960214', { speaksForS: 14 });
+  traffic.callInUntaken(now - 34 * minuteMs, marl, '+441314960120', { speaksForS: 12 });
+  traffic.callInUntaken(now - 12 * minuteMs, cawder, flood, { speaksForS: 25 });
   traffic.callInUntaken(now - 6 * minuteMs, skerrow, '+441314960120', { givesUpAfterS: 31 });
 }
 
@@ -276,7 +281,9 @@ class Traffic {
   }
 
   private greetingOverS(callerLegId: string): number {
-    return (this.callOfLeg(callerLegId)?.ringing?.trace.finishSeconds ?? 0) + limits.greetingMs / secondMs;
+    const { finishSeconds = 0, ownerId, greetingId } = this.callOfLeg(callerLegId)?.ringing?.trace ?? {};
+    const greetings = sampleOffice.ringPlans.find(({ personId }) => personId === ownerId)?.greetings;
+    return finishSeconds + greetingSeconds(greetings?.find(({ id }) => id === greetingId) ?? null);
   }
 
   private make(

@@ -63,8 +63,9 @@ export const sampleOffice: OfficeSetup = {
         { id: 'site', name: 'On site', shows: 'away' },
         { id: 'van', name: 'In the van', shows: 'free' },
         { id: 'bench', name: 'At the bench', shows: 'free' },
-        { id: 'off', name: 'Off duty', shows: 'off' },
+        { id: 'off', name: 'Off duty', shows: 'off', leavesTeams: true },
       ],
+      follows: [{ by: 'workingHours', working: false, situationId: 'off' }],
       situation: { id: 'site', word: 'Cawder Weir', until: null },
     },
     person('ilse', 'Ilse Varga', 'Dispatch', '201'),
@@ -77,7 +78,15 @@ export const sampleOffice: OfficeSetup = {
     person('odile', 'Odile Marchetti', 'Accounts', '203'),
   ],
   teams: [
-    { id: 'field-team', name: 'Field team', extension: '250', memberIds: ['maren', 'sunniva', 'bryn'] },
+    {
+      id: 'field-team',
+      name: 'Field team',
+      extension: '250',
+      memberIds: ['maren', 'sunniva', 'bryn'],
+      mailbox: {
+        text: 'This is the field team of Orrin Vale Gauging. We are all at a gauge. Say where and what, and one of us calls back.',
+      },
+    },
     { id: 'office-team', name: 'Office', extension: '251', memberIds: ['maren', 'ilse', 'odile', 'kofi'] },
   ],
   lines: [
@@ -88,6 +97,7 @@ export const sampleOffice: OfficeSetup = {
       cord: { hue: 1, stroke: 'dashed' },
       urgent: false,
       ownerId: 'maren',
+      faxes: true,
     },
     {
       id: 'direct',
@@ -120,6 +130,7 @@ export const sampleOffice: OfficeSetup = {
       cord: { hue: 4, stroke: 'double' },
       urgent: false,
       ownerId: 'maren',
+      texts: true,
     },
   ],
   devices: [
@@ -198,7 +209,16 @@ export const sampleOffice: OfficeSetup = {
     },
     {
       personId: 'ilse',
+      workingHours: [{ days: [1, 2, 3, 4, 5], from: '07:30', to: '18:30' }],
       rules: [
+        {
+          id: 'ilse-night',
+          name: 'Main line, nobody in',
+          lineIds: ['main'],
+          when: { workingHours: false },
+          stages: [],
+          finish: { kind: 'forward', to: '260' },
+        },
         {
           id: 'ilse-main',
           name: 'Main line',
@@ -220,6 +240,22 @@ export const sampleOffice: OfficeSetup = {
     },
     { ...deskThenMailbox('nadia'), findMe: [{ deviceId: 'nadia-desk' }, { deviceId: 'nadia-mobile' }] },
     ...colleagues.filter((id) => id !== 'ilse' && id !== 'nadia').map(deskThenMailbox),
+  ],
+  menus: [
+    {
+      id: 'night',
+      name: 'Night menu',
+      extension: '260',
+      text: 'You have reached Orrin Vale Gauging. Nobody is in. If a river is rising, press 1 for the flood desk. For anything else press 2 and leave a message.',
+      keys: [
+        { key: '1', to: '+441314960199' },
+        { key: '2', to: '201' },
+      ],
+      waitSeconds: 8,
+      turns: 2,
+      finish: { kind: 'mailbox', personId: 'ilse' },
+      keeperId: 'ilse',
+    },
   ],
   callerGroups: [
     {

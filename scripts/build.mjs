@@ -28,9 +28,16 @@ export function copyFonts() {
   }
 }
 
+/** The PDF renderer runs as it comes from its package, with a worker of its own, and is fetched only to read a fax. */
+export function copyPdfRenderer() {
+  mkdirSync(join(root, 'public', 'pdf'), { recursive: true });
+  for (const file of ['pdf.min.mjs', 'pdf.worker.min.mjs'])
+    copyFileSync(join(root, 'node_modules/pdfjs-dist/build', file), join(root, 'public', 'pdf', file));
+}
+
 /** Beside each text file its compressed forms, so that the server never compresses the same thing twice. */
 function compress() {
-  for (const file of filesBelow(['dist']).filter((name) => /\.(js|css|svg|json|wav)$/.test(name))) {
+  for (const file of filesBelow(['dist']).filter((name) => /\.(m?js|css|svg|json|wav)$/.test(name))) {
     const content = readFileSync(file);
     writeFileSync(`${file}.br`, brotliCompressSync(content));
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
@@ -43,6 +50,7 @@ export function build() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   console.log('Building …');
   copyFonts();
+  copyPdfRenderer();
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   run(bin('expo'), ['export', '--platform', 'web'], { env });
   compress();

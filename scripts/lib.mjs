@@ -39,7 +39,7 @@ const sources = [
   'package-lock.json',
   'scripts/build.mjs',
 ];
-const ignored = [join('public', 'fonts')];
+const ignored = [join('public', 'fonts'), join('public', 'pdf')];
 
 /** Every file below the given places, in order. */
 export function filesBelow(places) {

@@ -45,6 +45,20 @@ async function consult(office: Office) {
   await office.passAndReturn('5 s', 3);
 }
 
+async function openEnds(office: Office, page: Page) {
+  await office.open('/');
+  await page.getByRole('list', { name: /^Who waits/ }).waitFor();
+}
+
+async function openPerson(office: Office, page: Page, name: string) {
+  await openEnds(office, page);
+  await page
+    .getByRole('listitem', { name })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+  await page.getByRole('img', { name: 'A weather mast bent over a dry-stone wall' }).waitFor();
+}
+
 /** The van phone is pulled beyond its stage, and what is wrong with that is found. */
 async function pullTooLong(page: Page) {
   await page.getByRole('slider', { name: 'Van phone ends' }).focus();
@@ -67,13 +81,19 @@ async function forwardAll(office: Office, page: Page) {
 }
 
 const shots: readonly Shot[] = [
-  { name: 'everything', go: (office) => office.open('/everything') },
-  { name: 'everything-dark', dark: true, go: (office) => office.open('/everything') },
   {
-    name: 'record',
+    name: 'everything',
     go: async (office, page) => {
       await office.open('/everything');
-      await page.getByRole('button', { name: /^10:28 Cawder/ }).click();
+      await page.getByRole('button', { name: /^10:28 Cawder/ }).waitFor();
+    },
+  },
+  {
+    name: 'fax-dark',
+    dark: true,
+    go: async (office, page) => {
+      await office.open('/fax/sample-fax-1');
+      await page.getByRole('img', { name: 'Page 1 of 1' }).waitFor();
     },
   },
   { name: 'dial', go: (office) => office.open('/dial') },
@@ -127,26 +147,24 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'call',
+    name: 'loose-ends',
     go: async (office, page) => {
-      await office.open('/outside');
-      await office.callIn('Cawder Flood Watch', 'Flood desk');
-      await office.answer().click();
-      await office.goOutside();
-      await office.letPass('5 s');
-      await page.getByRole('button', { name: /Back to call$/ }).click();
+      await openEnds(office, page);
+      await page.getByRole('button', { name: /^Play .* from Cawder/ }).click();
+      await page.getByRole('group', { name: 'Words' }).getByText('sluice', { exact: true }).click();
+      await page.getByRole('button', { name: 'Pause the voicemail' }).click();
     },
   },
   { name: 'two-calls', go: consult },
   {
-    name: 'conference',
+    name: 'room',
     go: async (office, page) => {
-      await consult(office);
-      await page.getByRole('button', { name: 'All together' }).click();
-      await office.chooseTarget('Add', 'Kofi Renner');
-      await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
-      await office.act('Record').click();
-      await page.getByRole('button', { name: 'Close' }).click();
+      await office.open('/rooms/cawder');
+      await page.getByText('Rain is due at three.').waitFor();
+      await page
+        .getByRole('textbox', { name: /^Write in/ })
+        .fill('I am there at noon, with the spare logger.');
+      await page.getByRole('button', { name: 'Send' }).click();
     },
   },
   {
@@ -156,7 +174,13 @@ const shots: readonly Shot[] = [
       await office.chooseTarget('Transfer', 'Tobias Quill');
     },
   },
-  { name: 'office', go: (office) => office.open('/office') },
+  {
+    name: 'timeline',
+    go: async (office, page) => {
+      await openPerson(office, page, 'Peg Anstey');
+      await page.getByRole('textbox', { name: /^Text to/ }).fill('I come by at two and look at it.');
+    },
+  },
   {
     name: 'outside',
     go: async (office, page) => {
@@ -172,12 +196,9 @@ const shots: readonly Shot[] = [
     go: twoCallsOpened,
   },
   {
-    name: 'wide-everything',
+    name: 'wide-loose-ends',
     size: wide,
-    go: async (office, page) => {
-      await office.open('/everything');
-      await page.getByRole('button', { name: /^10:28 Cawder/ }).click();
-    },
+    go: (office, page) => openPerson(office, page, 'Peg Anstey'),
   },
   {
     name: 'wide-call',

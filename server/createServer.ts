@@ -1,4 +1,4 @@
-import express, { type Express } from 'express';
+import express, { type Express, type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { join } from 'node:path';
@@ -8,11 +8,17 @@ const emptyStyle = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 const hourMs = 60 * 60 * 1000;
 const yearMs = 365 * 24 * hourMs;
 
+/** What it does besides, each under its own path. */
+export interface Routes {
+  '/api/telling'?: Router;
+  '/api/standins'?: Router;
+}
+
 /**
  * Serves the built app from `dist`: as the build compressed it, with names that carry a hash cached for good, and any other path
  * answered with the app itself. The policy lets the page load from here only, and run no inline script or style.
  */
-export function createServer(dist: string): Express {
+export function createServer(dist: string, routes: Routes = {}): Express {
   const app = express();
   app.use(
     helmet({
@@ -39,6 +45,7 @@ export function createServer(dist: string): Express {
       originAgentCluster: false,
     }),
   );
+  for (const [path, router] of Object.entries(routes)) app.use(path, router);
   const serve = (folder: string, serveStatic: { maxAge: number; immutable?: boolean }) =>
     expressStaticGzip(join(dist, folder), {
       enableBrotli: true,

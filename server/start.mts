@@ -3,10 +3,17 @@ import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 
 import { createServer } from './createServer';
+import { MailIn } from './standins/MailIn';
+import { standInRoutes } from './standins/routes';
+import { Deliveries } from './telling/Deliveries';
+import { tellingRoutes } from './telling/routes';
+import { makeSendMail } from './telling/sendMail';
+import { makeSendWebhook } from './telling/sendWebhook';
 
-const firstPort = Number(process.env['PORT'] ?? 4310);
+const { env } = process;
+const firstPort = Number(env['PORT'] ?? 4310);
 const portsToTry = 20;
-const dist = join(import.meta.dirname, '..', 'dist');
+const root = join(import.meta.dirname, '..');
 
 /** Listens on the given port or, where it is taken, on the next free one. */
 function listen(server: Server, port: number, last: number): Promise<number> {
@@ -26,9 +33,33 @@ function addressesOfThisMachine(): string[] {
     .map(({ address }) => address);
 }
 
-const port = await listen(createHttpServer(createServer(dist)), firstPort, firstPort + portsToTry);
+const server = createHttpServer();
+const port = await listen(server, firstPort, firstPort + portsToTry);
+const hosts = ['localhost', ...addressesOfThisMachine()].map((host) => `${host}:${port}`);
+
+// Without a mail server of its own, mail goes to the stand-in, which Outside shows.
+const mailIn = env['CENDRO_SMTP'] === undefined ? new MailIn() : null;
+const smtp = env['CENDRO_SMTP'] ?? (await mailIn?.open()) ?? '';
+const sendMail = makeSendMail(smtp, env['CENDRO_MAIL_FROM'] ?? 'Cendro <cendro@orrinvale.example>');
+// The stand-in webhook receiver is this server, which is inside by its nature.
+const allowed = [...hosts, ...(env['CENDRO_ALLOW_PRIVATE'] ?? '').split(',').map((host) => host.trim())];
+const sendWebhook = makeSendWebhook(allowed);
+const deliveries = new Deliveries({
+  folder: join(env['CENDRO_DATA'] ?? join(root, '.data'), 'deliveries'),
+  tell: ({ id, notice, place }) =>
+    place.kind === 'mail'
+      ? sendMail(id, notice, place.address)
+      : sendWebhook(id, notice, place.url, place.secret),
+});
+server.on(
+  'request',
+  createServer(join(root, 'dist'), {
+    '/api/telling': tellingRoutes(deliveries),
+    '/api/standins': standInRoutes(mailIn),
+  }),
+);
+
 console.log('\nCendro is running. Open it on this machine:');
-console.log(`  http://localhost:${port}`);
-for (const address of addressesOfThisMachine())
-  console.log(`or on a phone in the same network:\n  http://${address}:${port}`);
+for (const [index, host] of hosts.entries())
+  console.log(index === 0 ? `  http://${host}` : `or on a phone in the same network:\n  http://${host}`);
 console.log('To be called, open Outside (in the place Office) and ring yourself. Ctrl-C ends it.');

@@ -1,8 +1,6 @@
-import { useLocalSearchParams } from 'expo-router';
-
-import { EverythingScreen } from '@/screens/everything/EverythingScreen';
+import { fetchEverythingScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function RecordRoute() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <EverythingScreen recordId={id} />;
+  return <LaterScreen title="Everything" fetch={fetchEverythingScreen} />;
 }

@@ -1,5 +1,6 @@
-import { EverythingScreen } from '@/screens/everything/EverythingScreen';
+import { fetchEverythingScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function EverythingRoute() {
-  return <EverythingScreen />;
+  return <LaterScreen title="Everything" fetch={fetchEverythingScreen} />;
 }

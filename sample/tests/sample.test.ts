@@ -127,7 +127,7 @@ describe('ninety days of calls', () => {
     expect(Math.max(...history.records.map(({ endedAt }) => endedAt))).toBeLessThanOrEqual(now);
   });
 
-  it('tell this morning’s story: Cawder’s third try left 41 seconds on the flood desk twelve minutes ago', () => {
+  it('tell this morning’s story: Cawder’s third try left 25 seconds on the flood desk twelve minutes ago', () => {
     const cawder = history.records.filter(
       ({ personId, lineId, other, startedAt }) =>
         personId === 'maren' &&
@@ -136,6 +136,6 @@ describe('ninety days of calls', () => {
         startedAt > now - hour,
     );
     expect(cawder.map(({ outcome }) => outcome)).toEqual(['missed', 'missed', 'missed']);
-    expect(cawder.at(-1)).toMatchObject({ startedAt: now - 12 * 60_000, messageMs: 41_000 });
+    expect(cawder.at(-1)).toMatchObject({ startedAt: now - 12 * 60_000, messageMs: 25_000 });
   });
 });

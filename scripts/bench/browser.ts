@@ -181,13 +181,19 @@ async function everythingWithMany(browser: Browser, address: string): Promise<Fi
   const rows = page.getByRole('region', { name: 'History' }).getByRole('listitem');
   await office.open('/everything');
   await rows.nth(5).waitFor();
+  await page.goto('/');
+  await page.getByRole('button', { name: /^Call Cawder/ }).waitFor();
   await multiplyHistory(page, manyRecords);
 
-  await page.goto('/dial');
-  await page.getByRole('textbox', { name: 'Number, extension or name' }).waitFor();
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await page.goto('/', { waitUntil: 'commit' });
+  await page.getByRole('button', { name: /^Call Cawder/ }).waitFor();
+  const looseEnds = await page.evaluate(() => performance.now());
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await page.goto('/');
-  await page.getByRole('button', { name: 'See every call' }).waitFor();
-  const firstRows = await page.getByRole('button', { name: 'See every call' }).evaluate(
+  await page.getByRole('link', { name: 'Everything' }).waitFor();
+  const firstRows = await page.getByRole('link', { name: 'Everything' }).evaluate(
     (element) =>
       new Promise<number>((resolve) => {
         const began = performance.now();
@@ -228,6 +234,13 @@ async function everythingWithMany(browser: Browser, address: string): Promise<Fi
   );
   await page.context().close();
   return [
+    {
+      name: 'Loose ends can be used, 100,000 records, 4x slow-down',
+      value: Math.round(looseEnds),
+      unit: 'ms',
+      aim: 'under 2,500',
+      most: 2500,
+    },
     {
       name: 'Everything, 100,000 records: first rows',
       value: Math.round(firstRows),

@@ -5,13 +5,19 @@ import { pathToFileURL } from 'node:url';
 import type { Figure } from './figures';
 
 /**
- * The routing's figures from code as it ships: in one piece. Run file by file, as scripts are, every import and every
+ * Figures of the core from code as it ships: in one piece. Run file by file, as scripts are, every import and every
  * function would be looked up anew, and the figures would be of that.
  */
-export async function benchRoutingBundled(): Promise<Figure[]> {
-  const outfile = join(process.cwd(), 'build', 'bench-routing.mjs');
+export async function benchBundled(): Promise<Figure[]> {
+  const routing = await bundled<{ benchRouting: () => Promise<Figure[]> }>('routing');
+  const catchingUp = await bundled<{ benchCatchingUp: () => Promise<Figure[]> }>('catchingUp');
+  return [...(await routing.benchRouting()), ...(await catchingUp.benchCatchingUp())];
+}
+
+async function bundled<T>(name: string): Promise<T> {
+  const outfile = join(process.cwd(), 'build', `bench-${name}.mjs`);
   await build({
-    entryPoints: ['scripts/bench/routing.ts'],
+    entryPoints: [`scripts/bench/${name}.ts`],
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -20,8 +26,5 @@ export async function benchRoutingBundled(): Promise<Figure[]> {
     external: ['json-rules-engine'],
     logLevel: 'error',
   });
-  const { benchRouting } = (await import(pathToFileURL(outfile).href)) as {
-    benchRouting: () => Promise<Figure[]>;
-  };
-  return benchRouting();
+  return (await import(pathToFileURL(outfile).href)) as T;
 }

@@ -8,7 +8,7 @@ import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchExchange } from './exchange';
 import { benchRandom } from './random';
-import { benchRoutingBundled } from './bundled';
+import { benchBundled } from './bundled';
 import { asTable } from './figures';
 
 async function main() {
@@ -18,7 +18,7 @@ async function main() {
   const figures = [
     ...benchExchange(),
     ...benchRandom(),
-    ...(await benchRoutingBundled()),
+    ...(await benchBundled()),
     firstLoadSize(dist),
     ...(await benchBrowser(`http://localhost:${port}`)),
   ];

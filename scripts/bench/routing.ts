@@ -108,7 +108,7 @@ function callOf(index: number) {
     },
     world: {
       ...allFree(now + ((index * 7_919_000) % (90 * dayMs))),
-      situationOf: () => (index % 3 === 0 ? 'site' : null),
+      calledSituation: index % 3 === 0 ? 'site' : null,
     },
   };
 }
@@ -205,7 +205,7 @@ function dragStepMs(): number {
   if (!plan) throw new Error('No plan');
   const others = setup.ringPlans.slice(1);
   const past = pastCalls(800);
-  const context = { now, isSignedIn: () => true, pastCalls: past };
+  const context = { now, isSignedIn: () => true, pastCalls: () => past };
   const steps = 200;
   const spent = best(() => {
     for (let step = 0; step < steps; step++) {
@@ -234,7 +234,7 @@ export async function benchRouting(): Promise<Figure[]> {
   });
   const changed = new OfficeIndex({ ...officeOf(1, 40), ringPlans: [planOf('p0', 30)] });
   const past = pastCalls(100_000);
-  const context = { now, isSignedIn: () => true, pastCalls: [] };
+  const context = { now, isSignedIn: () => true, pastCalls: () => [] };
   const traces = tracesPerSecond();
   const engine = await engineRunsPerSecond();
   return [

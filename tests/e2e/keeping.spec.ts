@@ -61,7 +61,7 @@ test('one damaged record is set aside and told, and all else is there', async ({
     });
     const lines = text.split('\n');
     const spoilt = lines.findIndex(
-      (line) => line.includes('"messageMs":41000') && line.includes('"personId":"maren"'),
+      (line) => line.includes('"messageMs":25000') && line.includes('"personId":"maren"'),
     );
     lines[spoilt] = lines[spoilt]!.slice(0, 40);
     await new Promise((resolve) => {

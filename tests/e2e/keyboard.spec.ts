@@ -105,7 +105,11 @@ test('a caller is sent on blindly and comes back, and the next is refused with a
   await office.callIn('Skerrow Harbour', 'Direct');
   await press(page.getByRole('button', { name: 'Refuse and text' }));
   await press(office.sheet().getByRole('button', { name: 'I’ll call you at 11:40.' }));
-  await expect(page.getByText('Texted Skerrow Harbour: “I’ll call you at 11:40.”')).toBeVisible();
+  await expect(
+    page.getByText(
+      'Your promise is kept, but no text went out: Skerrow Harbour has no number that takes texts.',
+    ),
+  ).toBeVisible();
 });
 
 test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({

@@ -97,7 +97,7 @@ for (const view of views) {
         await looksRight(act);
         await office.sheet().getByRole('button', { name: 'Close' }).click();
       }
-      await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+      await page.getByRole('button', { name: /^Ilse Varga .*More$/ }).click();
       await office.sheet().getByRole('button', { name: 'Stop calling them' }).click();
       await office.act('Park').click();
       await looksRight('parked');

@@ -92,7 +92,8 @@ export function instantAtoms(plan: RingPlan, zone: string, now: number): number[
     for (const at of weekFrom(Math.max(begin, now), end)) instants.add(at);
     // Spans may overlap on any of their days, and end on another than they began.
     for (const at of weekFrom(Math.max(now, shiftLocalDays(end, -1, zone)), end)) instants.add(at);
-    instants.add(end);
+    // And the week after it holds what the span kept away.
+    for (const at of weekFrom(end)) instants.add(at);
   }
   for (const { from, until } of plan.meetings ?? [])
     for (const at of [from, until]) if (at > now) instants.add(at);

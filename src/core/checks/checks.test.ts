@@ -8,7 +8,7 @@ import { checkOffice, checkPlan, type CheckContext, type Finding } from '.';
 /** Thursday, 26 November 2026, 10:40 in London. */
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const hour = 3_600_000;
-const context: CheckContext = { now, isSignedIn: () => true, pastCalls: [] };
+const context: CheckContext = { now, isSignedIn: () => true, pastCalls: () => [] };
 const mailbox = { kind: 'mailbox', personId: 'ada' } as const;
 
 const rule = (more: Partial<RingRule> = {}): RingRule => ({
@@ -281,7 +281,7 @@ describe('the checks', () => {
       'costly',
       { rules: [rule({ stages: [stage(25, desk, abroad)] })] },
       {},
-      { pastCalls },
+      { pastCalls: () => pastCalls },
     );
     expect(found.sentence).toMatch(
       /abroad \(North America\) at 6 p a minute: with the usual 15 calls a month that get there, about £2\.2\d a month/,

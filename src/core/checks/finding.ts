@@ -37,6 +37,6 @@ export interface CheckContext {
   /** Epoch milliseconds. */
   now: number;
   isSignedIn: (deviceId: string) => boolean;
-  /** Past calls to this person, from which the usual traffic is read; none: costs are given by the minute only. */
-  pastCalls: readonly PastCall[];
+  /** Past calls to this person, from which the usual traffic is read, asked for only where something costs; none: costs are given by the minute only. */
+  pastCalls: () => readonly PastCall[];
 }

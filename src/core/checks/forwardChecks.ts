@@ -3,8 +3,7 @@ import { formatMoney, rateFor } from '../rates';
 import { formatDayAndClock } from '../time';
 import type { PastCall } from '../lookBack';
 import { allFree } from '../routing';
-import { situationAt, traceCall } from '../routing';
-import { reachedBy } from './reachedBy';
+import { reachedBy, situationAt, traceCall } from '../routing';
 import type { CheckContext, Finding } from './finding';
 
 const forgottenMs = 12 * 3_600_000;
@@ -103,7 +102,7 @@ export function costChecks(office: OfficeIndex, plan: RingPlan, context: CheckCo
         severity: 'warning',
         place: { ...(ruleId !== undefined && { ruleId }), number, deviceId: null },
         sentence:
-          context.pastCalls.length === 0
+          context.pastCalls().length === 0
             ? `${targetName({ deviceId: null, number }, office)} is ${kind} at ${perMinute} a minute.`
             : `${targetName({ deviceId: null, number }, office)} is ${kind} at ${perMinute} a minute: with the usual ${Math.round(usual.callsAMonth)} calls a month that get there, about ${monthly} a month.`,
         repair: { word: 'Leave it out', plan: withoutNumber(plan, number, office) },
@@ -122,8 +121,9 @@ function usualTraffic(
   office: OfficeIndex,
   plan: RingPlan,
   number: string,
-  { pastCalls }: CheckContext,
+  context: CheckContext,
 ): { callsAMonth: number; talkMs: number } {
+  const pastCalls = context.pastCalls();
   const [first] = pastCalls;
   const last = pastCalls.at(-1);
   if (!first || !last) return { callsAMonth: 0, talkMs: usualTalkMs };
@@ -136,7 +136,7 @@ function reaches(office: OfficeIndex, plan: RingPlan, number: string, call: Past
   const trace = traceCall(
     office,
     { ownerId: plan.personId, lineId: call.lineId, caller: call.caller },
-    { ...allFree(call.at), isOnCall: () => call.isOnCall, situationOf: () => call.situationId },
+    { ...allFree(call.at), isOnCall: () => call.isOnCall, calledSituation: call.situationId },
   );
   const leg = trace.legs.find((each) => each.number === number);
   const fromSeconds =

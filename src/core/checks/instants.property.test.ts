@@ -71,7 +71,7 @@ describe('the instants at which a plan is looked at', () => {
           for (const minute of minutes) expect(seen).toContain(answers(now + minute * 60_000));
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 300 },
     );
   });
 });

@@ -1,14 +1,12 @@
-import { nameOf, type Finish, type OfficeIndex, type RingPlan } from '../office';
+import { nameOf, type Finish, type Menu, type OfficeIndex, type RingPlan } from '../office';
 import { formatDayAndClock } from '../time';
 import { instantAtoms } from './atoms';
-import type { Caller } from '../routing';
-import { allFree, type World } from '../routing';
-import { traceCall } from '../routing';
-import { reachedBy } from './reachedBy';
+import { allFree, reachedBy, traceAny, type Caller, type World } from '../routing';
 import type { Finding } from './finding';
 
+/** A person, a team or a menu on the way. */
 interface Stop {
-  personId: string;
+  ownerId: string;
   lineId: string | null;
 }
 
@@ -38,7 +36,7 @@ export function loopCheck(office: OfficeIndex, plan: RingPlan, now: number): Fin
   ];
   for (const at of [...instants].filter((each) => each >= now).sort((a, b) => a - b))
     for (const lineId of lineIds) {
-      const way = walk(office, [{ personId, lineId }], at, { number: null, personId: null });
+      const way = walk(office, [{ ownerId: personId, lineId }], at, { number: null, personId: null });
       if (way) return [finding(office, plan, way, at, now)];
     }
   return [];
@@ -47,13 +45,10 @@ export function loopCheck(office: OfficeIndex, plan: RingPlan, now: number): Fin
 const switches = ({ forwards = [] }: RingPlan) =>
   forwards.flatMap(({ from, until }) => [from, until]).filter((at): at is number => at !== null);
 
-/** The people on circles through this one, by any forward there is; empty where there are none. */
+/** Everybody, and every menu, on circles through this one, by any forward there is; empty where there are none. */
 function couldComeBack(office: OfficeIndex, personId: string): string[] {
   const next = (id: string) =>
-    forwardsOf(office.ringPlans.get(id)).flatMap((finish) => {
-      const reached = finish.kind === 'forward' ? reachedBy(finish.to, office) : null;
-      return reached?.kind === 'person' ? [reached.personId] : [];
-    });
+    forwardsOf(office, id).flatMap((finish) => reachedStop(finish, office)?.ownerId ?? []);
   const seen = new Set<string>();
   const open = next(personId);
   let comesBack = false;
@@ -66,7 +61,16 @@ function couldComeBack(office: OfficeIndex, personId: string): string[] {
   return comesBack ? [personId, ...seen] : [];
 }
 
-function forwardsOf(plan: RingPlan | undefined): Finish[] {
+/** The person, team or menu that a finish leads on to; null where the call ends, or leaves the office. */
+function reachedStop(finish: Finish, office: OfficeIndex): Stop | null {
+  const reached = finish.kind === 'forward' ? reachedBy(finish.to, office) : null;
+  return reached && 'ownerId' in reached ? reached : null;
+}
+
+function forwardsOf(office: OfficeIndex, ownerId: string): Finish[] {
+  const menu = office.menus.get(ownerId);
+  if (menu) return waysOut(menu);
+  const plan = office.ringPlans.get(ownerId);
   if (!plan) return [];
   const ofRules = plan.rules.flatMap(({ finish, busyFinish, unreachableFinish, refusedFinish }) => [
     finish,
@@ -75,30 +79,36 @@ function forwardsOf(plan: RingPlan | undefined): Finish[] {
   return [...ofRules, ...(plan.forwards ?? []).map(({ to }) => to)];
 }
 
+const waysOut = ({ keys, finish }: Menu): Finish[] => [
+  finish,
+  ...keys.map(({ to }) => ({ kind: 'forward', to }) as const),
+];
+
 /** Goes on until a stop comes a second time; null where the call ends. */
 function walk(office: OfficeIndex, way: Stop[], at: number, caller: Caller): Stop[] | null {
   const here = way.at(-1);
   if (!here) return null;
   for (const finish of leavesBy(office, here, at, caller)) {
-    const reached = finish.kind === 'forward' ? reachedBy(finish.to, office) : null;
-    if (reached?.kind !== 'person') continue;
-    const { personId, lineId } = reached;
+    const reached = reachedStop(finish, office);
+    if (!reached) continue;
+    const { ownerId, lineId } = reached;
     const isFirst =
-      way[0]?.personId === personId && (way.length === 1 || way[0]?.lineId === lineId || lineId === null);
+      way[0]?.ownerId === ownerId && (way.length === 1 || way[0]?.lineId === lineId || lineId === null);
     if (isFirst) return [...way, reached];
-    if (way.some((stop) => stop.personId === personId && stop.lineId === lineId)) continue;
-    const found = walk(office, [...way, { personId, lineId }], at, caller);
+    if (way.some((stop) => stop.ownerId === ownerId && stop.lineId === lineId)) continue;
+    const found = walk(office, [...way, { ownerId, lineId }], at, caller);
     if (found) return found;
   }
   return null;
 }
 
-function leavesBy(office: OfficeIndex, { personId, lineId }: Stop, at: number, caller: Caller): Finish[] {
-  const finishes = moods.map((mood) => {
-    const trace = traceCall(office, { ownerId: personId, lineId, caller }, worldOf(mood, at));
+function leavesBy(office: OfficeIndex, { ownerId, lineId }: Stop, at: number, caller: Caller): Finish[] {
+  const menu = office.menus.get(ownerId);
+  if (menu) return waysOut(menu);
+  return moods.map((mood) => {
+    const trace = traceAny(office, { ownerId, lineId, caller }, worldOf(mood, at));
     return mood === 'refused' ? (trace.refusedFinish ?? trace.finish) : trace.finish;
   });
-  return finishes;
 }
 
 const worldOf = (mood: Mood, at: number): World => ({
@@ -115,12 +125,16 @@ function finding(
   at: number,
   now: number,
 ): Finding {
-  const names = way.map(({ personId }) => (personId === plan.personId ? 'you' : nameOf(personId, office)));
+  const names = way.map(({ ownerId }) =>
+    ownerId === plan.personId
+      ? 'you'
+      : (office.menus.get(ownerId)?.name ?? office.teams.get(ownerId)?.name ?? nameOf(ownerId, office)),
+  );
   const when = at <= now ? '' : `, from ${formatDayAndClock(at, office.setup.zone)}`;
   const second = way[1];
   const leadsThere = (finish: Finish) => {
-    const reached = finish.kind === 'forward' ? reachedBy(finish.to, office) : null;
-    return reached?.kind === 'person' && reached.personId === second?.personId;
+    const reached = reachedStop(finish, office);
+    return reached !== null && reached.ownerId === second?.ownerId;
   };
   const rule = plan.rules.find(({ finish, busyFinish, unreachableFinish, refusedFinish }) =>
     [finish, busyFinish, unreachableFinish, refusedFinish].some((each) => each && leadsThere(each)),

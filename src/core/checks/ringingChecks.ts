@@ -47,11 +47,14 @@ function whatComes(rule: RingRule, stage: number): string {
   if (rule.stages.slice(stage + 1).some(({ targets }) => targets.length > 0)) return 'the next stage comes';
   switch (rule.finish.kind) {
     case 'mailbox':
+    case 'teamMailbox':
       return 'the mailbox answers';
     case 'busy':
       return 'busy tone comes';
     case 'forward':
       return 'the call is forwarded';
+    case 'textBack':
+      return 'the caller is texted and let go';
   }
 }
 

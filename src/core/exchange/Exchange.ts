@@ -15,13 +15,15 @@ import { finishUnanswered } from './finishing';
 import { inviteToCall, joinCall } from './inviting';
 import { limits } from './limits';
 import { startMessage } from './mailbox';
+import { nextMenuTurn } from './menu';
 import { makeCall } from './making';
 import { moveCall } from './moving';
 import { parkCall, unparkCall } from './parking';
 import { pickUpCall } from './pickingUp';
 import { recordCall } from './recording';
 import { returnCall } from './returning';
-import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
+import { continueRinging, isOfPlan, stopRingingPerson } from './ringing';
+import { setCallWaiting, setSignedIn } from './signing';
 import { Switchboard } from './Switchboard';
 import {
   type ActiveCallChoice,
@@ -157,11 +159,11 @@ export class Exchange {
     switch (command.type) {
       case 'signIn':
       case 'signOut':
-        return this.setSignedIn(command.deviceId, command.type === 'signIn');
+        return setSignedIn(board, command.deviceId, command.type === 'signIn');
       case 'configure':
         return configure(board, command);
       case 'setCallWaiting':
-        return this.setCallWaiting(command.deviceId, command.on);
+        return setCallWaiting(board, command.deviceId, command.on);
       case 'make':
         return named(makeCall(board, command));
       case 'join':
@@ -321,37 +323,6 @@ export class Exchange {
     else clearCall(board, board.callOf(leg), 'normalClearing', leg);
   }
 
-  /** A device that signs out stops ringing; what it talks on goes on until cleared, since its signal may return. */
-  private setSignedIn(deviceId: string, signedIn: boolean): CommandResult {
-    const { board } = this;
-    if (!board.office.devices.has(deviceId)) return refuse({ code: 'unknownDevice' });
-    if (board.signedIn.has(deviceId) === signedIn) return { ok: true };
-    if (signedIn) board.signedIn.add(deviceId);
-    else board.signedIn.delete(deviceId);
-    board.emit({ type: signedIn ? 'signedIn' : 'signedOut', at: board.now, deviceId });
-    if (signedIn) return { ok: true };
-    for (const leg of [...(board.deviceLegs.get(deviceId) ?? [])]) {
-      if (leg.state !== 'alerting') continue;
-      const call = board.callOf(leg);
-      if (leg.role === 'caller') clearCall(board, call, 'temporaryFailure', leg);
-      else {
-        board.clearLeg(leg, 'temporaryFailure');
-        skipSilence(board, call);
-      }
-    }
-    return { ok: true };
-  }
-
-  private setCallWaiting(deviceId: string, on: boolean): CommandResult {
-    const { board } = this;
-    if (!board.office.devices.has(deviceId)) return refuse({ code: 'unknownDevice' });
-    if (board.withoutWaiting.has(deviceId) !== on) return { ok: true };
-    if (on) board.withoutWaiting.delete(deviceId);
-    else board.withoutWaiting.add(deviceId);
-    board.emit({ type: 'callWaitingSet', at: board.now, deviceId, on });
-    return { ok: true };
-  }
-
   private fire(call: Call, what: Timer['what']): void {
     const { board } = this;
     if (what.kind === 'route') return continueRinging(board, call);
@@ -371,7 +342,10 @@ export class Exchange {
         return startMessage(board, leg);
       case 'nameEnd':
         return searchForOwner(board, leg);
+      case 'menuEnd':
+        return nextMenuTurn(board, leg);
       case 'messageLimit':
+      case 'noticeEnd':
       case 'callBackLimit':
         return clearCall(board, call, 'normalClearing');
       case 'ownPhone':

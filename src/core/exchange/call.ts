@@ -9,6 +9,10 @@ export const endpointSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('device'), deviceId: z.string() }),
   z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
+  z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
+  z.object({ kind: z.literal('menu'), menuId: z.string() }),
+  /** Says that a text comes instead of an answer. */
+  z.object({ kind: z.literal('textNotice') }),
 ]);
 export type Endpoint = z.infer<typeof endpointSchema>;
 
@@ -69,6 +73,8 @@ export const legSchema = z.object({
   leaves: z.boolean(),
   /** A mailbox speaks its greeting, then takes the message; or asks for the caller's name and searches. */
   mailboxPhase: z.enum(['greeting', 'recording', 'name']).nullable(),
+  /** How often a menu has spoken. */
+  menuTurn: z.number().optional(),
   cause: causeSchema.nullable(),
 });
 export type Leg = z.infer<typeof legSchema>;
@@ -84,6 +90,8 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('tone') }),
     z.object({ kind: z.literal('greetingEnd'), ...ofLeg }),
     z.object({ kind: z.literal('nameEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('menuEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('noticeEnd'), ...ofLeg }),
     z.object({ kind: z.literal('callerNamed') }),
     z.object({ kind: z.literal('messageLimit'), ...ofLeg }),
     z.object({ kind: z.literal('digit'), ...ofLeg, digit: z.string() }),
@@ -130,6 +138,7 @@ export const callActs = [
   'moved',
   'recorded',
   'searchedFor',
+  'chose',
 ] as const;
 export const callActSchema = z.object({
   at: z.number(),
@@ -202,6 +211,12 @@ export const callSchema = z.object({
 });
 export type Call = z.infer<typeof callSchema>;
 
+/** Somebody's mailbox, or a team's. */
+export const isMailbox = ({ endpoint }: Pick<Leg, 'endpoint'>) =>
+  endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox';
+/** Nobody is there: a machine of the office speaks. */
+export const isMachine = (leg: Pick<Leg, 'endpoint'>) =>
+  isMailbox(leg) || leg.endpoint.kind === 'menu' || leg.endpoint.kind === 'textNotice';
 export const isLive = (leg: Leg) => leg.state !== 'cleared';
 export const isTalking = (leg: Leg) => (leg.state === 'connected' || leg.state === 'held') && !leg.leaves;
 /** Being called and not yet there; one's own other device, to which a call is being moved, is none. */

@@ -52,17 +52,9 @@ export function clearCall(board: Switchboard, call: Call, cause: Cause, leaver?:
 
 function finishMessage(board: Switchboard, call: Call): void {
   const mailbox = call.legs.find((leg) => leg.mailboxPhase === 'recording' && leg.state === 'connected');
-  if (!mailbox || mailbox.endpoint.kind !== 'mailbox') return;
+  if (!mailbox) return;
   const durationMs = board.now - mailbox.stateSince;
   if (durationMs < limits.shortestMessageMs) return;
   call.messageMs = durationMs;
-  const { personId } = mailbox.endpoint;
-  board.emit({
-    type: 'messageLeft',
-    at: board.now,
-    callId: call.id,
-    legId: mailbox.id,
-    personId,
-    durationMs,
-  });
+  board.emit({ type: 'messageLeft', at: board.now, callId: call.id, legId: mailbox.id, durationMs });
 }

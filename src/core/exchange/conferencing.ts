@@ -1,4 +1,4 @@
-import { isLive, isPending, isTalking, type Call, type Leg } from './call';
+import { isLive, isMachine, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
 import { checkedDestination, connectTo } from './destination';
@@ -14,7 +14,7 @@ export function mayChange(call: Call, leg: Leg): Outcome {
   if (call.emergency) return refuse({ code: 'emergency' });
   if (leg.endpoint.kind !== 'device' || leg.personId === null) return refuse({ code: 'onlyDevice' });
   const isTalk = call.legs.some((other) => other !== leg && isTalking(other)) && !call.failure;
-  const isInMailbox = call.legs.some((other) => isLive(other) && other.endpoint.kind === 'mailbox');
+  const isInMailbox = call.legs.some((other) => isLive(other) && isMachine(other));
   return isTalk && !isInMailbox && call.answeredAt !== null ? { ok: true } : refuse({ code: 'notAnswered' });
 }
 
@@ -38,7 +38,8 @@ export function addParty(board: Switchboard, leg: Leg, to: string): Outcome {
   const checked = checkedDestination(board, call, leg, to);
   if (!checked.ok) return checked;
   const { destination } = checked;
-  if (destination.kind === 'service') return refuse({ code: 'unknownTarget' });
+  // A menu speaks to one caller; it joins no talk.
+  if (destination.kind === 'service' || destination.kind === 'menu') return refuse({ code: 'unknownTarget' });
   board.note(call, 'added', leg.personId, destination.number);
   connectTo(board, call, destination, leg.endpoint, {
     broughtFor: 'conference',
@@ -78,8 +79,7 @@ export function pairOf(board: Switchboard, leg: Leg, otherLegId: string): Outcom
     : { into: otherCall, from: call, stays: other, goes: leg };
   if (pair.from.failure || partiesOf(pair.from) < 2) return refuse({ code: 'notAnswered' });
   if (pair.from.answeredAt === null && pair.goes.role !== 'caller') return refuse({ code: 'notAnswered' });
-  if (pair.from.legs.some((each) => isLive(each) && each.endpoint.kind === 'mailbox'))
-    return refuse({ code: 'notOnePerson' });
+  if (pair.from.legs.some((each) => isLive(each) && isMachine(each))) return refuse({ code: 'notOnePerson' });
   const room = mayGrow(pair.into, partiesOf(pair.from) - 1);
   if (!room.ok) return room;
   return isSomebodyTwice(pair) ? refuse({ code: 'targetInCall' }) : { ok: true, pair };

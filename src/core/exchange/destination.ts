@@ -4,6 +4,7 @@ import { callerOf, type Call, type Endpoint, type Leg } from './call';
 import { failCall } from './clearing';
 import { refuse, type Outcome, type Refusal } from './commands';
 import { limits } from './limits';
+import { enterMenu } from './menu';
 import { startRinging, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';
 
@@ -11,6 +12,7 @@ import type { Switchboard } from './Switchboard';
 export type Destination =
   | { kind: 'person'; number: string; personId: string }
   | { kind: 'team'; number: string; teamId: string }
+  | { kind: 'menu'; number: string; menuId: string; lineId: string | null }
   | { kind: 'line'; number: string; lineId: string; ownerId: string }
   | { kind: 'network'; number: string }
   | { kind: 'service'; number: string; service: Service }
@@ -44,16 +46,21 @@ export function destinationOf(office: OfficeIndex, dialled: Dialled): Destinatio
       const person = office.peopleByExtension.get(number);
       if (person) return { kind: 'person', number, personId: person.id };
       const team = office.teamsByExtension.get(number);
-      return team
-        ? { kind: 'team', number, teamId: team.id }
+      if (team) return { kind: 'team', number, teamId: team.id };
+      const menu = office.menusByExtension.get(number);
+      return menu
+        ? { kind: 'menu', number, menuId: menu.id, lineId: null }
         : { kind: 'unknown', number, cause: 'unallocatedNumber' };
     }
     case 'national':
     case 'international': {
-      const line = office.linesByNumber.get(dialled.e164);
-      return line
-        ? { kind: 'line', number: dialled.e164, lineId: line.id, ownerId: line.ownerId }
-        : { kind: 'network', number: dialled.e164 };
+      const number = dialled.e164;
+      const line = office.linesByNumber.get(number);
+      if (!line) return { kind: 'network', number };
+      const { id: lineId, ownerId } = line;
+      return office.menus.has(ownerId)
+        ? { kind: 'menu', number, menuId: ownerId, lineId }
+        : { kind: 'line', number, lineId, ownerId };
     }
     case 'emergency':
       return { kind: 'network', number: dialled.number };
@@ -147,6 +154,9 @@ export function connectTo(
       startRinging(board, call, { ownerId, lineId, callingDeviceId, caller }, by);
       return;
     }
+    case 'menu':
+      enterMenu(board, call, destination.menuId, destination.lineId, by);
+      return;
     case 'network':
       callOutside(board, call, destination.number, by);
       return;

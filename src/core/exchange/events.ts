@@ -27,6 +27,7 @@ export const plainLegEvents = [
   'talkedAside',
   'messageStarted',
   'nameAsked',
+  'menuSpoke',
   'pickedUp',
   'joined',
 ] as const;
@@ -66,8 +67,16 @@ export const exchangeEventSchema = z.discriminatedUnion('type', [
   z.object({
     type: z.literal('messageLeft'),
     ...ofLeg,
-    personId: z.string(),
     durationMs: z.number(),
+  }),
+  /** An unanswered caller is to get this text from that line. */
+  z.object({
+    type: z.literal('textOwed'),
+    ...ofCall,
+    personId: z.string(),
+    lineId: z.string(),
+    to: z.string(),
+    text: z.string(),
   }),
   z.object({ type: z.literal('connectionCleared'), ...ofLeg, cause: causeSchema }),
   z.object({ type: z.literal('callCleared'), ...ofCall }),

@@ -1,3 +1,4 @@
+import type { Finish } from '../office';
 import type { Call } from './call';
 import { callerOf } from './call';
 import { endIfAlone, failCall } from './clearing';
@@ -25,23 +26,57 @@ export function finishUnanswered(board: Switchboard, call: Call): void {
   }
   board.endParking(call);
   const { trace, wasRefused } = ringing;
-  const finish = (wasRefused ? trace.refusedFinish : undefined) ?? trace.finish;
+  finishCall(board, call, (wasRefused ? trace.refusedFinish : undefined) ?? trace.finish, trace.ownerId);
+}
+
+/** The call ends there, because of whose plan (null: nobody's) says so. */
+export function finishCall(board: Switchboard, call: Call, finish: Finish, ownerId: string | null): void {
   call.finish = finish;
   switch (finish.kind) {
     case 'busy':
       failCall(board, call, 'userBusy');
       return;
     case 'mailbox':
-      answerByMailbox(board, call, finish.personId);
+    case 'teamMailbox':
+      answerByMailbox(board, call, finish);
       return;
     case 'forward':
-      forwardCall(board, call, finish.to);
+      forwardCall(board, call, finish.to, ownerId);
+      return;
+    case 'textBack':
+      answerWithText(board, call, finish, ownerId);
       return;
   }
 }
 
+/** The caller hears that a text comes, gets it, and the call is over. */
+function answerWithText(
+  board: Switchboard,
+  call: Call,
+  { lineId, text }: Extract<Finish, { kind: 'textBack' }>,
+  ownerId: string | null,
+): void {
+  const { endpoint } = callerOf(call);
+  const to = endpoint.kind === 'outside' ? endpoint.number : null;
+  if (to === null || ownerId === null) {
+    failCall(board, call, 'userBusy');
+    return;
+  }
+  const leg = board.addLeg(call, {
+    endpoint: { kind: 'textNotice' },
+    role: 'called',
+    state: 'connected',
+    broughtFor: 'call',
+    broughtById: null,
+  });
+  leg.answeredAt = board.now;
+  board.emitLeg('established', leg);
+  board.emit({ type: 'textOwed', at: board.now, callId: call.id, personId: ownerId, lineId, to, text });
+  board.startTimer(call, board.now + limits.textNoticeMs, { kind: 'noticeEnd', legId: leg.id });
+}
+
 /** The called person's plan sends it on (RFC 5359 §2.7 to §2.9). A loop ends after a few rounds, heard as congestion. */
-function forwardCall(board: Switchboard, call: Call, to: string): void {
+function forwardCall(board: Switchboard, call: Call, to: string, byId: string | null): void {
   const rounds = call.acts.filter(({ act }) => act === 'forwarded').length;
   const read = readDialled(to);
   if (!read.ok || rounds >= limits.forwards) {
@@ -49,7 +84,6 @@ function forwardCall(board: Switchboard, call: Call, to: string): void {
     return;
   }
   const destination = destinationOf(board.office, read.dialled);
-  const byId = call.ringing?.trace.ownerId ?? null;
   board.note(call, 'forwarded', null, destination.number);
   board.emit({ type: 'diverted', at: board.now, callId: call.id, to: destination.number });
   if (destination.kind === 'service') failCall(board, call, 'facilityRejected');

@@ -1,5 +1,5 @@
 import type { OfficeIndex } from '../office';
-import { traceCall, traceTeam, type RouteTrace, type World } from '../routing';
+import { traceAny, type RouteTrace, type World } from '../routing';
 import { isLive, isTalking, type Call } from './call';
 import { destinationOf, readDialled } from './destination';
 
@@ -35,15 +35,21 @@ export function foresee(
   };
   switch (destination.kind) {
     case 'person':
-      return traceCall(office, { ownerId: destination.personId, lineId: null, caller: null }, world);
+      return traceAny(office, { ownerId: destination.personId, lineId: null, caller: null }, world);
     case 'line':
-      return traceCall(
+      return traceAny(
         office,
         { ownerId: destination.ownerId, lineId: destination.lineId, caller: null },
         world,
       );
     case 'team':
-      return traceTeam(office, { ownerId: destination.teamId, lineId: null, caller: null }, world);
+      return traceAny(office, { ownerId: destination.teamId, lineId: null, caller: null }, world);
+    case 'menu':
+      return traceAny(
+        office,
+        { ownerId: destination.menuId, lineId: destination.lineId, caller: null },
+        world,
+      );
     default:
       return null;
   }

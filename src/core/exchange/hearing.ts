@@ -1,4 +1,4 @@
-import { isPending, type Call, type Leg } from './call';
+import { isMachine, isMailbox, isPending, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 
 /** What one end of a call hears. */
@@ -13,7 +13,11 @@ export type Heard =
   | { kind: 'ringback' }
   | { kind: 'tone'; tone: 'busy' | 'unobtainable' | 'congestion' }
   | { kind: 'music' }
-  | { kind: 'greeting'; personId: string }
+  /** Whose it is; null for a team's. */
+  | { kind: 'greeting'; personId: string | null }
+  | { kind: 'menu'; menuId: string }
+  /** That a text comes instead of an answer. */
+  | { kind: 'textNotice' }
   /** The voices of these legs; none of them where all others are muted. */
   | { kind: 'voices'; legIds: string[] };
 
@@ -35,17 +39,20 @@ function heardBy(leg: Leg, call: Call): Heard {
     return leg.endpoint.kind === 'device' ? { kind: 'ring' } : { kind: 'nothing' };
   }
   if (leg.state !== 'connected') return { kind: 'nothing' };
-  if (call.failure)
-    return leg.role === 'caller' ? { kind: 'tone', tone: toneOf(call.failure) } : { kind: 'nothing' };
+  // Also who moved the call to this device meanwhile.
+  if (call.failure) return { kind: 'tone', tone: toneOf(call.failure) };
   if (leg.room === 'aside') return { kind: 'music' };
 
   const others = call.legs.filter((other) => other !== leg && other.state !== 'cleared');
-  const mailbox = others.find((other) => other.endpoint.kind === 'mailbox');
-  if (mailbox?.endpoint.kind === 'mailbox') {
-    return mailbox.mailboxPhase === 'greeting'
-      ? { kind: 'greeting', personId: mailbox.endpoint.personId }
-      : { kind: 'nothing' };
+  const mailbox = others.find(isMailbox);
+  if (mailbox) {
+    const { endpoint, mailboxPhase } = mailbox;
+    const personId = endpoint.kind === 'mailbox' ? endpoint.personId : null;
+    return mailboxPhase === 'greeting' ? { kind: 'greeting', personId } : { kind: 'nothing' };
   }
+  const machine = others.find(isMachine)?.endpoint;
+  if (machine?.kind === 'menu') return { kind: 'menu', menuId: machine.menuId };
+  if (machine?.kind === 'textNotice') return { kind: 'textNotice' };
   const together = others.filter(
     (other) => other.state === 'connected' && other.room === leg.room && !isSameEar(leg, other),
   );

@@ -3,6 +3,8 @@ export {
   callerOf,
   callSchema,
   isLive,
+  isMachine,
+  isMailbox,
   isPending,
   isTalking,
   recordingSchema,
@@ -27,6 +29,7 @@ export { exchangeEventSchema, type ExchangeEvent } from './events';
 export { Exchange, exchangeStateSchema, type CommandResult, type ExchangeState } from './Exchange';
 export { foresee } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './hearing';
+export { greetingOf } from './mailbox';
 export { limits } from './limits';
 export { recordSchema, type CallOutcome, type CallRecord } from './record';
 export { allowedIn, type LegAct } from './transitions';

@@ -8,8 +8,8 @@ export const limits = {
   additionMs: 60_000,
   /** How long a failed call's tone sounds before the exchange clears it. */
   toneMs: 30_000,
-  /** Length of a mailbox's greeting with its closing beep. */
-  greetingMs: 6_000,
+  /** How long a caller hears that they get a text. */
+  textNoticeMs: 5_000,
   /** How long a caller has to say their name before the worker is searched for. */
   nameMs: 3_000,
   /** Longest message. */

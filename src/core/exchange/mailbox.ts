@@ -1,11 +1,24 @@
+import { greetingSeconds, type Finish, type Greeting, type OfficeIndex } from '../office';
+import { greetingFor, situationAt } from '../routing';
 import type { Call, Leg } from './call';
 import { limits } from './limits';
 import type { Switchboard } from './Switchboard';
 
-/** Somebody's mailbox takes the call: greeting first, then the message. */
-export function answerByMailbox(board: Switchboard, call: Call, personId: string): Leg {
+/** The greeting that somebody's mailbox speaks to this call: as it was traced, else what fits the moment. */
+export function greetingOf(office: OfficeIndex, call: Call, personId: string, at: number): Greeting | null {
+  const plan = office.ringPlans.get(personId);
+  if (!plan?.greetings) return null;
+  const { ownerId, greetingId } = call.ringing?.trace ?? {};
+  if (ownerId === personId) return plan.greetings.find(({ id }) => id === greetingId) ?? null;
+  return greetingFor(plan, { at, situationId: situationAt(office, personId, at) }, office) ?? null;
+}
+
+type Mailbox = Extract<Finish, { kind: 'mailbox' | 'teamMailbox' }>;
+
+/** Somebody's mailbox, or a team's, takes the call: greeting first, then the message. */
+export function answerByMailbox(board: Switchboard, call: Call, mailbox: Mailbox): Leg {
   const leg = board.addLeg(call, {
-    endpoint: { kind: 'mailbox', personId },
+    endpoint: mailbox,
     role: 'called',
     state: 'connected',
     broughtFor: 'call',
@@ -14,7 +27,12 @@ export function answerByMailbox(board: Switchboard, call: Call, personId: string
   leg.answeredAt = board.now;
   leg.mailboxPhase = 'greeting';
   board.emitLeg('established', leg);
-  board.startTimer(call, board.now + limits.greetingMs, { kind: 'greetingEnd', legId: leg.id });
+  const seconds = greetingSeconds(
+    mailbox.kind === 'mailbox'
+      ? greetingOf(board.office, call, mailbox.personId, board.now)
+      : (board.office.teams.get(mailbox.teamId)?.mailbox ?? null),
+  );
+  board.startTimer(call, board.now + seconds * 1000, { kind: 'greetingEnd', legId: leg.id });
   return leg;
 }
 

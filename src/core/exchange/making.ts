@@ -14,7 +14,7 @@ import type { Switchboard } from './Switchboard';
 import { mayTakeAnother, setAsideActiveCall } from './talking';
 
 type Made = Outcome<{ leg: Leg }>;
-type Caller = Exclude<Endpoint, { kind: 'mailbox' }>;
+type Caller = Extract<Endpoint, { kind: 'device' | 'outside' }>;
 
 /** Places a call, from one of the office's devices or from outside. All is checked before anything changes. */
 export function makeCall(board: Switchboard, command: MakeCommand): Made {
@@ -59,7 +59,7 @@ function placeFromDevice(
   const call = newCall(board, {
     kind: isOutward ? 'outbound' : 'internal',
     dialled: destination.number,
-    lineId: destination.kind === 'line' ? destination.lineId : isOutward ? lineId : null,
+    lineId: 'lineId' in destination ? destination.lineId : isOutward ? lineId : null,
     withheld: command.present === 'withhold' || ('withhold' in dialled && dialled.withhold === true),
     postDial: tailOf(dialled),
     consultationFor: consulted === undefined ? null : (board.legs.get(consulted)?.callId ?? null),
@@ -142,7 +142,7 @@ function placeFromOutside(
   const call = newCall(board, {
     kind: 'inbound',
     dialled: destination.number,
-    lineId: destination.kind === 'line' ? destination.lineId : null,
+    lineId: 'lineId' in destination ? destination.lineId : null,
     withheld: from.number === null,
     postDial: tailOf(dialled),
   });

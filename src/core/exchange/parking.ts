@@ -1,4 +1,4 @@
-import { isPending, isTalking, type Call, type Leg } from './call';
+import { isMachine, isPending, isTalking, type Call, type Leg } from './call';
 import { endRecordings } from './recording';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import { isPlanRinging, stopRinging } from './ringing';
@@ -14,7 +14,7 @@ export function parkCall(board: Switchboard, leg: Leg): Outcome<{ slot: string }
   const others = call.legs.filter((other) => other !== leg && isTalking(other));
   if (isPlanRinging(call) || call.legs.some(isPending)) return refuse({ code: 'stillRinging' });
   if (others.length === 0 || call.failure) return refuse({ code: 'notAnswered' });
-  if (others.length > 1 || others[0]?.endpoint.kind === 'mailbox') return refuse({ code: 'notOnePerson' });
+  if (others.length > 1 || (others[0] && isMachine(others[0]))) return refuse({ code: 'notOnePerson' });
   const { parkSlots, policies } = board.office.setup;
   const slot = parkSlots.find((candidate) => !board.bySlot.has(candidate));
   if (slot === undefined) return refuse({ code: 'parkFull', slots: parkSlots.length });

@@ -1,14 +1,14 @@
 import type { OfficeIndex } from '../office';
 import { costMicros, rateFor } from '../rates';
 import type { RouteTrace } from '../routing';
-import { callerOf, type Call, type Leg } from './call';
+import { callerOf, isMachine, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 import type { CallOutcome, CallRecord } from './record';
 import type { Switchboard } from './Switchboard';
 
 /**
  * Writes one record for each person the call concerned: who called, whose call it was, all who were rung or took
- * part, and who brought somebody in.
+ * part, who brought somebody in, and the team in whose mailbox it ended.
  */
 export function writeRecords(board: Switchboard, call: Call, cause: Cause): void {
   if (call.waitsFor !== null) return;
@@ -17,6 +17,11 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
   const { personId: callerPersonId } = callerOf(call);
   if (callerPersonId !== null) concerned.add(callerPersonId);
   for (const { ownerId } of tracesOf(call)) concerned.add(ownerId);
+  // Also those of a team whose phones were all signed out: its mailbox is theirs.
+  if (call.finish?.kind === 'teamMailbox')
+    for (const id of office.teams.get(call.finish.teamId)?.memberIds ?? []) concerned.add(id);
+  const keeperId = keeperOfLastMenu(office, call);
+  if (keeperId !== null) concerned.add(keeperId);
   for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
   for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
   for (const personId of concerned) {
@@ -24,6 +29,12 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
     const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
     board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
   }
+}
+
+/** Who is told of a call that ended in a menu, or at its finish; null where it went further. */
+function keeperOfLastMenu(office: OfficeIndex, call: Call): string | null {
+  const last = tracesOf(call).at(-1);
+  return (last && office.menus.get(last.ownerId)?.keeperId) ?? null;
 }
 
 function buildRecord(
@@ -62,7 +73,7 @@ function buildRecord(
     finish: call.finish,
     messageMs: call.messageMs,
     path: call.legs.flatMap((leg) => pathOf(leg, call)),
-    trace: traceFor(call, personId),
+    trace: traceFor(call, personId, office),
     parties: call.legs.flatMap((leg) => partyOf(office, leg, now)),
     acts: call.acts,
     recordings: call.recordings.filter((recording) => recording.personId === personId),
@@ -79,7 +90,7 @@ function firstAnswered(call: Call, personId: string | null): Leg | undefined {
     (leg) =>
       leg.role === 'called' &&
       leg.answeredAt !== null &&
-      leg.endpoint.kind !== 'mailbox' &&
+      !isMachine(leg) &&
       leg.broughtFor !== 'move' &&
       (personId === null || leg.personId === personId),
   );
@@ -90,7 +101,7 @@ function outgoingOutcome(call: Call, answered: Leg | undefined, caller: Leg): Ca
   if (call.calledAfterwards !== null && caller.answeredAt === null) return 'ownPhoneUnanswered';
   switch (call.failure) {
     case null:
-      return call.finish?.kind === 'mailbox' ? 'mailbox' : 'cancelled';
+      return call.finish?.kind === 'mailbox' || call.finish?.kind === 'teamMailbox' ? 'mailbox' : 'cancelled';
     case 'userBusy':
       return 'busy';
     case 'unallocatedNumber':
@@ -124,10 +135,11 @@ function incomingOutcome(
 const tracesOf = (call: Call): RouteTrace[] =>
   call.ringing ? [...call.earlierTraces, call.ringing.trace] : call.earlierTraces;
 
-/** The trace of this person's own plan, else the first. */
-function traceFor(call: Call, personId: string): RouteTrace | null {
+/** The trace of this person's own plan, else of a team of theirs, else the first. */
+function traceFor(call: Call, personId: string, office: OfficeIndex): RouteTrace | null {
   const traces = tracesOf(call);
-  return traces.find(({ ownerId }) => ownerId === personId) ?? traces[0] ?? null;
+  const ofTeam = ({ ownerId }: RouteTrace) => office.teams.get(ownerId)?.memberIds.includes(personId);
+  return traces.find(({ ownerId }) => ownerId === personId) ?? traces.find(ofTeam) ?? traces[0] ?? null;
 }
 
 function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord['other'] {
@@ -151,7 +163,7 @@ function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
 }
 
 function pathOf(leg: Leg, call: Call): CallRecord['path'] {
-  if (leg.role !== 'called' || leg.endpoint.kind === 'mailbox') return [];
+  if (leg.role !== 'called' || isMachine(leg)) return [];
   const deviceId = deviceOf(leg);
   const number = leg.endpoint.kind === 'outside' ? leg.endpoint.number : null;
   // A number that was simply called is told by the record itself.
@@ -191,7 +203,7 @@ function endingOf(leg: Leg): CallRecord['path'][number]['ended'] {
 
 function partyOf(office: OfficeIndex, leg: Leg, now: number): CallRecord['parties'] {
   const from = leg.role === 'caller' ? leg.createdAt : leg.answeredAt;
-  if (from === null || leg.endpoint.kind === 'mailbox') return [];
+  if (from === null || isMachine(leg)) return [];
   const person = office.people.get(leg.personId ?? '');
   const isOutside = leg.endpoint.kind === 'outside';
   return [

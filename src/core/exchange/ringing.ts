@@ -1,4 +1,4 @@
-import { cutTrace, traceCall, traceTeam, type CalledParty, type RouteTrace, type World } from '../routing';
+import { cutTrace, traceAny, type CalledParty, type RouteTrace, type World } from '../routing';
 import { callerOf, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
@@ -22,10 +22,7 @@ export function startRinging(board: Switchboard, call: Call, called: CalledParty
     isOnCall: (personId) => board.isOnCall(personId),
     triesWithin: (number, minutes) => board.triesWithin(number, minutes),
   };
-  const trace = board.office.teams.has(called.ownerId)
-    ? traceTeam(board.office, called, world)
-    : traceCall(board.office, called, world);
-  carryOut(board, call, trace, by);
+  carryOut(board, call, traceAny(board.office, called, world), by);
 }
 
 /** Rings as the trace says from now on; what rang before is kept for the record. */
@@ -36,24 +33,28 @@ export function carryOut(
   { broughtFor, broughtById, withinSeconds }: Bringing,
 ): void {
   const trace = withinSeconds === undefined ? whole : cutTrace(whole, withinSeconds);
-  if (call.ringing) call.earlierTraces.push(call.ringing.trace);
-  const progress = trace.legs.map(() => null);
   const asksName = broughtFor === 'call' && trace.legs.some(({ saysName }) => saysName);
-  call.ringing = {
-    trace,
-    startedAt: board.now,
-    broughtFor,
-    broughtById,
-    progress,
-    wasRefused: false,
-    asksName,
-  };
-  board.emit({ type: 'routed', at: board.now, callId: call.id, trace });
+  setTrace(board, call, trace, { broughtFor, broughtById }, asksName);
   if (asksName) {
     board.emitLeg('nameAsked', callerOf(call));
     board.startTimer(call, board.now + limits.nameMs, { kind: 'callerNamed' });
   }
   continueRinging(board, call);
+}
+
+/** The call goes by this trace from now on; the one before is kept for the records. */
+export function setTrace(
+  board: Switchboard,
+  call: Call,
+  trace: RouteTrace,
+  { broughtFor, broughtById }: Bringing,
+  asksName = false,
+): void {
+  if (call.ringing) call.earlierTraces.push(call.ringing.trace);
+  const progress = trace.legs.map(() => null);
+  const startedAt = board.now;
+  call.ringing = { trace, startedAt, broughtFor, broughtById, progress, wasRefused: false, asksName };
+  board.emit({ type: 'routed', at: board.now, callId: call.id, trace });
 }
 
 /** Whether a plan is being carried out at the moment: one can be at a time. */

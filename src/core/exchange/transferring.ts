@@ -1,4 +1,4 @@
-import { isPending, type Leg } from './call';
+import { isPending, type Call, type Leg } from './call';
 import { refuse, type Outcome, type Target } from './commands';
 import { absorb, mayChange, pairOf } from './conferencing';
 import { checkedDestination, connectTo, tailOf } from './destination';
@@ -24,6 +24,8 @@ export function transferCall(board: Switchboard, leg: Leg, target: Target): Outc
   const { destination, dialled } = checked;
   if (destination.kind === 'service') return refuse({ code: 'unknownTarget' });
 
+  if (destination.kind === 'menu' && othersThan(leg, call) > 1) return refuse({ code: 'notOnePerson' });
+
   const { endpoint, personId } = leg;
   if (endpoint.kind !== 'device' || personId === null) return refuse({ code: 'onlyDevice' });
   call.comesBackTo = { personId, deviceId: endpoint.deviceId };
@@ -37,15 +39,17 @@ export function transferCall(board: Switchboard, leg: Leg, target: Target): Outc
   return { ok: true };
 }
 
+const othersThan = (leg: Leg, call: Call) =>
+  call.legs.filter((other) => other !== leg && other.state !== 'cleared').length;
+
 function sendToMailbox(board: Switchboard, leg: Leg, ownerId: string): Outcome {
   const call = board.callOf(leg);
   const owner = board.office.people.get(ownerId);
   if (!owner) return refuse({ code: 'unknownPerson' });
-  const others = call.legs.filter((other) => other !== leg && other.state !== 'cleared');
-  if (others.length > 1) return refuse({ code: 'notOnePerson' });
+  if (othersThan(leg, call) > 1) return refuse({ code: 'notOnePerson' });
   call.finish = { kind: 'mailbox', personId: ownerId };
   leaveBehind(board, leg, owner.extension);
-  answerByMailbox(board, call, ownerId);
+  answerByMailbox(board, call, { kind: 'mailbox', personId: ownerId });
   return { ok: true };
 }
 
@@ -86,7 +90,7 @@ export function deflectCall(board: Switchboard, leg: Leg, target: Target): Outco
     if (!owner) return refuse({ code: 'unknownPerson' });
     sendOn(board, leg, owner.extension);
     call.finish = { kind: 'mailbox', personId: target.personId };
-    answerByMailbox(board, call, target.personId);
+    answerByMailbox(board, call, target);
     return { ok: true };
   }
   const checked = checkedDestination(board, call, leg, target.to);

@@ -1,5 +1,5 @@
 import type { CallAct, CallOutcome, CallRecord } from '../exchange';
-import { deviceName, nameOf, targetName, whereTo, type OfficeIndex } from '../office';
+import { describeFinish, deviceName, nameOf, targetName, whereTo, type OfficeIndex } from '../office';
 import type { RouteTrace, TraceStep } from '../routing';
 import { formatDuration } from '../time';
 
@@ -48,15 +48,17 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
     const rang = `${targetName(leg, office)} rang from second ${Math.round(leg.fromSeconds)} to ${Math.round(leg.toSeconds)}`;
     sentences.push(`${rang}${endings[leg.ended]}.`);
   }
-  if (record.finish?.kind === 'mailbox') {
-    const owner = office.people.get(record.finish.personId)?.name ?? 'Nobody';
+  if (record.finish?.kind === 'mailbox' || record.finish?.kind === 'teamMailbox') {
+    const mailbox = describeFinish(record.finish, office);
     const message =
       record.messageMs > 0
         ? `, where a message of ${formatDuration(record.messageMs)} was left`
         : ', no message was left';
-    sentences.push(`The finish was ${owner}’s mailbox${message}.`);
+    sentences.push(`The finish was ${mailbox}${message}.`);
   } else if (record.finish?.kind === 'busy') {
     sentences.push('The finish was busy tone.');
+  } else if (record.finish?.kind === 'textBack') {
+    sentences.push(`The finish was a text: “${record.finish.text}”`);
   }
   return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
 }
@@ -81,6 +83,7 @@ const obstacles: Record<Extract<TraceStep, { kind: 'deviceSkipped' }>['reason'],
   busy: 'was busy',
   callingItself: 'was the phone that called',
   barred: 'may not be called from this office',
+  outOfTeam: 'takes no calls of the team in that situation',
 };
 
 /** Why a rule is not for a call, to be said after "it did not fit:". */
@@ -128,6 +131,10 @@ function describeStep(step: TraceStep, office: OfficeIndex): string {
       return step.why === 'park'
         ? `Nobody took it from its slot, so it rang back at ${nameOf(step.personId, office)}.`
         : `Nobody took it there, so it came back to ${nameOf(step.personId, office)}.`;
+    case 'menuReached':
+      return `The menu ${office.menus.get(step.menuId)?.name ?? 'that was called'} asked for a key.`;
+    case 'noTextPossible':
+      return 'This caller can take no text back, so it went to the mailbox.';
     case 'searchedFor':
       return `The caller asked the mailbox to find ${nameOf(step.personId, office)}.`;
     case 'deviceSkipped':
@@ -170,6 +177,8 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return [`${who} moved it to ${to === null ? 'another phone' : deviceName(to, office)}.`];
     case 'recorded':
       return [`${who} recorded it.`];
+    case 'chose':
+      return [`The caller pressed ${to ?? 'a key'}.`];
     case 'returned':
     case 'searchedFor':
       return [];

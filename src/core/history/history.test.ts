@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import type { CallRecord } from '../exchange';
+import { testRecord } from '../exchange/tests/testRecord';
 import { emptyOffice, OfficeIndex } from '../office';
 import { shiftLocalDays, startOfLocalDay } from '../time';
 import { describeOutcome, describeRoute, groupByDay, isUntaken, talkMs, triesToday } from '.';
@@ -20,34 +21,7 @@ const office = new OfficeIndex({
   devices: [{ id: 'ada-app', personId: 'ada', kind: 'app', name: 'app', callLimit: 2 }],
 });
 
-function record(startedAt: number, change: Partial<CallRecord> = {}): CallRecord {
-  return {
-    id: `r${startedAt}`,
-    callId: `c${startedAt}`,
-    personId: 'ada',
-    direction: 'in',
-    lineId: null,
-    other: { number: '+441914980162', name: null, personId: null },
-    startedAt,
-    answeredAt: null,
-    endedAt: startedAt + 30_000,
-    outcome: 'missed',
-    cause: 'normalClearing',
-    deviceId: null,
-    answeredById: null,
-    withheld: false,
-    digitsSent: '',
-    finish: null,
-    messageMs: 0,
-    path: [],
-    trace: null,
-    parties: [],
-    acts: [],
-    recordings: [],
-    costMicros: 0,
-    ...change,
-  };
-}
+const record = (startedAt: number, change: Partial<CallRecord> = {}) => testRecord({ startedAt, ...change });
 
 describe('days', () => {
   it('every record stands once, under its own local day, in the order it came', () => {

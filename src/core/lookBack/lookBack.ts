@@ -132,7 +132,7 @@ function traceAsThen(office: OfficeIndex, ownerId: string, call: PastCall, tries
         isOnCall && office.devices.get(deviceId)?.callLimit === 1 && office.ownerOf(deviceId)?.id === ownerId,
       isOnCall: (personId) => personId === ownerId && isOnCall,
       triesWithin: (number, minutes) => countWithin(tries.get(number) ?? [], at, minutes),
-      situationOf: () => situationId,
+      calledSituation: situationId,
     },
   );
 }

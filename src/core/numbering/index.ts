@@ -4,4 +4,5 @@ export { formatAsTyped, formatDialled, formatNumber } from './format';
 export { interpretDialled } from './interpretDialled';
 export { ukOfficePlan, type NumberingPlan } from './plan';
 export { normalisePostDial, postDialSchedule } from './postDial';
+export { takesTexts } from './takesTexts';
 export { formatTelUri, parseTelUri, type TelUri } from './telUri';

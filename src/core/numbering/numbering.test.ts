@@ -11,6 +11,7 @@ import {
   postDialSchedule,
   ukOfficePlan as plan,
   type Dialled,
+  takesTexts,
 } from '.';
 
 const read = (text: string) => interpretDialled(text, plan);
@@ -200,4 +201,15 @@ describe('digits after the answer', () => {
     expect(normalisePostDial(',,')).toBeNull();
     expect(normalisePostDial('12x')).toBeNull();
   });
+});
+
+describe('whether a number takes texts', () => {
+  it.each([
+    ['+447700900333', true],
+    ['+447624900333', true],
+    ['+447012345678', false],
+    ['+447612345678', false],
+    ['+441314960120', false],
+    ['+12025550147', true],
+  ])('%s: %s', (number, takes) => expect(takesTexts(number)).toBe(takes));
 });

@@ -1,3 +1,4 @@
+import type { Menu } from './menu';
 import type { RingPlan } from './ringPlan';
 import type { Device, Line, OfficeSetup, Person, Team } from './setup';
 
@@ -7,6 +8,8 @@ export class OfficeIndex {
   readonly peopleByExtension: ReadonlyMap<string, Person>;
   readonly teams: ReadonlyMap<string, Team>;
   readonly teamsByExtension: ReadonlyMap<string, Team>;
+  readonly menus: ReadonlyMap<string, Menu>;
+  readonly menusByExtension: ReadonlyMap<string, Menu>;
   readonly lines: ReadonlyMap<string, Line>;
   readonly linesByNumber: ReadonlyMap<string, Line>;
   readonly devices: ReadonlyMap<string, Device>;
@@ -21,6 +24,8 @@ export class OfficeIndex {
     this.peopleByExtension = keyed(setup.people, (person) => person.extension);
     this.teams = keyed(setup.teams, (team) => team.id);
     this.teamsByExtension = keyed(setup.teams, (team) => team.extension);
+    this.menus = keyed(setup.menus, (menu) => menu.id);
+    this.menusByExtension = keyed(setup.menus, (menu) => menu.extension);
     this.lines = keyed(setup.lines, (line) => line.id);
     this.linesByNumber = keyed(setup.lines, (line) => line.number);
     this.devices = keyed(setup.devices, (device) => device.id);

@@ -9,6 +9,7 @@ export const emptyOffice: OfficeSetup = {
   lines: [],
   devices: [],
   ringPlans: [],
+  menus: [],
   callerGroups: [],
   parkSlots: [],
   policies: { recording: 'onDemand', barred: [], transferReturnSeconds: 30, parkSeconds: 120 },

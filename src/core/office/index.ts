@@ -1,7 +1,9 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
 export { OfficeIndex } from './OfficeIndex';
-export { describeFinish, deviceName, nameOf, targetName, whereTo } from './names';
+export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
+export { menuSchema, type Menu } from './menu';
+export { greetingSeconds, spokenSeconds } from './spoken';
 export { planProblems, type PlanProblem } from './planProblems';
 export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
 export {
@@ -33,6 +35,7 @@ export {
   strokes,
   type Device,
   type DeviceKind,
+  type Followed,
   type Line,
   type OfficeSetup,
   type Person,

@@ -7,12 +7,20 @@ export function describeFinish(finish: Finish, office: OfficeIndex, readerId?: s
   switch (finish.kind) {
     case 'mailbox':
       return finish.personId === readerId ? 'your mailbox' : `${nameOf(finish.personId, office)}’s mailbox`;
+    case 'teamMailbox':
+      return teamMailboxName(finish.teamId, office);
     case 'busy':
       return 'busy tone';
     case 'forward':
       return `forwarded to ${whereTo(finish.to, office)}`;
+    case 'textBack':
+      return 'a text back';
   }
 }
+
+/** "the mailbox of Field team". */
+export const teamMailboxName = (teamId: string, office: OfficeIndex) =>
+  `the mailbox of ${office.teams.get(teamId)?.name ?? 'no team'}`;
 
 export const nameOf = (personId: string, office: OfficeIndex) =>
   office.people.get(personId)?.name ?? 'Nobody';
@@ -22,6 +30,7 @@ export function whereTo(number: string, office: OfficeIndex): string {
   const known =
     office.peopleByExtension.get(number) ??
     office.teamsByExtension.get(number) ??
+    office.menusByExtension.get(number) ??
     office.linesByNumber.get(number);
   return known?.name ?? (number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number);
 }

@@ -107,6 +107,10 @@ function checkTarget(target: RingTarget, path: Path, office: OfficeIndex, say: S
 function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say): void {
   if (finish.kind === 'mailbox' && !office.people.has(finish.personId))
     say([...path, 'personId'], 'Nobody of the office has this mailbox.');
+  if (finish.kind === 'teamMailbox' && !office.teams.get(finish.teamId)?.mailbox)
+    say([...path, 'teamId'], 'No team of the office has this mailbox.');
+  if (finish.kind === 'textBack' && office.lines.get(finish.lineId)?.texts !== true)
+    say([...path, 'lineId'], 'No text can be sent from that line.');
   if (finish.kind !== 'forward') return;
   const dialled = interpretDialled(finish.to, ukOfficePlan);
   if (dialled.kind === 'emergency') say([...path, 'to'], 'Calls can’t be forwarded to an emergency number.');
@@ -114,7 +118,8 @@ function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say):
   else if (
     dialled.kind === 'extension' &&
     !office.peopleByExtension.has(dialled.extension) &&
-    !office.teamsByExtension.has(dialled.extension)
+    !office.teamsByExtension.has(dialled.extension) &&
+    !office.menusByExtension.has(dialled.extension)
   )
     say([...path, 'to'], `Nobody has the extension ${dialled.extension}.`);
 }

@@ -20,8 +20,12 @@ export function secondsOf(length: RingLength): number {
 /** Where an unanswered call ends. `to` of a forward is dialled like anything else. */
 export const finishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
+  /** That of a team, which all its members hear. */
+  z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
   z.object({ kind: z.literal('busy') }),
   z.object({ kind: z.literal('forward'), to: z.string() }),
+  /** The caller hears so, and gets the text from that line. Who can take no text goes to the mailbox of whose call it is. */
+  z.object({ kind: z.literal('textBack'), lineId: z.string(), text: z.string().min(1) }),
 ]);
 export type Finish = z.infer<typeof finishSchema>;
 
@@ -87,8 +91,10 @@ export type DoNotDisturb = z.infer<typeof doNotDisturbSchema>;
 export const greetingSchema = z.object({
   id: z.string(),
   name: z.string(),
-  /** Spoken by the stand-in voice. */
+  /** Spoken by the stand-in voice, unless it was recorded. */
   text: z.string(),
+  /** The owner's own voice; its sound is kept apart under this id. */
+  recorded: z.object({ soundId: z.string(), seconds: z.number().positive() }).optional(),
   situationIds: z.array(z.string()).optional(),
   /** true: in the working hours, false: outside them. */
   workingHours: z.boolean().optional(),

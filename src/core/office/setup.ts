@@ -1,7 +1,9 @@
 import { z } from 'zod';
 
 import { rateDeckSchema } from '../rates';
+import { menuSchema } from './menu';
 import { ringPlanSchema } from './ringPlan';
+import { weekWindowSchema } from './when';
 
 /** E.164: "+" and 2 to 15 digits. */
 export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
@@ -17,8 +19,18 @@ export const situationSchema = z.object({
   name: z.string(),
   /** What colleagues see of it. */
   shows: z.enum(['free', 'away', 'off']),
+  /** Whether calls to the person's teams pass them by meanwhile. */
+  leavesTeams: z.boolean().optional(),
 });
 export type Situation = z.infer<typeof situationSchema>;
+
+/** When somebody is in a situation without saying so: in certain hours, in or out of the working hours, in a meeting. */
+export const followedSchema = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('hours'), situationId: z.string(), windows: z.array(weekWindowSchema).min(1) }),
+  z.object({ by: z.literal('workingHours'), situationId: z.string(), working: z.boolean() }),
+  z.object({ by: z.literal('meetings'), situationId: z.string() }),
+]);
+export type Followed = z.infer<typeof followedSchema>;
 
 export const personSchema = z.object({
   id: z.string(),
@@ -30,7 +42,9 @@ export const personSchema = z.object({
   screening: screeningSchema.optional(),
   /** Their own short list of circumstances, which rules ask for and colleagues see. */
   situations: z.array(situationSchema).optional(),
-  /** The situation they are in, until an instant or (null) until they change it. */
+  /** Situations that come by themselves; the first that fits holds, while none is chosen by hand. */
+  follows: z.array(followedSchema).optional(),
+  /** The situation they chose, until an instant or (null) until they change it. */
   situation: z.object({ id: z.string(), word: z.string(), until: z.number().nullable() }).optional(),
 });
 export type Person = z.infer<typeof personSchema>;
@@ -41,6 +55,8 @@ export const teamSchema = z.object({
   name: z.string(),
   extension: z.string(),
   memberIds: z.array(z.string()),
+  /** Whether what nobody of them takes ends in a mailbox of the team, with that greeting; left out: in busy tone. */
+  mailbox: z.object({ text: z.string() }).optional(),
 });
 export type Team = z.infer<typeof teamSchema>;
 
@@ -51,8 +67,12 @@ export const lineSchema = z.object({
   /** How the line's cord is drawn: hue index of the theme and stroke. */
   cord: z.object({ hue: z.number().int().min(0).max(5), stroke: z.enum(strokes) }),
   urgent: z.boolean(),
-  /** Whose ring plan takes its calls. */
+  /** Whose ring plan takes its calls; or the team or menu they reach. */
   ownerId: z.string(),
+  /** Whether texts can be sent from it and to it. */
+  texts: z.boolean().optional(),
+  /** Whether paper that is faxed to it is taken, and faxes are sent from it. */
+  faxes: z.boolean().optional(),
 });
 export type Line = z.infer<typeof lineSchema>;
 
@@ -97,6 +117,8 @@ export const officeSetupSchema = z.object({
   lines: z.array(lineSchema),
   devices: z.array(deviceSchema),
   ringPlans: z.array(ringPlanSchema),
+  /** Left out by offices of earlier versions. */
+  menus: z.array(menuSchema).default([]),
   /** Callers the office knows by number, in groups; those of a starred group are starred. */
   callerGroups: z.array(
     z.object({ id: z.string(), name: z.string(), starred: z.boolean(), numbers: z.array(e164Schema) }),

@@ -11,3 +11,12 @@ export const contactSchema = z.object({
 });
 /** Somebody outside the office. */
 export type Contact = z.infer<typeof contactSchema>;
+
+export const ownContactSchema = contactSchema.extend({
+  mails: z.array(z.string()),
+  note: z.string(),
+  /** What a card said that is not understood, to be written out again. */
+  kept: z.array(z.string()),
+});
+/** Somebody outside whom the worker has brought in. */
+export type OwnContact = z.infer<typeof ownContactSchema>;

@@ -1,6 +1,6 @@
 /** Ring plans as they are changed and said: changes, sentences, templates. */
 export { edits, spanOf, type TargetPlace } from './edits';
-export { callerWords, describeRule, finishWords, targetWords } from './sentences';
+export { callerWords, describeRule, finishWords, followedWords, targetWords } from './sentences';
 export { daysOffWords, hoursWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
 export { templatesFor, type PlanTemplate } from './templates';

@@ -1,10 +1,12 @@
 import {
   deviceName,
   nameOf,
+  teamMailboxName,
   secondsOf,
   whereTo,
   type CallerMatch,
   type Finish,
+  type Followed,
   type OfficeIndex,
   type RingRule,
   type RingTarget,
@@ -109,7 +111,21 @@ export function targetWords(target: RingTarget, office: OfficeIndex, readerId: s
 export function finishWords(finish: Finish, office: OfficeIndex, readerId: string): string {
   if (finish.kind === 'busy') return 'busy tone';
   if (finish.kind === 'forward') return `on to ${whereTo(finish.to, office)}`;
+  if (finish.kind === 'textBack') return 'a text back';
+  if (finish.kind === 'teamMailbox') return teamMailboxName(finish.teamId, office);
   return finish.personId === readerId ? 'your mailbox' : `${nameOf(finish.personId, office)}’s mailbox`;
+}
+
+/** "in the working hours", "in a meeting", "Sat 9:00–12:00": when a situation comes by itself. */
+export function followedWords(followed: Followed): string {
+  switch (followed.by) {
+    case 'workingHours':
+      return followed.working ? 'in my working hours' : 'outside my working hours';
+    case 'meetings':
+      return 'in a meeting';
+    case 'hours':
+      return followed.windows.map(({ days, from, to }) => `${daysWords(days)} ${from}–${to}`).join(', ');
+  }
 }
 
 const dayNames = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { emptyOffice, OfficeIndex, type CallerMatch, type OfficeSetup, type When } from '../office';
-import { traceCall, type Caller, type RouteTrace, type World } from '.';
+import { chooseRule, obstacleOf, traceCall, type Caller, type RouteTrace, type World } from '.';
 
 /** A Thursday, 10:40 in London. */
 const now = Date.UTC(2026, 10, 26, 10, 40);
@@ -230,5 +230,51 @@ it('whatever the conditions: at most one rule is taken, after those that were sk
         expect(trace(plan, { world })).toEqual(result);
       },
     ),
+  );
+});
+
+it('a plan’s book, which looks callers up by number, chooses as asking every rule does, for the same reasons', () => {
+  const match = fc.oneof(
+    fc.constantFrom('+441914980162', '+441174960155').map((number) => ({ kind: 'number' as const, number })),
+    fc
+      .record({ times: fc.integer({ min: 1, max: 3 }), withinMinutes: fc.integer({ min: 1, max: 30 }) })
+      .map((rest) => ({ kind: 'repeated' as const, ...rest })),
+    fc.constantFrom<CallerMatch>(
+      { kind: 'starred' },
+      { kind: 'withheld' },
+      { kind: 'prefix', prefix: '+4419' },
+    ),
+  );
+  const rules = fc.array(
+    fc.record({ callers: fc.array(match, { maxLength: 3 }), lineIds: fc.subarray(['one', 'two']) }),
+    { maxLength: 6 },
+  );
+  const callers = fc.constantFrom<Caller>(
+    customer,
+    { number: '+441174960155', personId: null },
+    { number: '+447700900123', personId: null },
+    { number: null, personId: null },
+    { number: null, personId: 'ilse' },
+  );
+  fc.assert(
+    fc.property(rules, callers, fc.array(fc.integer({ min: 0, max: 40 })), (made, caller, minutesAgo) => {
+      const plan = {
+        personId: 'p',
+        rules: made.map(({ callers: asked, lineIds }, at) =>
+          rule(String(at), { lineIds, when: { callers: asked } }),
+        ),
+      };
+      const index = office(plan);
+      const triesWithin = (_: string, minutes: number) => minutesAgo.filter((ago) => ago <= minutes).length;
+      const facts = { lineId: 'one', caller, at: now, situationId: null, isOnCall: false, triesWithin };
+      const reasons = plan.rules.map((each) => obstacleOf(each, facts, index, plan));
+      const steps: RouteTrace['steps'] = [];
+      const chosen = chooseRule(plan, facts, index, steps);
+      const first = reasons.indexOf(null);
+      expect(chosen).toBe(first < 0 ? null : plan.rules[first]);
+      const skipped = steps.flatMap((step) => (step.kind === 'ruleSkipped' ? [step.reason] : []));
+      expect(skipped).toEqual(first < 0 ? reasons : reasons.slice(0, first));
+    }),
+    { numRuns: 500 },
   );
 });

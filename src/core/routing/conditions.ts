@@ -44,8 +44,8 @@ export function obstacleOf(
   office: OfficeIndex,
   plan: RingPlan,
 ): Obstacle | null {
-  const { lineIds, when } = rule;
-  if (lineIds.length > 0 && (facts.lineId === null || !lineIds.includes(facts.lineId))) return 'otherLine';
+  const { when } = rule;
+  if (!isForLine(rule, facts)) return 'otherLine';
   if (!when) return null;
   const { zone } = office.setup;
   if (isAsked(when.callers) && !isAmong(when.callers, facts, office)) return 'otherCaller';
@@ -61,11 +61,14 @@ export function obstacleOf(
   return facts.isOnCall ? 'onCall' : 'notOnCall';
 }
 
+export const isForLine = ({ lineIds }: RingRule, { lineId }: Pick<CallFacts, 'lineId'>): boolean =>
+  lineIds.length === 0 || (lineId !== null && lineIds.includes(lineId));
+
 /** Whether it is working time by the plan: in its week, and not on a day off. */
 export const isWorking = (at: number, { workingHours = [], daysOff = [] }: RingPlan, zone: string) =>
   isInWindows(at, workingHours, zone) && !isInDates(at, daysOff, zone);
 
-const isMeeting = (at: number, { meetings = [] }: RingPlan) =>
+export const isMeeting = (at: number, { meetings = [] }: RingPlan) =>
   meetings.some(({ from, until }) => from <= at && at < until);
 
 const isAsked = <T>(list: readonly T[] | undefined): list is readonly T[] =>

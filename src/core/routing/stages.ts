@@ -1,4 +1,5 @@
 import { secondsOf, type OfficeIndex, type RingStage, type RingTarget } from '../office';
+import { isOutOfTeams, situationAt } from './situations';
 import type { TraceLeg, TraceStep } from './trace';
 
 /** What the routing has to know of the moment. */
@@ -10,8 +11,8 @@ export interface World {
   isBusy(deviceId: string): boolean;
   isOnCall(personId: string): boolean;
   triesWithin(number: string, minutes: number): number;
-  /** The situation somebody is in; left out: as they say of themselves. */
-  situationOf?(personId: string): string | null;
+  /** The situation of whose call it is; left out: as it is by the office. */
+  calledSituation?: string | null;
 }
 
 /** A moment in which everything is signed in and free, and nobody has called before. */
@@ -40,7 +41,7 @@ export interface TracedStages {
  */
 export function traceStages(
   office: OfficeIndex,
-  { callingDeviceId }: { callingDeviceId?: string },
+  { callingDeviceId, ownerId }: { callingDeviceId?: string; ownerId?: string },
   world: World,
   stages: readonly RingStage[],
 ): TracedStages {
@@ -57,7 +58,9 @@ export function traceStages(
         seen.push(key);
         const until = ringsUntil(ringable, target, stage, stageSeconds, traced);
         if (until === null) continue;
-        const reason = obstacleTo(ringable, callingDeviceId, world, office);
+        const reason =
+          obstacleTo(ringable, callingDeviceId, world, office) ??
+          ('teamId' in target && isAwayFromTeams(ringable, ownerId, world, office) ? 'outOfTeam' : null);
         if (reason !== null) {
           const { deviceId, number } = ringable;
           traced.skipped.push({ kind: 'deviceSkipped', deviceId, number, stage, reason });
@@ -78,6 +81,17 @@ export function traceStages(
     traced.finishSeconds += rungSeconds;
   }
   return traced;
+}
+
+function isAwayFromTeams(
+  { personId }: Ringable,
+  ownerId: string | undefined,
+  { at, calledSituation }: World,
+  office: OfficeIndex,
+): boolean {
+  if (personId === null) return false;
+  const isGiven = personId === ownerId && calledSituation !== undefined;
+  return isOutOfTeams(office, personId, isGiven ? calledSituation : situationAt(office, personId, at));
 }
 
 function inOrder(targets: readonly RingTarget[]): readonly RingTarget[] {

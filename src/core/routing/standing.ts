@@ -1,6 +1,7 @@
 import type { DoNotDisturb, ForwardAll, OfficeIndex, Situation } from '../office';
 import { edgesBetween, shiftLocalDays } from '../time';
 import { isWorking } from './conditions';
+import { situationAt, situationEnds } from './situations';
 
 const mostDaysOff = 60;
 
@@ -11,6 +12,8 @@ export interface Standing {
   word: string;
   /** When the situation ends; null where it doesn't by itself. */
   until: number | null;
+  /** Whether it came by itself, from the hours or a calendar. */
+  follows: boolean;
   doNotDisturb: DoNotDisturb | null;
   /** A forward of everything that is on now. */
   forward: ForwardAll | null;
@@ -22,12 +25,14 @@ export function standingOf(office: OfficeIndex, personId: string, at: number): S
   const plan = office.ringPlans.get(personId);
   const isOn = ({ from = null, until }: { from?: number | null; until: number | null }) =>
     (from === null || from <= at) && (until === null || at < until);
-  const own = person?.situation && isOn(person.situation) ? person.situation : null;
+  const chosen = person?.situation && isOn(person.situation) ? person.situation : null;
+  const situationId = situationAt(office, personId, at);
   const doNotDisturb = plan?.doNotDisturb;
   return {
-    situation: person?.situations?.find(({ id }) => id === own?.id) ?? null,
-    word: own?.word ?? '',
-    until: own?.until ?? null,
+    situation: person?.situations?.find(({ id }) => id === situationId) ?? null,
+    word: chosen?.word ?? '',
+    until: chosen || situationId === null ? (chosen?.until ?? null) : situationEnds(office, personId, at),
+    follows: chosen === null && situationId !== null,
     doNotDisturb: doNotDisturb && isOn(doNotDisturb) ? doNotDisturb : null,
     forward: plan?.forwards?.find(isOn) ?? null,
   };

@@ -50,7 +50,7 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
     deviceId: z.string().nullable(),
     number: z.string().nullable().default(null),
     stage: z.number().int(),
-    reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself', 'barred']),
+    reason: z.enum(['unknown', 'notSignedIn', 'busy', 'callingItself', 'barred', 'outOfTeam']),
   }),
   /** It was meant to ring longer than its stage lasts. */
   z.object({
@@ -63,12 +63,15 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('returned'), why: z.enum(['transfer', 'park']), personId: z.string() }),
   z.object({ kind: z.literal('searchedFor'), personId: z.string() }),
+  z.object({ kind: z.literal('menuReached'), menuId: z.string() }),
+  /** The finish was a text, but this caller can take none. */
+  z.object({ kind: z.literal('noTextPossible'), personId: z.string() }),
 ]);
 export type TraceStep = z.infer<typeof traceStepSchema>;
 
 /** The answer of the routing to one call: who rings from when to when, where it ends, and why. */
 export const routeTraceSchema = z.object({
-  /** A person's id, or a team's. */
+  /** A person's id, or a team's, or a menu's. */
   ownerId: z.string(),
   lineId: z.string().nullable(),
   legs: z.array(traceLegSchema),

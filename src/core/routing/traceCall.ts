@@ -1,5 +1,15 @@
-import type { Finish, OfficeIndex, RingPlan, RingRule } from '../office';
-import { isAmong, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
+import { takesTexts } from '../numbering';
+import {
+  spokenSeconds,
+  type Finish,
+  type Menu,
+  type OfficeIndex,
+  type RingPlan,
+  type RingRule,
+} from '../office';
+import { isAmong, isForLine, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
+import { bookOf, skipOf, strangerTo } from './ruleBook';
+import { situationAt } from './situations';
 import { traceStages, type World } from './stages';
 import type { RouteTrace, TraceStep } from './trace';
 
@@ -23,8 +33,10 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
   const plan = office.ringPlans.get(ownerId) ?? { personId: ownerId, rules: [] };
   const steps: TraceStep[] = [];
   const facts = factsOf(office, called, world);
-  const endAtOnce = (finish: Finish) =>
-    told({ ownerId, lineId, legs: [], finish, finishSeconds: 0, steps }, plan, facts, office);
+  const endAtOnce = (wanted: Finish) => {
+    const finish = possible(wanted, called, steps);
+    return told({ ownerId, lineId, legs: [], finish, finishSeconds: 0, steps }, plan, facts, office);
+  };
 
   const forward = plan.forwards?.find(({ from, until }) => isOn(world.at, from, until));
   if (forward) {
@@ -54,12 +66,6 @@ function told(trace: RouteTrace, plan: RingPlan, facts: CallFacts, office: Offic
 const isOn = (at: number, from: number | null, until: number | null) =>
   (from === null || from <= at) && (until === null || at < until);
 
-/** The situation somebody says they are in; null where it is over, or they say nothing. */
-export function situationAt(office: OfficeIndex, personId: string, at: number): string | null {
-  const situation = office.people.get(personId)?.situation;
-  return situation && isOn(at, null, situation.until) ? situation.id : null;
-}
-
 /** What a rule's conditions are asked of, from who is called and the moment. */
 export function factsOf(
   office: OfficeIndex,
@@ -70,14 +76,19 @@ export function factsOf(
     lineId,
     caller,
     at: world.at,
-    situationId: world.situationOf ? world.situationOf(ownerId) : situationAt(office, ownerId, world.at),
+    situationId:
+      world.calledSituation === undefined ? situationAt(office, ownerId, world.at) : world.calledSituation,
     isOnCall: world.isOnCall(ownerId),
     triesWithin: world.triesWithin,
   };
 }
 
 /** The first of the plan's greetings that fits the moment. */
-function greetingFor(plan: RingPlan, { at, situationId }: CallFacts, { setup }: OfficeIndex) {
+export function greetingFor(
+  plan: RingPlan,
+  { at, situationId }: Pick<CallFacts, 'at' | 'situationId'>,
+  { setup }: OfficeIndex,
+) {
   return plan.greetings?.find(
     ({ situationIds = [], workingHours }) =>
       (situationIds.length === 0 || situationIds.includes(situationId ?? '')) &&
@@ -116,14 +127,24 @@ function traceRule(
   if (isAllBusy) steps.push({ kind: 'allBusy', personId: ownerId });
   if (isUnreachable) steps.push({ kind: 'unreachable', personId: ownerId });
   const special = isAllBusy ? rule.busyFinish : isUnreachable ? rule.unreachableFinish : undefined;
-  const trace: RouteTrace = { ownerId, lineId, legs, finish: special ?? rule.finish, finishSeconds, steps };
-  if (rule.refusedFinish) trace.refusedFinish = rule.refusedFinish;
+  const finish = possible(special ?? rule.finish, called, steps);
+  const trace: RouteTrace = { ownerId, lineId, legs, finish, finishSeconds, steps };
+  if (rule.refusedFinish) trace.refusedFinish = possible(rule.refusedFinish, called, steps);
   return trace;
+}
+
+/** A text back only where the caller can take one; for a caller of no particular kind it is taken that they can. */
+function possible(finish: Finish, { ownerId, caller }: CalledParty, steps: TraceStep[]): Finish {
+  if (finish.kind !== 'textBack' || caller === null) return finish;
+  if (caller.number !== null && takesTexts(caller.number)) return finish;
+  if (!steps.some(({ kind }) => kind === 'noTextPossible'))
+    steps.push({ kind: 'noTextPossible', personId: ownerId });
+  return { kind: 'mailbox', personId: ownerId };
 }
 
 const teamRingSeconds = 30;
 
-/** A team's members ring together on their desk phones and apps; unanswered, the call meets busy tone. */
+/** A team's members ring together on their desk phones and apps; unanswered, the call ends in the team's mailbox or busy tone. */
 export function traceTeam(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   const { ownerId, lineId } = called;
   const steps: TraceStep[] = [{ kind: 'teamCalled', teamId: ownerId }];
@@ -133,7 +154,32 @@ export function traceTeam(office: OfficeIndex, called: CalledParty, world: World
   };
   const { legs, skipped, finishSeconds } = traceStages(office, called, world, [stage]);
   steps.push(...skipped);
-  return { ownerId, lineId, legs, finish: { kind: 'busy' }, finishSeconds, steps };
+  const hasMailbox = office.teams.get(ownerId)?.mailbox !== undefined;
+  const finish: Finish = hasMailbox ? { kind: 'teamMailbox', teamId: ownerId } : { kind: 'busy' };
+  return { ownerId, lineId, legs, finish, finishSeconds, steps };
+}
+
+/** A menu speaks and waits as often as it does; nothing chosen, the call ends at its finish. Nothing rings meanwhile. */
+export function traceMenu(office: OfficeIndex, { ownerId, lineId }: CalledParty): RouteTrace {
+  const menu = office.menus.get(ownerId);
+  return {
+    ownerId,
+    lineId,
+    legs: [],
+    finish: menu?.finish ?? { kind: 'busy' },
+    finishSeconds: menu ? menu.turns * menuTurnSeconds(menu) : 0,
+    steps: [{ kind: 'menuReached', menuId: ownerId }],
+  };
+}
+
+/** How long a menu speaks and waits before it begins again. */
+export const menuTurnSeconds = ({ text, waitSeconds }: Menu): number => spokenSeconds(text) + waitSeconds;
+
+/** Whatever is called: a person, a team or a menu. */
+export function traceAny(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
+  if (office.teams.has(called.ownerId)) return traceTeam(office, called, world);
+  if (office.menus.has(called.ownerId)) return traceMenu(office, called);
+  return traceCall(office, called, world);
 }
 
 /** The same, but over after so many seconds. */
@@ -152,15 +198,21 @@ export function chooseRule(
   office: OfficeIndex,
   steps: TraceStep[],
 ): RingRule | null {
-  for (const rule of plan.rules) {
-    const obstacle = obstacleOf(rule, facts, office, plan);
+  const book = bookOf(plan);
+  const isStrangerTo = strangerTo(book, facts);
+  for (let at = 0; at < book.entries.length; at++) {
+    const entry = book.entries[at];
+    if (!entry) continue;
+    const { rule } = entry;
+    const obstacle =
+      isStrangerTo(at) && isForLine(rule, facts) ? 'otherCaller' : obstacleOf(rule, facts, office, plan);
     if (obstacle === null) {
       const byLine = rule.lineIds.length > 0 ? 'thisLine' : 'anyLine';
       const reason = rule.when ? 'itsConditions' : byLine;
       steps.push({ kind: 'ruleTaken', rule: rule.name, ruleId: rule.id, reason });
       return rule;
     }
-    steps.push({ kind: 'ruleSkipped', rule: rule.name, ruleId: rule.id, reason: obstacle });
+    steps.push(skipOf(entry, obstacle));
   }
   return null;
 }

@@ -1,7 +1,8 @@
-import type { OfficeIndex } from '../office';
+import type { OfficeIndex, RingPlan } from '../office';
 import { edgesBetween } from '../time';
 import type { Caller } from './conditions';
 import type { RouteTrace } from './trace';
+import { situationChanges } from './situations';
 import { allFree, type World } from './stages';
 import { traceCall } from './traceCall';
 
@@ -22,7 +23,7 @@ export function weekOf(
   office: OfficeIndex,
   called: { ownerId: string; lineId: string | null; caller: Caller | null },
   span: { from: number; to: number },
-  moment: Pick<World, 'situationOf'> = {},
+  moment: Pick<World, 'calledSituation'> = {},
 ): Stretch[] {
   const stretches: Stretch[] = [];
   const starts = [span.from, ...changesWithin(office, called.ownerId, span)];
@@ -55,9 +56,18 @@ function changesWithin(
     ...(plan?.forwards ?? []).flatMap((forward) => [forward.from, forward.until]),
     ...(plan?.meetings ?? []).flatMap((meeting) => [meeting.from, meeting.until]),
     plan?.doNotDisturb?.until ?? null,
-    office.people.get(ownerId)?.situation?.until ?? null,
   ].filter((at): at is number => at !== null && at > from && at < to);
-  return [...new Set([...edges, ...ends])].sort((a, b) => a - b);
+  // Also where a member of a team that the plan rings comes and goes.
+  const whoseSituation = new Set([ownerId, ...membersRung(plan, office)]);
+  const moves = [...whoseSituation].flatMap((personId) => situationChanges(office, personId, { from, to }));
+  return [...new Set([...edges, ...ends, ...moves])].sort((a, b) => a - b);
+}
+
+function membersRung(plan: RingPlan | undefined, office: OfficeIndex): string[] {
+  const targets = plan?.rules.flatMap(({ stages }) => stages.flatMap((stage) => stage.targets)) ?? [];
+  return targets.flatMap((target) =>
+    'teamId' in target ? (office.teams.get(target.teamId)?.memberIds ?? []) : [],
+  );
 }
 
 /** The same devices in the same seconds and the same finish, whatever the reasons. */

@@ -11,4 +11,5 @@ export {
 } from './mixHeard';
 export { synthesiseDigit, synthesiseTone } from './synthesise';
 export { dtmfFrequencies, progressTones, ringTones, type Tone } from './tones';
-export { decodeWav, encodeWav, type DecodedWav, type SoundMark } from './wav';
+export { peaksOf, silencesOf, type Stretch } from './peaks';
+export { decodeWav, encodeWav, type DecodedWav, type SoundMark, type WavResult } from './wav';

@@ -5,7 +5,6 @@ export interface SoundMark {
 }
 
 const bytesPerSample = 2;
-const pcm = 1;
 
 /**
  * Samples between -1 and 1 as a WAV file: RIFF, PCM 16 bit, one channel. Marks become cue points with labels
@@ -16,7 +15,14 @@ export function encodeWav(
   sampleRate: number,
   marks: readonly SoundMark[] = [],
 ): Uint8Array<ArrayBuffer> {
-  const format = [u16(pcm), u16(1), u32(sampleRate), u32(sampleRate * bytesPerSample), u16(2), u16(16)];
+  const format = [
+    u16(formats.pcm),
+    u16(1),
+    u32(sampleRate),
+    u32(sampleRate * bytesPerSample),
+    u16(2),
+    u16(16),
+  ];
   const chunks = [chunk('fmt ', format), chunk('data', [pcm16(samples)])];
   if (marks.length > 0) {
     const cues = marks.map(({ atSeconds }, index) => {
@@ -30,28 +36,53 @@ export function encodeWav(
 }
 
 export interface DecodedWav {
+  /** One channel, between -1 and 1; of several the mean. */
   samples: Float32Array;
   sampleRate: number;
   marks: SoundMark[];
+  /** Whether the file ends before its own length says: what is there is kept. */
+  isCutShort: boolean;
 }
 
-/** Reads PCM of 8 or 16 bit and one channel; null for anything else. */
-export function decodeWav(bytes: Uint8Array): DecodedWav | null {
+export type WavResult = ({ ok: true } & DecodedWav) | { ok: false; sentence: string };
+
+/** WAVE format tags (RFC 2361); an extensible format names its own in its sub-format. */
+const formats = { pcm: 1, float: 3, aLaw: 6, muLaw: 7, extensible: 0xfffe } as const;
+
+interface Layout {
+  tag: number;
+  channels: number;
+  sampleRate: number;
+  bytesEach: number;
+}
+
+/**
+ * Reads a WAV file: PCM of 8, 16, 24 or 32 bit, float of 32 or 64 bit, G.711 mu-law and A-law, any number of channels.
+ * A file that is cut short gives what it holds; chunks of odd length and unknown kinds are passed over.
+ */
+export function decodeWav(bytes: Uint8Array): WavResult {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const word = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
-  if (bytes.length < 12 || word(0) !== 'RIFF' || word(8) !== 'WAVE') return null;
-  let [sampleRate, bits] = [0, 0];
+  if (bytes.length < 12 || word(0) !== 'RIFF' || word(8) !== 'WAVE')
+    return { ok: false, sentence: 'This is no WAV file.' };
+  let layout: Layout | null = null;
   let samples: Float32Array | null = null;
+  let isCutShort = false;
   const cues = new Map<number, number>();
   const labels = new Map<number, string>();
-  for (const { id, from, to } of chunksOf(bytes, 12, bytes.length)) {
+  for (const { id, from, to, isCut } of chunksOf(bytes, 12, bytes.length)) {
     if (id === 'fmt ') {
-      if (to - from < 16 || view.getUint16(from, true) !== pcm || view.getUint16(from + 2, true) !== 1)
-        return null;
-      sampleRate = view.getUint32(from + 4, true);
-      bits = view.getUint16(from + 14, true);
-    } else if (id === 'data' && (bits === 8 || bits === 16)) {
-      samples = readPcm(view, from, to, bits);
+      layout = readLayout(view, from, to);
+      if (!layout) return { ok: false, sentence: 'The file does not say how its sound is written.' };
+    } else if (id === 'data' && layout && !samples) {
+      const read = readerOf(layout);
+      if (!read)
+        return {
+          ok: false,
+          sentence: `Sound of WAVE format ${layout.tag} with ${layout.bytesEach * 8} bit can’t be read.`,
+        };
+      samples = readSamples(view, from, to, layout, read);
+      isCutShort = isCut;
     } else if (id === 'cue ') {
       for (let at = from + 4; at + 24 <= to; at += 24)
         cues.set(view.getUint32(at, true), view.getUint32(at + 20, true));
@@ -63,16 +94,80 @@ export function decodeWav(bytes: Uint8Array): DecodedWav | null {
       }
     }
   }
-  if (!samples || sampleRate === 0) return null;
+  if (!layout || !samples) return { ok: false, sentence: 'The file ends before its sound begins.' };
+  const { sampleRate } = layout;
   const marks = [...cues].map(([id, at]) => ({ atSeconds: at / sampleRate, text: labels.get(id) ?? '' }));
-  return { samples, sampleRate, marks };
+  return { ok: true, samples, sampleRate, marks, isCutShort };
 }
 
-function readPcm(view: DataView, from: number, to: number, bits: 8 | 16): Float32Array {
-  const samples = new Float32Array(Math.floor((to - from) / (bits / 8)));
+function readLayout(view: DataView, from: number, to: number): Layout | null {
+  if (to - from < 16) return null;
+  const tag = view.getUint16(from, true);
+  const channels = view.getUint16(from + 2, true);
+  const sampleRate = view.getUint32(from + 4, true);
+  const bytesEach = Math.ceil(view.getUint16(from + 14, true) / 8);
+  if (channels === 0 || sampleRate === 0 || bytesEach === 0) return null;
+  const isExtensible = tag === formats.extensible && to - from >= 26;
+  return { tag: isExtensible ? view.getUint16(from + 24, true) : tag, channels, sampleRate, bytesEach };
+}
+
+type Reader = (view: DataView, at: number) => number;
+
+/** How one sample is read, between -1 and 1; null for a format nobody here knows. */
+function readerOf({ tag, bytesEach }: Layout): Reader | null {
+  switch (`${tag} ${bytesEach}`) {
+    case `${formats.pcm} 1`:
+      return (view, at) => (view.getUint8(at) - 128) / 128;
+    case `${formats.pcm} 2`:
+      return (view, at) => view.getInt16(at, true) / 0x8000;
+    case `${formats.pcm} 3`:
+      return (view, at) => (view.getUint16(at, true) | (view.getInt8(at + 2) << 16)) / 0x800000;
+    case `${formats.pcm} 4`:
+      return (view, at) => view.getInt32(at, true) / 0x80000000;
+    case `${formats.float} 4`:
+      return (view, at) => view.getFloat32(at, true);
+    case `${formats.float} 8`:
+      return (view, at) => view.getFloat64(at, true);
+    case `${formats.muLaw} 1`:
+      return (view, at) => fromMuLaw(view.getUint8(at));
+    case `${formats.aLaw} 1`:
+      return (view, at) => fromALaw(view.getUint8(at));
+    default:
+      return null;
+  }
+}
+
+/** ITU-T G.711 table 2a: sign, three bits of segment, four of step, all inverted. */
+function fromMuLaw(code: number): number {
+  const value = ~code & 0xff;
+  const magnitude = ((((value & 0x0f) << 3) + 0x84) << ((value & 0x70) >> 4)) - 0x84;
+  return (value & 0x80 ? -magnitude : magnitude) / 0x8000;
+}
+
+/** ITU-T G.711 table 1a: every other bit inverted. */
+function fromALaw(code: number): number {
+  const value = code ^ 0x55;
+  const segment = (value & 0x70) >> 4;
+  const step = (value & 0x0f) << 4;
+  const magnitude = segment === 0 ? step + 8 : (step + 0x108) << (segment - 1);
+  return (value & 0x80 ? magnitude : -magnitude) / 0x8000;
+}
+
+function readSamples(
+  view: DataView,
+  from: number,
+  to: number,
+  { channels, bytesEach }: Layout,
+  read: Reader,
+): Float32Array {
+  const frame = channels * bytesEach;
+  const samples = new Float32Array(Math.floor((to - from) / frame));
   for (let index = 0; index < samples.length; index++) {
-    samples[index] =
-      bits === 8 ? (view.getUint8(from + index) - 128) / 128 : view.getInt16(from + index * 2, true) / 32768;
+    let sum = 0;
+    for (let channel = 0; channel < channels; channel++)
+      sum += read(view, from + index * frame + channel * bytesEach);
+    const value = sum / channels;
+    samples[index] = Number.isFinite(value) ? Math.max(-1, Math.min(1, value)) : 0;
   }
   return samples;
 }
@@ -81,8 +176,9 @@ function* chunksOf(bytes: Uint8Array, from: number, end: number) {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let at = from; at + 8 <= end;) {
     const id = String.fromCharCode(...bytes.subarray(at, at + 4));
-    const size = Math.min(view.getUint32(at + 4, true), end - at - 8);
-    yield { id, from: at + 8, to: at + 8 + size };
+    const wanted = view.getUint32(at + 4, true);
+    const size = Math.min(wanted, end - at - 8);
+    yield { id, from: at + 8, to: at + 8 + size, isCut: size < wanted };
     at += 8 + size + (size % 2);
   }
 }

@@ -3,6 +3,20 @@ import type { OfficeSetup } from '@/core/office';
 import type { Network } from '@/core/quality';
 
 import type { Clock } from '../clock';
+import {
+  FaxCarrier,
+  TextCarrier,
+  type CarrierCast,
+  type FaxCast,
+  type FaxScript,
+  type FaxTold,
+  type IncomingFax,
+  type IncomingText,
+  type OutgoingFax,
+  type OutgoingText,
+  type TextEvent,
+  type TextScript,
+} from '../carrier';
 import { StandIns, type Script, type Speech, type StandInCast } from '../standins';
 import {
   officeRequestSchema,
@@ -10,11 +24,12 @@ import {
   type OfficeLink,
   type OfficeState,
   type OfficeUpdate,
+  type Taken,
 } from './link';
 
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
-  cast: StandInCast;
+  cast: StandInCast & CarrierCast & FaxCast;
   clock: Clock;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
@@ -32,25 +47,31 @@ const browserTimer = (run: () => void, ms: number) => {
 export class InPageOffice implements OfficeLink {
   private readonly exchange: Exchange;
   private readonly standIns: StandIns;
+  private readonly carrier: TextCarrier;
+  private readonly faxCarrier: FaxCarrier;
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
   private speech: Speech[] = [];
+  private texts: TextEvent[] = [];
+  private taken: Taken[] = [];
+  private faxes: FaxTold[] = [];
 
   constructor(private readonly options: InPageOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
     this.standIns = new StandIns(options.cast, options.state?.standIns);
+    this.carrier = new TextCarrier(options.cast, options.state?.carrier);
+    this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
     this.stopListening = options.clock.subscribe(() => this.catchUp());
   }
 
-  /** Signs every device in that is not, and begins to keep time. Call once the listeners are there. */
+  /** Begins to keep time; at the very first start every device signs in. Call once the listeners are there. */
   start(): void {
     const now = this.options.clock.now();
-    for (const { id } of this.exchange.setup.devices) {
-      if (!this.exchange.signedIn.has(id))
+    if (this.exchange.signedIn.size === 0)
+      for (const { id } of this.exchange.setup.devices)
         this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
-    }
     this.catchUp();
   }
 
@@ -81,6 +102,66 @@ export class InPageOffice implements OfficeLink {
     this.publish(true);
   }
 
+  async sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'> {
+    const request = officeRequestSchema.parse({ kind: 'text', text });
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    const answer = request.kind === 'text' ? this.carrier.send(request.text, now) : 'refused';
+    this.publish(true);
+    return answer;
+  }
+
+  async receiveText(text: IncomingText): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'textIn', text });
+    const now = this.options.clock.now();
+    if (request.kind === 'textIn') this.carrier.receive(request.text, now);
+    this.runUntil(now);
+    this.publish(true);
+  }
+
+  async sendFax(fax: OutgoingFax): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'fax', fax });
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    if (request.kind === 'fax') this.faxCarrier.send(request.fax, now);
+    this.runUntil(now);
+    this.publish(true);
+  }
+
+  async receiveFax(fax: IncomingFax): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'faxIn', fax });
+    const now = this.options.clock.now();
+    if (request.kind === 'faxIn') this.faxCarrier.receive(request.fax, now);
+    this.runUntil(now);
+    this.publish(true);
+  }
+
+  async setFaxScript(number: string, script: FaxScript): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'faxScript', number, script });
+    if (request.kind === 'faxScript') this.faxCarrier.setScript(request.number, request.script);
+    this.publish(true);
+  }
+
+  faxScriptOf(number: string): FaxScript {
+    return this.faxCarrier.scriptOf(number);
+  }
+
+  async take(taken: Taken): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'take', taken });
+    if (request.kind === 'take') this.taken.push(request.taken);
+    this.publish(true);
+  }
+
+  async setTextScript(number: string, script: TextScript): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'textScript', number, script });
+    if (request.kind === 'textScript') this.carrier.setScript(request.number, request.script);
+    this.publish(true);
+  }
+
+  textScriptOf(number: string): TextScript {
+    return this.carrier.scriptOf(number);
+  }
+
   scriptOf(party: string): Script {
     return this.standIns.scriptOf(party);
   }
@@ -97,13 +178,23 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...this.exchange.calls.values()],
       endedCallIds: [],
       speech: [],
+      texts: [],
+      taken: [],
+      faxes: [],
       setup: this.exchange.setup,
+      signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
   }
 
   save(): OfficeState {
-    return { exchange: this.exchange.save(), standIns: this.standIns.save(), setup: this.exchange.setup };
+    return {
+      exchange: this.exchange.save(),
+      standIns: this.standIns.save(),
+      carrier: this.carrier.save(),
+      faxCarrier: this.faxCarrier.save(),
+      setup: this.exchange.setup,
+    };
   }
 
   close(): void {
@@ -121,14 +212,39 @@ export class InPageOffice implements OfficeLink {
     for (;;) {
       const due = this.exchange.nextTimerAt();
       const planned = this.standIns.nextAt();
-      const next = Math.min(due ?? Infinity, planned ?? Infinity);
+      const next = Math.min(due ?? Infinity, planned ?? Infinity, this.nextFromCarriers());
       if (next > to) break;
       this.note(this.exchange.advance(next));
+      this.takeTexts(this.carrier.takeDue(next), next);
+      this.faxes.push(...this.faxCarrier.takeDue(next));
       const act = this.standIns.takeDue(next);
       if (act?.command) this.note(this.exchange.send(act.command, next).events);
       if (act?.speech) this.speech.push(act.speech);
     }
     this.note(this.exchange.advance(to));
+  }
+
+  private nextFromCarriers(): number {
+    return Math.min(this.carrier.nextAt() ?? Infinity, this.faxCarrier.nextAt() ?? Infinity);
+  }
+
+  private takeTexts(due: readonly TextEvent[], at: number): void {
+    for (const event of due) {
+      if (event.kind === 'callsBack') this.callBack(event.extension, at);
+      else this.texts.push(event);
+    }
+  }
+
+  /** The colleague calls from their desk phone whoever of this office uses the app. */
+  private callBack(extension: string, at: number): void {
+    const { people, devices } = this.exchange.setup;
+    const from = people.find((person) => person.extension === extension);
+    const desk = devices.find(({ kind, personId }) => kind === 'desk' && personId === from?.id);
+    const app = devices.find(({ kind }) => kind === 'app');
+    const to = people.find(({ id }) => id === app?.personId)?.extension;
+    if (!desk || to === undefined) return;
+    const command = { type: 'make', from: { kind: 'device', deviceId: desk.id }, to } as const;
+    this.note(this.exchange.send(command, at).events);
   }
 
   private note(events: ExchangeEvent[]): void {
@@ -140,10 +256,14 @@ export class InPageOffice implements OfficeLink {
 
   private publish(always = false): void {
     this.schedule();
-    const { events, speech } = this;
-    if (events.length === 0 && speech.length === 0 && !always) return;
+    const { events, speech, texts, taken, faxes } = this;
+    const isQuiet = [events, speech, texts, faxes].every(({ length }) => length === 0);
+    if (isQuiet && !always) return;
     this.events = [];
     this.speech = [];
+    this.texts = [];
+    this.taken = [];
+    this.faxes = [];
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
     const update = plain({
       at: this.exchange.now,
@@ -151,7 +271,11 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...touched].flatMap((id) => this.exchange.calls.get(id) ?? []),
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
+      texts,
+      taken,
+      faxes,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
+      signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
     for (const listener of this.listeners) listener(update);
@@ -159,7 +283,11 @@ export class InPageOffice implements OfficeLink {
 
   private schedule(): void {
     this.cancelTimer();
-    const next = Math.min(this.exchange.nextTimerAt() ?? Infinity, this.standIns.nextAt() ?? Infinity);
+    const next = Math.min(
+      this.exchange.nextTimerAt() ?? Infinity,
+      this.standIns.nextAt() ?? Infinity,
+      this.nextFromCarriers(),
+    );
     if (next === Infinity) return;
     const realMs = this.options.clock.realMsUntil(next);
     if (realMs === null) return;

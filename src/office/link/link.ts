@@ -12,7 +12,28 @@ import {
 import { officeSetupSchema } from '@/core/office';
 import { networkSchema, type Network } from '@/core/quality';
 
+import {
+  carrierStateSchema,
+  faxCarrierStateSchema,
+  faxScriptSchema,
+  faxToldSchema,
+  incomingFaxSchema,
+  incomingTextSchema,
+  outgoingFaxSchema,
+  outgoingTextSchema,
+  textEventSchema,
+  textScriptSchema,
+  type FaxScript,
+  type IncomingFax,
+  type IncomingText,
+  type OutgoingFax,
+  type OutgoingText,
+  type TextScript,
+} from '../carrier';
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
+
+const takenSchema = z.object({ key: z.string(), byId: z.string().nullable() });
+export type Taken = z.infer<typeof takenSchema>;
 
 /** What an office tells those linked to it: what happened, the calls it changed as they are now, and what is said. */
 export const officeUpdateSchema = z.object({
@@ -23,6 +44,13 @@ export const officeUpdateSchema = z.object({
   speech: z.array(speechSchema),
   /** How the office is configured, where that has changed; null: as before. */
   setup: officeSetupSchema.nullable(),
+  /** What the text carrier tells. */
+  texts: z.array(textEventSchema),
+  faxes: z.array(faxToldSchema),
+  /** Whom a colleague of the team has taken on, to answer them (null: let go of), by their key among the loose ends. */
+  taken: z.array(takenSchema),
+  /** Devices that are signed in now. */
+  signedIn: z.array(z.string()),
   /** What the network does to this device's data calls. */
   network: networkSchema,
 });
@@ -33,6 +61,13 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('command'), command: commandSchema }),
   z.object({ kind: z.literal('script'), party: z.string(), script: scriptSchema }),
   z.object({ kind: z.literal('network'), network: networkSchema }),
+  z.object({ kind: z.literal('text'), text: outgoingTextSchema }),
+  z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
+  z.object({ kind: z.literal('fax'), fax: outgoingFaxSchema }),
+  z.object({ kind: z.literal('faxIn'), fax: incomingFaxSchema }),
+  z.object({ kind: z.literal('faxScript'), number: z.string(), script: faxScriptSchema }),
+  z.object({ kind: z.literal('take'), taken: takenSchema }),
+  z.object({ kind: z.literal('textScript'), number: z.string(), script: textScriptSchema }),
 ]);
 export type OfficeRequest = z.infer<typeof officeRequestSchema>;
 
@@ -40,6 +75,10 @@ export type OfficeRequest = z.infer<typeof officeRequestSchema>;
 export const officeStateSchema = z.object({
   exchange: exchangeStateSchema,
   standIns: standInStateSchema,
+  /** Left out by versions without texts. */
+  carrier: carrierStateSchema.optional(),
+  /** Left out by versions without fax. */
+  faxCarrier: faxCarrierStateSchema.optional(),
   /** Left out by versions in which nothing could be configured. */
   setup: officeSetupSchema.optional(),
 });
@@ -55,6 +94,20 @@ export interface OfficeLink {
   setScript(party: string, script: Script): Promise<void>;
   scriptOf(party: string): Script;
   setNetwork(network: Network): Promise<void>;
+  /** Hands one text to the carrier; what becomes of it comes with later updates. */
+  sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'>;
+  /** Lets somebody outside text one of the office's lines. */
+  receiveText(text: IncomingText): Promise<void>;
+  /** Lets a colleague of the team take somebody on. */
+  take(taken: Taken): Promise<void>;
+  setTextScript(number: string, script: TextScript): Promise<void>;
+  textScriptOf(number: string): TextScript;
+  /** Begins to send a fax; its stages come with later updates. */
+  sendFax(fax: OutgoingFax): Promise<void>;
+  /** Lets somebody outside fax one of the office's lines. */
+  receiveFax(fax: IncomingFax): Promise<void>;
+  setFaxScript(number: string, script: FaxScript): Promise<void>;
+  faxScriptOf(number: string): FaxScript;
   /** Hears every update from now on. */
   subscribe(listener: (update: OfficeUpdate) => void): () => void;
   /** Everything as it is now, in the form of an update. */

@@ -57,6 +57,21 @@ export class SoundPlayer {
     }
   }
 
+  /** Lets the browser's own voice say something, as the stand-in voice; nothing where it has none. */
+  say(text: string): void {
+    if (typeof speechSynthesis === 'undefined') return;
+    speechSynthesis.cancel();
+    const words = new SpeechSynthesisUtterance(text);
+    words.lang = 'en-GB';
+    speechSynthesis.speak(words);
+  }
+
+  /** Plays a kept sound (a whole file of a kind the browser knows) once. */
+  async playFile(bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+    if (!this.context || this.status !== 'on') return;
+    this.startSource(this.context, await this.context.decodeAudioData(bytes.buffer.slice(0)), false);
+  }
+
   /** Speaks one of the committed clips. */
   async clip(id: string): Promise<void> {
     const { context } = this;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import type { Call, Command, ExchangeEvent, Leg } from '@/core/exchange';
+import { isMachine, type Call, type Command, type ExchangeEvent, type Leg } from '@/core/exchange';
 import { networkSchema, type Network } from '@/core/quality';
 
 import { goodNetwork } from './networks';
@@ -223,7 +223,7 @@ export class StandIns {
   }
 
   private startTalking(at: number, call: Call, leg: Leg): void {
-    if (leg.endpoint.kind === 'mailbox') return;
+    if (isMachine(leg)) return;
     const script = this.scriptFor(leg);
     if (script.kind === 'menu') {
       this.state.menus[leg.id] = { menuId: script.menuId, turn: 1 };
@@ -329,7 +329,7 @@ function partyOf(leg: Leg): string {
       return leg.endpoint.deviceId;
     case 'outside':
       return leg.endpoint.number ?? 'withheld';
-    case 'mailbox':
-      return 'mailbox';
+    default:
+      return leg.endpoint.kind;
   }
 }

@@ -1,8 +1,6 @@
-import { StyleSheet, View } from 'react-native';
-
-import { HistoryList } from '../everything/HistoryList';
-import { PlaceHead } from '../everything/PlaceHead';
+import { fetchEverythingList } from '../looseEnds/fetchCatchingUp';
 import { Columns } from '../shared/Columns';
+import { LaterScreen } from '../shared/LaterScreen';
 import { CallScreen } from './CallScreen';
 
 /** The cords; on a wide screen the history stays in reach beside them. */
@@ -10,15 +8,8 @@ export function CallRouteScreen() {
   return (
     <Columns
       narrow="detail"
-      list={
-        <View style={styles.list}>
-          <PlaceHead at="everything" />
-          <HistoryList />
-        </View>
-      }
+      list={<LaterScreen title="Everything" fetch={fetchEverythingList} />}
       detail={<CallScreen />}
     />
   );
 }
-
-const styles = StyleSheet.create({ list: { flex: 1, minHeight: 0 } });

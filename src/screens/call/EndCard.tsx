@@ -47,7 +47,7 @@ export function EndCard({ view, party, now, isLarge = false, isFirst = true, act
   const styles = useStyles();
   const { colours } = useTheme();
   const isHeld = view.phase === 'held';
-  const hears = view.phase === 'talking' || isHeld || view.phase === 'mailbox';
+  const hears = view.phase === 'talking' || isHeld || view.phase === 'mailbox' || view.phase === 'menu';
   const word = hears ? theyHear(party, view) : phaseWord(view);
   const tone = view.phase === 'failed' ? colours.rowan : isHeld ? colours.slate : colours.spruce;
   const time = isHeld

@@ -43,6 +43,8 @@ export function shapeOf(view: CallView, party: PartyView): CordShape {
         down: heard.kind === 'greeting' ? 'sounds' : 'cut',
         rings: false,
       };
+    case 'menu':
+      return { reach: 'plugged', up: 'cut', down: 'sounds', rings: false };
     case 'talking':
       if (isOnTheWay) return open(party.state === 'alerting');
       return {

@@ -7,6 +7,7 @@ export type OpenSheet =
   | { kind: 'passOn'; view: CallView }
   | { kind: 'move'; view: CallView }
   | { kind: 'note'; view: CallView }
+  | { kind: 'chat'; view: CallView }
   | { kind: 'refuseWithText'; view: CallView }
   | { kind: 'party'; view: CallView; party: PartyView }
   | { kind: 'sound' };

@@ -90,6 +90,9 @@ export function useCallActs(
           (command, said) => () => void dispatch(sendAndSay(command, said)),
         ),
         { word: 'Note', onPress: () => open({ kind: 'note', view }) },
+        ...(view.others.some(({ personId }) => personId !== null)
+          ? [{ word: 'Chat', onPress: () => open({ kind: 'chat', view }) }]
+          : []),
       ],
     },
   ];

@@ -1,24 +1,17 @@
-import { StyleSheet, View } from 'react-native';
+import { useLocalSearchParams } from 'expo-router';
 
 import { Columns } from '../shared/Columns';
-import { HistoryList } from './HistoryList';
-import { PlaceHead } from './PlaceHead';
+import { EverythingList } from './EverythingList';
 import { RecordDetail } from './RecordDetail';
 
-/** The whole history; on a wide screen with one call beside it. */
-export function EverythingScreen({ recordId }: { recordId?: string }) {
+/** The whole history; on a wide screen with the call beside it that the address names, if it names one. */
+export function EverythingScreen() {
+  const { id } = useLocalSearchParams<{ id?: string }>();
   return (
     <Columns
-      narrow={recordId === undefined ? 'list' : 'detail'}
-      list={
-        <View style={styles.list}>
-          <PlaceHead at="everything" />
-          <HistoryList selectedId={recordId} />
-        </View>
-      }
-      detail={<RecordDetail id={recordId} />}
+      narrow={id === undefined ? 'list' : 'detail'}
+      list={<EverythingList selectedId={id} />}
+      detail={<RecordDetail id={id} />}
     />
   );
 }
-
-const styles = StyleSheet.create({ list: { flex: 1, minHeight: 0 } });

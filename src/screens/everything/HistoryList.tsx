@@ -6,17 +6,10 @@ import { describeOutcome, isUntaken, talkMs, type HistoryRow } from '@/core/hist
 import type { OfficeIndex } from '@/core/office';
 import type { PeopleIndex } from '@/core/people';
 import { formatClock, formatDay, formatDuration } from '@/core/time';
-import {
-  identifyNumber,
-  selectHistoryRows,
-  selectOffice,
-  selectPeople,
-  selectZone,
-  useAppSelector,
-  useNow,
-} from '@/state/app';
+import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectFilteredRows, selectIsFiltered } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
-import { VirtualList } from '@/ui/list';
+import { VirtualList } from '@/ui/virtualList';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -60,7 +53,8 @@ const useStyles = themed(({ colours, size }) =>
 
 /** Every call under its day, newest first, however many there are. */
 export function HistoryList({ selectedId }: { selectedId?: string }) {
-  const rows = useAppSelector(selectHistoryRows);
+  const rows = useAppSelector(selectFilteredRows);
+  const isFiltered = useAppSelector(selectIsFiltered);
   const isComplete = useAppSelector((state) => state.history.isComplete);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
@@ -72,6 +66,13 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
   // Exact, so that no measured row moves the hundred thousand behind it.
   const dayHeight = size(23) + 21;
   const rowHeight = Math.max(68, size(22) + size(19) + 25);
+  if (rows.length === 0 && isFiltered && isComplete)
+    return (
+      <EmptyState
+        title="No such calls"
+        sentence="No call on this device passes the filter. Other filters may."
+      />
+    );
   if (rows.length === 0) {
     return isComplete ? (
       <EmptyState title="No calls yet" sentence="Every call in and out will stand here, under its day.">

@@ -1,10 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 
 import type { CallRecord } from '@/core/exchange';
-import { formatDayAndClock } from '@/core/time';
+import { roomIdOf } from '@/core/messages';
 import {
   finishFollowUp,
   identifyNumber,
+  selectOffice,
   selectPeople,
   selectZone,
   useAppDispatch,
@@ -14,6 +15,8 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { followUpWords } from '../followUps/followUpWords';
+import { authorOf } from '../rooms/roomWords';
 import { RecordingPlayer } from './RecordingPlayer';
 
 const useStyles = themed(({ colours }) =>
@@ -37,8 +40,13 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
   const people = useAppSelector(selectPeople);
+  const office = useAppSelector(selectOffice);
   const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === record.callId);
-  if (items.length === 0 && record.recordings.length === 0) return null;
+  const texts = useAppSelector((state) => state.catchUp.kept.messages);
+  const written = Object.values(texts)
+    .filter(({ callId, number }) => callId === record.callId || roomIdOf(number) === record.callId)
+    .sort((a, b) => a.at - b.at);
+  if (items.length + written.length + record.recordings.length === 0) return null;
   return (
     <View style={styles.kept}>
       <Txt as="heading" level={2}>
@@ -47,15 +55,25 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
       {record.recordings.map((recording) => (
         <RecordingPlayer key={recording.id} recording={recording} startedAt={record.startedAt} />
       ))}
+      {written.map((message) => (
+        <View key={message.id} style={styles.item}>
+          <View style={styles.words}>
+            <Txt>{message.text}</Txt>
+            <Txt as="small">
+              {roomIdOf(message.number) === null
+                ? `Texted to ${identifyNumber(message.number, null, people).name}`
+                : `${authorOf(message, office)}, in the chat`}
+            </Txt>
+          </View>
+        </View>
+      ))}
       {items.map((item) => (
         <View key={item.id} style={styles.item}>
           <View style={styles.words}>
             <Txt>{item.text}</Txt>
             <Txt as="small">
               {item.kind === 'note' ? 'Note' : null}
-              {item.kind === 'text' ? `Texted to ${identifyNumber(item.to, null, people).name}` : null}
-              {item.kind === 'followUp' ? `Follow-up, ${formatDayAndClock(item.dueAt, zone)}` : null}
-              {item.kind === 'followUp' && item.doneAt !== null ? ', done' : null}
+              {item.kind === 'followUp' ? followUpWords(item, zone) : null}
             </Txt>
           </View>
           {item.kind === 'followUp' ? (

@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock, startOfLocalDay } from '@/core/time';
-import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectOffice, selectUnreadInRooms, selectZone, useAppSelector, useNow } from '@/state/app';
 import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
@@ -23,14 +23,14 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.ink,
     },
     top: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m },
-    tabs: { flexDirection: 'row', gap: space.xl },
+    tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
     tab: { minHeight: target, justifyContent: 'center', borderBottomWidth: 4, borderColor: 'transparent' },
     here: { borderColor: colours.saffron },
   }),
 );
 
 /** The head of the first place: today to scale, and the switch between who still waits and everything. */
-export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
+export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
   const styles = useStyles();
   const { colours } = useTheme();
   const zone = useAppSelector(selectZone);
@@ -42,6 +42,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
   const hourOf = (instant: number) => (instant - midnight) / hourMs;
   const firstOlder = records.findIndex((record) => record.startedAt < midnight);
   const today = firstOlder < 0 ? records : records.slice(0, firstOlder);
+  const unread = useAppSelector(selectUnreadInRooms);
   const person = office.people.get(me?.personId ?? '');
   return (
     <View style={styles.head}>
@@ -65,12 +66,21 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' }) {
       <View style={styles.tabs}>
         <Tab href="/" word="Loose ends" isHere={at === 'loose'} />
         <Tab href="/everything" word="Everything" isHere={at === 'everything'} />
+        <Tab href="/rooms" word={unread > 0 ? `Rooms ${unread}` : 'Rooms'} isHere={at === 'rooms'} />
       </View>
     </View>
   );
 }
 
-function Tab({ href, word, isHere }: { href: '/' | '/everything'; word: string; isHere: boolean }) {
+function Tab({
+  href,
+  word,
+  isHere,
+}: {
+  href: '/' | '/everything' | '/rooms';
+  word: string;
+  isHere: boolean;
+}) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (

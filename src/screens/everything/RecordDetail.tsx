@@ -2,6 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallRecord } from '@/core/exchange';
 import { describeOutcome, describeRoute, talkMs } from '@/core/history';
+import { whoOf } from '@/core/looseEnds';
 import { deviceName, type OfficeIndex } from '@/core/office';
 import { formatMoney } from '@/core/rates';
 import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
@@ -131,6 +132,11 @@ function Detail({ record }: { record: CallRecord }) {
       </ScrollView>
       <View style={styles.acts}>
         {isWide ? null : <Plate word="Back" onPress={go.everything} style={styles.grow} />}
+        <Plate
+          word="All with them"
+          onPress={() => go.person(whoOf(record.other, record.callId, office, people).key)}
+          style={styles.grow}
+        />
         {number === null ? (
           <Txt as="small" style={styles.grow}>
             This caller withheld their number, so they can’t be called back.

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import type { Recording } from '@/core/exchange';
 import { formatDuration } from '@/core/time';
-import { useSound } from './useSound';
+import { useSound } from '../shared/useSound';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';

@@ -1,4 +1,4 @@
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
 import {
@@ -16,7 +16,7 @@ import { CordEdge } from '@/ui/cord';
 import { Gauge } from '@/ui/person';
 import { NumberPlate, Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { ElsewhereList } from '../call/ElsewhereList';
 import { IncomingBand } from '../incoming/IncomingBand';
@@ -34,6 +34,8 @@ const useStyles = themed(({ colours }) =>
     name: { flexShrink: 1 },
     acts: { flexDirection: 'row', gap: space.s, marginTop: space.xs },
     grow: { flex: 1 },
+    press: { minHeight: target, justifyContent: 'center' },
+    pressed: { backgroundColor: colours.sheet },
     person: {
       flexDirection: 'row',
       alignItems: 'center',
@@ -48,6 +50,7 @@ const useStyles = themed(({ colours }) =>
 /** The third column of a wide screen: who calls, who is on the line, and what the others are doing. */
 export function LiveColumn() {
   const styles = useStyles();
+  const go = useGo();
   const { colours } = useTheme();
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
@@ -81,14 +84,18 @@ export function LiveColumn() {
               return (
                 <View key={person.id} style={styles.person}>
                   <Gauge state={gauge} />
-                  <View style={styles.grow}>
+                  <Pressable
+                    role="button"
+                    onPress={() => go.person(`person:${person.id}`)}
+                    style={({ pressed }) => [styles.grow, styles.press, pressed && styles.pressed]}
+                  >
                     <Txt as="strong" lines={1}>
                       {person.name}
                     </Txt>
                     <Txt as="small" lines={2}>
                       {full}
                     </Txt>
-                  </View>
+                  </Pressable>
                   <NumberPlate number={person.extension} />
                 </View>
               );

@@ -1,6 +1,13 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { formatAny, selectOffice, themeChosen, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  formatAny,
+  selectOffice,
+  selectUnreadFaxes,
+  themeChosen,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -32,6 +39,7 @@ export function OfficeScreen() {
   const dispatch = useAppDispatch();
   const go = useGo();
   const office = useAppSelector(selectOffice);
+  const unreadFaxes = useAppSelector(selectUnreadFaxes);
   const theme = useAppSelector((state) => state.settings.theme);
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body}>
@@ -70,6 +78,31 @@ export function OfficeScreen() {
             </View>
           ))}
         </View>
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Faxes
+        </Txt>
+        <Txt colour={colours.faint}>
+          {unreadFaxes === 0
+            ? 'Paper that came to your lines, and what you send.'
+            : `${unreadFaxes} not read yet.`}
+        </Txt>
+        <Plate word="See the faxes" onPress={go.faxes} />
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Told elsewhere
+        </Txt>
+        <Txt colour={colours.faint}>Missed calls, voicemails and texts by mail, and to other programs.</Txt>
+        <Plate word="Say where" onPress={go.telling} />
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Everything in one file
+        </Txt>
+        <Txt colour={colours.faint}>Save all that is on this device, or bring it back.</Txt>
+        <Plate word="Save or bring back" onPress={go.archive} />
       </View>
       <View style={styles.section}>
         <Txt as="heading" level={2}>

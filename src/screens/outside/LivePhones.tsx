@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Call, Leg } from '@/core/exchange';
+import { isMachine, type Call, type Leg } from '@/core/exchange';
 import type { OfficeIndex } from '@/core/office';
 import type { PeopleIndex } from '@/core/people';
 import {
@@ -17,7 +17,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { MailboxHeard } from './MailboxHeard';
+import { MachineHeard } from './MachineHeard';
 import { Section } from './Section';
 
 const useStyles = themed(({ colours }) =>
@@ -53,7 +53,7 @@ export function LivePhones() {
       .filter(
         ({ state, endpoint }) =>
           state !== 'cleared' &&
-          endpoint.kind !== 'mailbox' &&
+          !isMachine({ endpoint }) &&
           !(endpoint.kind === 'device' && endpoint.deviceId === deviceId),
       )
       .map((leg) => ({ call, leg })),
@@ -92,7 +92,7 @@ function Phone({ call, leg }: { call: Call; leg: Leg }) {
         {call.parked ? `, parked in slot ${call.parked.slot}` : ''}
         {call.failure ? ', hears that the call failed' : ''}
       </Txt>
-      <MailboxHeard call={call} leg={leg} />
+      <MachineHeard call={call} leg={leg} />
       <View style={styles.acts}>
         {(leg.state === 'alerting' || leg.state === 'initiated') && leg.accept !== 'waiting'
           ? act('answer', 'Answer')
@@ -124,8 +124,8 @@ function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
     }
     case 'outside':
       return identifyNumber(leg.endpoint.number, leg.endpoint.name, people).name;
-    case 'mailbox':
-      return 'Mailbox';
+    default:
+      return 'A machine of the office';
   }
 }
 
@@ -135,6 +135,7 @@ function CallFromPhone() {
   const mine = useAppSelector((state) => state.office.me?.deviceId);
   const [from, setFrom] = useState('ilse-desk');
   const [to, setTo] = useState('214');
+  const isSignedIn = useAppSelector((state) => state.office.signedIn.includes(from));
   const devices = office.setup.devices.filter(({ id }) => id !== mine);
   const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
@@ -151,7 +152,17 @@ function CallFromPhone() {
         *84 and a slot takes a parked call, *85 picks up in the own team, *86 and an extension picks up there,
         *87 and a code joins.
       </Txt>
-      <Plate kind="main" word={`Call ${to} from ${deviceWords(from, office)}`} onPress={call} />
+      <Plate
+        kind="main"
+        word={`Call ${to} from ${deviceWords(from, office)}`}
+        disabled={!isSignedIn}
+        onPress={call}
+      />
+      <Plate
+        word={isSignedIn ? 'Sign it out' : 'Sign it in'}
+        label={`${isSignedIn ? 'Sign it out' : 'Sign it in'}: ${deviceWords(from, office)}`}
+        onPress={() => void dispatch(send({ type: isSignedIn ? 'signOut' : 'signIn', deviceId: from }))}
+      />
     </Section>
   );
 }

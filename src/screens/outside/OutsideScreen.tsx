@@ -4,10 +4,13 @@ import Svg, { Defs, Line, Pattern, Rect } from 'react-native-svg';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { fetchReceived, fetchTeamWork, fetchTextIn } from '../looseEnds/fetchCatchingUp';
+import { LaterScreen } from '../shared/LaterScreen';
 import { useLayout } from '../shared/useLayout';
 import { CallIn } from './CallIn';
 import { ColleaguePlans } from './ColleaguePlans';
 import { ClockPanel } from './ClockPanel';
+import { FaxIn } from './FaxIn';
 import { LivePhones } from './LivePhones';
 import { NetworkPanel } from './NetworkPanel';
 import { Scripts } from './Scripts';
@@ -43,6 +46,9 @@ export function OutsideScreen() {
         <View style={isWide ? styles.columns : styles.stack}>
           <View style={isWide ? styles.column : styles.stack}>
             <CallIn />
+            <LaterScreen title="Text in" fetch={fetchTextIn} />
+            <FaxIn />
+            <LaterScreen title="The team" fetch={fetchTeamWork} />
             <ClockPanel />
             <NetworkPanel />
           </View>
@@ -50,6 +56,7 @@ export function OutsideScreen() {
             <LivePhones />
             <Scripts />
             <ColleaguePlans />
+            <LaterScreen title="Mail and programs" fetch={fetchReceived} />
           </View>
         </View>
       </ScrollView>

@@ -10,6 +10,7 @@ import { space } from '@/ui/tokens';
 
 import { useLayout } from '../shared/useLayout';
 import { FindingLine } from './FindingLine';
+import { OnwardPart } from './OnwardPart';
 import { QuestionLine } from './QuestionLine';
 import { RuleList } from './RuleList';
 import { RuleScale } from './RuleScale';
@@ -24,6 +25,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const store = useAppStore();
   const { question, myId, now, ask } = of;
   const kept = useAppSelector(selectMyPlan);
+  const signedIn = useAppSelector((state) => state.office.signedIn);
   const isPastRead = useAppSelector((state) => state.history.isComplete);
   const [preview, setPreview] = useState<RingPlan | null>(null);
   const [shown, setShown] = useState<string | null>(null);
@@ -35,9 +37,9 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
   const findings = useMemo(() => {
     // What the usual traffic is can only be read once all of the past is there.
-    const pastCalls = isPastRead ? selectPastCalls(store.getState()) : [];
-    return checkPlan(office, myId, { now, isSignedIn: () => true, pastCalls });
-  }, [store, office, myId, now, isPastRead]);
+    const pastCalls = () => (isPastRead ? selectPastCalls(store.getState()) : []);
+    return checkPlan(office, myId, { now, isSignedIn: (id) => signedIn.includes(id), pastCalls });
+  }, [store, office, myId, now, isPastRead, signedIn]);
   const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
   const rule = plan.rules.find(({ id }) => id === (shown ?? takenId)) ?? null;
   const tried = useTry(trace.finishSeconds);
@@ -77,6 +79,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
             <Txt>{`Nothing rings: at once ${describeFinish(trace.finish, office, myId)}.`}</Txt>
           </View>
         )}
+        <OnwardPart of={of} office={office} trace={trace} />
         <TryBar question={question} office={office} myId={myId} trace={trace} of={tried} />
       </View>
       <View style={[styles.stack, isWide && styles.column]}>

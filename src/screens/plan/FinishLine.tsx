@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Finish, OfficeIndex, RingRule } from '@/core/office';
 import { edits, finishWords } from '@/core/plans';
 import { editPlan, useAppDispatch } from '@/state/app';
+import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -30,7 +31,7 @@ interface FinishLineProps {
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    lines: { borderTopWidth: 3, borderColor: colours.ink, paddingTop: space.s },
+    lines: { borderTopWidth: 3, borderColor: colours.ink, paddingTop: space.s, gap: space.s },
     row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
     words: { flex: 1, minWidth: 0 },
     stack: { gap: space.s },
@@ -82,7 +83,42 @@ interface FinishSheetProps {
   onChoose: (finish: Finish | undefined) => void;
 }
 
-/** A mailbox, somebody else, a team, a number, or busy tone. */
+/** The caller is texted instead of answered. */
+function TextBackEntry({ office, onTake }: { office: OfficeIndex; onTake: (finish: Finish) => void }) {
+  const styles = useStyles();
+  const [text, setText] = useState('I can’t answer now. Text me here, or I call back today.');
+  const [error, setError] = useState<string | null>(null);
+  const lines = office.setup.lines.filter(({ texts }) => texts);
+  return (
+    <View style={styles.stack}>
+      {lines.length === 0 ? null : (
+        <Field
+          label="A text back"
+          value={text}
+          onChange={(typed) => {
+            setText(typed);
+            setError(null);
+          }}
+          error={error}
+          lines={2}
+        />
+      )}
+      {lines.map(({ id, name }) => (
+        <Plate
+          key={id}
+          word={`Text it from ${name}`}
+          onPress={() =>
+            text.trim() === ''
+              ? setError('Write what they are to read.')
+              : onTake({ kind: 'textBack', lineId: id, text: text.trim() })
+          }
+        />
+      ))}
+    </View>
+  );
+}
+
+/** A mailbox, somebody else, a team, a menu, a text, a number, or busy tone. */
 function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishSheetProps) {
   const styles = useStyles();
   const take = (finish: Finish | undefined) => {
@@ -113,6 +149,15 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
             onPress={() => take({ kind: 'forward', to: extension })}
           />
         ))}
+        {office.setup.menus.map(({ id, name, extension }) => (
+          <Row
+            key={id}
+            title={`On to ${name}`}
+            detail={`${extension}, a menu`}
+            onPress={() => take({ kind: 'forward', to: extension })}
+          />
+        ))}
+        <TextBackEntry office={office} onTake={take} />
         <NumberEntry
           label="A number"
           word="On to that number"

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Greeting, OfficeIndex, RingPlan } from '@/core/office';
+import type { RingPlan } from '@/core/office';
 import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans';
 import { editPlan, selectChangedOffice, selectMyPlan, useAppDispatch, useAppSelector } from '@/state/app';
-import { Choice, Field, Ticks } from '@/ui/field';
+import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
@@ -12,15 +12,14 @@ import { space, themed } from '@/ui/tokens';
 import { useLayout } from '../shared/useLayout';
 import { FilesPart } from './FilesPart';
 import { FindMePart } from './FindMePart';
-import { speak } from './speak';
+import { GreetingsPart } from './GreetingsPart';
 
-const useStyles = themed(({ colours }) =>
+const useStyles = themed(() =>
   StyleSheet.create({
     columns: { flexDirection: 'row', gap: space.xl, alignItems: 'flex-start' },
     stack: { gap: space.xl },
     column: { flex: 1, minWidth: 0, gap: space.xl },
     part: { gap: space.m },
-    greeting: { gap: space.s, paddingTop: space.m, borderTopWidth: 1, borderColor: colours.rule },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   }),
 );
@@ -121,98 +120,6 @@ function ReadField<T>({ label, placeholder, first, read, put, lines }: ReadField
         lines={lines}
       />
       {text === first ? null : <Plate word="Take these" label={`Take these: ${label}`} onPress={take} />}
-    </View>
-  );
-}
-
-function freeGreetingId({ personId, greetings = [] }: RingPlan): string {
-  for (let number = greetings.length + 1; ; number++) {
-    const id = `${personId}-greeting-${number}`;
-    if (!greetings.some((greeting) => greeting.id === id)) return id;
-  }
-}
-
-function GreetingsPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
-  const styles = useStyles();
-  const dispatch = useAppDispatch();
-  const greetings = plan.greetings ?? [];
-  const put = (id: string, change: Partial<Greeting>) =>
-    dispatch(
-      editPlan((old) => ({
-        ...old,
-        greetings: (old.greetings ?? []).map((each) => (each.id === id ? { ...each, ...change } : each)),
-      })),
-    );
-  const situations = office.people.get(plan.personId)?.situations ?? [];
-  return (
-    <View style={styles.part} role="region" aria-label="Greetings">
-      <Txt as="heading" level={2}>
-        Greetings
-      </Txt>
-      <Txt as="small">Your mailbox speaks the first that fits.</Txt>
-      {greetings.map((greeting) => (
-        <View key={greeting.id} style={styles.greeting}>
-          <Field label="Name" value={greeting.name} onChange={(name) => put(greeting.id, { name })} />
-          <Field
-            label={`What callers hear: ${greeting.name}`}
-            value={greeting.text}
-            onChange={(text) => put(greeting.id, { text })}
-            lines={5}
-          />
-          <Choice
-            asPlates
-            label="When"
-            value={greeting.workingHours === undefined ? 'any' : greeting.workingHours ? 'in' : 'out'}
-            options={[
-              { value: 'any', word: 'at any hour' },
-              { value: 'in', word: 'in working hours' },
-              { value: 'out', word: 'outside them' },
-            ]}
-            onChoose={(hours) =>
-              put(greeting.id, { workingHours: hours === 'any' ? undefined : hours === 'in' })
-            }
-          />
-          <Ticks
-            label="Situations; none for any"
-            options={situations.map(({ id, name }) => ({ value: id, word: name }))}
-            chosen={greeting.situationIds ?? []}
-            onChange={(situationIds) => put(greeting.id, { situationIds })}
-          />
-          <View style={styles.acts}>
-            <Plate word="Hear it" label={`Hear it: ${greeting.name}`} onPress={() => speak(greeting.text)} />
-            <Plate
-              word="Take it out"
-              label={`Take it out: ${greeting.name}`}
-              onPress={() =>
-                dispatch(
-                  editPlan((old) => ({
-                    ...old,
-                    greetings: (old.greetings ?? []).filter(({ id }) => id !== greeting.id),
-                  })),
-                )
-              }
-            />
-          </View>
-        </View>
-      ))}
-      <Plate
-        word="Another greeting"
-        onPress={() =>
-          dispatch(
-            editPlan((old) => ({
-              ...old,
-              greetings: [
-                {
-                  id: freeGreetingId(old),
-                  name: 'New greeting',
-                  text: 'Please leave a message after the tone.',
-                },
-                ...(old.greetings ?? []),
-              ],
-            })),
-          )
-        }
-      />
     </View>
   );
 }

@@ -47,7 +47,7 @@ export function WeekView({ of, onSee }: WeekViewProps) {
       office,
       { ownerId: myId, lineId, caller },
       { from: first, to: shiftLocalDays(first, 7, zone) },
-      situation === null ? {} : { situationOf: () => (situation === 'none' ? null : situation) },
+      situation === null ? {} : { calledSituation: situation === 'none' ? null : situation },
     );
     const ways = [...new Set(week.map(({ trace }) => ringsWords(trace, office, myId)))];
     const rows = Array.from({ length: 7 }, (_, day) => {

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 
 import type { OfficeIndex } from '@/core/office';
-import { allFree, traceCall, type Caller, type RouteTrace } from '@/core/routing';
+import { allFree, traceCall, type CalledParty, type Caller, type RouteTrace } from '@/core/routing';
 import { selectChangedOffice, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
 
 export const myExtension = 'extension';
@@ -57,16 +57,18 @@ export function useQuestion() {
 function answer(
   office: OfficeIndex,
   ownerId: string,
-  { callerKind, line }: Question,
+  question: Question,
   at: number,
   situationId: string | null,
 ): RouteTrace {
+  const called = calledBy(office, ownerId, question);
+  return traceCall(office, called, { ...allFree(at), calledSituation: situationId });
+}
+
+/** Whom the question’s caller calls, for the routing. */
+export function calledBy(office: OfficeIndex, ownerId: string, { callerKind, line }: Question): CalledParty {
   const lineId = line === myExtension ? null : line;
-  return traceCall(
-    office,
-    { ownerId, lineId, caller: callerOf(callerKind, office, ownerId) },
-    { ...allFree(at), situationOf: () => situationId },
-  );
+  return { ownerId, lineId, caller: callerOf(callerKind, office, ownerId) };
 }
 
 export function callerOf(kind: CallerKind, office: OfficeIndex, myId: string): Caller {

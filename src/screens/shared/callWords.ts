@@ -27,6 +27,8 @@ export function phaseWord(view: CallView): string {
       return 'Held';
     case 'mailbox':
       return 'In the mailbox';
+    case 'menu':
+      return 'In a menu';
     case 'failed':
       return (view.call.failure && failureWords[view.call.failure]) ?? 'Failed';
   }
@@ -65,6 +67,10 @@ function heardWord(heard: Heard, verb: string, view: CallView): string {
       return `${verb} music`;
     case 'greeting':
       return `${verb} the greeting`;
+    case 'menu':
+      return `${verb} what the keys do`;
+    case 'textNotice':
+      return `${verb} that a text comes`;
     case 'voices':
       return `${verb} ${voices(heard.legIds, view)}`;
   }

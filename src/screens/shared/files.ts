@@ -1,22 +1,27 @@
 /** Lets the worker choose a file of theirs; null where they chose none. */
-export function pickFile(accept: string): Promise<{ name: string; text: string } | null> {
+export function pickBlob(accept: string): Promise<File | null> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = accept;
-    input.onchange = () => {
-      const file = input.files?.[0];
-      if (file) void file.text().then((text) => resolve({ name: file.name.toLowerCase(), text }));
-      else resolve(null);
-    };
+    input.onchange = () => resolve(input.files?.[0] ?? null);
     input.oncancel = () => resolve(null);
     input.click();
   });
 }
 
+/** The same for a file of text. */
+export async function pickFile(accept: string): Promise<{ name: string; text: string } | null> {
+  const file = await pickBlob(accept);
+  return file && { name: file.name.toLowerCase(), text: await file.text() };
+}
+
 /** Hands the worker a file to keep. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const saveFile = (name: string, type: string, text: string): void =>
+  saveBlob(name, new Blob([text], { type }));
+
+export function saveBlob(name: string, file: Blob): void {
+  const url = URL.createObjectURL(file);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -7,6 +7,9 @@ export function useGo() {
   return useMemo(
     () => ({
       loose: () => router.navigate('/'),
+      person: (key: string) => router.navigate(`/person/${encodeURIComponent(key)}`),
+      rooms: () => router.navigate('/rooms'),
+      room: (id: string) => router.navigate(`/rooms/${encodeURIComponent(id)}`),
       everything: () => router.navigate('/everything'),
       record: (id: string) => router.navigate(`/everything/${id}`),
       dial: () => router.navigate('/dial'),
@@ -15,6 +18,14 @@ export function useGo() {
       plan: () => router.navigate('/plan'),
       directory: () => router.navigate('/directory'),
       office: () => router.navigate('/office'),
+      telling: () => router.navigate('/telling'),
+      followUps: () => router.navigate('/followups'),
+      faxes: () => router.navigate('/fax'),
+      fax: (id: string) => router.navigate(`/fax/${encodeURIComponent(id)}`),
+      newFax: (to: string | null) =>
+        router.navigate(to === null ? '/fax/new' : `/fax/new?to=${encodeURIComponent(to)}`),
+      importPeople: () => router.navigate('/import'),
+      archive: () => router.navigate('/archive'),
       outside: () => router.navigate('/outside'),
     }),
     [router],

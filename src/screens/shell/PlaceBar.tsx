@@ -1,10 +1,12 @@
 import { Link, usePathname } from 'expo-router';
+import { useEffect } from 'react';
 import { Pressable, StyleSheet, Text, View } from 'react-native';
 
 import { fonts, space, target, themed, useTheme } from '@/ui/tokens';
 
 import { isAt, places } from './places';
 import { PlaceIcon } from './PlaceIcon';
+import { usePlaceCounts } from './usePlaceCounts';
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
@@ -30,7 +32,7 @@ const useStyles = themed(({ colours, size }) =>
       fontSize: Math.min(size(12), 15),
       textAlign: 'center',
     },
-    rail: { width: 148, backgroundColor: colours.night, paddingTop: space.l },
+    rail: { width: 164, backgroundColor: colours.night, paddingTop: space.l },
     name: {
       fontFamily: fonts.title,
       fontWeight: '700',
@@ -58,6 +60,11 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
   const styles = useStyles();
   const { colours } = useTheme();
   const pathname = usePathname();
+  const counts = usePlaceCounts();
+  const waiting = counts['/'];
+  useEffect(() => {
+    document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';
+  }, [waiting]);
   const [ink, faint] = asRail ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
   return (
     <View role="navigation" aria-label="Places" style={asRail ? styles.rail : styles.bar}>
@@ -74,7 +81,9 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
             >
               {!asRail && isHere ? <Pressable style={styles.here} /> : null}
               <PlaceIcon path={place.path} colour={colour} />
-              <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>{place.word}</Text>
+              <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>
+                {counts[place.path] > 0 ? `${place.word} ${counts[place.path]}` : place.word}
+              </Text>
             </Pressable>
           </Link>
         );

@@ -1,10 +1,10 @@
 /** The five places, in their order. */
 export const places = [
-  { path: '/', word: 'Loose ends', alsoAt: ['/everything', '/standing'] },
+  { path: '/', word: 'Loose ends', alsoAt: ['/everything', '/person', '/rooms', '/followups', '/standing'] },
   { path: '/dial', word: 'Dial', alsoAt: ['/call'] },
   { path: '/plan', word: 'Ring plan', alsoAt: [] },
-  { path: '/directory', word: 'Directory', alsoAt: [] },
-  { path: '/office', word: 'Office', alsoAt: ['/outside'] },
+  { path: '/directory', word: 'Directory', alsoAt: ['/import'] },
+  { path: '/office', word: 'Office', alsoAt: ['/archive', '/fax', '/outside', '/telling'] },
 ] as const;
 
 export type Place = (typeof places)[number];

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useAppSelector } from '@/state/app';
 
 import { fetchSheets } from '../call/LazySheet';
+import { fetchOfficeScreen } from '../office/fetchOfficeScreen';
 import { fetchPlanScreen } from '../plan/fetchPlanScreen';
 import { fetchStandingScreen } from '../standing/fetchStandingScreen';
 
@@ -14,7 +15,8 @@ export function usePrefetch(): void {
   useEffect(() => {
     if (!isRunning) return;
     // What can't be fetched now is asked for again when it is needed.
-    const fetchAll = () => void Promise.allSettled([fetchSheets(), fetchPlanScreen(), fetchStandingScreen()]);
+    const fetchAll = () =>
+      void Promise.allSettled([fetchSheets(), fetchPlanScreen(), fetchStandingScreen(), fetchOfficeScreen()]);
     const timer = setTimeout(fetchAll, laterMs);
     return () => clearTimeout(timer);
   }, [isRunning]);

@@ -18,6 +18,7 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { EndPicker } from './EndPicker';
+import { FollowsPart } from './FollowsPart';
 import { ringsNow } from './standingWords';
 import { useEnd } from './useEnd';
 
@@ -34,16 +35,18 @@ export function SituationPart() {
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const [word, setWord] = useState(standing.word);
   const end = useEnd('open');
-  const situations = office.people.get(myId)?.situations ?? [];
+  const me = office.people.get(myId);
+  const situations = me?.situations ?? [];
+  const nowhereWord = (me?.follows ?? []).length > 0 ? 'As it comes by itself' : 'No situation';
   const lineId = office.setup.lines.find(({ ownerId, urgent }) => ownerId === myId && !urgent)?.id ?? null;
 
   const choose = (id: string, until: number | null) => {
-    const name = situations.find((each) => each.id === id)?.name ?? 'No situation';
+    const name = situations.find((each) => each.id === id)?.name ?? nowhereWord;
     const situation = id === nowhere ? undefined : { id, word: word.trim(), until };
     const ending = until === null ? '' : ` until ${formatClock(until, zone)}`;
     void dispatch(setSituation(situation, `${name}${ending}. Colleagues see it now.`));
   };
-  const current = standing.situation?.id ?? nowhere;
+  const current = standing.follows ? nowhere : (standing.situation?.id ?? nowhere);
   const keep = () => {
     const until = end.read(clock.now());
     if (until !== undefined) choose(current, until);
@@ -62,7 +65,7 @@ export function SituationPart() {
             word: name,
             detail: `Then: ${ringsNow(office, myId, lineId, now, id)}`,
           })),
-          { value: nowhere, word: 'No situation' },
+          { value: nowhere, word: nowhereWord },
         ]}
         onChoose={(id) => choose(id, null)}
       />
@@ -73,6 +76,7 @@ export function SituationPart() {
           <Plate word="Say so, and end it then" onPress={keep} />
         </>
       )}
+      <FollowsPart situations={situations} />
     </View>
   );
 }

@@ -38,7 +38,7 @@ export function ringsNow(
   const trace = traceCall(
     office,
     { ownerId: myId, lineId, caller: { number: null, personId: null } },
-    { ...allFree(at), ...(situationId !== undefined && { situationOf: () => situationId }) },
+    { ...allFree(at), ...(situationId !== undefined && { calledSituation: situationId }) },
   );
   return stagesWords(trace, office, myId);
 }

@@ -1,11 +1,15 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import type { Command, CommandResult, Target } from '@/core/exchange';
+import { plainFollowUp, type FollowUp } from '@/core/followUps';
+import { takesTexts } from '@/core/numbering';
 import type { Network } from '@/core/quality';
 import type { ClockSetting } from '@/office/clock';
 import type { Script } from '@/office/standins';
 
-import type { Work } from '../storage';
+import { keepOne, writtenMessage } from './catchUpSlice';
+import { freeId } from './freeId';
+import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { isActive } from './hearing';
 import { explainRefusal } from './refusals';
@@ -113,9 +117,21 @@ export const refuseWithText =
     if (number === null) return;
     const at = clock.now();
     const lineId = textLineOf(getState());
-    dispatch(
-      workKept({ kind: 'text', id: `text-${view.id}-${at}`, at, callId: view.id, lineId, to: number, text }),
-    );
+    const textNumber = textNumberFor(getState(), number);
+    if (lineId !== null && textNumber !== null)
+      dispatch(
+        keepOne(
+          'messages',
+          writtenMessage({
+            id: `text-${view.id}-${at}`,
+            at,
+            callId: view.id,
+            lineId,
+            number: textNumber,
+            text,
+          }),
+        ),
+      );
     if (callBackAt !== null) {
       dispatch(
         workKept({
@@ -128,32 +144,60 @@ export const refuseWithText =
           text: 'Call back, as promised by text',
           dueAt: callBackAt,
           doneAt: null,
+          ...plainFollowUp,
         }),
       );
     }
-    dispatch(actDone(`Texted ${caller?.name ?? 'the caller'}: “${text}”`));
+    const name = caller?.name ?? 'the caller';
+    dispatch(
+      actDone(
+        textNumber === null
+          ? `${callBackAt === null ? 'Refused' : 'Your promise is kept'}, but no text went out: ${name} has no number that takes texts.`
+          : `Texted ${name}: “${text}”`,
+      ),
+    );
   };
 
-/** Texts go from a line that can: a mobile one. */
-const textLineOf = ({ office }: RootState): string | null =>
-  office.setup?.lines.find(({ number }) => number.startsWith('+447'))?.id ?? null;
+/** Where that caller can be texted: at the number itself, or another of the same contact; null where nowhere. */
+function textNumberFor(state: RootState, number: string): string | null {
+  if (takesTexts(number)) return number;
+  const contact = selectContacts(state).find(({ numbers }) => numbers.some((each) => each.number === number));
+  return contact?.numbers.find((each) => takesTexts(each.number))?.number ?? null;
+}
+
+/** The line that texts go from. */
+export const textLineOf = ({ office }: RootState): string | null =>
+  office.setup?.lines.find(({ texts }) => texts)?.id ?? null;
+
+const freeWorkId = ({ work }: RootState, stem: string) =>
+  freeId(stem, (taken) => work.items.some(({ id }) => id === taken));
 
 export const keepNote =
   (callId: string, text: string): Act =>
-  (dispatch, _, { clock }) => {
+  (dispatch, getState, { clock }) => {
     const at = clock.now();
-    dispatch(workKept({ kind: 'note', id: `note-${callId}-${at}`, at, callId, text }));
+    const id = freeWorkId(getState(), `note-${callId}-${at}`);
+    dispatch(workKept({ kind: 'note', id, at, callId, text }));
     dispatch(actDone('Note kept with the call.'));
   };
 
+/** What a follow-up is made of; what is left out is as usual. */
+export type NewFollowUp = Pick<FollowUp, 'callId' | 'number' | 'name' | 'text' | 'dueAt'> &
+  Partial<Pick<FollowUp, 'priority' | 'list' | 'words'>>;
+
 export const keepFollowUp =
-  (followUp: Omit<Extract<Work, { kind: 'followUp' }>, 'kind' | 'id' | 'at' | 'doneAt'>): Act =>
-  (dispatch, _, { clock }) => {
+  (followUp: NewFollowUp): Act =>
+  (dispatch, getState, { clock }) => {
     const at = clock.now();
-    dispatch(
-      workKept({ kind: 'followUp', id: `follow-${followUp.callId}-${at}`, at, doneAt: null, ...followUp }),
-    );
+    const id = freeWorkId(getState(), `follow-${followUp.callId ?? 'own'}-${at}`);
+    dispatch(workKept({ kind: 'followUp', id, at, doneAt: null, ...plainFollowUp, ...followUp }));
     dispatch(actDone(`Kept: ${followUp.text}`));
+  };
+
+export const changeFollowUp =
+  (followUp: FollowUp): Act =>
+  (dispatch) => {
+    dispatch(workKept(followUp));
   };
 
 export const finishFollowUp =

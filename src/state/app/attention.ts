@@ -1,7 +1,7 @@
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
 import { isActive } from './hearing';
-import type { AppStore } from './store';
+import type { AppStore, RootState } from './store';
 
 const workerFile = '/alerts.js';
 
@@ -47,9 +47,16 @@ export function startAttention(store: AppStore): () => void {
   };
 }
 
+/** The worker that shows notifications, once it is active: one that is only installed shows none. */
+async function worker(): Promise<ServiceWorkerRegistration> {
+  // Registering again would fetch and compare it first, while a caller waits.
+  if (!(await navigator.serviceWorker.getRegistration())) await navigator.serviceWorker.register(workerFile);
+  return navigator.serviceWorker.ready;
+}
+
 async function notify(view: CallView): Promise<void> {
   if (!canTellElsewhere() || Notification.permission !== 'granted') return;
-  const registration = await navigator.serviceWorker.register(workerFile);
+  const registration = await worker();
   const options: NotificationOptions & { actions: { action: string; title: string }[] } = {
     body: view.line ? `calls ${view.line.name}` : 'calls your extension',
     tag: view.id,
@@ -62,6 +69,19 @@ async function notify(view: CallView): Promise<void> {
     ],
   };
   await registration.showNotification(nameOfCall(view), options);
+}
+
+/** Tells of something that has come in and asks for nothing at once, while the app is not in front. */
+export async function tellElsewhere(
+  { settings }: RootState,
+  tag: string,
+  title: string,
+  body: string,
+): Promise<void> {
+  const isAway = settings.tellsElsewhere && document.visibilityState !== 'visible';
+  if (!isAway || !canTellElsewhere() || Notification.permission !== 'granted') return;
+  const registration = await worker();
+  await registration.showNotification(title, { body, tag, icon: '/icon.svg' });
 }
 
 async function withdraw(callId: string): Promise<void> {

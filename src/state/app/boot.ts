@@ -1,6 +1,7 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { CallRecord } from '@/core/exchange';
+import type { Message } from '@/core/messages';
 import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
@@ -19,6 +20,7 @@ import {
   type StoredClock,
 } from '../storage';
 import { startAttention } from './attention';
+import { keepOne, writtenMessage } from './catchUpSlice';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
 import { startMeasuring } from './measuring';
 import { draftLoaded } from './planSlice';
@@ -44,8 +46,17 @@ import type { AppStore } from './store';
 
 const me = { personId: 'maren', deviceId: 'maren-app' };
 
+/** Part of the app that is fetched after the start, and then works until it is stopped. */
+export type LaterPart = () => Promise<
+  (context: { store: AppStore; services: Services; vault: Vault }) => () => void
+>;
+
 /** Brings the app up in this tab: finds out whether it may run the office, and if so restores it and starts it. */
-export async function boot(store: AppStore, services: Services): Promise<void> {
+export async function boot(
+  store: AppStore,
+  services: Services,
+  later: readonly LaterPart[] = [],
+): Promise<void> {
   const { dispatch } = store;
   let stop: () => Promise<void> = async () => undefined;
   const lock = new OfficeLock(async () => {
@@ -54,7 +65,7 @@ export async function boot(store: AppStore, services: Services): Promise<void> {
   });
   const run = async () => {
     try {
-      stop = await runOffice(store, services);
+      stop = await runOffice(store, services, later);
       dispatch(phaseChanged({ phase: 'running' }));
     } catch (error) {
       dispatch(phaseChanged({ phase: 'failed', failure: String(error) }));
@@ -70,13 +81,20 @@ export async function boot(store: AppStore, services: Services): Promise<void> {
   else dispatch(phaseChanged({ phase: 'elsewhere' }));
 }
 
-async function runOffice(store: AppStore, services: Services): Promise<() => Promise<void>> {
+async function runOffice(
+  store: AppStore,
+  services: Services,
+  later: readonly LaterPart[],
+): Promise<() => Promise<void>> {
   const { dispatch } = store;
   const vault = new Vault(
     (status) => dispatch(storageChanged(status)),
     ({ count }) => dispatch(recordsSetAside(count)),
   );
   const { clock } = services;
+  const rescue = () => vault.rescue();
+  window.addEventListener('pagehide', rescue);
+  await vault.recover();
   const [savedOffice, savedClock, savedSettings, savedWork, savedPlan] = await Promise.all([
     vault.read(storageKeys.office, officeKind),
     vault.read(storageKeys.clock, clockKind),
@@ -96,7 +114,10 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   services.link = office;
   services.player = player;
+  services.vault = vault;
   services.readSound = async (id) => (await vault.read(`${storageKeys.sound}${id}`, soundKind))?.[0] ?? null;
+  services.keepSound = (id, sound) =>
+    vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
@@ -104,10 +125,11 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   dispatch(updated(office.snapshot()));
   office.subscribe((update) => {
     dispatch(updated(update));
-    keep(update, office, vault);
+    keepOffice(update, office, vault);
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
-    soundUpdate(update, store.getState(), player);
+    soundUpdate(update, store.getState(), { player, readSound: services.readSound });
+    for (const text of textsOwed(update, me.personId)) dispatch(keepOne('messages', text));
     void recordings.follow(update, callOf);
   });
   void player.useSpeaker(store.getState().settings.speakerId);
@@ -121,6 +143,7 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
   const keys = await vault.keys(storageKeys.history);
   await recordings.resume();
   office.start();
+  const stopLater = later.map((part) => startLater(part, { store, services, vault }));
   void recordings.mixEnded(callOf);
   void readHistory(keys).catch(() => {
     dispatch(historyCompleted());
@@ -139,12 +162,44 @@ async function runOffice(store: AppStore, services: Services): Promise<() => Pro
     stopKeeping();
     stopMeasuring();
     stopAttention();
+    for (const end of stopLater) end();
     office.close();
     player.close();
     services.link = null;
     services.player = null;
+    services.vault = null;
     services.readSound = async () => null;
+    services.keepSound = async () => undefined;
     await vault.close();
+    window.removeEventListener('pagehide', rescue);
+  };
+}
+
+/** What my ring plan lets be texted to callers nobody answered. */
+function textsOwed({ events }: OfficeUpdate, personId: string): Message[] {
+  return events.flatMap((event): Message[] => {
+    if (event.type !== 'textOwed' || event.personId !== personId) return [];
+    const { at, callId, lineId, to, text } = event;
+    return [writtenMessage({ id: `text-${callId}`, at, callId, lineId, number: to, text })];
+  });
+}
+
+/** Fetches a part and starts it; without a network, once there is one. Gives what ends it. */
+function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<LaterPart>>>[0]): () => void {
+  let isOver = false;
+  let end: () => void = () => undefined;
+  const start = async () => {
+    try {
+      const run = await part();
+      if (!isOver) end = run(context);
+    } catch {
+      if (!isOver) window.addEventListener('online', () => void start(), { once: true });
+    }
+  };
+  void start();
+  return () => {
+    isOver = true;
+    end();
   };
 }
 
@@ -186,7 +241,7 @@ function freshExchange(now: number): OfficeState['exchange'] {
   };
 }
 
-function keep(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
+function keepOffice(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
   const entries = recordsOf(update).map((record) => recordEntry(record, sampleOffice.zone));
   const state = { [storageKeys.office]: Vault.encode([office.save()], officeKind) };
   void vault.write(Object.assign(state, ...entries));

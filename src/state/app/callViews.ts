@@ -2,6 +2,8 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import {
   callerOf,
+  isMachine,
+  isMailbox,
   isTalking,
   whatIsHeard,
   type Call,
@@ -28,11 +30,12 @@ export interface PartyView extends Identity {
 }
 
 /**
- * `incoming` rings here; `calling` waits for the network; `ringing` rings over there; `mailbox` speaks to one;
+ * `incoming` rings here; `calling` waits for the network; `ringing` rings over there; `mailbox` and
+ * `menu` speak to one;
  * `waiting` calls by itself when somebody busy is free.
  */
 export type CallPhase =
-  'incoming' | 'waiting' | 'calling' | 'ringing' | 'talking' | 'held' | 'mailbox' | 'failed';
+  'incoming' | 'waiting' | 'calling' | 'ringing' | 'talking' | 'held' | 'mailbox' | 'menu' | 'failed';
 
 /** One call as seen from this device. */
 export interface CallView {
@@ -142,7 +145,8 @@ function phaseOf(call: Call, mine: Leg): CallPhase {
   if (call.failure) return 'failed';
   if (mine.state === 'held') return 'held';
   const others = call.legs.filter((leg) => leg !== mine && leg.state !== 'cleared');
-  if (others.some((leg) => leg.endpoint.kind === 'mailbox')) return 'mailbox';
+  if (others.some(isMailbox)) return 'mailbox';
+  if (others.some(isMachine)) return 'menu';
   if (others.some(isTalking) && call.answeredAt !== null) return 'talking';
   return others.some((leg) => leg.state === 'alerting') ? 'ringing' : 'calling';
 }

@@ -43,6 +43,22 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
         number: null,
         personId: null,
       };
+    case 'teamMailbox':
+      return {
+        name: `${office.teams.get(endpoint.teamId)?.name ?? 'A team'} mailbox`,
+        detail: 'mailbox',
+        number: null,
+        personId: null,
+      };
+    case 'menu':
+      return {
+        name: office.menus.get(endpoint.menuId)?.name ?? 'A menu',
+        detail: 'menu',
+        number: null,
+        personId: null,
+      };
+    case 'textNotice':
+      return { name: 'A text instead', detail: '', number: null, personId: null };
     case 'outside':
       return { ...identifyNumber(endpoint.number, endpoint.name, people), personId: null };
   }
@@ -61,6 +77,9 @@ export function identifyDialled(dialled: string, { office, people }: Names): Ide
   const team = office.teamsByExtension.get(dialled);
   if (team)
     return { name: team.name, detail: `team · ${team.extension}`, number: team.extension, personId: null };
+  const menu = office.menusByExtension.get(dialled);
+  if (menu)
+    return { name: menu.name, detail: `menu · ${menu.extension}`, number: menu.extension, personId: null };
   const line = office.linesByNumber.get(dialled);
   if (line) return { name: line.name, detail: formatAny(line.number), number: line.number, personId: null };
   return { ...identifyNumber(dialled, null, people), personId: null };

@@ -1,6 +1,7 @@
 /** The app's state, what can be done, and how it starts. */
 export {
   answerFirst,
+  changeFollowUp,
   finishFollowUp,
   keepFollowUp,
   keepNote,
@@ -16,10 +17,27 @@ export {
   setScript,
   silence,
   takeOver,
+  textLineOf,
   transfer,
 } from './acts';
-export { askToTellElsewhere, canTellElsewhere } from './attention';
-export { boot } from './boot';
+export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
+export { boot, type LaterPart } from './boot';
+export {
+  asKept,
+  keptRead,
+  dropSome,
+  keepMany,
+  keepOne,
+  reckoned,
+  soughtChanged,
+  weightsChosen,
+  writtenMessage,
+  type CatchUpSlice,
+  type Kept,
+  type KeptSort,
+  type Sought,
+  type Reckoning,
+} from './catchUpSlice';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
   legAt,
@@ -40,13 +58,18 @@ export {
   type ParkedView,
   type RingingAtColleague,
 } from './elsewhere';
+export { freeId } from './freeId';
+export { changeGreeting, hearGreeting, recordGreeting } from './greetings';
 export { isActive, selectMySound } from './hearing';
 export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
 export {
-  selectHistoryRows,
+  selectContacts,
   selectOffice,
   selectPeople,
   selectPresence,
+  selectUnreadFaxes,
+  selectUnreadInRooms,
+  selectWaitingCount,
   selectZone,
   type Presence,
   type PresenceState,
@@ -65,6 +88,7 @@ export {
   selectMyStanding,
   selectPlanInForce,
   setDoNotDisturb,
+  setFollows,
   setForwardAll,
   setSituation,
 } from './planning';
@@ -73,6 +97,9 @@ export {
   actDone,
   dialTextChanged,
   phaseChanged,
+  keepDaysChosen,
+  favouritesChosen,
+  ownRepliesChosen,
   presentationChosen,
   refusalClosed,
   setAsideRead,

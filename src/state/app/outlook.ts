@@ -1,6 +1,6 @@
 import { foresee } from '@/core/exchange';
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import { targetName, type OfficeIndex } from '@/core/office';
+import { targetName, teamMailboxName, type OfficeIndex } from '@/core/office';
 import type { TraceLeg } from '@/core/routing';
 import { describeRate, rateFor } from '@/core/rates';
 
@@ -26,9 +26,13 @@ export function selectOutlook(state: RootState, to: string, now: number): Outloo
   const end =
     finish.kind === 'mailbox'
       ? `the mailbox of ${office.people.get(finish.personId)?.name ?? 'nobody'} answers`
-      : finish.kind === 'busy'
-        ? 'there is busy tone'
-        : `it is forwarded to ${finish.to}`;
+      : finish.kind === 'teamMailbox'
+        ? `${teamMailboxName(finish.teamId, office)} answers`
+        : finish.kind === 'busy'
+          ? 'there is busy tone'
+          : finish.kind === 'forward'
+            ? `it is forwarded to ${finish.to}`
+            : 'they get a text';
   if (trace.legs.length === 0) {
     return {
       called: `Nothing can ring there now: at once ${end}.`,

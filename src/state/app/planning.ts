@@ -4,6 +4,7 @@ import {
   isSamePlan,
   OfficeIndex,
   type DoNotDisturb,
+  type Followed,
   type ForwardAll,
   type Person,
   type RingPlan,
@@ -100,13 +101,18 @@ export const setForwardAll =
   (dispatch) =>
     dispatch(switchNow({ forwards: forward ? [forward] : [] }, said));
 
-/** I am in another situation from now on; colleagues see it at once. */
-export const setSituation =
-  (situation: Person['situation'], said: string): Act<Promise<boolean>> =>
+/** I am in another situation from now on; colleagues see it at once. Left out: in what comes by itself. */
+export const setSituation = (situation: Person['situation'], said: string) => changeMe({ situation }, said);
+
+/** Which situations come by themselves from now on. */
+export const setFollows = (follows: Followed[], said: string) => changeMe({ follows }, said);
+
+const changeMe =
+  (change: Partial<Person>, said: string): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
     const me = selectOffice(getState()).people.get(myIdOf(getState()));
     if (!me) return false;
-    const people = [{ ...me, situation }];
+    const people = [{ ...me, ...change }];
     const result = await dispatch(send({ type: 'configure', ringPlans: [], people }));
     if (result?.ok) dispatch(actDone(said));
     return result?.ok ?? false;

@@ -108,7 +108,7 @@ export class RecordingSound {
     const clips = new Map<string, Float32Array>();
     for (const id of ids) {
       const decoded = decodeWav(await this.fetchClip(id));
-      if (decoded) clips.set(id, resample(decoded.samples, decoded.sampleRate, sampleRate));
+      if (decoded.ok) clips.set(id, resample(decoded.samples, decoded.sampleRate, sampleRate));
     }
     const { samples, marks } = mixHeard({ pieces, heard, clips }, sampleRate);
     const wav = toBase64(encodeWav(samples, sampleRate, marks));

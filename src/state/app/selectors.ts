@@ -1,8 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { groupByDay } from '@/core/history';
 import { emptyOffice, OfficeIndex } from '@/core/office';
-import { PeopleIndex } from '@/core/people';
+import { PeopleIndex, type Contact } from '@/core/people';
 import { standingOf } from '@/core/routing';
 import type { RootState } from './store';
 
@@ -11,19 +10,20 @@ export const selectOffice = createSelector(
   (setup) => new OfficeIndex(setup ?? emptyOffice),
 );
 
+/** People outside: the office's, and those the worker has brought in. */
+export const selectContacts = createSelector(
+  (state: RootState) => state.office.contacts,
+  (state: RootState) => state.catchUp.kept.contacts,
+  (offices, own): Contact[] => [...offices, ...Object.values(own)],
+);
+
 export const selectPeople = createSelector(
   selectOffice,
-  (state: RootState) => state.office.contacts,
+  selectContacts,
   (office, contacts) => new PeopleIndex(office, contacts),
 );
 
 export const selectZone = (state: RootState) => state.office.setup?.zone ?? 'Europe/London';
-
-export const selectHistoryRows = createSelector(
-  (state: RootState) => state.history.records,
-  selectZone,
-  groupByDay,
-);
 
 /** What a colleague is doing, as far as the exchange knows: their calls come before what they say of themselves. */
 export type PresenceState = 'free' | 'onCall' | 'ringing' | 'away' | 'off' | 'doNotDisturb';
@@ -69,4 +69,36 @@ export const selectPresence = createSelector(
         return [id, { ...own, state: calls[id] ?? own.state, word: said }];
       }),
     ),
+);
+
+export const selectUnreadFaxes = createSelector(
+  (state: RootState) => state.catchUp.kept.faxes,
+  (faxes) =>
+    Object.values(faxes).filter(({ direction, readAt }) => direction === 'in' && readAt === null).length,
+);
+
+/** Messages that nobody here has read, in the rooms the worker is in. */
+export const selectUnreadInRooms = createSelector(
+  (state: RootState) => state.catchUp.kept.messages,
+  (state: RootState) => state.catchUp.kept.rooms,
+  (state: RootState) => state.office.me?.personId ?? '',
+  (messages, rooms, myId) => {
+    const mine = Object.values(rooms).filter(({ memberIds }) => memberIds.includes(myId));
+    const numbers = new Set(mine.map(({ id }) => `room:${id}`));
+    return Object.values(messages).filter(
+      ({ number, direction, readAt }) => direction === 'in' && readAt === null && numbers.has(number),
+    ).length;
+  },
+);
+
+/** How many people wait for this worker, as the bar of the places says it. */
+export const selectWaitingCount = createSelector(
+  (state: RootState) => state.catchUp.reckoning?.ends.open,
+  (state: RootState) => state.office.me?.personId,
+  (_: RootState, now: number) => now,
+  (open = [], myId, now) =>
+    open.filter(
+      ({ snoozedUntil, takenById }) =>
+        (snoozedUntil === null || snoozedUntil <= now) && (takenById === null || takenById === myId),
+    ).length,
 );

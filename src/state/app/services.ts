@@ -4,7 +4,7 @@ import { Clock } from '@/office/clock';
 import type { OfficeLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
-import type { StoredSound } from '../storage';
+import type { StoredSound, Vault } from '../storage';
 
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
@@ -13,6 +13,9 @@ export interface Services {
   player: SoundPlayer | null;
   /** The finished sound of a recording; null where there is none (yet). */
   readSound: (recordingId: string) => Promise<StoredSound | null>;
+  keepSound: (id: string, sound: StoredSound) => Promise<void>;
+  /** All that is kept on this device; null while another tab runs the office. */
+  vault: Vault | null;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
 }
@@ -23,6 +26,8 @@ export function createServices(): Services {
     link: null,
     player: null,
     readSound: async () => null,
+    keepSound: async () => undefined,
+    vault: null,
     takeOver: async () => undefined,
   };
 }

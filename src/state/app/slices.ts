@@ -9,6 +9,7 @@ import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
+import { catchUpReducer } from './catchUpSlice';
 import { planReducer } from './planSlice';
 import type { Settings, VaultStatus, Work } from '../storage';
 
@@ -27,6 +28,8 @@ interface OfficeSlice {
   clock: ClockSetting;
   sound: SoundStatus;
   isOnline: boolean;
+  /** Devices that are signed in. */
+  signedIn: readonly string[];
   /** What the stand-in network does to this device's data calls. */
   network: Network;
   /** How the call that is talked on has sounded of late; null while none is. */
@@ -44,6 +47,7 @@ const officeSlice = createSlice({
     clock: { mode: 'real' },
     sound: 'waiting',
     isOnline: true,
+    signedIn: [],
     network: goodNetwork,
     trend: null,
   } as OfficeSlice,
@@ -71,6 +75,7 @@ const officeSlice = createSlice({
   extraReducers: (builder) =>
     builder.addCase(updated, (state, { payload }) => {
       state.network = payload.network;
+      if (state.signedIn.join() !== payload.signedIn.join()) state.signedIn = payload.signedIn;
       if (payload.setup) state.setup = payload.setup;
     }),
 });
@@ -161,6 +166,9 @@ const settingsSlice = createSlice({
     speakerId: null,
     isNoiseSuppressed: true,
     tellsElsewhere: false,
+    favourites: [],
+    ownReplies: [],
+    keepDays: { voicemails: 60, texts: null, faxes: null },
   } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
@@ -178,6 +186,15 @@ const settingsSlice = createSlice({
     },
     tellingElsewhereChosen(state, { payload }: PayloadAction<boolean>) {
       state.tellsElsewhere = payload;
+    },
+    favouritesChosen(state, { payload }: PayloadAction<string[]>) {
+      state.favourites = payload;
+    },
+    ownRepliesChosen(state, { payload }: PayloadAction<string[]>) {
+      state.ownReplies = payload;
+    },
+    keepDaysChosen(state, { payload }: PayloadAction<Partial<Settings['keepDays']>>) {
+      Object.assign(state.keepDays, payload);
     },
     presentationChosen(state, { payload }: PayloadAction<{ lineId: string } | 'withhold'>) {
       state.withhold = payload === 'withhold';
@@ -256,6 +273,7 @@ export const reducers = {
   settings: settingsSlice.reducer,
   work: workSlice.reducer,
   plan: planReducer,
+  catchUp: catchUpReducer,
   notices: noticesSlice.reducer,
 };
 
@@ -266,6 +284,9 @@ export const { dialTextChanged } = dialSlice.actions;
 export const {
   settingsLoaded,
   themeChosen,
+  keepDaysChosen,
+  favouritesChosen,
+  ownRepliesChosen,
   presentationChosen,
   wayChosen,
   soundChosen,

@@ -1,9 +1,12 @@
-import { whatIsHeard } from '@/core/exchange';
+import { greetingOf, whatIsHeard } from '@/core/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
 import { legAt } from './callViews';
+import { fromBase64 } from '../storage';
 import { selectMySound } from './hearing';
+import { selectOffice } from './selectors';
+import type { Services } from './services';
 import type { AppStore, RootState } from './store';
 
 /** Keeps the loudspeaker in step with what this device hears. Returns a function that ends it. */
@@ -13,8 +16,12 @@ export function startSounding(store: AppStore, player: SoundPlayer): () => void 
   return store.subscribe(follow);
 }
 
-/** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting. */
-export function soundUpdate(update: OfficeUpdate, state: RootState, player: SoundPlayer): void {
+/** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting, a menu's choices. */
+export function soundUpdate(
+  update: OfficeUpdate,
+  state: RootState,
+  { player, readSound }: { player: SoundPlayer; readSound: Services['readSound'] },
+): void {
   const deviceId = state.office.me?.deviceId;
   const myLeg = (callId: string) => {
     const call = state.calls.byId[callId];
@@ -32,12 +39,26 @@ export function soundUpdate(update: OfficeUpdate, state: RootState, player: Soun
     // The number of the slot is read out to who parked, whose hands may be full.
     if (event.type === 'parked' && state.calls.byId[event.callId]?.parked?.byId === state.office.me?.personId)
       void player.clip(`parked-${event.slot}`);
-    if (event.type === 'established' && heardByMe(event.callId)?.kind === 'greeting')
-      void player.clip('mailbox-greeting');
+    if (event.type === 'established') greet(event.callId);
+    const heard = event.type === 'menuSpoke' ? heardByMe(event.callId) : undefined;
+    if (heard?.kind === 'menu') player.say(selectOffice(state).menus.get(heard.menuId)?.text ?? '');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);
     if (heard?.kind === 'voices' && heard.legIds.includes(speech.legId)) void player.clip(speech.clip);
+  }
+
+  function greet(callId: string): void {
+    const call = state.calls.byId[callId];
+    const heard = heardByMe(callId);
+    if (!call || heard?.kind !== 'greeting' || heard.personId === null) return;
+    const greeting = greetingOf(selectOffice(state), call, heard.personId, update.at);
+    if (!greeting) void player.clip('mailbox-greeting');
+    else if (!greeting.recorded) player.say(greeting.text);
+    else
+      void readSound(greeting.recorded.soundId).then(
+        (sound) => sound && player.playFile(fromBase64(sound.wav)),
+      );
   }
 
   /** Whether this device is on that call and would hear what is said to all. */

@@ -1,6 +1,8 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import type { z } from 'zod';
 
+import { Unwritten } from './Unwritten';
+
 /** `failed`: this browser lets nothing be kept. What could not be written waits and is tried again. */
 export type VaultStatus = 'ok' | 'full' | 'failed';
 
@@ -33,7 +35,10 @@ const asidePrefix = 'aside/';
  * damage to one line costs only that line. Everything read passes its schema; what doesn't is set aside and told.
  */
 export class Vault {
-  private pending = new Map<string, string>();
+  /** What waits to be written, and (null) to be taken out. */
+  private pending = new Map<string, string | null>();
+  private underway = new Map<string, string | null>();
+  private hasRescued = false;
   private writing: Promise<void> | null = null;
   private status: VaultStatus = 'ok';
   private closed = false;
@@ -42,12 +47,35 @@ export class Vault {
     private readonly onStatus: (status: VaultStatus) => void,
     private readonly onSetAside: (aside: SetAside) => void,
     private readonly backend: Backend = createAsyncStorage('cendro'),
+    private readonly unwritten = new Unwritten(),
   ) {}
+
+  /** Writes what the page before this one had no time for. Call before all else. */
+  async recover(): Promise<void> {
+    const left = this.unwritten.all();
+    if (left.size === 0) return;
+    this.hasRescued = true;
+    await this.change(left);
+  }
+
+  /** The page goes now: what is not yet written is left where the next one finds it. */
+  rescue(): void {
+    if (this.closed) return;
+    const left = this.waiting();
+    if (left.size === 0) return;
+    this.hasRescued = true;
+    this.unwritten.keep(left);
+  }
 
   /** Keys that begin so, in order. Empty where storage can't be opened. */
   async keys(prefix: string): Promise<string[]> {
     try {
-      return (await this.backend.getAllKeys()).filter((key) => String(key).startsWith(prefix)).sort();
+      const all = new Set<string>(await this.backend.getAllKeys());
+      for (const [key, text] of this.waiting()) {
+        if (text === null) all.delete(key);
+        else all.add(key);
+      }
+      return [...all].filter((key) => key.startsWith(prefix)).sort();
     } catch {
       this.setStatus('failed');
       return [];
@@ -72,6 +100,19 @@ export class Vault {
     return found;
   }
 
+  /** Values as they stand in storage, to be taken elsewhere; keys that have none are left out. */
+  async texts(keys: readonly string[]): Promise<Map<string, string>> {
+    const found = await this.fetch(keys);
+    return new Map(
+      Object.entries(found).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
+    );
+  }
+
+  /** Whether a text in the stored form is one that this version can read, to its last line. */
+  static async isReadable<T>(text: string, kind: StoredKind<T>): Promise<boolean> {
+    return (await parseLines(text, kind)).damaged.length === 0;
+  }
+
   /** Text of a key in the stored form. */
   static encode<T>(items: readonly T[], { version }: StoredKind<T>): string {
     return [JSON.stringify({ v: version }), ...items.map((item) => JSON.stringify(item))].join('\n');
@@ -79,19 +120,40 @@ export class Vault {
 
   /** Writes several keys together (one transaction), after what was asked before. Never rejects: see the status. */
   write(entries: Record<string, string>): Promise<void> {
-    for (const [key, text] of Object.entries(entries)) this.pending.set(key, text);
-    this.writing ??= this.writePending().finally(() => (this.writing = null));
-    return this.writing;
+    return this.change(Object.entries(entries));
   }
 
-  async remove(keys: readonly string[]): Promise<void> {
-    await this.flush();
-    await this.backend.removeMany([...keys]);
+  /** Takes keys out, after what was asked before; like writing, it is kept in mind until it is done. */
+  remove(keys: readonly string[]): Promise<void> {
+    return this.change(keys.map((key) => [key, null]));
+  }
+
+  private change(changes: Iterable<readonly [string, string | null]>): Promise<void> {
+    for (const [key, text] of changes) this.pending.set(key, text);
+    this.writing ??= this.writePending().finally(() => (this.writing = null));
+    return this.writing;
   }
 
   /** Resolves when all that was asked so far is written, or has failed. */
   async flush(): Promise<void> {
     while (this.writing) await this.writing;
+  }
+
+  /**
+   * Writes these last of all, in one go, and takes out what is to be gone: whatever the running app still wants to write
+   * is left out from then on. Rejects, with nothing changed and the app as before, where there is no room for them.
+   */
+  async writeLast(entries: Record<string, string>, gone: readonly string[] = []): Promise<void> {
+    await this.flush();
+    this.closed = true;
+    try {
+      await this.backend.setMany(entries);
+      if (gone.length > 0) await this.backend.removeMany([...gone]);
+    } catch (error) {
+      this.closed = false;
+      void this.write({});
+      throw error;
+    }
   }
 
   /** No more writing from here: another tab has taken over. */
@@ -102,29 +164,54 @@ export class Vault {
 
   private async fetch(keys: readonly string[]): Promise<Record<string, unknown>> {
     try {
-      return await this.backend.getMany([...keys]);
+      const found: Record<string, unknown> = { ...(await this.backend.getMany([...keys])) };
+      const waiting = this.waiting();
+      for (const key of keys) if (waiting.has(key)) found[key] = waiting.get(key);
+      return found;
     } catch {
       this.setStatus('failed');
       return {};
     }
   }
 
+  private waiting(): Map<string, string | null> {
+    return new Map([...this.underway, ...this.pending]);
+  }
+
   private async writePending(): Promise<void> {
     // Let what belongs to the same moment gather, so that it goes in one transaction.
     await Promise.resolve();
     while (this.pending.size > 0 && !this.closed) {
-      const batch = this.pending;
+      this.underway = this.pending;
       this.pending = new Map();
       try {
-        await this.backend.setMany(Object.fromEntries(batch));
+        await this.carryOut(this.underway);
+        this.underway = new Map();
         this.setStatus('ok');
+        if (this.hasRescued && this.pending.size === 0) {
+          this.unwritten.clear();
+          this.hasRescued = false;
+        }
       } catch (error) {
-        this.pending = new Map([...batch, ...this.pending]);
+        this.pending = this.waiting();
+        this.underway = new Map();
         this.setStatus(/quota|full/i.test(String(error)) ? 'full' : 'failed');
         setTimeout(() => void this.write({}), retryMs);
         return;
       }
     }
+  }
+
+  private async carryOut(changes: ReadonlyMap<string, string | null>): Promise<void> {
+    const written: Record<string, string> = {};
+    const gone: string[] = [];
+    for (const [key, text] of changes) {
+      if (text === null) gone.push(key);
+      else written[key] = text;
+    }
+    // First what makes room for the rest.
+    if (gone.length > 0) await this.backend.removeMany(gone);
+    if (Object.keys(written).length > 0) await this.backend.setMany(written);
   }
 
   private async setAside<T>(

@@ -9,7 +9,6 @@ export {
   soundKind,
   storageKeys,
   workKind,
-  type FollowUp,
   type HeardLog,
   type PlanDraft,
   type Settings,

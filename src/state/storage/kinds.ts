@@ -1,13 +1,20 @@
 import { z } from 'zod';
 
 import { recordingSchema, recordSchema } from '@/core/exchange';
+import { followUpSchema } from '@/core/followUps';
 import { ringPlanSchema } from '@/core/office';
 import { ways } from '@/core/quality';
 import { heardEntrySchema } from '@/core/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 
-import { officeFromVersion1, recordFromVersion1, settingsFromVersion1 } from './migrations';
+import {
+  officeFromVersion1,
+  recordFromVersion1,
+  settingsFromVersion1,
+  settingsFromVersion2,
+  workFromVersion1,
+} from './migrations';
 import type { StoredKind } from './Vault';
 
 export const settingsSchema = z.object({
@@ -22,6 +29,16 @@ export const settingsSchema = z.object({
   isNoiseSuppressed: z.boolean(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
+  /** Whom the worker reaches often, by their keys in the directory, in their order. */
+  favourites: z.array(z.string()),
+  /** Ready replies the worker has written. */
+  ownReplies: z.array(z.string()),
+  /** How many days voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */
+  keepDays: z.object({
+    voicemails: z.number().nullable(),
+    texts: z.number().nullable(),
+    faxes: z.number().nullable(),
+  }),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -35,18 +52,7 @@ export type StoredClock = z.infer<typeof storedClockSchema>;
 /** What the worker wrote around a call, and what they still mean to do. */
 export const workSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('note'), id: z.string(), at: z.number(), callId: z.string(), text: z.string() }),
-  z.object({
-    kind: z.literal('followUp'),
-    id: z.string(),
-    at: z.number(),
-    callId: z.string(),
-    /** Whom to reach; null for a withheld caller. */
-    number: z.string().nullable(),
-    name: z.string(),
-    text: z.string(),
-    dueAt: z.number(),
-    doneAt: z.number().nullable(),
-  }),
+  followUpSchema,
   z.object({
     kind: z.literal('text'),
     id: z.string(),
@@ -58,7 +64,6 @@ export const workSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 export type Work = z.infer<typeof workSchema>;
-export type FollowUp = Extract<Work, { kind: 'followUp' }>;
 
 /** A ring plan as it is being changed, with the steps back and forth; null: as in force. */
 export const planDraftSchema = z.object({
@@ -76,9 +81,9 @@ export const heardSchema = z.object({
 });
 export type HeardLog = z.infer<typeof heardSchema>;
 
-/** A finished recording's sound. */
+/** A finished recording's sound, or that of a greeting (which is of no call). */
 export const soundSchema = z.object({
-  callId: z.string(),
+  callId: z.string().nullable(),
   durationMs: z.number(),
   /** WAV, PCM 16 bit, as base64. */
   wav: z.string(),
@@ -96,12 +101,16 @@ export const officeKind: StoredKind<OfficeState> = {
   migrations: { 1: officeFromVersion1 },
 };
 export const settingsKind: StoredKind<Settings> = {
-  version: 2,
+  version: 3,
   schema: settingsSchema,
-  migrations: { 1: settingsFromVersion1 },
+  migrations: { 1: settingsFromVersion1, 2: settingsFromVersion2 },
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
-export const workKind: StoredKind<Work> = { version: 1, schema: workSchema };
+export const workKind: StoredKind<Work> = {
+  version: 2,
+  schema: workSchema,
+  migrations: { 1: workFromVersion1 },
+};
 export const planDraftKind: StoredKind<PlanDraft> = { version: 1, schema: planDraftSchema };
 export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };
 export const soundKind: StoredKind<StoredSound> = { version: 1, schema: soundSchema };

@@ -1,3 +1,4 @@
+import { plainFollowUp } from '@/core/followUps';
 import { goodNetwork } from '@/office/standins';
 
 type Data = Record<string, unknown>;
@@ -85,3 +86,17 @@ export const settingsFromVersion1 = (data: unknown): unknown => ({
   isNoiseSuppressed: true,
   tellsElsewhere: false,
 });
+
+/** Version 2 kept heard voicemails for sixty days, and all else for good. */
+export const settingsFromVersion2 = (data: unknown): unknown => ({
+  ...(data as Data),
+  favourites: [],
+  ownReplies: [],
+  keepDays: { voicemails: 60, texts: null, faxes: null },
+});
+
+/** A follow-up of version 1 had neither a priority nor a list. */
+export function workFromVersion1(data: unknown): unknown {
+  const work = data as Data;
+  return work['kind'] === 'followUp' ? { ...plainFollowUp, ...work } : work;
+}

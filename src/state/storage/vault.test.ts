@@ -8,10 +8,12 @@ import {
   recordKind,
   settingsKind,
   Vault,
+  workKind,
   type SetAside,
   type StoredKind,
   type VaultStatus,
 } from '.';
+import { Unwritten } from './Unwritten';
 
 const kind: StoredKind<{ id: string; ring: number }> = {
   version: 2,
@@ -34,16 +36,32 @@ class Memory {
   removeMany = async (keys: string[]) => keys.forEach((key) => delete this.entries[key]);
 }
 
-function open() {
-  const memory = new Memory();
+/** What a page can write at once, of which `room` characters are free. */
+class Local {
+  constructor(private readonly room = Infinity) {}
+  private readonly items = new Map<string, string>();
+  get length() {
+    return this.items.size;
+  }
+  key = (index: number) => [...this.items.keys()][index] ?? null;
+  getItem = (key: string) => this.items.get(key) ?? null;
+  removeItem = (key: string) => void this.items.delete(key);
+  setItem(key: string, text: string) {
+    if (text.length > this.room) throw new Error('QuotaExceededError');
+    this.items.set(key, text);
+  }
+}
+
+function open({ memory = new Memory(), local = new Local() } = {}) {
   const statuses: VaultStatus[] = [];
   const asides: SetAside[] = [];
   const vault = new Vault(
     (status) => statuses.push(status),
     (aside) => asides.push(aside),
     memory,
+    new Unwritten(local),
   );
-  return { memory, vault, statuses, asides };
+  return { memory, local, vault, statuses, asides };
 }
 
 const a = { id: 'a', ring: 5 };
@@ -109,6 +127,18 @@ describe('a full storage', () => {
     expect(statuses).toEqual(['full', 'ok']);
   });
 
+  it('is made room in by what is taken out', async () => {
+    const { memory, vault } = open();
+    memory.entries = { old: 'x' };
+    memory.isFull = true;
+    void vault.remove(['old']);
+    await vault.write({ one: '1' });
+    expect(memory.entries).toEqual({});
+    memory.isFull = false;
+    await jest.runAllTimersAsync();
+    expect(memory.entries).toEqual({ one: '1' });
+  });
+
   it('a storage that is taken over by another tab is not written to any more', async () => {
     const { memory, vault } = open();
     await vault.close();
@@ -117,7 +147,91 @@ describe('a full storage', () => {
   });
 });
 
+describe('a page that goes before all is written', () => {
+  /** Storage whose answers never come, as for a page that is gone. */
+  class Gone extends Memory {
+    override setMany = () => new Promise<void>(() => undefined);
+  }
+
+  it('leaves what was underway and what was waiting to the next page', async () => {
+    const { vault, local } = open({ memory: new Gone() });
+    void vault.write({ plan: Vault.encode([a], kind), note: 'old' });
+    await Promise.resolve();
+    await Promise.resolve();
+    void vault.write({ note: 'new' });
+    vault.rescue();
+    const next = open({ local });
+    await next.vault.recover();
+    expect(await next.vault.read('plan', kind)).toEqual([a]);
+    expect(next.memory.entries['note']).toBe('new');
+    expect(local).toHaveLength(0);
+  });
+
+  it('leaves what was to be taken out, so that it does not come back', async () => {
+    const memory = new Gone();
+    memory.entries = { plan: Vault.encode([a], kind), other: 'x' };
+    memory.removeMany = () => new Promise<void>(() => undefined);
+    const { vault, local } = open({ memory });
+    void vault.remove(['plan']);
+    expect(await vault.keys('')).toEqual(['other']);
+    expect(await vault.read('plan', kind)).toBeNull();
+    vault.rescue();
+    const left = new Memory();
+    left.entries = { ...memory.entries };
+    const next = open({ memory: left, local });
+    await next.vault.recover();
+    expect(left.entries).toEqual({ other: 'x' });
+    expect(local).toHaveLength(0);
+  });
+
+  it('overwrites nothing later when it comes back and goes on', async () => {
+    const { vault, local, memory } = open();
+    void vault.write({ note: 'old' });
+    vault.rescue();
+    expect(local).toHaveLength(1);
+    await vault.write({ note: 'new' });
+    expect(local).toHaveLength(0);
+    expect(memory.entries).toEqual({ note: 'new' });
+  });
+
+  it('keeps the small though there is no room for the large', async () => {
+    const { vault, local } = open({ memory: new Gone(), local: new Local(100) });
+    void vault.write({ large: 'x'.repeat(101), small: 'y' });
+    vault.rescue();
+    const next = open({ local });
+    await next.vault.recover();
+    expect(next.memory.entries).toEqual({ small: 'y' });
+  });
+
+  it('is read by the next one even where storage is full', async () => {
+    jest.useFakeTimers();
+    const { vault, local } = open({ memory: new Gone() });
+    void vault.write({ plan: Vault.encode([b], kind) });
+    vault.rescue();
+    const full = new Memory();
+    full.isFull = true;
+    const next = open({ memory: full, local });
+    await next.vault.recover();
+    expect(await next.vault.keys('pl')).toEqual(['plan']);
+    expect(await next.vault.read('plan', kind)).toEqual([b]);
+    expect(local).toHaveLength(1);
+    jest.useRealTimers();
+  });
+});
+
 describe('what version 1 kept', () => {
+  const oldFollowUp = {
+    kind: 'followUp',
+    id: 'f',
+    at: 0,
+    callId: 'c',
+    number: null,
+    name: 'Peg Anstey',
+    text: 'Call back',
+    dueAt: 5,
+    doneAt: null,
+  };
+
   it('a call that was live is restored whole, and a record has the fields of today', () => {
     const leg = {
       id: 'l2',
@@ -192,6 +306,11 @@ describe('what version 1 kept', () => {
       costMicros: 0,
     });
     const settings = { theme: 'dark', presentedLineId: null, withhold: false };
-    expect(settingsKind.schema.parse(settingsKind.migrations?.[1]?.(settings))).toMatchObject({ way: null });
+    const { migrations } = settingsKind;
+    const settled = migrations?.[2]?.(migrations[1]?.(settings));
+    expect(settingsKind.schema.parse(settled)).toMatchObject({ way: null, keepDays: { voicemails: 60 } });
+    expect(workKind.schema.parse(workKind.migrations?.[1]?.(oldFollowUp))).toMatchObject({
+      priority: 'usual',
+    });
   });
 });

@@ -1,2 +1,1 @@
 export { Row } from './Row';
-export { VirtualList } from './VirtualList';

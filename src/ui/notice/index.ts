@@ -1,2 +1,3 @@
 export { EmptyState } from './EmptyState';
 export { Notice } from './Notice';
+export { Problem } from './Problem';

@@ -58,6 +58,15 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
         cord: { hue: 0, stroke: 'solid' },
         urgent: false,
         ownerId: 'p0',
+        texts: true,
+      },
+      {
+        id: 'menu-line',
+        name: 'Menu line',
+        number: '+441314960160',
+        cord: { hue: 1, stroke: 'dashed' },
+        urgent: false,
+        ownerId: 'menu',
       },
     ],
     devices: [
@@ -74,8 +83,29 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
       { ...rule('p1', [], {}), findMe: [{ deviceId: 'p1-mobile' }, { deviceId: 'p1-desk' }] },
       rule('p2', ['p2-desk'], { finish: { kind: 'forward', to: '204' } }),
       rule('p3', ['p3-desk'], { busyFinish: { kind: 'forward', to: '0131 496 0150' } }),
-      rule('p4', [], { finish: { kind: 'forward', to: '206' } }),
-      rule('p5', [], { finish: { kind: 'forward', to: '205' } }),
+      rule('p4', [], {
+        finish: { kind: 'forward', to: '206' },
+        busyFinish: { kind: 'textBack', lineId: 'line', text: 'Busy' },
+      }),
+      rule('p5', ['p5-mobile'], { finish: { kind: 'textBack', lineId: 'line', text: 'Later' } }),
+    ],
+    menus: [
+      {
+        id: 'menu',
+        name: 'Menu',
+        extension: '260',
+        text: 'Press a key.',
+        keys: [
+          { key: '1', to: '202' },
+          { key: '2', to: '260' },
+          { key: '3', to: '0131 496 0142' },
+          { key: '4', to: '299' },
+        ],
+        waitSeconds: 5,
+        turns: 2,
+        finish: { kind: 'forward', to: '203' },
+        keeperId: 'p1',
+      },
     ],
     parkSlots: ['01', '02'],
     policies: {
@@ -102,6 +132,8 @@ const destinations = [
   '0131 496 0143',
   '+44 900 123 4567',
   '+441314960120',
+  '+441314960160',
+  '260',
   'nonsense',
 ];
 
@@ -148,7 +180,11 @@ const onTwo = fc
 const make = fc
   .record({
     from: fc.oneof(
-      fc.constantFrom(customer, { kind: 'outside' as const, number: null, name: null }),
+      fc.constantFrom(
+        customer,
+        { kind: 'outside' as const, number: '+447700900321', name: null },
+        { kind: 'outside' as const, number: null, name: null },
+      ),
       device.map((deviceId) => ({ kind: 'device' as const, deviceId })),
     ),
     to: fc.constantFrom(...destinations),
@@ -164,6 +200,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'fail', legId, cause: 'userBusy' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '1' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '2#' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '3' }),
     (legId) => ({ type: 'record', legId, act: 'start' }),
     (legId) => ({ type: 'record', legId, act: 'pause' }),
     (legId) => ({ type: 'record', legId, act: 'stop' }),
@@ -305,7 +342,9 @@ export function endAll(exchange: Exchange): ExchangeEvent[] {
     if (!live) throw new Error(`Call ${call.id} has no live leg`);
     const before = exchange.calls.size;
     events.push(...exchange.send({ type: 'clear', legId: live.id }, exchange.now).events);
-    if (exchange.calls.size === before && isLive(live)) throw new Error(`${live.id} can't be cleared`);
+    // A number that rang is refused first, of which who waits hears the tone; then the call is ended.
+    if (exchange.calls.size === before && isLive(live) && live.state !== 'failed')
+      throw new Error(`${live.id} can't be cleared`);
   }
   return events;
 }

@@ -16,8 +16,10 @@ export function openStory(setup: OfficeSetup = testSetup) {
           id,
           endpoint.kind === 'device'
             ? endpoint.deviceId
-            : endpoint.kind === 'mailbox'
-              ? `${endpoint.personId}-mailbox`
+            : endpoint.kind !== 'outside'
+              ? endpoint.kind === 'mailbox'
+                ? `${endpoint.personId}-mailbox`
+                : endpoint.kind
               : endpoint.number === customer.number
                 ? 'customer'
                 : (endpoint.number ?? 'withheld'),

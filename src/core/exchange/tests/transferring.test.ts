@@ -1,3 +1,4 @@
+import { greetingSeconds } from '../../office';
 import { limits } from '..';
 import { consulting, number, openStory, threeTogether } from './story';
 import { customer, start, testSetup } from './testOffice';
@@ -82,7 +83,7 @@ describe('RFC 5359 §2.4 unattended transfer (ECMA-269 single-step transfer)', (
       'established cleo-mailbox',
     ]);
     expect(story.hears()['customer']).toBe('greeting');
-    story.lets(10 + limits.greetingMs / 1000);
+    story.lets(10 + greetingSeconds(null));
     expect(story.does({ type: 'clear', legId: story.at('customer') }, 30)).toContain(
       'messageLeft cleo-mailbox',
     );

@@ -9,6 +9,8 @@ const domain = 'office.invalid';
 export const noRule = 'no-rule';
 const deviceHost = `devices.${domain}`;
 const mailboxHost = `mailbox.${domain}`;
+/** A text back: the line it comes from, and the text as the URL's body (RFC 3261 §19.1.1). */
+const textHost = `text.${domain}`;
 
 /** Kinds of callers as hosts of their address: what CPL has no word for, but can ask for by name. */
 export const callerHosts = {
@@ -38,6 +40,10 @@ export function targetUrl(target: RingTarget, office: OfficeIndex): string {
 export function finishUrl(finish: Exclude<Finish, { kind: 'busy' }>, office: OfficeIndex): string {
   if (finish.kind === 'forward')
     return finish.to.startsWith('+') ? `tel:${finish.to}` : `sip:${encodeURIComponent(finish.to)}@${domain}`;
+  if (finish.kind === 'textBack')
+    return `sip:${encodeURIComponent(finish.lineId)}@${textHost}?body=${encodeURIComponent(finish.text)}`;
+  if (finish.kind === 'teamMailbox')
+    return `sip:${office.teams.get(finish.teamId)?.extension ?? 'nobody'}@${mailboxHost}`;
   return `sip:${office.people.get(finish.personId)?.extension ?? 'nobody'}@${mailboxHost}`;
 }
 
@@ -45,6 +51,8 @@ export function finishUrl(finish: Exclude<Finish, { kind: 'busy' }>, office: Off
 export type Located =
   | { kind: 'target'; target: RingTarget }
   | { kind: 'mailbox'; personId: string }
+  | { kind: 'teamMailbox'; teamId: string }
+  | { kind: 'textBack'; lineId: string; text: string }
   | { kind: 'dialled'; to: string };
 
 /** Reads an address; null where this office has nothing of that name. */
@@ -57,7 +65,7 @@ export function readUrl(url: string, office: OfficeIndex): Located | null {
   };
   const tel = /^tel:(\+?[\d().\- ]+)$/i.exec(address);
   if (tel) return located(tel[1]?.replace(/[^\d+]/g, '') ?? '', timing, office);
-  const sip = /^sips?:([^@]+)@(.+)$/i.exec(address);
+  const sip = /^sips?:([^@]+)@([^?]+)(?:\?body=(.+))?$/i.exec(address);
   if (!sip) return null;
   const user = decoded(sip[1] ?? '');
   const host = (sip[2] ?? '').toLowerCase();
@@ -67,7 +75,13 @@ export function readUrl(url: string, office: OfficeIndex): Located | null {
       : null;
   if (host === mailboxHost) {
     const person = office.peopleByExtension.get(user);
-    return person ? { kind: 'mailbox', personId: person.id } : null;
+    if (person) return { kind: 'mailbox', personId: person.id };
+    const team = office.teamsByExtension.get(user);
+    return team?.mailbox ? { kind: 'teamMailbox', teamId: team.id } : null;
+  }
+  if (host === textHost) {
+    const text = decoded(sip[3] ?? '');
+    return office.lines.has(user) && text !== '' ? { kind: 'textBack', lineId: user, text } : null;
   }
   if (host === domain) return located(user, timing, office) ?? { kind: 'dialled', to: user };
   return elsewhere(user, timing, office);
@@ -87,6 +101,7 @@ function elsewhere(user: string, timing: { startSeconds: number }, office: Offic
 function located(name: string, timing: { startSeconds: number }, office: OfficeIndex): Located | null {
   const person = office.peopleByExtension.get(name);
   if (person) return { kind: 'target', target: { personId: person.id, ...timing } };
+  // A menu rings nowhere: it can only be dialled.
   const team = office.teamsByExtension.get(name);
   if (team) return { kind: 'target', target: { teamId: team.id, ...timing } };
   return /^\+\d{7,15}$/.test(name) ? { kind: 'target', target: { number: name, ...timing } } : null;
@@ -104,7 +119,7 @@ function decoded(user: string): string {
 export function finishAt(url: string, office: OfficeIndex): Finish | null {
   const found = readUrl(url, office);
   if (!found) return null;
-  if (found.kind === 'mailbox') return found;
+  if (found.kind === 'mailbox' || found.kind === 'teamMailbox' || found.kind === 'textBack') return found;
   if (found.kind === 'dialled') return { kind: 'forward', to: found.to };
   const { target } = found;
   if ('number' in target) return { kind: 'forward', to: target.number };

@@ -1,6 +1,7 @@
 import { selectMyCalls, useAppSelector } from '@/state/app';
 
 import type { OpenSheet } from '../sheetKinds';
+import { LazyChat } from './LazyChat';
 import { MoveSheet } from './MoveSheet';
 import { NoteSheet } from './NoteSheet';
 import { PartySheet } from './PartySheet';
@@ -28,6 +29,8 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
       return <MoveSheet view={view} onClose={onClose} />;
     case 'note':
       return <NoteSheet view={view} onClose={onClose} />;
+    case 'chat':
+      return <LazyChat view={view} onClose={onClose} />;
     case 'refuseWithText':
       return <RefuseTextSheet view={view} onClose={onClose} />;
     case 'party': {

@@ -31,7 +31,7 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
   const [due, setDue] = useState<string>(noTime);
   const [error, setError] = useState<string | null>(null);
   const times = callBackTimes(now, zone);
-  const keep = () => {
+  const keep = (isLast: boolean) => {
     const time = times.find(({ word }) => word === due);
     const [other] = view.others;
     if (text.trim() === '' && !time) {
@@ -50,7 +50,10 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
         }),
       );
     else dispatch(keepNote(view.id, words));
-    onClose();
+    if (isLast) return onClose();
+    setText('');
+    setDue(noTime);
+    setError(null);
   };
   return (
     <Sheet title={`Note on the call with ${nameOfCall(view)}`} onClose={onClose}>
@@ -58,10 +61,19 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
         {items.map((item) => (
           <Txt key={item.id} as="small">
             {item.text}
-            {item.kind === 'followUp' ? ` · ${formatDayAndClock(item.dueAt, zone)}` : ''}
+            {item.kind === 'followUp' && item.dueAt !== null
+              ? ` · ${formatDayAndClock(item.dueAt, zone)}`
+              : ''}
           </Txt>
         ))}
-        <Field label="Note" value={text} onChange={setText} onSubmit={keep} error={error} autoFocus />
+        <Field
+          label="Note"
+          value={text}
+          onChange={setText}
+          onSubmit={() => keep(true)}
+          error={error}
+          autoFocus
+        />
         <Choice
           asPlates
           label="Follow up"
@@ -76,8 +88,9 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
           kind="main"
           large
           word={due === noTime ? 'Keep the note' : 'Keep the follow-up'}
-          onPress={keep}
+          onPress={() => keep(true)}
         />
+        <Plate word="Keep it, and write another" onPress={() => keep(false)} />
       </View>
     </Sheet>
   );

@@ -1,5 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
+import { explainMicrophone } from '../../shared/microphone';
+
 interface SoundDevice {
   id: string;
   name: string;
@@ -31,7 +33,7 @@ export function useMicrophone({ microphoneId, isNoiseSuppressed }: Wish) {
       stop.current = follow(stream, setLevel);
     } catch (error) {
       setLevel(null);
-      setProblem(explain(error));
+      setProblem(explainMicrophone(error));
     }
   }, [microphoneId, isNoiseSuppressed]);
 
@@ -78,12 +80,4 @@ function follow(stream: MediaStream, onLevel: (level: number) => void): () => vo
     for (const track of stream.getTracks()) track.stop();
     void context.close();
   };
-}
-
-function explain(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : '';
-  if (name === 'NotAllowedError')
-    return 'The microphone was refused. You hear the others, but they don’t hear you: allow it in the browser’s settings for this page, then try again.';
-  if (name === 'NotFoundError') return 'No microphone is plugged in.';
-  return 'The microphone could not be opened. Another program may be using it.';
 }

@@ -1,0 +1,6 @@
+import { fetchArchiveScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function ArchiveRoute() {
+  return <LaterScreen title="Everything in one file" fetch={fetchArchiveScreen} />;
+}

@@ -1,0 +1,6 @@
+import { fetchFaxListScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function FaxListRoute() {
+  return <LaterScreen title="Faxes" fetch={fetchFaxListScreen} />;
+}

@@ -1,0 +1,6 @@
+import { fetchNewFaxScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function NewFaxRoute() {
+  return <LaterScreen title="Send a fax" fetch={fetchNewFaxScreen} />;
+}

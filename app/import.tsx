@@ -1,0 +1,6 @@
+import { fetchImportScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function ImportRoute() {
+  return <LaterScreen title="Bring people in" fetch={fetchImportScreen} />;
+}

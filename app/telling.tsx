@@ -1,0 +1,6 @@
+import { fetchTellingScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function TellingRoute() {
+  return <LaterScreen title="Told elsewhere" fetch={fetchTellingScreen} />;
+}

@@ -1,0 +1,14 @@
+/** What the worker still means to do: by when, how urgent, in which list. */
+export {
+  fitsFollowUp,
+  followUpSchema,
+  isOverdue,
+  listsOf,
+  orderFollowUps,
+  plainFollowUp,
+  priorities,
+  readWords,
+  type FollowUp,
+  type FollowUpFilter,
+  type Priority,
+} from './followUp';

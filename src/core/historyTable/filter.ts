@@ -1,0 +1,117 @@
+import type { CallOutcome, CallRecord } from '../exchange';
+import { isUntaken, talkMs } from '../history';
+import { localClock } from '../time';
+
+/** What of the history is wanted; each part left out, or empty, lets everything through. Times are epoch milliseconds. */
+export interface HistoryFilter {
+  kinds?: readonly HistoryKind[];
+  lineIds?: readonly string[];
+  /** The other side: one of these numbers or colleagues. */
+  numbers?: readonly string[];
+  personIds?: readonly string[];
+  outcomes?: readonly OutcomeGroup[];
+  /** Calls that reached one of these teams. */
+  teamIds?: readonly string[];
+  from?: number;
+  /** Not included. */
+  to?: number;
+  leastTalkMs?: number;
+  mostTalkMs?: number;
+}
+
+/** What became of calls, in the groups one asks for. */
+const outcomeGroups = {
+  answered: ['answered'],
+  missed: ['missed'],
+  refused: ['refused'],
+  byColleague: ['answeredByOther', 'deflected'],
+  keptAway: ['screened'],
+  mailbox: ['mailbox'],
+  notReached: [
+    'cancelled',
+    'ownPhoneUnanswered',
+    'busy',
+    'noAnswer',
+    'refusedByOther',
+    'unknownNumber',
+    'failed',
+  ],
+} as const satisfies Record<string, readonly CallOutcome[]>;
+export type OutcomeGroup = keyof typeof outcomeGroups;
+
+export const historyKinds = ['in', 'out', 'untaken', 'voicemail', 'recorded', 'costs'] as const;
+/** Kinds of which several may be asked for at once: then any of them is enough. */
+export type HistoryKind = (typeof historyKinds)[number];
+
+const isOfKind: Record<HistoryKind, (record: CallRecord) => boolean> = {
+  in: ({ direction }) => direction === 'in',
+  out: ({ direction }) => direction === 'out',
+  untaken: isUntaken,
+  voicemail: ({ messageMs }) => messageMs > 0,
+  recorded: ({ recordings }) => recordings.length > 0,
+  costs: ({ costMicros }) => costMicros > 0,
+};
+
+const isAsked = <T>(list: readonly T[] | undefined): list is readonly T[] =>
+  list !== undefined && list.length > 0;
+
+const isIn = (group: readonly CallOutcome[], outcome: CallOutcome) => group.includes(outcome);
+
+/** Whether a filter holds anything back. */
+export const isFiltering = (filter: HistoryFilter): boolean =>
+  Object.values(filter).some((part) => (Array.isArray(part) ? part.length > 0 : part !== undefined));
+
+export function fitsFilter(record: CallRecord, filter: HistoryFilter): boolean {
+  const { kinds, outcomes, lineIds, teamIds, numbers, personIds, from, to, leastTalkMs, mostTalkMs } = filter;
+  if (isAsked(kinds) && !kinds.some((kind) => isOfKind[kind](record))) return false;
+  if (isAsked(lineIds) && !lineIds.includes(record.lineId ?? '')) return false;
+  if (isAsked(outcomes) && !outcomes.some((group) => isIn(outcomeGroups[group], record.outcome)))
+    return false;
+  if (isAsked(teamIds) && !teamIds.includes(record.trace?.ownerId ?? '')) return false;
+  const { number, personId } = record.other;
+  const isWhoAsked = isAsked(numbers) || isAsked(personIds);
+  if (isWhoAsked && !numbers?.includes(number ?? '') && !personIds?.includes(personId ?? '')) return false;
+  if (from !== undefined && record.startedAt < from) return false;
+  if (to !== undefined && record.startedAt >= to) return false;
+  const talked = talkMs(record);
+  return (
+    (leastTalkMs === undefined || talked >= leastTalkMs) && (mostTalkMs === undefined || talked <= mostTalkMs)
+  );
+}
+
+export interface HistorySums {
+  count: number;
+  incoming: number;
+  outgoing: number;
+  untaken: number;
+  voicemails: number;
+  talkMs: number;
+  costMicros: number;
+}
+
+/** What the records come to. */
+export function sumsOf(records: Iterable<CallRecord>): HistorySums {
+  const sums = { count: 0, incoming: 0, outgoing: 0, untaken: 0, voicemails: 0, talkMs: 0, costMicros: 0 };
+  for (const record of records) {
+    sums.count++;
+    sums[record.direction === 'in' ? 'incoming' : 'outgoing']++;
+    if (isUntaken(record)) sums.untaken++;
+    if (record.messageMs > 0) sums.voicemails++;
+    sums.talkMs += talkMs(record);
+    sums.costMicros += record.costMicros;
+  }
+  return sums;
+}
+
+/** In which hours of the local day (0 to 23) calls began: how many came in, and how many of those nobody took. */
+export function byHour(records: Iterable<CallRecord>, zone: string): { incoming: number; untaken: number }[] {
+  const hours = Array.from({ length: 24 }, () => ({ incoming: 0, untaken: 0 }));
+  for (const record of records) {
+    if (record.direction === 'out') continue;
+    const hour = hours[Math.floor(localClock(record.startedAt, zone).minutes / 60)];
+    if (!hour) continue;
+    hour.incoming++;
+    if (isUntaken(record)) hour.untaken++;
+  }
+  return hours;
+}

@@ -1,0 +1,13 @@
+/** The history as a table: filtered, summed, and written out. Apart from `history`, since only who looks back needs it. */
+export { historyCsv } from './csv';
+export {
+  byHour,
+  fitsFilter,
+  historyKinds,
+  isFiltering,
+  sumsOf,
+  type HistoryFilter,
+  type HistoryKind,
+  type HistorySums,
+  type OutcomeGroup,
+} from './filter';

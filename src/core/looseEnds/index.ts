@@ -1,0 +1,27 @@
+/** Who still waits for an answer, in which order, and what closes it. */
+export { channels, looseEventSchema, type Channel, type LooseEvent, type Tried, type Who } from './event';
+export {
+  applyLooseEvents,
+  looseEndsSchema,
+  noLooseEnds,
+  reachedMs,
+  teamOf,
+  type ClosedEnd,
+  type LooseEnd,
+  type LooseEnds,
+  type Reason,
+} from './looseEnds';
+export { looseEventOf, whoOf } from './fromRecords';
+export {
+  isElsewhere,
+  looseWeightsSchema,
+  orderOf,
+  sinceOf,
+  triesOf,
+  usualWeights,
+  workingMs,
+  type LooseWeights,
+  type OwnHours,
+  type RankedEnd,
+} from './order';
+export { explainWeight, newestWords, weightWords, whyWords } from './words';

@@ -1,0 +1,24 @@
+/** What is told elsewhere, by mail and webhook: to whom, in which words, signed, and how often it is tried. */
+export {
+  afterTry,
+  begun,
+  deliverySchema,
+  progressSchema,
+  resultOfStatus,
+  toldSchema,
+  type Delivery,
+  type Progress,
+  type Told,
+  type TryResult,
+} from './delivery';
+export {
+  checkMailAddress,
+  checkWebhookUrl,
+  destinationSchema,
+  toldOf,
+  type Destination,
+  type Place,
+} from './destinations';
+export { noticeKinds, type Notice, type NoticeKind } from './notice';
+export { signatureHolds, signatureOf, writtenSecret, type Signed } from './signature';
+export { mailOf, webhookBodyOf, type WrittenMail } from './written';

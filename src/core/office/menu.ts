@@ -1,0 +1,22 @@
+import { z } from 'zod';
+
+import { finishSchema } from './ringPlan';
+
+/** A caller hears what the keys do and chooses; each key dials something. */
+export const menuSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  extension: z.string(),
+  /** Spoken by the stand-in voice, each time before it waits. */
+  text: z.string(),
+  keys: z.array(z.object({ key: z.string().regex(/^[0-9*#]$/), to: z.string() })),
+  /** After the words, how long a key is waited for. */
+  waitSeconds: z.number().positive(),
+  /** How often it speaks before it gives up; a key that leads nowhere counts as one. */
+  turns: z.number().int().min(1).max(5),
+  /** Where a call ends in which nothing was chosen. */
+  finish: finishSchema,
+  /** Who is told of callers that leave while the menu speaks. */
+  keeperId: z.string(),
+});
+export type Menu = z.infer<typeof menuSchema>;

@@ -1,0 +1,69 @@
+import { writtenFax, type Fax } from '../fax';
+import type { Message } from '../messages';
+import type { Voicemail } from '../voicemail';
+import { expiredFaxes, expiredTexts, expiredVoicemails, undoDeleteMs } from '.';
+
+const day = 24 * 3_600_000;
+const now = 1_000 * day;
+const old = now - 31 * day;
+
+describe('what is dropped after thirty days', () => {
+  const voicemail = (more: Partial<Voicemail>): Voicemail => ({
+    id: 'v',
+    callId: 'c',
+    mailboxId: 'maren',
+    lineId: null,
+    from: { number: null, name: null, personId: null },
+    at: now,
+    durationMs: 1000,
+    isUrgent: false,
+    heardAt: null,
+    deletedAt: null,
+    transcript: null,
+    forwarded: null,
+    ...more,
+  });
+  it('never a voicemail that nobody has heard; one that was put away can be had back for a day', () => {
+    const kept = [
+      voicemail({ at: now - 400 * day }),
+      voicemail({ heardAt: now, deletedAt: now - undoDeleteMs }),
+      voicemail({ heardAt: now, at: now - 29 * day }),
+    ];
+    const gone = [voicemail({ heardAt: now, at: old }), voicemail({ deletedAt: now - undoDeleteMs - 1 })];
+    expect(expiredVoicemails([...kept, ...gone], now, 30)).toEqual(gone);
+    expect(expiredVoicemails([voicemail({ heardAt: now, at: 0 })], now, null)).toEqual([]);
+  });
+
+  const text = (more: Partial<Message>) =>
+    ({ at: old, direction: 'in', state: 'received', readAt: old, ...more }) as Message;
+  it('never a text that nobody has read, or that still waits', () => {
+    const kept = [text({ readAt: null }), text({ at: now }), text({ direction: 'out', state: 'queued' })];
+    const gone = [
+      text({}),
+      text({ direction: 'out', state: 'delivered', readAt: null }),
+      text({ direction: 'out', state: 'failed', readAt: null }),
+    ];
+    expect(expiredTexts([...kept, ...gone], now, 30)).toEqual(gone);
+    expect(expiredTexts(gone, now, null)).toEqual([]);
+  });
+
+  const fax = (more: Partial<Fax>): Fax => ({
+    ...writtenFax({ id: 'f', at: old, number: '+441314960155', lineId: 'field', title: 'x', pages: 1 }),
+    ...more,
+  });
+  it('never a fax that nobody has read, or that still waits', () => {
+    const kept = [
+      fax({}),
+      fax({ state: 'sending' }),
+      fax({ direction: 'in', state: 'received' }),
+      fax({ state: 'done', at: now }),
+    ];
+    const gone = [
+      fax({ state: 'done' }),
+      fax({ state: 'failed' }),
+      fax({ direction: 'in', state: 'received', readAt: old }),
+    ];
+    expect(expiredFaxes([...kept, ...gone], now, 30)).toEqual(gone);
+    expect(expiredFaxes(gone, now, null)).toEqual([]);
+  });
+});

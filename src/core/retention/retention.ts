@@ -1,0 +1,45 @@
+import type { Fax } from '../fax';
+import type { Message } from '../messages';
+import type { Voicemail } from '../voicemail';
+
+/** How many days each is kept once nobody needs it any more; null: for good. */
+export interface KeepDays {
+  voicemails: number | null;
+  texts: number | null;
+  faxes: number | null;
+}
+
+const dayMs = 24 * 3_600_000;
+/** What was put away can be had back so long. */
+export const undoDeleteMs = dayMs;
+
+const isOlder = (at: number, now: number, days: number | null) => days !== null && now - at > days * dayMs;
+
+/** Voicemails to be dropped for good: put away for longer than undo lasts, or heard and older than they are kept. */
+export function expiredVoicemails(
+  voicemails: Iterable<Voicemail>,
+  now: number,
+  days: number | null,
+): Voicemail[] {
+  return [...voicemails].filter(
+    ({ deletedAt, heardAt, at }) =>
+      (deletedAt !== null && now - deletedAt > undoDeleteMs) || (heardAt !== null && isOlder(at, now, days)),
+  );
+}
+
+/** Texts to be dropped for good: older than they are kept, read, and not on their way. */
+export function expiredTexts(messages: Iterable<Message>, now: number, days: number | null): Message[] {
+  return [...messages].filter(
+    ({ at, state, readAt, direction }) =>
+      isOlder(at, now, days) && state !== 'queued' && (direction === 'out' || readAt !== null),
+  );
+}
+
+/** Faxes to be dropped for good: older than they are kept, read, and not on their way. */
+export function expiredFaxes(faxes: Iterable<Fax>, now: number, days: number | null): Fax[] {
+  return [...faxes].filter(
+    ({ at, state, readAt, direction }) =>
+      isOlder(at, now, days) &&
+      (direction === 'out' ? state === 'done' || state === 'failed' : readAt !== null),
+  );
+}

@@ -1,0 +1,17 @@
+/** Mailboxes: what was left in them, heard and unheard, with its words. */
+export {
+  spokenWordSchema,
+  textOf,
+  transcriptSchema,
+  wordAt,
+  type SpokenWord,
+  type Transcript,
+} from './transcript';
+export {
+  messageWaiting,
+  messageWaitingWords,
+  voicemailSchema,
+  type MessageWaiting,
+  type Voicemail,
+} from './voicemail';
+export { readWebVtt, writeWebVtt, type ReadVtt } from './webVtt';

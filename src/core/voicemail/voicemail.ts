@@ -1,0 +1,60 @@
+import { z } from 'zod';
+
+import { transcriptSchema } from './transcript';
+
+export const voicemailSchema = z.object({
+  /** That of the call's record, so that both are found from each other. */
+  id: z.string(),
+  callId: z.string(),
+  /** Whose mailbox, or which team's, it was left in. */
+  mailboxId: z.string(),
+  lineId: z.string().nullable(),
+  from: z.object({
+    number: z.string().nullable(),
+    name: z.string().nullable(),
+    personId: z.string().nullable(),
+  }),
+  /** Epoch milliseconds. */
+  at: z.number(),
+  durationMs: z.number(),
+  isUrgent: z.boolean(),
+  heardAt: z.number().nullable(),
+  /** Put away, and kept as long as that can be undone. */
+  deletedAt: z.number().nullable(),
+  /** null where nothing transcribes it. */
+  transcript: transcriptSchema.nullable(),
+  /** By whom it was passed on, with their word. */
+  forwarded: z.object({ byId: z.string(), word: z.string() }).nullable(),
+});
+/** A message left in a mailbox. Its sound is kept apart, under the same id. */
+export type Voicemail = z.infer<typeof voicemailSchema>;
+
+/** Message waiting (RFC 3842 §5.2): how many are new and old, and of those how many urgent. */
+export interface MessageWaiting {
+  isWaiting: boolean;
+  newCount: number;
+  oldCount: number;
+  newUrgent: number;
+  oldUrgent: number;
+}
+
+/** Counts what is in one mailbox. */
+export function messageWaiting(voicemails: Iterable<Voicemail>, mailboxId: string): MessageWaiting {
+  const counts = { isWaiting: false, newCount: 0, oldCount: 0, newUrgent: 0, oldUrgent: 0 };
+  for (const voicemail of voicemails) {
+    if (voicemail.mailboxId !== mailboxId || voicemail.deletedAt !== null) continue;
+    const isNew = voicemail.heardAt === null;
+    counts[isNew ? 'newCount' : 'oldCount']++;
+    if (voicemail.isUrgent) counts[isNew ? 'newUrgent' : 'oldUrgent']++;
+  }
+  return { ...counts, isWaiting: counts.newCount > 0 };
+}
+
+/** "2 new voicemails, 1 of them urgent, 3 heard"; empty where there are none. */
+export function messageWaitingWords({ newCount, oldCount, newUrgent }: MessageWaiting): string {
+  const parts: string[] = [];
+  if (newCount > 0) parts.push(newCount === 1 ? '1 new voicemail' : `${newCount} new voicemails`);
+  if (newUrgent > 0) parts.push(newCount === 1 ? 'urgent' : `${newUrgent} of them urgent`);
+  if (oldCount > 0) parts.push(newCount > 0 ? `${oldCount} heard` : `${oldCount} voicemails heard`);
+  return parts.join(', ');
+}

@@ -1,0 +1,27 @@
+/** The text carrier outside. */
+export {
+  carrierStateSchema,
+  incomingTextSchema,
+  outgoingTextSchema,
+  TextCarrier,
+  textEventSchema,
+  textScriptSchema,
+  type CarrierCast,
+  type IncomingText,
+  type OutgoingText,
+  type TextEvent,
+  type TextScript,
+} from './TextCarrier';
+export {
+  FaxCarrier,
+  faxCarrierStateSchema,
+  faxScriptSchema,
+  faxToldSchema,
+  incomingFaxSchema,
+  outgoingFaxSchema,
+  type FaxCast,
+  type FaxScript,
+  type FaxTold,
+  type IncomingFax,
+  type OutgoingFax,
+} from './FaxCarrier';

@@ -1,0 +1,106 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import { movedFavourite, type DirectoryEntry } from '@/core/people';
+import { favouritesChosen, formatAny, useAppDispatch, useAppSelector } from '@/state/app';
+import { Gauge, Initials } from '@/ui/person';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { usePlaceCall } from '../shared/usePlaceCall';
+import { usePresence } from '../shared/usePresence';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    row: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.s,
+      minHeight: 72,
+      paddingRight: space.s,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    press: {
+      flex: 1,
+      minWidth: 0,
+      minHeight: 71,
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingLeft: space.l,
+    },
+    words: { flex: 1, minWidth: 0 },
+    state: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
+    grow: { flexShrink: 1 },
+  }),
+);
+
+interface DirectoryRowViewProps {
+  entry: DirectoryEntry;
+  /** Whether Tab stops here. */
+  isReachable: boolean;
+  /** A favourite, which may stand elsewhere. */
+  canMove: boolean;
+}
+
+/** Somebody with what they are doing; pressed, everything with them; and a call at the number one uses. */
+export function DirectoryRowView({ entry, isReachable, canMove }: DirectoryRowViewProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const dispatch = useAppDispatch();
+  const placeCall = usePlaceCall();
+  const presenceOf = usePresence();
+  const favourites = useAppSelector((state) => state.settings.favourites);
+  const { key, name, detail, personId, numbers } = entry;
+  const presence = personId === null ? null : presenceOf(personId);
+  const [first] = numbers;
+  const more = numbers.length > 1 ? `, ${numbers.length} numbers` : '';
+  const move = (by: 1 | -1) => dispatch(favouritesChosen(movedFavourite(favourites, key, by)));
+  return (
+    <View style={styles.row}>
+      <Pressable
+        role="button"
+        tabIndex={isReachable ? 0 : -1}
+        onPress={() => go.person(key)}
+        style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
+      >
+        <Initials name={name} />
+        <View style={styles.words}>
+          <Txt as="strong" lines={1}>
+            {name}
+          </Txt>
+          {presence ? (
+            <View style={styles.state}>
+              <Gauge state={presence.gauge} />
+              <Txt as="small" lines={1} style={styles.grow}>
+                {presence.full}
+              </Txt>
+            </View>
+          ) : (
+            <Txt as="small" lines={1}>
+              {`${detail === '' ? formatAny(first?.number ?? '') : detail}${more}`}
+            </Txt>
+          )}
+        </View>
+      </Pressable>
+      {canMove ? (
+        <>
+          <Plate word="Up" label={`Up: ${name}`} tabStop={isReachable} onPress={() => move(-1)} />
+          <Plate word="Down" label={`Down: ${name}`} tabStop={isReachable} onPress={() => move(1)} />
+        </>
+      ) : null}
+      {first ? (
+        <Plate
+          word={personId === null ? 'Call' : first.number}
+          label={personId === null ? `Call ${name}` : `${first.number}, call ${name}`}
+          tabStop={isReachable}
+          onPress={() => void placeCall(first.number)}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,75 @@
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+
+import { selectOffice, useAppSelector } from '@/state/app';
+import { Gauge } from '@/ui/person';
+import { Txt } from '@/ui/text';
+import { corner, space, target, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { usePresence } from '../shared/usePresence';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    teams: { borderBottomWidth: 1, borderColor: colours.ink, paddingVertical: space.s, gap: space.s },
+    head: { paddingHorizontal: space.l },
+    strip: { paddingHorizontal: space.l, gap: space.s },
+    member: {
+      minHeight: target,
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.xs,
+      paddingHorizontal: space.s,
+      borderWidth: 1,
+      borderRadius: corner,
+      borderColor: colours.edge,
+      backgroundColor: colours.sheet,
+    },
+  }),
+);
+
+/** Who of my teams can be reached now, in one look: a gauge and a first name each. */
+export function TeamGlance() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const presenceOf = usePresence();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(myId));
+  if (teams.length === 0) return null;
+  return (
+    <View style={styles.teams} role="region" aria-label="My teams">
+      {teams.map(({ id, name, extension, memberIds }) => {
+        const others = memberIds.filter((memberId) => memberId !== myId);
+        const free = others.filter((memberId) => presenceOf(memberId).gauge === 'free').length;
+        return (
+          <View key={id} role="group" aria-label={name}>
+            <View style={styles.head}>
+              <Txt as="small">{`${name} ${extension}: ${free} of ${others.length} free`}</Txt>
+            </View>
+            <ScrollView horizontal contentContainerStyle={styles.strip}>
+              {others.map((memberId) => {
+                const member = office.people.get(memberId);
+                const { gauge, word } = presenceOf(memberId);
+                return member ? (
+                  <Pressable
+                    key={memberId}
+                    role="button"
+                    onPress={() => go.person(`person:${memberId}`)}
+                    style={({ pressed }) => [styles.member, pressed && { borderColor: colours.saffron }]}
+                  >
+                    <Gauge state={gauge} />
+                    <View>
+                      <Txt as="strong">{member.name.split(' ')[0]}</Txt>
+                      <Txt as="small">{word}</Txt>
+                    </View>
+                  </Pressable>
+                ) : null;
+              })}
+            </ScrollView>
+          </View>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,194 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import {
+  historyCsv,
+  historyKinds,
+  isFiltering,
+  type HistoryFilter,
+  type HistoryKind,
+  type OutcomeGroup,
+} from '@/core/historyTable';
+import { shiftLocalDays, startOfLocalDay } from '@/core/time';
+import {
+  selectContacts,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  soughtChanged,
+  useAppDispatch,
+  useAppSelector,
+  useAppStore,
+  useServices,
+} from '@/state/app';
+import { selectFilteredRecords } from '@/state/catchUp';
+import { Choice, Field, Ticks } from '@/ui/field';
+import { Row } from '@/ui/list';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { saveFile } from '../shared/files';
+import { DaysPart } from './DaysPart';
+
+const kindWords: Record<HistoryKind, string> = {
+  in: 'came in',
+  out: 'went out',
+  untaken: 'nobody took',
+  voicemail: 'with a voicemail',
+  recorded: 'recorded',
+  costs: 'that cost something',
+};
+
+const outcomeWords: Record<OutcomeGroup, string> = {
+  answered: 'answered',
+  missed: 'missed',
+  refused: 'refused',
+  byColleague: 'taken by a colleague',
+  keptAway: 'kept away',
+  mailbox: 'ended in a mailbox',
+  notReached: 'reached nobody',
+};
+
+const minuteMs = 60_000;
+const lengths = {
+  any: { word: 'any', part: {} },
+  short: { word: 'under a minute', part: { leastTalkMs: 1, mostTalkMs: minuteMs - 1 } },
+  middle: { word: '1 to 10 min', part: { leastTalkMs: minuteMs, mostTalkMs: 10 * minuteMs } },
+  long: { word: 'over 10 min', part: { leastTalkMs: 10 * minuteMs + 1 } },
+} as const;
+type Length = keyof typeof lengths;
+
+const lengthOf = ({ leastTalkMs, mostTalkMs }: HistoryFilter): Length =>
+  (Object.keys(lengths) as Length[]).find((key) => {
+    const part: HistoryFilter = lengths[key].part;
+    return part.leastTalkMs === leastTalkMs && part.mostTalkMs === mostTalkMs;
+  }) ?? 'any';
+
+/** Which calls of the history are wanted, and those taken elsewhere. */
+export function FilterSheet({ onClose }: { onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const store = useAppStore();
+  const { clock } = useServices();
+  const zone = useAppSelector(selectZone);
+  const office = useAppSelector(selectOffice);
+  const isComplete = useAppSelector((state) => state.history.isComplete);
+  const filter = useAppSelector((state) => state.catchUp.sought.filter);
+  const [now] = useState(() => clock.now());
+  const change = (part: HistoryFilter) => dispatch(soughtChanged({ filter: { ...filter, ...part } }));
+  const write = (as: 'csv' | 'json') => {
+    const records = selectFilteredRecords(store.getState());
+    if (as === 'csv') saveFile('history.csv', 'text/csv', historyCsv(records, office));
+    else saveFile('history.json', 'application/json', JSON.stringify(records, null, 1));
+  };
+  return (
+    <Sheet title="Which calls" onClose={onClose}>
+      <View style={styles.stack}>
+        <Ticks
+          label="Calls that"
+          options={historyKinds.map((value) => ({ value, word: kindWords[value] }))}
+          chosen={filter.kinds ?? []}
+          onChange={(chosen) => change({ kinds: chosen as HistoryKind[] })}
+        />
+        <Ticks
+          label="What became of them"
+          options={(Object.keys(outcomeWords) as OutcomeGroup[]).map((value) => ({
+            value,
+            word: outcomeWords[value],
+          }))}
+          chosen={filter.outcomes ?? []}
+          onChange={(chosen) => change({ outcomes: chosen as OutcomeGroup[] })}
+        />
+        <PersonPart />
+        <DaysPart
+          filter={filter}
+          now={now}
+          zone={zone}
+          presets={[
+            { word: 'today', from: startOfLocalDay(now, zone) },
+            { word: 'the last 7 days', from: shiftLocalDays(now, -6, zone) },
+            { word: 'the last 30 days', from: shiftLocalDays(now, -29, zone) },
+          ]}
+          onChange={change}
+        />
+        <Choice
+          asPlates
+          label="Talked for"
+          value={lengthOf(filter)}
+          options={(Object.keys(lengths) as Length[]).map((value) => ({ value, word: lengths[value].word }))}
+          onChoose={(length) =>
+            change({ leastTalkMs: undefined, mostTalkMs: undefined, ...lengths[length].part })
+          }
+        />
+        <Ticks
+          label="Lines; none for any"
+          options={office.setup.lines.map(({ id, name }) => ({ value: id, word: name }))}
+          chosen={filter.lineIds ?? []}
+          onChange={(chosen) => change({ lineIds: chosen })}
+        />
+        <Ticks
+          label="Teams; none for any"
+          options={office.setup.teams.map(({ id, name }) => ({ value: id, word: name }))}
+          chosen={filter.teamIds ?? []}
+          onChange={(chosen) => change({ teamIds: chosen })}
+        />
+        <Plate
+          word="All calls again"
+          disabled={!isFiltering(filter)}
+          onPress={() => dispatch(soughtChanged({ filter: {}, who: null }))}
+        />
+        <Txt as="small">
+          {isComplete ? 'What is shown, to take elsewhere:' : 'The older days are still being read.'}
+        </Txt>
+        <Plate word="Save as CSV" disabled={!isComplete} onPress={() => write('csv')} />
+        <Plate word="Save as JSON" disabled={!isComplete} onPress={() => write('json')} />
+      </View>
+    </Sheet>
+  );
+}
+
+const mostFound = 4;
+
+/** Whose calls: found as one types. */
+function PersonPart() {
+  const dispatch = useAppDispatch();
+  const people = useAppSelector(selectPeople);
+  const contacts = useAppSelector(selectContacts);
+  const { filter, who } = useAppSelector((state) => state.catchUp.sought);
+  const [typed, setTyped] = useState('');
+  const choose = (name: string | null, numbers: string[], personIds: string[]) => {
+    dispatch(soughtChanged({ filter: { ...filter, numbers, personIds }, who: name }));
+    setTyped('');
+  };
+  if (who !== null)
+    return (
+      <View style={styles.who}>
+        <Txt style={styles.words}>{`Only with ${who}`}</Txt>
+        <Plate word="With anybody" onPress={() => choose(null, [], [])} />
+      </View>
+    );
+  const found =
+    typed.trim() === '' ? [] : people.find(typed, mostFound).filter(({ kind }) => kind !== 'team');
+  const numbersOf = (contactId: string) =>
+    (contacts.find(({ id }) => id === contactId)?.numbers ?? []).map(({ number }) => number);
+  return (
+    <View>
+      <Field label="With whom; empty for anybody" value={typed} onChange={setTyped} />
+      {found.map(({ kind, id, name, label, number }) => (
+        <Row
+          key={`${id} ${number}`}
+          title={name}
+          detail={label}
+          onPress={() => (kind === 'colleague' ? choose(name, [], [id]) : choose(name, numbersOf(id), []))}
+        />
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: space.m },
+  who: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  words: { flex: 1 },
+});

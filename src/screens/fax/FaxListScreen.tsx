@@ -1,0 +1,99 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { faxWords, type Fax } from '@/core/fax';
+import { formatDayAndClock } from '@/core/time';
+import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector } from '@/state/app';
+import { selectFaxes } from '@/state/catchUp';
+import { CordEdge } from '@/ui/cord';
+import { Row } from '@/ui/list';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, minHeight: 0 },
+    scroll: { flex: 1, minHeight: 0 },
+    head: { padding: space.l, borderBottomWidth: 1, borderColor: colours.ink },
+    foot: {
+      flexDirection: 'row',
+      gap: space.s,
+      padding: space.m,
+      backgroundColor: colours.paper,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+    main: { flex: 1 },
+  }),
+);
+
+/** All paper that came and went, newest first. */
+export function FaxListScreen() {
+  const styles = useStyles();
+  const go = useGo();
+  const faxes = useAppSelector(selectFaxes);
+  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const unread = faxes.filter(isUnread).length;
+  return (
+    <View style={styles.screen}>
+      <ScrollView style={styles.scroll} tabIndex={0}>
+        <View style={styles.head}>
+          <Txt as="title" level={1}>
+            Faxes
+          </Txt>
+          <Txt as="small">{unread === 0 ? 'All are read.' : `${unread} not read yet.`}</Txt>
+        </View>
+        {faxes.length === 0 ? (
+          <EmptyState
+            title={isRead ? 'No faxes yet' : 'Reading the faxes'}
+            sentence={isRead ? 'Paper faxed to your lines stands here.' : 'What was kept is being read.'}
+          />
+        ) : null}
+        <View role="list" aria-label="Faxes">
+          {faxes.map((fax) => (
+            <View key={fax.id} role="listitem">
+              <FaxRow fax={fax} onPress={() => go.fax(fax.id)} />
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.foot}>
+        <Plate kind="main" word="Send a fax" style={styles.main} onPress={() => go.newFax(null)} />
+        <Plate word="Office" onPress={go.office} />
+      </View>
+    </View>
+  );
+}
+
+const isUnread = ({ direction, readAt }: Fax) => direction === 'in' && readAt === null;
+
+function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
+  const { colours } = useTheme();
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const zone = useAppSelector(selectZone);
+  const { name } = identifyNumber(fax.number, null, people);
+  return (
+    <Row
+      title={`${fax.direction === 'in' ? 'From' : 'To'} ${name}`}
+      detail={`${fax.title} · ${faxWords(fax)}`}
+      onPress={onPress}
+      before={<CordEdge cord={office.lines.get(fax.lineId)?.cord ?? null} width={5} />}
+      after={
+        <View>
+          <Txt as="mono" colour={colours.faint}>
+            {formatDayAndClock(fax.at, zone)}
+          </Txt>
+          {isUnread(fax) ? (
+            <Txt as="small" colour={colours.ink}>
+              not read
+            </Txt>
+          ) : null}
+        </View>
+      }
+    />
+  );
+}

@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { fitsFollowUp, isOverdue, listsOf, orderFollowUps, type FollowUp } from '@/core/followUps';
+import { finishFollowUp, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { Choice, Ticks } from '@/ui/field';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { FollowUpSheet } from './FollowUpSheet';
+import { followUpWords } from './followUpWords';
+
+const minuteMs = 60_000;
+const everyList = '*';
+const leftWords = ['Nothing is left to do.', 'One is left to do.'];
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, minHeight: 0 },
+    scroll: { flex: 1, minHeight: 0 },
+    head: { padding: space.l, gap: space.m, borderBottomWidth: 1, borderColor: colours.ink },
+    row: {
+      gap: space.s,
+      paddingVertical: space.s,
+      paddingHorizontal: space.l,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    high: { borderLeftWidth: 4, borderLeftColor: colours.saffron },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    done: { textDecorationLine: 'line-through' },
+    foot: {
+      flexDirection: 'row',
+      gap: space.s,
+      padding: space.m,
+      backgroundColor: colours.paper,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+    main: { flex: 1 },
+  }),
+);
+
+/** Everything the worker still means to do, in the order to do it, narrowed down by list and words. */
+export function FollowUpsScreen() {
+  const styles = useStyles();
+  const go = useGo();
+  const now = useNow(minuteMs);
+  const items = useAppSelector((state) => state.work.items);
+  const [list, setList] = useState(everyList);
+  const [words, setWords] = useState<string[]>([]);
+  const [isDoneToo, setDoneToo] = useState(false);
+  const [open, setOpen] = useState<FollowUp | 'new' | null>(null);
+  const all = items.filter((item) => item.kind === 'followUp');
+  const inUse = listsOf(all);
+  const shown = orderFollowUps(
+    all.filter((each) => fitsFollowUp(each, { list: list === everyList ? null : list, words, isDoneToo })),
+    now,
+  );
+  const left = all.filter(({ doneAt }) => doneAt === null).length;
+  return (
+    <View style={styles.screen}>
+      <ScrollView style={styles.scroll} tabIndex={0}>
+        <View style={styles.head}>
+          <View>
+            <Txt as="title" level={1}>
+              Follow-ups
+            </Txt>
+            <Txt as="small">{leftWords[left] ?? `${left} are left to do.`}</Txt>
+          </View>
+          {inUse.lists.length === 0 ? null : (
+            <Choice
+              asPlates
+              label="List"
+              value={list}
+              options={[
+                { value: everyList, word: 'every list' },
+                ...inUse.lists.map((name) => ({ value: name, word: name })),
+              ]}
+              onChoose={setList}
+            />
+          )}
+          {inUse.words.length === 0 ? null : (
+            <Ticks
+              label="Only those with"
+              options={inUse.words.map((word) => ({ value: word, word }))}
+              chosen={words}
+              onChange={setWords}
+            />
+          )}
+          {all.length === left ? null : (
+            <Plate word="Show what is done too" pressed={isDoneToo} onPress={() => setDoneToo(!isDoneToo)} />
+          )}
+        </View>
+        {shown.length === 0 ? (
+          <EmptyState
+            title={all.length === 0 ? 'Nothing to follow up' : 'None of that kind is left'}
+            sentence="From a call by its note, or here by itself: what you still mean to do."
+          />
+        ) : null}
+        <View role="list" aria-label="Follow-ups">
+          {shown.map((followUp) => (
+            <FollowUpRow key={followUp.id} followUp={followUp} now={now} onChange={() => setOpen(followUp)} />
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.foot}>
+        <Plate kind="main" word="A new one" style={styles.main} onPress={() => setOpen('new')} />
+        <Plate word="Loose ends" onPress={go.loose} />
+      </View>
+      {open === null ? null : (
+        <FollowUpSheet
+          followUp={open === 'new' ? null : open}
+          lists={inUse.lists}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </View>
+  );
+}
+
+interface FollowUpRowProps {
+  followUp: FollowUp;
+  now: number;
+  onChange: () => void;
+}
+
+function FollowUpRow({ followUp, now, onChange }: FollowUpRowProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const zone = useAppSelector(selectZone);
+  const { id, text, name, doneAt, priority } = followUp;
+  const isDone = doneAt !== null;
+  return (
+    <View role="listitem" aria-label={text} style={[styles.row, priority === 'high' && styles.high]}>
+      <View>
+        <Txt as="strong" style={isDone && styles.done}>
+          {text}
+        </Txt>
+        {name === '' ? null : <Txt as="small">{name}</Txt>}
+        <Txt as="small" colour={isOverdue(followUp, now) ? colours.rowan : colours.faint}>
+          {followUpWords(followUp, zone)}
+        </Txt>
+      </View>
+      <View style={styles.acts}>
+        <Plate
+          word={isDone ? 'Not done' : 'Done'}
+          label={`${isDone ? 'Not done' : 'Done'}: ${text}`}
+          onPress={() => dispatch(finishFollowUp(id, !isDone))}
+        />
+        <Plate word="Change" label={`Change: ${text}`} onPress={onChange} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,199 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { cannotText, isInside, lengthWords, measureText, type Failure, type Message } from '@/core/messages';
+import { nextFirstHour } from '@/core/routing';
+import { formatDayAndClock } from '@/core/time';
+import {
+  formatAny,
+  selectOffice,
+  selectZone,
+  textLineOf,
+  useAppDispatch,
+  useAppSelector,
+  useServices,
+} from '@/state/app';
+import { writeText, type Person, type TimelineItem } from '@/state/catchUp';
+import { Field } from '@/ui/field';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { pickBlob } from '../shared/files';
+import { WhenEntry } from '../shared/WhenEntry';
+import { RepliesSheet } from './RepliesSheet';
+import { dataUrl, shrinkPicture } from './shrinkPicture';
+import { VoiceSheet } from './VoiceSheet';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    composer: {
+      gap: space.s,
+      padding: space.m,
+      backgroundColor: colours.paper,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+    writing: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
+    row: { gap: space.s },
+    grow: { flex: 1, minWidth: 0 },
+    stack: { gap: space.s },
+  }),
+);
+
+const why: Record<Failure, string> = {
+  unknownNumber: 'Nobody can be texted here.',
+  noTexts: 'No number of theirs takes texts.',
+  optedOut: 'They asked for no more texts.',
+  carrier: '',
+  tooManyTries: '',
+};
+
+interface ComposerProps {
+  person: Person;
+  items: readonly TimelineItem[];
+}
+
+/** Writes a text to somebody: counted as the network counts, now or later, by hand or from a ready reply. */
+export function Composer({ person, items }: ComposerProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const zone = useAppSelector(selectZone);
+  const lineId = useAppSelector(textLineOf);
+  const [text, setText] = useState('');
+  const [open, setOpen] = useState<'replies' | 'later' | 'voice' | null>(null);
+  const [picture, setPicture] = useState<Message['picture']>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const thread = items.flatMap((item) => (item.kind === 'message' ? [item.message] : []));
+  const to = textNumber(person, thread);
+  const obstacle = cannotText(to, thread);
+  if (obstacle !== null || to === null || lineId === null)
+    return (
+      <View style={styles.composer}>
+        <Txt as="small">{why[obstacle ?? 'unknownNumber']}</Txt>
+      </View>
+    );
+  const personId = person.key.startsWith('person:') ? person.key.slice('person:'.length) : null;
+  const measured = measureText(text);
+  const isEmpty = text.trim() === '' && picture === null;
+  const send = (notBefore: number | null) => {
+    if (isEmpty) return;
+    const said = notBefore === null ? null : `Goes out ${formatDayAndClock(notBefore, zone)}.`;
+    dispatch(writeText({ number: to, lineId, text: text.trim(), notBefore, picture }, said));
+    setText('');
+    setPicture(null);
+    setOpen(null);
+  };
+  const askForCall = () => {
+    const said = `${person.name} is asked to call you.`;
+    const text = 'Please call me back.';
+    dispatch(writeText({ number: to, lineId, text, notBefore: null, picture: null, asks: 'callBack' }, said));
+  };
+  const choosePicture = async () => {
+    const file = await pickBlob('image/*');
+    if (!file) return;
+    const shrunk = await shrinkPicture(file);
+    setProblem(shrunk.ok ? null : shrunk.sentence);
+    if (!shrunk.ok) return;
+    const { file: made, width, height } = shrunk;
+    const url = await dataUrl(made);
+    setPicture({ id: `picture-${file.name}`, url, width, height, bytes: made.size, alt: file.name });
+  };
+  return (
+    <View style={styles.composer}>
+      <View style={styles.writing}>
+        <View style={styles.grow}>
+          <Field
+            label={isInside(to) ? `Message to ${person.name}` : `Text to ${formatAny(to)}`}
+            value={text}
+            onChange={setText}
+            lines={2}
+            placeholder={isInside(to) ? 'Write a message' : 'Write a text'}
+          />
+        </View>
+        <Plate kind="main" word="Send" disabled={isEmpty} onPress={() => send(null)} />
+      </View>
+      {text === '' || isInside(to) ? null : (
+        <Txt as="mono" colour={colours.faint}>
+          {lengthWords(measured)}
+        </Txt>
+      )}
+      <ScrollView horizontal contentContainerStyle={styles.row}>
+        <Plate word="Later" label="Send later" disabled={isEmpty} onPress={() => setOpen('later')} />
+        <Plate word="Ready reply" onPress={() => setOpen('replies')} />
+        <Plate word="Picture" label="Picture to send" onPress={() => void choosePicture()} />
+        {personId === null ? null : (
+          <Plate word="Voice" label="Voice into their mailbox" onPress={() => setOpen('voice')} />
+        )}
+        {isInside(to) ? (
+          <Plate word="Ask for a call" label={`Ask for a call from ${person.name}`} onPress={askForCall} />
+        ) : null}
+      </ScrollView>
+      {picture === null ? null : (
+        <View style={styles.acts}>
+          <Txt as="small" style={styles.grow}>
+            {`With ${picture.alt}, made ${Math.ceil(picture.bytes / 1000)} kB`}
+          </Txt>
+          <Plate word="Without it" onPress={() => setPicture(null)} />
+        </View>
+      )}
+      <Problem sentence={problem} isSmall />
+      {!isInside(to) && measured.parts.length > 1 && measured.foreign.length > 0 ? (
+        <Txt as="small">{`${measured.foreign.join(' ')} makes it longer: without, a part holds 153 letters.`}</Txt>
+      ) : null}
+      {open === 'replies' ? (
+        <RepliesSheet
+          name={person.name}
+          onTake={(reply) => {
+            setText(reply);
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+      {open === 'voice' && personId !== null ? (
+        <VoiceSheet personId={personId} name={person.name} onClose={() => setOpen(null)} />
+      ) : null}
+      {open === 'later' ? <SendLaterSheet onTake={send} onClose={() => setOpen(null)} /> : null}
+    </View>
+  );
+}
+
+/** The number of theirs that texts were written with last, else one that takes texts. */
+function textNumber({ ways }: Person, thread: readonly { number: string }[]): string | null {
+  const last = thread.at(-1)?.number;
+  if (last !== undefined) return last;
+  return ways.find(({ number }) => cannotText(number, []) === null)?.number ?? ways[0]?.number ?? null;
+}
+
+interface SendLaterSheetProps {
+  onTake: (at: number) => void;
+  onClose: () => void;
+}
+
+function SendLaterSheet({ onTake, onClose }: SendLaterSheetProps) {
+  const styles = useStyles();
+  const { clock } = useServices();
+  const zone = useAppSelector(selectZone);
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const [now] = useState(() => clock.now());
+  const firstHour = nextFirstHour(office, myId, now);
+  return (
+    <Sheet title="Send it later" onClose={onClose}>
+      <View style={styles.stack}>
+        {firstHour === null ? null : (
+          <Plate
+            word={`${formatDayAndClock(firstHour, zone)}, my first hour`}
+            onPress={() => onTake(firstHour)}
+          />
+        )}
+        <WhenEntry label="A time, such as 14:30 or Fri 8:00" word="Send it then" onTake={onTake} />
+      </View>
+    </Sheet>
+  );
+}

@@ -1,0 +1,172 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import {
+  explainWeight,
+  isElsewhere,
+  teamOf,
+  newestWords,
+  sinceOf,
+  whyWords,
+  type LooseEnd,
+  type RankedEnd,
+} from '@/core/looseEnds';
+import { formatDayAndClock, formatDuration, formatSpan } from '@/core/time';
+import { selectOffice, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import { putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
+import { CordEdge } from '@/ui/cord';
+import { Initials } from '@/ui/person';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { usePlaceCall } from '../shared/usePlaceCall';
+import { LaterSheet } from './LaterSheet';
+import { PullRow } from './PullRow';
+import { VoicemailPlayer } from './VoicemailPlayer';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    row: {
+      flexDirection: 'row',
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    selected: { backgroundColor: colours.paper },
+    body: { flex: 1, minWidth: 0, paddingVertical: space.m, paddingHorizontal: space.m, gap: space.s },
+    press: { flexDirection: 'row', gap: space.m },
+    words: { flex: 1, minWidth: 0 },
+    top: { flexDirection: 'row', alignItems: 'baseline', gap: space.s },
+    name: { flex: 1, minWidth: 0 },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    act: { paddingHorizontal: space.m },
+  }),
+);
+
+interface EndRowProps {
+  ranked: RankedEnd;
+  now: number;
+  isSelected: boolean;
+}
+
+/** One person who waits: why, with their newest words, and the obvious next act. Pulled aside it is done, or for later. */
+export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const placeCall = usePlaceCall();
+  const office = useAppSelector(selectOffice);
+  const zone = useAppSelector(selectZone);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const voicemails = useAppSelector(selectMyVoicemails);
+  const [isListening, setListening] = useState(false);
+  const [isPuttingOff, setPuttingOff] = useState(false);
+  const { who } = end;
+  const voicemail = voicemails.find(({ id }) => end.reasons.some((reason) => reason.id === id));
+  const line = lineOf(end, office.lines);
+  const words = newestWords(end);
+  const due = end.reasons.find(({ dueAt }) => dueAt !== null)?.dueAt ?? null;
+  const holder = isElsewhere(end, myId) ? office.people.get(end.takenById ?? '')?.name : undefined;
+  return (
+    <View role="listitem" aria-label={who.name}>
+      <PullRow
+        onDone={() => dispatch(putAway(end))}
+        onLater={() => setPuttingOff(true)}
+        style={[styles.row, isSelected && styles.selected]}
+      >
+        <CordEdge cord={line?.cord ?? null} />
+        <View style={styles.body}>
+          <Pressable role="button" onPress={() => go.person(who.key)} style={styles.press}>
+            <Initials name={who.name} />
+            <View style={styles.words}>
+              <View style={styles.top}>
+                <Txt as="strong" lines={1} style={styles.name}>
+                  {who.name}
+                </Txt>
+                <Txt as="mono" colour={colours.faint}>
+                  {formatSpan(now - sinceOf(end))}
+                </Txt>
+              </View>
+              <Txt as="small" lines={2}>
+                {whyWords(end, office, now)}
+              </Txt>
+              {due === null ? null : (
+                <Txt as="small" colour={due <= now ? colours.rowan : colours.ink}>
+                  {`${due <= now ? 'Was promised for' : 'Promised for'} ${formatDayAndClock(due, zone)}`}
+                </Txt>
+              )}
+              {holder === undefined ? null : <Txt as="small">{`${holder} has taken it on`}</Txt>}
+              {words === null ? null : <Txt lines={2}>{`“${words}”`}</Txt>}
+              {weights.length === 0 ? null : (
+                <Txt as="small" lines={1}>
+                  {weights.map(explainWeight).join(', ')}
+                </Txt>
+              )}
+            </View>
+          </Pressable>
+          {voicemail && isListening ? <VoicemailPlayer voicemail={voicemail} playsAtOnce /> : null}
+          <View style={styles.acts}>
+            {who.number === null ? null : (
+              <Plate
+                kind="main"
+                word="Call"
+                label={`Call ${who.name}`}
+                onPress={() => void placeCall(who.number ?? '')}
+                style={styles.act}
+              />
+            )}
+            {voicemail && !isListening ? (
+              <Plate
+                word={`Play ${formatDuration(voicemail.durationMs)}`}
+                label={`Play ${formatDuration(voicemail.durationMs)} from ${who.name}`}
+                onPress={() => setListening(true)}
+                style={styles.act}
+              />
+            ) : null}
+            {teamOf(end) !== null && holder === undefined ? (
+              <Plate
+                word={end.takenById === myId ? 'Let go of it' : 'I take it on'}
+                label={`${end.takenById === myId ? 'Let go of it' : 'I take it on'}: ${who.name}`}
+                onPress={() => dispatch(takeOn(end, end.takenById === myId ? null : myId))}
+                style={styles.act}
+              />
+            ) : null}
+            {holder === undefined ? null : (
+              <Plate
+                word="Take it on"
+                label={`Take it on: ${who.name}`}
+                onPress={() => dispatch(takeOn(end, myId))}
+                style={styles.act}
+              />
+            )}
+            <Plate
+              word="Later"
+              label={`Later: ${who.name}`}
+              onPress={() => setPuttingOff(true)}
+              style={styles.act}
+            />
+            <Plate
+              word="Done"
+              label={`Done: ${who.name}`}
+              onPress={() => dispatch(putAway(end))}
+              style={styles.act}
+            />
+          </View>
+        </View>
+      </PullRow>
+      {isPuttingOff ? <LaterSheet end={end} onClose={() => setPuttingOff(false)} /> : null}
+    </View>
+  );
+}
+
+/** The line it is about: an urgent one before others, else the last they tried. */
+function lineOf<T extends { urgent: boolean }>(
+  { reasons }: LooseEnd,
+  lines: ReadonlyMap<string, T>,
+): T | undefined {
+  const tried = reasons.flatMap(({ lineId }) => lines.get(lineId ?? '') ?? []);
+  return tried.find(({ urgent }) => urgent) ?? tried.at(-1);
+}

@@ -1,0 +1,190 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { cannotFax } from '@/core/fax';
+import { takesTexts } from '@/core/numbering';
+import { formatDay, startOfLocalDay } from '@/core/time';
+import { favouritesChosen, formatAny, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { markRead, selectPerson, selectTimeline, type Person, type TimelineItem } from '@/state/catchUp';
+import { EmptyState } from '@/ui/notice';
+import { Initials } from '@/ui/person';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { HistoryList } from '../everything/HistoryList';
+import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
+import { usePlaceCall } from '../shared/usePlaceCall';
+import { Composer } from './Composer';
+import { FiguresSheet } from './FiguresSheet';
+import { TimelineRow } from './TimelineRow';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, minHeight: 0, backgroundColor: colours.sheet },
+    head: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      padding: space.l,
+      backgroundColor: colours.paper,
+      borderBottomWidth: 1,
+      borderColor: colours.ink,
+    },
+    name: { flex: 1, minWidth: 0 },
+    ways: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      gap: space.s,
+      paddingHorizontal: space.l,
+      paddingVertical: space.s,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    log: { paddingHorizontal: space.l, paddingBottom: space.l },
+    day: { paddingTop: space.l, paddingBottom: space.xs, borderBottomWidth: 1, borderColor: colours.ink },
+  }),
+);
+
+const shownAtOnce = 30;
+const minuteMs = 60_000;
+
+/** Everything with one person on ruled paper, the newest at the foot, where one writes on. */
+export function PersonTimeline({ personKey }: { personKey: string | undefined }) {
+  // Where nobody is chosen, a wide screen shows every call.
+  return personKey === undefined ? <HistoryList /> : <Timeline key={personKey} personKey={personKey} />;
+}
+
+function Timeline({ personKey }: { personKey: string }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const person = useAppSelector((state) => selectPerson(state, personKey));
+  const items = useAppSelector((state) => selectTimeline(state, personKey));
+  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const [most, setMost] = useState(shownAtOnce);
+  const scroll = useRef<ScrollView>(null);
+  const unread = useMemo(() => items.flatMap(unreadOf), [items]);
+  useEffect(() => {
+    if (unread.length > 0) dispatch(markRead(unread));
+  }, [dispatch, unread]);
+  const shown = items.slice(-most);
+  return (
+    <View style={styles.screen}>
+      <Head person={person} items={items} />
+      <ScrollView
+        ref={scroll}
+        tabIndex={0}
+        contentContainerStyle={styles.log}
+        onContentSizeChange={() => most === shownAtOnce && scroll.current?.scrollToEnd({ animated: false })}
+      >
+        {items.length === 0 ? (
+          <EmptyState
+            title={isRead ? 'Nothing yet' : 'Reading'}
+            sentence={
+              isRead
+                ? 'Calls, voicemails and texts with them will stand here.'
+                : 'What was kept is being read.'
+            }
+          />
+        ) : null}
+        {items.length > most ? (
+          <Plate word={`Earlier, ${items.length - most} more`} onPress={() => setMost(most + 100)} />
+        ) : null}
+        <Days items={shown} />
+      </ScrollView>
+      <Composer person={person} items={items} />
+    </View>
+  );
+}
+
+function unreadOf(item: TimelineItem): string[] {
+  if (item.kind !== 'message') return [];
+  const { direction, readAt, id } = item.message;
+  return direction === 'in' && readAt === null ? [id] : [];
+}
+
+function Head({ person, items }: { person: Person; items: readonly TimelineItem[] }) {
+  const { name, detail, about, ways, isWithheld } = person;
+  const dispatch = useAppDispatch();
+  const favourites = useAppSelector((state) => state.settings.favourites);
+  const isKnown = /^(person|contact):/.test(person.key);
+  const toggleFavourite = () => {
+    const others = favourites.filter((key) => key !== person.key);
+    dispatch(favouritesChosen(others.length < favourites.length ? others : [...others, person.key]));
+  };
+  const [showsFigures, setShowsFigures] = useState(false);
+  const styles = useStyles();
+  const go = useGo();
+  const { isWide } = useLayout();
+  const placeCall = usePlaceCall();
+  // A mobile has no paper.
+  const faxNumber = ways.find(({ number }) => cannotFax(number) === null && !takesTexts(number))?.number;
+  return (
+    <>
+      <View style={styles.head}>
+        <Initials name={name} />
+        <View style={styles.name}>
+          <Txt as="title" level={1} lines={2}>
+            {name}
+          </Txt>
+          {detail === '' ? null : <Txt as="small">{detail}</Txt>}
+          {about === '' ? null : (
+            <Txt as="small" lines={3}>
+              {about}
+            </Txt>
+          )}
+        </View>
+        {isWide ? null : <Plate word="Back" onPress={go.loose} />}
+      </View>
+      <View style={styles.ways}>
+        {ways.map(({ label, number }) => (
+          <Plate
+            key={number}
+            kind="main"
+            word={ways.length === 1 ? `Call ${formatAny(number)}` : `Call ${label}`}
+            label={ways.length === 1 ? `Call ${formatAny(number)}` : `Call ${label}, ${formatAny(number)}`}
+            onPress={() => void placeCall(number)}
+          />
+        ))}
+        {faxNumber === undefined ? null : <Plate word="Fax" onPress={() => go.newFax(faxNumber)} />}
+        {isKnown ? (
+          <Plate word="Favourite" pressed={favourites.includes(person.key)} onPress={toggleFavourite} />
+        ) : null}
+        {isWithheld ? null : <Plate word="Figures" onPress={() => setShowsFigures(true)} />}
+        {isWithheld ? <Txt as="small">They withheld their number, so they can’t be called back.</Txt> : null}
+      </View>
+      {showsFigures ? (
+        <FiguresSheet person={person} items={items} onClose={() => setShowsFigures(false)} />
+      ) : null}
+    </>
+  );
+}
+
+function Days({ items }: { items: readonly TimelineItem[] }) {
+  const styles = useStyles();
+  const zone = useAppSelector(selectZone);
+  const now = useNow(minuteMs);
+  let day = NaN;
+  return (
+    <View role="list" aria-label="Everything with them">
+      {items.map((item) => {
+        const own = startOfLocalDay(item.at, zone);
+        const isNewDay = own !== day;
+        day = own;
+        return (
+          <View key={`${item.kind} ${item.id}`} role="listitem">
+            {isNewDay ? (
+              <View style={styles.day}>
+                <Txt as="heading" level={2}>
+                  {formatDay(item.at, now, zone)}
+                </Txt>
+              </View>
+            ) : null}
+            <TimelineRow item={item} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}

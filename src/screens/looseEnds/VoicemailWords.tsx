@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { formatDuration } from '@/core/time';
+import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/voicemail';
+import { selectOffice, soundOf, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { deleteVoicemail, forwardVoicemail, keepTranscript, setHeard } from '@/state/catchUp';
+import { Field } from '@/ui/field';
+import { Row } from '@/ui/list';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { pickFile, saveBlob, saveFile } from '../shared/files';
+import { VoicemailPlayer } from './VoicemailPlayer';
+
+/** A voicemail in the log: played, passed on, saved, its words taken out or in, put away. */
+export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
+  const dispatch = useAppDispatch();
+  const { readSound } = useServices();
+  const [isForwarding, setForwarding] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { id, transcript, heardAt, forwarded } = voicemail;
+  const save = async () => {
+    const sound = await readSound(id);
+    if (sound) saveBlob(`voicemail-${id}.wav`, soundOf(sound));
+  };
+  const takeWords = async () => {
+    const file = await pickFile('.vtt,text/vtt');
+    if (!file) return;
+    const read = readWebVtt(file.text);
+    setProblem(read.ok ? null : `${file.name}, line ${read.line}: ${read.sentence}`);
+    if (read.ok) dispatch(keepTranscript(id, read.transcript));
+  };
+  return (
+    <View style={styles.stack}>
+      <Txt as="small">
+        {`${heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
+        {forwarded && forwarded.word !== '' ? `: “${forwarded.word}”` : ''}
+      </Txt>
+      <VoicemailPlayer voicemail={voicemail} />
+      <View style={styles.acts}>
+        <Plate word="Pass it on" onPress={() => setForwarding(true)} />
+        <Plate word="Save WAV" onPress={() => void save()} />
+        {transcript === null ? (
+          <Plate word="Take in its words" onPress={() => void takeWords()} />
+        ) : (
+          <Plate
+            word="Save its words"
+            onPress={() => saveFile(`voicemail-${id}.vtt`, 'text/vtt', writeWebVtt(transcript))}
+          />
+        )}
+        <Plate
+          word={heardAt === null ? 'Mark heard' : 'Mark new'}
+          onPress={() => dispatch(setHeard(id, heardAt === null))}
+        />
+        <Plate word="Put away" label="Put away the voicemail" onPress={() => dispatch(deleteVoicemail(id))} />
+      </View>
+      <Problem sentence={problem} isSmall />
+      {isForwarding ? <ForwardSheet id={id} onClose={() => setForwarding(false)} /> : null}
+    </View>
+  );
+}
+
+function ForwardSheet({ id, onClose }: { id: string; onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId);
+  const [word, setWord] = useState('');
+  return (
+    <Sheet title="Pass the voicemail on" onClose={onClose}>
+      <View style={styles.stack}>
+        <Field label="A word with it" value={word} onChange={setWord} />
+        {office.setup.people
+          .filter((person) => person.id !== myId)
+          .map((person) => (
+            <Row
+              key={person.id}
+              title={`To ${person.name}`}
+              detail={person.role}
+              onPress={() => {
+                void dispatch(forwardVoicemail(id, person.id, word.trim()));
+                onClose();
+              }}
+            />
+          ))}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  stack: { gap: space.s },
+  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -1,0 +1,19 @@
+/** What is fetched together, once the app has started: the reckoning of who waits, and its screens. */
+export { startCatchingUp } from '@/state/catchUp';
+export { ArchiveScreen } from '../archive/ArchiveScreen';
+export { TeamWork } from '../outside/TeamWork';
+export { TextIn } from '../outside/TextIn';
+export { Received } from '../outside/Received';
+export { FaxListScreen } from '../fax/FaxListScreen';
+export { FaxScreen } from '../fax/FaxScreen';
+export { NewFaxScreen } from '../fax/NewFaxScreen';
+export { ImportScreen } from '../directory/ImportScreen';
+export { DirectoryScreen } from '../directory/DirectoryScreen';
+export { FollowUpsScreen } from '../followUps/FollowUpsScreen';
+export { ChatSheet } from '../rooms/ChatSheet';
+export { RoomsScreen } from '../rooms/RoomsScreen';
+export { TellingScreen } from '../telling/TellingScreen';
+export { EverythingList } from '../everything/EverythingList';
+export { EverythingScreen } from '../everything/EverythingScreen';
+export { LooseEndsScreen } from './LooseEndsScreen';
+export { PersonScreen } from './PersonScreen';

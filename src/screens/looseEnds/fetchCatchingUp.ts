@@ -1,0 +1,19 @@
+/** Apart from the screens themselves, which do not belong to the start. */
+export const fetchLooseEndsScreen = async () => (await import('./catchingUp')).LooseEndsScreen;
+export const fetchPersonScreen = async () => (await import('./catchingUp')).PersonScreen;
+export const fetchStartCatchingUp = async () => (await import('./catchingUp')).startCatchingUp;
+export const fetchEverythingScreen = async () => (await import('./catchingUp')).EverythingScreen;
+export const fetchEverythingList = async () => (await import('./catchingUp')).EverythingList;
+export const fetchRoomsScreen = async () => (await import('./catchingUp')).RoomsScreen;
+export const fetchChatSheet = async () => (await import('./catchingUp')).ChatSheet;
+export const fetchTellingScreen = async () => (await import('./catchingUp')).TellingScreen;
+export const fetchArchiveScreen = async () => (await import('./catchingUp')).ArchiveScreen;
+export const fetchReceived = async () => (await import('./catchingUp')).Received;
+export const fetchTextIn = async () => (await import('./catchingUp')).TextIn;
+export const fetchTeamWork = async () => (await import('./catchingUp')).TeamWork;
+export const fetchFaxListScreen = async () => (await import('./catchingUp')).FaxListScreen;
+export const fetchFaxScreen = async () => (await import('./catchingUp')).FaxScreen;
+export const fetchNewFaxScreen = async () => (await import('./catchingUp')).NewFaxScreen;
+export const fetchFollowUpsScreen = async () => (await import('./catchingUp')).FollowUpsScreen;
+export const fetchDirectoryScreen = async () => (await import('./catchingUp')).DirectoryScreen;
+export const fetchImportScreen = async () => (await import('./catchingUp')).ImportScreen;

@@ -1,0 +1,99 @@
+import { View } from 'react-native';
+
+import { greetingOf, type Call, type Leg } from '@/core/exchange';
+import { whereTo } from '@/core/office';
+import { hearGreeting, selectOffice, send, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+interface HeardProps {
+  call: Call;
+  leg: Leg;
+}
+
+/** What a caller hears of a machine of the office, and the keys they may press: a mailbox, a menu, or that a text comes. */
+export function MachineHeard({ call, leg }: HeardProps) {
+  if (leg.role !== 'caller') return null;
+  const machine = call.legs.find(
+    ({ endpoint, state }) =>
+      state === 'connected' && endpoint.kind !== 'device' && endpoint.kind !== 'outside',
+  );
+  switch (machine?.endpoint.kind) {
+    case 'mailbox':
+      return <MailboxHeard call={call} leg={leg} mailbox={machine} personId={machine.endpoint.personId} />;
+    case 'teamMailbox':
+      return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
+    case 'menu':
+      return <MenuHeard leg={leg} menuId={machine.endpoint.menuId} />;
+    case 'textNotice':
+      return <Txt as="small">hears: “We can’t answer now, and send you a text.”</Txt>;
+    default:
+      return null;
+  }
+}
+
+interface MailboxHeardProps extends HeardProps {
+  mailbox: Leg;
+  personId: string;
+}
+
+function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const { clock } = useServices();
+  const plan = office.ringPlans.get(personId);
+  const greeting = greetingOf(office, call, personId, clock.now());
+  const mayAsk = (plan?.findMe ?? []).length > 0 && !call.acts.some(({ act }) => act === 'searchedFor');
+  const spoken = greeting?.recorded
+    ? `the greeting in their own voice, ${greeting.recorded.seconds} s`
+    : `“${greeting?.text ?? 'Please leave a message after the tone.'}”`;
+  const words = {
+    greeting: `hears: ${spoken}${mayAsk ? ' “Press 1, and we look for them.”' : ''}`,
+    recording: 'speaks to the mailbox',
+    name: 'hears: “Say your name.”',
+  };
+  return (
+    <View style={{ gap: space.s }}>
+      <Txt as="small">{words[mailbox.mailboxPhase ?? 'greeting']}</Txt>
+      {greeting?.recorded ? (
+        <Plate word="Hear the greeting" onPress={() => void dispatch(hearGreeting(greeting))} />
+      ) : null}
+      {mayAsk && mailbox.mailboxPhase !== 'name' ? (
+        <Plate
+          word="Press 1, have them looked for"
+          onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function TeamMailboxHeard({ mailbox, teamId }: { mailbox: Leg; teamId: string }) {
+  const team = useAppSelector((state) => selectOffice(state).teams.get(teamId));
+  const isGreeting = mailbox.mailboxPhase === 'greeting';
+  return (
+    <Txt as="small">
+      {isGreeting ? `hears: “${team?.mailbox?.text ?? ''}”` : 'speaks to the team’s mailbox'}
+    </Txt>
+  );
+}
+
+function MenuHeard({ leg, menuId }: { leg: Leg; menuId: string }) {
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const menu = office.menus.get(menuId);
+  if (!menu) return null;
+  return (
+    <View style={{ gap: space.s }}>
+      <Txt as="small">{`hears: “${menu.text}”`}</Txt>
+      {menu.keys.map(({ key, to }) => (
+        <Plate
+          key={key}
+          word={`Press ${key}, ${whereTo(to, office)}`}
+          onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: key }))}
+        />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,49 @@
+import { useState } from 'react';
+
+import { teamOf } from '@/core/looseEnds';
+import { selectOffice, useAppSelector, useServices } from '@/state/app';
+import { Choice } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+
+import { Section } from './Section';
+
+/** Play a colleague who takes on somebody that waits for the team. */
+export function TeamWork() {
+  const { link } = useServices();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId);
+  const open = useAppSelector((state) => state.catchUp.reckoning?.ends.open);
+  const waiting = (open ?? []).filter((end) => teamOf(end) !== null);
+  const [key, setKey] = useState<string | null>(null);
+  const end = waiting.find(({ who }) => who.key === key) ?? waiting[0];
+  const members = office.teams.get((end && teamOf(end)) ?? '')?.memberIds ?? [];
+  return (
+    <Section title="The team" sentence="A colleague takes on somebody who waits for all of you.">
+      {end ? (
+        <Choice
+          asPlates
+          label="Who waits for the team"
+          value={end.who.key}
+          options={waiting.map(({ who }) => ({ value: who.key, word: who.name }))}
+          onChoose={setKey}
+        />
+      ) : (
+        <Txt as="small">Nobody waits for a team. Call one (250), and let it ring.</Txt>
+      )}
+      {members
+        .filter((id) => id !== myId)
+        .map((id) => (
+          <Plate
+            key={id}
+            word={`${office.people.get(id)?.name ?? id} takes it on`}
+            disabled={end?.takenById === id}
+            onPress={() => end && void link?.take({ key: end.who.key, byId: id })}
+          />
+        ))}
+      {end && end.takenById !== null && end.takenById !== myId ? (
+        <Plate word="They let go of it" onPress={() => void link?.take({ key: end.who.key, byId: null })} />
+      ) : null}
+    </Section>
+  );
+}

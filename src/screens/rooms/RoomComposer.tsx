@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { Room } from '@/core/messages';
+import { useAppDispatch } from '@/state/app';
+import { writeInRoom } from '@/state/catchUp';
+import { Field } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { space, themed } from '@/ui/tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    composer: {
+      flexDirection: 'row',
+      alignItems: 'flex-end',
+      gap: space.s,
+      padding: space.m,
+      backgroundColor: colours.paper,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+    field: { flex: 1, minWidth: 0 },
+  }),
+);
+
+/** Writes a line into a room. */
+export function RoomComposer({ room }: { room: Room }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const [text, setText] = useState('');
+  const send = () => {
+    if (text.trim() === '') return;
+    dispatch(writeInRoom(room, text.trim()));
+    setText('');
+  };
+  return (
+    <View style={styles.composer}>
+      <View style={styles.field}>
+        <Field label={`Write in ${room.name}`} value={text} onChange={setText} onSubmit={send} />
+      </View>
+      <Plate kind="main" word="Send" disabled={text.trim() === ''} onPress={send} />
+    </View>
+  );
+}

@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { cannotWrite, mayRead } from '@/core/messages';
+import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
+import { Row } from '@/ui/list';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
+import { RoomComposer } from './RoomComposer';
+import { RoomPaper } from './RoomPaper';
+import { othersIn, roomKind } from './roomWords';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, minHeight: 0, backgroundColor: colours.sheet },
+    head: {
+      gap: space.xs,
+      padding: space.l,
+      backgroundColor: colours.paper,
+      borderBottomWidth: 1,
+      borderColor: colours.ink,
+    },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    foot: {
+      padding: space.m,
+      gap: space.s,
+      backgroundColor: colours.paper,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+  }),
+);
+
+/** One room: who is in it, what was written, and a line to write on. */
+export function RoomLog({ roomId }: { roomId: string }) {
+  const styles = useStyles();
+  const go = useGo();
+  const { isWide } = useLayout();
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const room = useAppSelector((state) => state.catchUp.kept.rooms[roomId]);
+  const log = useAppSelector((state) => selectRoomLog(state, roomId));
+  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const [isAsking, setAsking] = useState(false);
+  if (!room || !mayRead(room, myId))
+    return (
+      <EmptyState
+        level={1}
+        title={isRead ? 'No such room' : 'Reading'}
+        sentence={isRead ? 'It was closed, or you have left it.' : 'What was kept is being read.'}
+      >
+        <Plate kind="main" word="See the rooms" onPress={go.rooms} />
+      </EmptyState>
+    );
+  const obstacle = cannotWrite(room, myId);
+  const isMember = room.memberIds.includes(myId);
+  return (
+    <View style={styles.screen}>
+      <View style={styles.head}>
+        <Txt as="title" level={1} lines={2}>
+          {room.name}
+        </Txt>
+        <Txt as="small">{`${roomKind(room)}, with ${othersIn(room, myId, office)}`}</Txt>
+        <View style={styles.acts}>
+          {isMember ? <Plate word="Ask somebody in" onPress={() => setAsking(true)} /> : null}
+          {isMember ? (
+            <Plate
+              word="Leave"
+              label={`Leave ${room.name}`}
+              onPress={() => {
+                dispatch(leaveRoom(roomId, myId));
+                if (!room.isOpen) go.rooms();
+              }}
+            />
+          ) : null}
+          {isWide ? null : <Plate word="Back" onPress={go.rooms} />}
+        </View>
+      </View>
+      {log.length === 0 ? (
+        <View style={styles.screen}>
+          <EmptyState title="Nothing is written yet" sentence="The first line is yours." />
+        </View>
+      ) : (
+        <RoomPaper log={log} isMember={isMember} />
+      )}
+      {obstacle === null ? <RoomComposer room={room} /> : null}
+      {obstacle === 'notInIt' ? (
+        <View style={styles.foot}>
+          <Txt as="small">You read it without being in it, so nothing of it counts as unread.</Txt>
+          <Plate kind="main" word="Come in" onPress={() => dispatch(enterRoom(roomId, myId))} />
+        </View>
+      ) : null}
+      {isAsking ? (
+        <Sheet title="Ask somebody in" onClose={() => setAsking(false)}>
+          {office.setup.people
+            .filter(({ id }) => !room.memberIds.includes(id))
+            .map(({ id, name, role }) => (
+              <Row
+                key={id}
+                title={name}
+                detail={role}
+                onPress={() => {
+                  dispatch(enterRoom(roomId, id));
+                  setAsking(false);
+                }}
+              />
+            ))}
+        </Sheet>
+      ) : null}
+    </View>
+  );
+}

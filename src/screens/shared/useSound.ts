@@ -1,0 +1,39 @@
+import { useEffect, useState } from 'react';
+
+import { soundOf, useServices } from '@/state/app';
+
+/** A kept sound as an address the browser can play, and as the file it is. */
+export type Sound =
+  { state: 'reading' | 'missing' } | { state: 'there'; url: string; durationMs: number; file: Blob };
+
+const againMs = 1500;
+
+/** The sound of a recording; asked for again while it is being put together. */
+export function useSound(recordingId: string): Sound {
+  const { readSound } = useServices();
+  const [sound, setSound] = useState<Sound>({ state: 'reading' });
+  useEffect(() => {
+    let url: string | null = null;
+    let isGone = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const read = async () => {
+      const stored = await readSound(recordingId);
+      if (isGone) return;
+      if (!stored) {
+        setSound({ state: 'missing' });
+        timer = setTimeout(() => void read(), againMs);
+        return;
+      }
+      const file = soundOf(stored);
+      url = URL.createObjectURL(file);
+      setSound({ state: 'there', url, durationMs: stored.durationMs, file });
+    };
+    void read();
+    return () => {
+      isGone = true;
+      clearTimeout(timer);
+      if (url !== null) URL.revokeObjectURL(url);
+    };
+  }, [recordingId, readSound]);
+  return sound;
+}

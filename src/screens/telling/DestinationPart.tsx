@@ -1,0 +1,77 @@
+import { StyleSheet, View } from 'react-native';
+
+import { noticeKinds, type Destination, type NoticeKind } from '@/core/notices';
+import { actDone, useAppDispatch } from '@/state/app';
+import { sendTrial, setKinds } from '@/state/telling';
+import { Ticks } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+const kindWords: Record<NoticeKind, string> = {
+  missedCall: 'Missed calls',
+  voicemail: 'Voicemails',
+  text: 'Texts',
+};
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    place: {
+      gap: space.s,
+      paddingBottom: space.m,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  }),
+);
+
+interface DestinationPartProps {
+  destination: Destination;
+  onRemove: () => void;
+}
+
+/** One place that is told: of what, its secret, a trial, and an end to it. */
+export function DestinationPart({ destination, onRemove }: DestinationPartProps) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const { place, kinds } = destination;
+  const name = place.kind === 'mail' ? place.address : place.url;
+  const copy = async (text: string) => {
+    await navigator.clipboard?.writeText(text);
+    dispatch(actDone('The secret is copied.'));
+  };
+  return (
+    <View style={styles.place} role="group" aria-label={name}>
+      <Txt as="strong">{name}</Txt>
+      <Ticks
+        label="Is told of"
+        options={noticeKinds.map((value) => ({ value, word: kindWords[value] }))}
+        chosen={kinds}
+        onChange={(chosen) =>
+          dispatch(
+            setKinds(
+              destination,
+              noticeKinds.filter((kind) => chosen.includes(kind)),
+            ),
+          )
+        }
+      />
+      {place.kind === 'webhook' ? (
+        <View>
+          <Txt as="small">
+            Signed with HMAC-SHA256 as Standard Webhooks says. The program proves it with this secret:
+          </Txt>
+          <Txt as="mono">{place.secret}</Txt>
+        </View>
+      ) : null}
+      <View style={styles.acts}>
+        <Plate word="Send a trial" onPress={() => dispatch(sendTrial(destination))} />
+        {place.kind === 'webhook' ? (
+          <Plate word="Copy the secret" onPress={() => void copy(place.secret)} />
+        ) : null}
+        <Plate word="Tell it no more" label={`Tell it no more: ${name}`} onPress={onRemove} />
+      </View>
+    </View>
+  );
+}

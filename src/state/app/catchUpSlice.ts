@@ -1,0 +1,130 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+import type { Fax } from '@/core/fax';
+import type { LooseEnds, LooseWeights } from '@/core/looseEnds';
+import type { HistoryFilter } from '@/core/historyTable';
+import type { Message, Room } from '@/core/messages';
+import type { Destination, Told } from '@/core/notices';
+import type { OwnContact } from '@/core/people';
+import type { Voicemail } from '@/core/voicemail';
+
+/** The reckoning of who waits, and how far the history is counted in. */
+export interface Reckoning {
+  ends: LooseEnds;
+  /** Records that ended by then (epoch milliseconds) are counted in. */
+  upTo: number;
+}
+
+/** What is kept one by one, each under its id. */
+export interface Kept {
+  voicemails: Voicemail;
+  messages: Message;
+  rooms: Room;
+  contacts: OwnContact;
+  faxes: Fax;
+  destinations: Destination;
+  told: Told;
+}
+export type KeptSort = keyof Kept;
+
+export interface CatchUpSlice {
+  /** null until it has been read, or made from the history. */
+  reckoning: Reckoning | null;
+  kept: { [Sort in KeptSort]: Record<string, Kept[Sort]> };
+  /** null: the usual ones. */
+  weights: LooseWeights | null;
+  /** Whether all that was kept has been read. */
+  isRead: boolean;
+  /** What is looked for in everything. */
+  sought: Sought;
+}
+
+export interface Sought {
+  words: string;
+  filter: HistoryFilter;
+  /** Whose calls, where the filter asks for somebody's. */
+  who: string | null;
+}
+
+type OneKept = { [Sort in KeptSort]: { sort: Sort; thing: Kept[Sort] } }[KeptSort];
+
+const catchUpSlice = createSlice({
+  name: 'catchUp',
+  initialState: {
+    reckoning: null,
+    kept: { voicemails: {}, messages: {}, rooms: {}, contacts: {}, faxes: {}, destinations: {}, told: {} },
+    weights: null,
+    isRead: false,
+    sought: { words: '', filter: {}, who: null },
+  } as CatchUpSlice,
+  reducers: {
+    /** What was kept; what has come in meanwhile stays. */
+    keptRead(state, { payload }: PayloadAction<readonly OneKept[]>) {
+      for (const one of payload) {
+        const things: Record<string, unknown> = state.kept[one.sort];
+        things[one.thing.id] ??= one.thing;
+      }
+      state.isRead = true;
+    },
+    reckoned(state, { payload }: PayloadAction<Reckoning>) {
+      state.reckoning = payload;
+    },
+    weightsChosen(state, { payload }: PayloadAction<LooseWeights | null>) {
+      state.weights = payload;
+    },
+    soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
+      Object.assign(state.sought, payload);
+    },
+    oneKept(state, { payload: { sort, thing } }: PayloadAction<OneKept>) {
+      const things: Record<string, unknown> = state.kept[sort];
+      things[thing.id] = thing;
+    },
+    manyKept(state, { payload }: PayloadAction<readonly OneKept[]>) {
+      for (const { sort, thing } of payload) {
+        const things: Record<string, unknown> = state.kept[sort];
+        things[thing.id] = thing;
+      }
+    },
+    someDropped(
+      state,
+      { payload: { sort, ids } }: PayloadAction<{ sort: KeptSort; ids: readonly string[] }>,
+    ) {
+      for (const id of ids) delete state.kept[sort][id];
+    },
+  },
+});
+
+export const catchUpReducer = catchUpSlice.reducer;
+export const { keptRead, reckoned, weightsChosen, soughtChanged } = catchUpSlice.actions;
+
+const { oneKept, manyKept, someDropped } = catchUpSlice.actions;
+/** Keeps one, in the place of the one that had its id. */
+export const keepOne = <Sort extends KeptSort>(sort: Sort, thing: Kept[Sort]) =>
+  oneKept({ sort, thing } as OneKept);
+/** The same for many at once. */
+export const keepMany = <Sort extends KeptSort>(sort: Sort, things: readonly Kept[Sort][]) =>
+  manyKept(asKept(sort, things));
+export const dropSome = (sort: KeptSort, ids: readonly string[]) => someDropped({ sort, ids });
+export const asKept = <Sort extends KeptSort>(sort: Sort, things: readonly Kept[Sort][]) =>
+  things.map((thing) => ({ sort, thing }) as OneKept);
+
+/** A text as it is first written: into the queue, not yet handed to the carrier. */
+export function writtenMessage(
+  given: Pick<Message, 'id' | 'at' | 'number' | 'lineId' | 'text'> & Partial<Message>,
+): Message {
+  return {
+    callId: null,
+    fromId: null,
+    asks: null,
+    direction: 'out',
+    picture: null,
+    state: 'queued',
+    failure: null,
+    tries: 0,
+    notBefore: null,
+    sentAt: null,
+    deliveredAt: null,
+    readAt: null,
+    ...given,
+  };
+}

@@ -1,0 +1,50 @@
+import type { Action, ThunkAction } from '@reduxjs/toolkit';
+
+import type { Greeting } from '@/core/office';
+import { encodeWav } from '@/core/sound';
+import type { Take } from '@/office/sound';
+
+import { fromBase64, toBase64 } from '../storage';
+import { editPlan } from './planning';
+import type { Services } from './services';
+import type { RootState } from './store';
+
+type Act<T> = ThunkAction<T, RootState, Services, Action>;
+
+/** Shorter than that nobody has said anything. */
+const shortestSeconds = 0.5;
+
+/**
+ * Keeps what was recorded as the greeting's sound, under an id of its own, so that undo finds the former one again.
+ * Says whether there was anything to keep.
+ */
+export const recordGreeting =
+  (greetingId: string, { samples, sampleRate }: Take): Act<Promise<boolean>> =>
+  async (dispatch, _, { keepSound, clock }) => {
+    const seconds = samples.length / sampleRate;
+    if (seconds < shortestSeconds) return false;
+    const soundId = `${greetingId}-${clock.now()}-${Math.round(performance.now())}`;
+    const wav = toBase64(encodeWav(samples, sampleRate));
+    await keepSound(soundId, { callId: null, durationMs: seconds * 1000, wav });
+    dispatch(changeGreeting(greetingId, { recorded: { soundId, seconds: Math.ceil(seconds) } }));
+    return true;
+  };
+
+export const changeGreeting = (greetingId: string, change: Partial<Greeting>): Act<void> =>
+  editPlan((plan) => ({
+    ...plan,
+    greetings: plan.greetings?.map((each) => (each.id === greetingId ? { ...each, ...change } : each)),
+  }));
+
+/** Lets the worker hear a greeting as callers do. Says whether its sound could be found. */
+export const hearGreeting =
+  ({ recorded, text }: Greeting): Act<Promise<boolean>> =>
+  async (_, __, { readSound, player }) => {
+    if (!recorded) {
+      player?.say(text);
+      return true;
+    }
+    const sound = await readSound(recorded.soundId);
+    if (sound) await player?.playFile(fromBase64(sound.wav));
+    return sound !== null;
+  };

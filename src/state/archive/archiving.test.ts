@@ -1,0 +1,131 @@
+import { encodeWav } from '@/core/sound';
+
+import { soundKind, storageKeys, toBase64, Vault, workKind } from '../storage';
+import { makeArchive, readBefore, readRestoring, restore, undoRestore } from '.';
+
+const now = Date.UTC(2026, 10, 26, 10, 40);
+
+function openVault(entries = new Map<string, string>(), isFull = () => false) {
+  const backend = {
+    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
+    setMany: async (given: Record<string, string>) => {
+      if (isFull()) throw new Error('full');
+      for (const [key, text] of Object.entries(given)) entries.set(key, text);
+    },
+    removeMany: async (keys: string[]) => keys.forEach((key) => entries.delete(key)),
+    getAllKeys: async () => [...entries.keys()],
+  };
+  return {
+    entries,
+    vault: new Vault(
+      () => undefined,
+      () => undefined,
+      backend as never,
+    ),
+  };
+}
+
+const note = (text: string) => ({ kind: 'note' as const, id: 'n', at: now, callId: 'c', text });
+const wav = encodeWav(Float32Array.of(0, 0.5, -0.5, 0.25), 8000);
+
+async function filled() {
+  const session = openVault();
+  await session.vault.write({
+    [storageKeys.work]: Vault.encode([note('Gate code 4120')], workKind),
+    [`${storageKeys.sound}v 1/ä`]: Vault.encode(
+      [{ callId: null, durationMs: 500, wav: toBase64(wav) }],
+      soundKind,
+    ),
+    'aside/old': 'not of the archive',
+  });
+  return session;
+}
+
+describe('everything out and in again', () => {
+  it('is the same in an empty app, sound included, and nothing else comes along', async () => {
+    const { vault, entries } = await filled();
+    const archive = await makeArchive(vault, now);
+    const empty = openVault();
+    const read = await readRestoring(empty.vault, archive);
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read).toMatchObject({
+      madeAt: now,
+      adds: expect.arrayContaining([
+        { name: 'notes and follow-ups', count: 1 },
+        { name: 'sounds', count: 1 },
+      ]),
+      replaces: [],
+    });
+    expect(empty.entries.size).toBe(0);
+    await restore(empty.vault, read, now, false);
+    entries.delete('aside/old');
+    expect(empty.entries).toEqual(entries);
+  });
+
+  it('says what it would replace in a full one, and leaves what is the same', async () => {
+    const { vault } = await filled();
+    const archive = await makeArchive(vault, now);
+    await vault.write({ [storageKeys.work]: Vault.encode([note('Another')], workKind) });
+    const read = await readRestoring(vault, archive);
+    expect(read).toMatchObject({
+      ok: true,
+      adds: [],
+      replaces: [{ name: 'notes and follow-ups', count: 1 }],
+    });
+  });
+
+  it('once it was written, nothing more is: the app begins anew from it', async () => {
+    const { vault, entries } = await filled();
+    const read = await readRestoring(vault, await makeArchive(vault, now));
+    if (!read.ok) throw new Error(read.sentence);
+    await restore(vault, read, now, false);
+    await vault.write({ late: 'x' });
+    expect(entries.has('late')).toBe(false);
+  });
+
+  it('can be taken back: what it replaced is there again, and what it added is gone', async () => {
+    const { vault } = await filled();
+    const archive = await makeArchive(vault, now);
+    const other = openVault();
+    const own = { [storageKeys.work]: Vault.encode([note('My own')], workKind), mine: 'untouched' };
+    await other.vault.write(own);
+    const read = await readRestoring(other.vault, archive);
+    if (!read.ok) throw new Error(read.sentence);
+    await restore(other.vault, read, now, true);
+    expect(other.entries.get(storageKeys.work)).not.toBe(own[storageKeys.work]);
+    // The app has begun anew.
+    const anew = openVault(other.entries);
+    const before = await readBefore(anew.vault);
+    expect(before?.at).toBe(now);
+    if (before) await undoRestore(anew.vault, before);
+    expect(Object.fromEntries(other.entries)).toEqual(own);
+    expect(await readBefore(openVault(other.entries).vault)).toBeNull();
+  });
+
+  it('that finds no room changes nothing, and the app goes on writing', async () => {
+    const { vault } = await filled();
+    const archive = await makeArchive(vault, now);
+    let isFull = true;
+    const full = openVault(new Map(), () => isFull);
+    const read = await readRestoring(full.vault, archive);
+    if (!read.ok) throw new Error(read.sentence);
+    await expect(restore(full.vault, read, now, true)).rejects.toThrow('full');
+    expect(full.entries.size).toBe(0);
+    isFull = false;
+    await full.vault.write({ later: 'x' });
+    expect(full.entries.get('later')).toBe('x');
+  });
+
+  it('that holds what this version can’t read is refused with a sentence, and changes nothing', async () => {
+    const { vault } = await filled();
+    await vault.write({ [storageKeys.work]: '{"v":99}\n{"kind":"note"}' });
+    const archive = await makeArchive(vault, now);
+    const empty = openVault();
+    const read = await readRestoring(empty.vault, archive);
+    expect(read).toEqual({
+      ok: false,
+      sentence: 'The archive’s notes and follow-ups (work) can’t be read by this version.',
+    });
+    expect(empty.entries.size).toBe(0);
+  });
+});

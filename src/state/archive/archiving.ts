@@ -1,0 +1,164 @@
+import { z } from 'zod';
+
+import { readArchive, writeArchive, type ArchiveFile } from '@/core/archive';
+
+import {
+  clockKind,
+  fromBase64,
+  heardKind,
+  officeKind,
+  planDraftKind,
+  recordKind,
+  settingsKind,
+  soundKind,
+  storageKeys,
+  toBase64,
+  Vault,
+  workKind,
+  type StoredKind,
+  type StoredSound,
+} from '../storage';
+import {
+  catchUpKeys,
+  faxPagesKind,
+  keptKinds,
+  pictureKind,
+  reckoningKind,
+  spokenKind,
+} from '../catchUp/kinds';
+
+/** What stands under keys that begin so, and what it is called when it is counted. */
+const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string }[] = [
+  { prefix: storageKeys.history, kind: recordKind, name: 'days of calls' },
+  ...Object.values(keptKinds),
+  { prefix: storageKeys.sound, kind: soundKind, name: 'sounds' },
+  { prefix: catchUpKeys.reckoning, kind: reckoningKind, name: 'who waits' },
+  { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
+  { prefix: catchUpKeys.picture, kind: pictureKind, name: 'pictures' },
+  { prefix: catchUpKeys.spoken, kind: spokenKind, name: 'voicemails being left' },
+  { prefix: storageKeys.heard, kind: heardKind, name: 'recordings being made' },
+  { prefix: storageKeys.work, kind: workKind, name: 'notes and follow-ups' },
+  { prefix: storageKeys.planDraft, kind: planDraftKind, name: 'the changed ring plan' },
+  { prefix: storageKeys.office, kind: officeKind, name: 'the office' },
+  { prefix: storageKeys.settings, kind: settingsKind, name: 'settings' },
+  { prefix: storageKeys.clock, kind: clockKind, name: 'the clock' },
+];
+
+const kindOf = (key: string) => kinds.find(({ prefix }) => key.startsWith(prefix));
+
+const dataPath = (key: string) => `data/${encodeURIComponent(key)}.jsonl`;
+const soundPath = (key: string) => `sound/${encodeURIComponent(key.slice(storageKeys.sound.length))}.wav`;
+const encoder = new TextEncoder();
+const decoder = new TextDecoder();
+
+/** Everything on this device as one zip archive: documents as they stand in storage, sound as WAV files. */
+export async function makeArchive(vault: Vault, now: number): Promise<Uint8Array> {
+  await vault.flush();
+  const keys = (await vault.keys('')).filter((key) => kindOf(key));
+  const files: ArchiveFile[] = [];
+  for (const [key, text] of await vault.texts(keys)) {
+    if (!key.startsWith(storageKeys.sound)) {
+      files.push({ path: dataPath(key), bytes: encoder.encode(text) });
+      continue;
+    }
+    const [sound] = (await vault.read(key, soundKind)) ?? [];
+    if (!sound) continue;
+    const { wav, ...rest } = sound;
+    files.push({ path: soundPath(key), bytes: fromBase64(wav) });
+    files.push({
+      path: dataPath(key),
+      bytes: encoder.encode(Vault.encode([{ ...rest, wav: '' }], soundKind)),
+    });
+  }
+  return writeArchive(files, now);
+}
+
+/** What bringing an archive in would change, before it does. */
+export interface Restoring {
+  madeAt: number;
+  /** "12 voicemails": how many of each are new here, and how many here would be replaced by others. */
+  adds: { name: string; count: number }[];
+  replaces: { name: string; count: number }[];
+  /** As they are written to storage. */
+  entries: Record<string, string>;
+}
+
+export type ReadRestoring = ({ ok: true } & Restoring) | { ok: false; sentence: string };
+
+/** Reads and proves an archive to its last line, and compares it with what is here. Nothing is changed. */
+export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<ReadRestoring> {
+  const archive = readArchive(bytes);
+  if (!archive.ok) return archive;
+  const entries: Record<string, string> = {};
+  for (const [path, file] of archive.files) {
+    if (!path.startsWith('data/')) continue;
+    const key = decodeURIComponent(path.slice('data/'.length, -'.jsonl'.length));
+    const kind = kindOf(key);
+    if (!kind) return { ok: false, sentence: `The archive holds ${key}, which this version does not know.` };
+    const text = withSound(key, decoder.decode(file), archive.files);
+    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing in the archive.` };
+    if (!(await Vault.isReadable(text, kind.kind)))
+      return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
+    entries[key] = text;
+  }
+  const here = await vault.texts(Object.keys(entries));
+  const added = Object.keys(entries).filter((key) => !here.has(key));
+  const changed = Object.keys(entries).filter((key) => here.has(key) && here.get(key) !== entries[key]);
+  return { ok: true, madeAt: archive.madeAt, adds: counted(added), replaces: counted(changed), entries };
+}
+
+/** A sound's document gets its WAV back. */
+function withSound(key: string, text: string, files: ReadonlyMap<string, Uint8Array>): string | null {
+  if (!key.startsWith(storageKeys.sound)) return text;
+  const wav = files.get(soundPath(key));
+  const line = text.split('\n')[1];
+  if (!wav || line === undefined) return null;
+  const sound = { ...(JSON.parse(line) as StoredSound), wav: toBase64(wav) };
+  return Vault.encode([sound], soundKind);
+}
+
+function counted(keys: readonly string[]): { name: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const key of keys) {
+    const name = kindOf(key)?.name ?? key;
+    counts.set(name, (counts.get(name) ?? 0) + 1);
+  }
+  return [...counts].map(([name, count]) => ({ name, count }));
+}
+
+const beforeKey = 'beforeRestore';
+const beforeSchema = z.object({
+  at: z.number(),
+  replaced: z.record(z.string(), z.string()),
+  added: z.array(z.string()),
+});
+const beforeKind: StoredKind<z.infer<typeof beforeSchema>> = { version: 1, schema: beforeSchema };
+/** What an archive took the place of, and what it added: enough to take it back. */
+export type BeforeRestore = z.infer<typeof beforeSchema>;
+
+/**
+ * Writes what was read, and then nothing more: the app has to begin anew from it. With a way back, what was here is kept
+ * beside it. Rejects where there is no room, with nothing changed.
+ */
+export async function restore(
+  vault: Vault,
+  { entries }: Restoring,
+  now: number,
+  hasWayBack: boolean,
+): Promise<void> {
+  if (!hasWayBack) return vault.writeLast(entries, [beforeKey]);
+  await vault.flush();
+  const replaced = Object.fromEntries(await vault.texts(Object.keys(entries)));
+  const added = Object.keys(entries).filter((key) => !(key in replaced));
+  const before = Vault.encode([{ at: now, replaced, added }], beforeKind);
+  return vault.writeLast({ ...entries, [beforeKey]: before });
+}
+
+/** What the last archive that was brought in took the place of; null where none was, or it was taken back. */
+export async function readBefore(vault: Vault): Promise<BeforeRestore | null> {
+  return (await vault.read(beforeKey, beforeKind))?.[0] ?? null;
+}
+
+/** Puts back what was here before the archive. What has come since under other names stays. */
+export const undoRestore = (vault: Vault, { replaced, added }: BeforeRestore): Promise<void> =>
+  vault.writeLast(replaced, [...added, beforeKey]);

@@ -1,0 +1,11 @@
+/** Everything out of this device as one file, and back. */
+export {
+  makeArchive,
+  readBefore,
+  readRestoring,
+  restore,
+  undoRestore,
+  type BeforeRestore,
+  type ReadRestoring,
+  type Restoring,
+} from './archiving';

@@ -1,0 +1,45 @@
+/** Who still waits, voicemail and texts: fetched after the start, together with their screens. */
+export { takeInPeople, takeOutPeople } from './contacts';
+export {
+  markFaxRead,
+  readFaxPages,
+  selectFaxes,
+  sendFaxAgain,
+  takeBackFax,
+  writeFax,
+  type NewFax,
+} from './faxes';
+export {
+  selectFilteredRecords,
+  selectFilteredRows,
+  selectFilteredSums,
+  selectFound,
+  selectIsFiltered,
+  type Found,
+} from './finding';
+export { markRead, sendAgain, takeBackText, writeText, type NewText } from './outbox';
+export { looseHappened, putAway, putOff, selectOrder, takeBack, takeOn } from './reckon';
+export {
+  chatOfCall,
+  enterRoom,
+  leaveRoom,
+  openRoom,
+  selectRoomLog,
+  selectRooms,
+  writeInRoom,
+  type RoomView,
+} from './rooms';
+export { selectExpired } from './dropExpired';
+export { usePicture } from './pictures';
+export { startCatchingUp } from './startCatchingUp';
+export { selectPerson, selectTimeline, type Person, type TimelineItem, type Way } from './timeline';
+export {
+  deleteVoicemail,
+  forwardVoicemail,
+  keepTranscript,
+  leaveVoicemail,
+  restoreVoicemail,
+  selectMailboxWords,
+  selectMyVoicemails,
+  setHeard,
+} from './voicemails';

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+
+import { faxSchema } from '@/core/fax';
+import { looseEndsSchema, looseWeightsSchema } from '@/core/looseEnds';
+import { messageSchema, roomSchema } from '@/core/messages';
+import { destinationSchema, toldSchema } from '@/core/notices';
+import { ownContactSchema } from '@/core/people';
+import { heardEntrySchema } from '@/core/sound';
+import { voicemailSchema } from '@/core/voicemail';
+import type { Kept, KeptSort } from '@/state/app';
+
+import type { StoredKind } from '../storage';
+
+const reckoningSchema = z.object({
+  ends: looseEndsSchema,
+  upTo: z.number(),
+  weights: looseWeightsSchema.nullable(),
+});
+type KeptReckoning = z.infer<typeof reckoningSchema>;
+
+/** What is being said to the worker's mailbox, so that closing the page loses none of it. */
+const spokenSchema = z.object({ callId: z.string(), heard: z.array(heardEntrySchema) });
+export type Spoken = z.infer<typeof spokenSchema>;
+
+export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };
+export const spokenKind: StoredKind<Spoken> = { version: 1, schema: spokenSchema };
+
+/** A fax's pages as base64; where they could not be fetched yet, from where they can be. */
+const faxPagesSchema = z.object({ pdf: z.string().nullable(), url: z.string().nullable() });
+export const faxPagesKind: StoredKind<z.infer<typeof faxPagesSchema>> = {
+  version: 1,
+  schema: faxPagesSchema,
+};
+
+const pictureSchema = z.object({ url: z.string() });
+/** A picture of a text, as a data URL. */
+export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version: 1, schema: pictureSchema };
+
+export const catchUpKeys = {
+  reckoning: 'looseEnds',
+  spoken: 'spoken/',
+  faxPages: 'faxPages/',
+  picture: 'picture/',
+} as const;
+
+/** What is kept one by one: under which keys, in which form, and what several of them are called. */
+export const keptKinds: {
+  readonly [Sort in KeptSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
+} = {
+  voicemails: {
+    prefix: 'voicemail/',
+    kind: { version: 1, schema: voicemailSchema },
+    name: 'voicemails',
+  },
+  messages: {
+    prefix: 'message/',
+    kind: {
+      version: 2,
+      schema: messageSchema,
+      migrations: { 1: (data) => ({ fromId: null, asks: null, ...(data as object) }) },
+    },
+    name: 'texts',
+  },
+  contacts: { prefix: 'contact/', kind: { version: 1, schema: ownContactSchema }, name: 'contacts' },
+  faxes: { prefix: 'fax/', kind: { version: 1, schema: faxSchema }, name: 'faxes' },
+  rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
+  destinations: {
+    prefix: 'toldPlace/',
+    kind: { version: 1, schema: destinationSchema },
+    name: 'places that are told',
+  },
+  told: { prefix: 'told/', kind: { version: 1, schema: toldSchema }, name: 'deliveries elsewhere' },
+};

@@ -1,0 +1,64 @@
+import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
+
+import {
+  applyLooseEvents,
+  orderOf,
+  usualWeights,
+  type LooseEnd,
+  type LooseEvent,
+  type RankedEnd,
+} from '@/core/looseEnds';
+import { actDone, reckoned, selectOffice, type RootState, type Services } from '@/state/app';
+
+type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
+
+/** Takes in what happened, where the reckoning is there already; else the history brings it later. */
+export const looseHappened =
+  (events: readonly LooseEvent[], upTo?: number): Act =>
+  (dispatch, getState) => {
+    const { reckoning } = getState().catchUp;
+    if (!reckoning || events.length === 0) return;
+    dispatch(
+      reckoned({
+        ends: applyLooseEvents(reckoning.ends, events),
+        upTo: Math.max(reckoning.upTo, upTo ?? 0),
+      }),
+    );
+  };
+
+const byHand =
+  (make: (id: string, at: number) => LooseEvent, said: string | null): Act =>
+  (dispatch, _, { clock }) => {
+    const at = clock.now();
+    dispatch(looseHappened([make(`hand-${at}`, at)]));
+    dispatch(actDone(said));
+  };
+
+export const putAway = ({ who: { key } }: LooseEnd): Act =>
+  byHand((id, at) => ({ kind: 'done', id, at, key }), null);
+
+export const putOff = ({ who: { key } }: LooseEnd, until: number): Act =>
+  byHand((id, at) => ({ kind: 'snoozed', id, at, key, until }), null);
+
+/** Takes back what closed or put off that person last. */
+export const takeBack = (key: string): Act => byHand((id, at) => ({ kind: 'undone', id, at, key }), null);
+
+export const takeOn = ({ who: { key, name } }: LooseEnd, byId: string | null): Act =>
+  byHand(
+    (id, at) => ({ kind: 'taken', id, at, key, byId }),
+    byId === null ? `${name} is for everybody of the team again.` : `You have taken on ${name}.`,
+  );
+
+/** Everyone who waits, in the order to answer them at that instant. */
+export const selectOrder = createSelector(
+  (state: RootState) => state.catchUp.reckoning,
+  (state: RootState) => state.catchUp.weights,
+  (state: RootState) => state.office.me?.personId ?? '',
+  selectOffice,
+  (_: RootState, now: number) => now,
+  (reckoning, weights, myId, office, now): RankedEnd[] => {
+    const { workingHours = [], daysOff = [] } = office.ringPlans.get(myId) ?? {};
+    const hours = { windows: workingHours, daysOff, zone: office.setup.zone };
+    return orderOf(reckoning?.ends.open ?? [], weights ?? usualWeights, hours, myId, now);
+  },
+);

@@ -1,0 +1,286 @@
+import { sampleCatchUp } from '@sample/catchUp';
+import transcripts from '@sample/transcripts.json';
+
+import type { CallRecord, Endpoint } from '@/core/exchange';
+import type { LooseEvent } from '@/core/looseEnds';
+import type { SpokenWord, Voicemail } from '@/core/voicemail';
+import type { OfficeUpdate } from '@/office/link';
+import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
+import {
+  asKept,
+  identifyNumber,
+  keepOne,
+  keptRead,
+  reckoned,
+  removeWork,
+  selectOffice,
+  selectPeople,
+  weightsChosen,
+  writtenMessage,
+  type AppStore,
+  type LaterPart,
+} from '@/state/app';
+
+import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
+import type { Vault, Work } from '../storage';
+import { dropExpired } from './dropExpired';
+import { faxesTold, keepPagesOf, startFaxing } from './faxes';
+import { keepCatchUp, readKeptThings } from './keeping';
+import { catchUpKeys, reckoningKind } from './kinds';
+import { happenings } from './looseHappenings';
+import { endChats } from './rooms';
+import { startOutbox, textsTold } from './outbox';
+import { looseHappened } from './reckon';
+import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
+import { hearsMailbox, voicemailOf } from './voicemails';
+import { VoicemailSound, type WordsOfClip } from './voicemailSound';
+
+type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0];
+
+/**
+ * Keeps account of who waits: takes in calls, voicemails, texts and follow-ups as they happen, and at the start whatever
+ * the history has that was not counted in. Gives what ends it.
+ */
+export function startCatchingUp({ store, services, vault }: Context): () => void {
+  const myId = store.getState().office.me?.personId ?? '';
+  const { keepDays } = store.getState().settings;
+  const isHeardHere = (endpoint: Endpoint) =>
+    (endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox') &&
+    hearsMailbox(endpoint, myId, selectOffice(store.getState()));
+  const sound = new VoicemailSound(vault, isHeardHere, services.keepSound, fetchClip);
+  const callOf = (id: string) => store.getState().calls.byId[id];
+  const takeIn = (update: OfficeUpdate) => {
+    sound.follow(update, callOf);
+    const texts = store.dispatch(textsTold(update.texts));
+    store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
+    store.dispatch(looseHappened(update.taken.map((taken) => takenEvent(taken, update.at))));
+    const faxes = store.dispatch(faxesTold(update.faxes, vault));
+    store.dispatch(looseHappened(happenings(store.getState(), { faxes })));
+    tellOfFaxes(store, faxes);
+    endChats(store, update.endedCallIds, services.clock.now());
+    tellOfTexts(store, texts);
+    tellPlacesOfTexts(store, texts);
+    for (const event of update.events)
+      if (event.type === 'recordWritten' && event.record.personId === myId) void takeRecord(event.record);
+  };
+  const takeRecord = async (record: CallRecord) => {
+    const voicemail = voicemailOf(record, selectOffice(store.getState()), null);
+    // Who waits is known at once; the words come when they are there.
+    count(store, [record]);
+    if (!voicemail) {
+      tellPlacesOfMissed(store, record);
+      return;
+    }
+    store.dispatch(keepOne('voicemails', voicemail));
+    const { number, name } = voicemail.from;
+    tellOfVoicemail(store, record.id, identifyNumber(number, name, selectPeople(store.getState())).name);
+    await takeSound(store, sound, record, voicemail);
+  };
+
+  const stopUpdates = services.link?.subscribe(takeIn) ?? (() => undefined);
+  const stopKeeping = keepCatchUp(store, vault);
+  const stopWork = followWork(store);
+  const stopOutbox = startOutbox(store, services);
+  const stopFaxing = startFaxing(store, services);
+  const stopTelling = startTelling(store, services);
+  const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound));
+  void sound
+    .resume()
+    .then(() => readKept(store, vault, sound, services.clock.now()))
+    .then(() => dropExpired(store, vault, keepDays, services.clock.now()))
+    .then(() => takeLeftSounds(store, sound));
+  return () => {
+    stopUpdates();
+    stopKeeping();
+    stopWork();
+    stopOutbox();
+    stopFaxing();
+    stopTelling();
+    stopOnline();
+  };
+}
+
+/** Mixes a voicemail's sound; without its clips, when there is a network again. */
+async function takeSound(
+  store: AppStore,
+  sound: VoicemailSound,
+  record: CallRecord,
+  voicemail: Voicemail,
+): Promise<void> {
+  const taken = await sound.finish(record, wordsOf).then(
+    (transcript) => ({ transcript }),
+    () => null,
+  );
+  if (!taken) return;
+  const current = store.getState().catchUp.kept.voicemails[record.id] ?? voicemail;
+  const withWords = { ...current, ...taken };
+  tellPlacesOfVoicemail(store, withWords);
+  if (!taken.transcript) return;
+  store.dispatch(keepOne('voicemails', withWords));
+  // Who was reached meanwhile does not wait again for having said something.
+  const open = store.getState().catchUp.reckoning?.ends.open ?? [];
+  if (open.some(({ reasons }) => reasons.some(({ id }) => id === record.id))) count(store, [record]);
+}
+
+function whenOnlineAgain(store: AppStore, act: () => void): () => void {
+  let wasOnline = store.getState().office.isOnline;
+  return store.subscribe(() => {
+    const { isOnline } = store.getState().office;
+    if (isOnline && !wasOnline) act();
+    wasOnline = isOnline;
+  });
+}
+
+/** What was said in calls that are over, and could not be mixed then. */
+async function takeLeftSounds(store: AppStore, sound: VoicemailSound): Promise<void> {
+  const { calls, history, catchUp } = store.getState();
+  for (const callId of sound.unmixed()) {
+    const record = history.records.find((each) => each.callId === callId);
+    const voicemail = catchUp.kept.voicemails[record?.id ?? ''];
+    if (record && voicemail && !calls.byId[callId]) await takeSound(store, sound, record, voicemail);
+  }
+}
+
+function count(store: AppStore, records: readonly CallRecord[]): void {
+  const upTo = records.reduce((latest, { endedAt }) => Math.max(latest, endedAt), 0);
+  store.dispatch(looseHappened(happenings(store.getState(), { records }), upTo));
+}
+
+async function readKept(store: AppStore, vault: Vault, sound: VoicemailSound, now: number): Promise<void> {
+  const { dispatch } = store;
+  const [kept] = (await vault.read(catchUpKeys.reckoning, reckoningKind)) ?? [];
+  if (kept) {
+    dispatch(weightsChosen(kept.weights));
+    dispatch(reckoned({ ends: kept.ends, upTo: kept.upTo }));
+  }
+  dispatch(keptRead(await readKeptThings(vault)));
+  moveOldTexts(store);
+  await historyRead(store);
+  if (kept) catchUpWith(store, kept.upTo);
+  else await beginAnew(store, vault, sound, now);
+}
+
+/** Texts that an earlier version kept among the notes around calls. */
+function moveOldTexts(store: AppStore): void {
+  for (const item of store.getState().work.items) {
+    if (item.kind !== 'text') continue;
+    const { id, at, callId, lineId, to, text } = item;
+    if (lineId !== null)
+      store.dispatch(
+        keepOne(
+          'messages',
+          writtenMessage({ id, at, callId, lineId, number: to, text, state: 'sent', sentAt: at }),
+        ),
+      );
+    store.dispatch(removeWork(id));
+  }
+}
+
+function historyRead(store: AppStore): Promise<void> {
+  return new Promise((resolve) => {
+    if (store.getState().history.isComplete) return resolve();
+    const stop = store.subscribe(() => {
+      if (!store.getState().history.isComplete) return;
+      stop();
+      resolve();
+    });
+  });
+}
+
+/** What happened while nobody kept account, such as before this part of the app could be fetched. */
+function catchUpWith(store: AppStore, upTo: number): void {
+  const records: CallRecord[] = [];
+  for (const record of store.getState().history.records) if (record.endedAt > upTo) records.push(record);
+  if (records.length > 0) count(store, records);
+}
+
+/** The first reckoning, from all that is known; with the sample's own voicemails, texts and what was done by hand. */
+async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, now: number): Promise<void> {
+  const sample = sampleCatchUp(store.getState().history.records, now);
+  for (const { record, clip } of sample.voicemails) {
+    const heard = [{ kind: 'clip' as const, at: record.endedAt - record.messageMs, clip }];
+    const transcript = await sound.keep(record, heard, wordsOf).catch(() => null);
+    const voicemail = voicemailOf(record, selectOffice(store.getState()), transcript);
+    if (voicemail) store.dispatch(keepOne('voicemails', voicemail));
+  }
+  store.dispatch(
+    keptRead([
+      ...asKept('messages', sample.messages),
+      ...asKept('rooms', sample.rooms),
+      ...asKept(
+        'faxes',
+        sample.faxes.map(({ fax }) => fax),
+      ),
+    ]),
+  );
+  for (const { fax, url } of sample.faxes) void keepPagesOf(vault, fax.id, url);
+  // Read anew, since calls go on while the sample's voices are fetched.
+  const state = store.getState();
+  const { records } = state.history;
+  const messages = Object.values(state.catchUp.kept.messages);
+  const events = happenings(state, {
+    records,
+    messages,
+    faxes: Object.values(state.catchUp.kept.faxes),
+    followUps: followUpsOf(state.work.items),
+  });
+  const upTo = records.reduce((latest, { endedAt }) => Math.max(latest, endedAt), 0);
+  const ends = await reckonLooseEnds(withActs(events, sample.doneBefore));
+  store.dispatch(reckoned({ ends, upTo }));
+  // What happened while it was reckoned is counted in.
+  catchUpWith(store, upTo);
+  const { kept } = store.getState().catchUp;
+  const late = {
+    messages: changedSince(state.catchUp.kept.messages, kept.messages),
+    faxes: changedSince(state.catchUp.kept.faxes, kept.faxes),
+  };
+  store.dispatch(looseHappened(happenings(store.getState(), late)));
+}
+
+const changedSince = <T>(before: Record<string, T>, now: Record<string, T>): T[] =>
+  Object.entries(now).flatMap(([id, thing]) => (before[id] === thing ? [] : [thing]));
+
+/** Everybody who waited at that instant was done by hand then. */
+function withActs(events: readonly LooseEvent[], doneAt: number): LooseEvent[] {
+  const before = events.filter(({ at }) => at <= doneAt);
+  const keys = new Set(before.flatMap((event) => ('who' in event ? [event.who.key] : [])));
+  const done = [...keys].map((key): LooseEvent => ({ kind: 'done', id: `done-${key}`, at: doneAt, key }));
+  return [...before, ...done, ...events.filter(({ at }) => at > doneAt)];
+}
+
+/** A colleague of the team takes somebody on, or lets go of them. */
+const takenEvent = ({ key, byId }: OfficeUpdate['taken'][number], at: number): LooseEvent => ({
+  kind: 'taken',
+  id: `taken-${key}-${at}`,
+  at,
+  key,
+  byId,
+});
+
+const followUpsOf = (items: readonly Work[]) =>
+  items.flatMap((item) => (item.kind === 'followUp' ? [item] : []));
+
+/** Follow-ups are promises: made, kept, and taken back. */
+function followWork(store: AppStore): () => void {
+  let last = store.getState().work.items;
+  return store.subscribe(() => {
+    const { items } = store.getState().work;
+    if (items === last) return;
+    const before = new Map(followUpsOf(last).map((item) => [item.id, item]));
+    const wasRead = last.length > 0 || store.getState().catchUp.reckoning !== null;
+    last = items;
+    if (!wasRead) return;
+    const followUps = followUpsOf(items).filter((item) => before.get(item.id) !== item);
+    store.dispatch(looseHappened(happenings(store.getState(), { followUps })));
+  });
+}
+
+/** The stand-in transcriber's words. */
+const words: Readonly<Record<string, readonly SpokenWord[]>> = transcripts;
+const wordsOf: WordsOfClip = (clip) => words[clip] ?? null;
+
+async function fetchClip(id: string): Promise<Uint8Array> {
+  const response = await fetch(`/voices/${id}.wav`);
+  if (!response.ok) throw new Error(`No clip ${id}`);
+  return new Uint8Array(await response.arrayBuffer());
+}

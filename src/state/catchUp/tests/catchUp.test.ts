@@ -1,0 +1,169 @@
+import { sampleContacts, sampleOffice } from '@sample';
+
+import { plainFollowUp } from '@/core/followUps';
+import { textOf } from '@/core/voicemail';
+import { Clock } from '@/office/clock';
+import { createAppStore } from '@/state/app';
+
+import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
+import type { StoredSound } from '../../storage';
+import { putAway, selectOrder, selectTimeline, startCatchingUp, takeBack, writeText } from '..';
+import { cawder, me, open, serveClips, settle, start, type App } from './openApp';
+
+beforeEach(serveClips);
+
+describe('who waits', () => {
+  it('is counted as it happens, and reached by calling back, which can be taken back', async () => {
+    const app = await open();
+    const before = app.waiting();
+    await app.missCall({ ...cawder, number: '+441314960142', name: null });
+    expect(app.waiting()).toEqual([...before, 'Bexhollow Reservoir']);
+    await app.talkTo('0131 496 0142', 20);
+    expect(app.waiting()).toEqual(before);
+    expect(app.state().catchUp.reckoning?.ends.closed[0]).toMatchObject({ how: 'reachedByCall' });
+    app.store.dispatch(takeBack('contact:bexhollow'));
+    expect(app.waiting()).toContain('Bexhollow Reservoir');
+  });
+
+  it('stays after the page was closed; what it missed meanwhile is counted in', async () => {
+    const app = await open();
+    await app.missCall();
+    const end = app.state().catchUp.reckoning!.ends.open[0]!;
+    app.store.dispatch(putAway(end));
+    await app.vault.flush();
+    const records = app.state().history.records;
+    app.stop();
+
+    const again = await open(app.kept, { state: app.office.save(), at: start + 60_000 });
+    expect(again.waiting()).not.toContain(end.who.name);
+    const [record] = records;
+    const later = { ...record!, id: 'r2', callId: 'c2', startedAt: start + 90_000, endedAt: start + 95_000 };
+    again.stop();
+    const third = createAppStore();
+    third.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+    third.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
+    third.store.dispatch(recordsAdded([later]));
+    startCatchingUp({ store: third.store, services: third.services, vault: again.vault });
+    third.store.dispatch(historyCompleted());
+    await settle();
+    const names = selectOrder(third.store.getState(), start + 120_000).map(({ end: each }) => each.who.name);
+    expect(names).toContain('Cawder Flood Watch');
+  });
+
+  it('takes promises from follow-ups, and lets go of them when they are ticked', async () => {
+    const app = await open();
+    const followUp = {
+      kind: 'followUp' as const,
+      id: 'f',
+      at: start,
+      callId: 'none',
+      number: '+441174960171',
+      name: 'Marl & Finch Surveyors',
+      text: 'Send the sheet',
+      dueAt: start + 60_000,
+      doneAt: null,
+      ...plainFollowUp,
+    };
+    app.store.dispatch(workKept(followUp));
+    expect(app.waiting()).toContain('Marl & Finch Surveyors');
+    app.store.dispatch(workKept({ ...followUp, doneAt: start }));
+    expect(app.waiting()).not.toContain('Marl & Finch Surveyors');
+  });
+});
+
+describe('a voicemail', () => {
+  async function leftBy(app: App) {
+    await app.office.send({ type: 'make', from: cawder, to: '+441314960214' });
+    for (let step = 0; step < 60; step++) await app.pass(1);
+  }
+
+  it('is kept with its sound and its words, on the timeline of whom it is from', async () => {
+    const app = await open();
+    await leftBy(app);
+    const [voicemail] = Object.values(app.state().catchUp.kept.voicemails).filter(
+      ({ from }) => from.number === cawder.number,
+    );
+    expect(textOf(voicemail?.transcript ?? [])).toBe(
+      'Please call me back when you are off the hill. Thank you.',
+    );
+    expect(app.sounds.get(voicemail!.id)?.durationMs).toBe(voicemail?.durationMs);
+    const items = selectTimeline(app.state(), 'contact:cawder');
+    expect(items.some((item) => item.kind === 'call' && item.voicemail?.id === voicemail?.id)).toBe(true);
+    expect(await app.vault.keys('spoken/')).toEqual([]);
+  });
+
+  it('without its clips keeps what was said, and is mixed at the next start', async () => {
+    const app = await open();
+    const fetched = globalThis.fetch;
+    globalThis.fetch = (async () => {
+      throw new Error('No network');
+    }) as never;
+    await leftBy(app);
+    await app.vault.flush();
+    expect(await app.vault.keys('spoken/')).toHaveLength(1);
+    globalThis.fetch = fetched;
+    const { records } = app.state().history;
+    app.stop();
+    const again = createAppStore();
+    const mixed = new Map<string, StoredSound>();
+    again.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
+    again.services.keepSound = async (id, sound) => void mixed.set(id, sound);
+    again.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+    again.store.dispatch(recordsAdded(records));
+    startCatchingUp({ store: again.store, services: again.services, vault: app.vault });
+    again.store.dispatch(historyCompleted());
+    await settle();
+    expect(mixed.size).toBe(1);
+  });
+});
+
+describe('texts', () => {
+  const text = (words: string, notBefore: number | null = null) =>
+    writeText({ number: '+447700900333', lineId: 'text', text: words, notBefore, picture: null }, null);
+  const own = (app: App) =>
+    app
+      .texts()
+      .filter(({ id }) => id.startsWith('out-'))
+      .map(({ text: words, state }) => `${words} ${state}`);
+
+  it('wait without a network, and go out in order, once each, when there is one', async () => {
+    const app = await open();
+    app.store.dispatch(onlineChanged(false));
+    app.store.dispatch(text('First'));
+    app.store.dispatch(text('Second'));
+    await settle();
+    expect(own(app)).toEqual(['First queued', 'Second queued']);
+    app.store.dispatch(onlineChanged(true));
+    await settle();
+    expect(own(app)).toEqual(['First sent', 'Second sent']);
+    expect(app.office.save().carrier?.taken).toHaveLength(2);
+    await app.pass(3);
+    expect(own(app)).toEqual(['First delivered', 'Second delivered']);
+  });
+
+  it('answer who waits once they are delivered; their answer begins anew', async () => {
+    const app = await open();
+    await app.office.receiveText({ number: '+447700900333', lineId: 'text', text: 'When?', picture: null });
+    await settle();
+    expect(app.waiting()).toContain('Three Becks Angling Club');
+    app.store.dispatch(text('At two.'));
+    await settle();
+    expect(app.waiting()).toContain('Three Becks Angling Club');
+    await app.pass(3);
+    expect(app.waiting()).not.toContain('Three Becks Angling Club');
+    await app.pass(30);
+    expect(app.waiting()).toContain('Three Becks Angling Club');
+  });
+
+  it('for later go out at their time, and survive the page', async () => {
+    const app = await open();
+    app.store.dispatch(text('Good morning', start + 3_600_000));
+    await settle();
+    await app.vault.flush();
+    app.stop();
+    const again = await open(app.kept, { state: app.office.save() });
+    expect(own(again)).toEqual(['Good morning queued']);
+    await again.pass(3_600);
+    expect(own(again)).toEqual(['Good morning sent']);
+  });
+});

@@ -1,0 +1,114 @@
+import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+
+import type { ExchangeEvent } from '@/core/exchange';
+import { encodeWav } from '@/core/sound';
+import { Clock } from '@/office/clock';
+import { InPageOffice, type OfficeState } from '@/office/link';
+import { createAppStore, send, updated } from '@/state/app';
+
+import { historyCompleted, joined, recordsAdded } from '../../app/slices';
+import { Vault, type StoredSound } from '../../storage';
+import { selectOrder, startCatchingUp } from '..';
+
+/** A Thursday, 10:40 in London. */
+export const start = Date.UTC(2026, 10, 26, 10, 40);
+export const me = { personId: 'maren', deviceId: 'maren-app' };
+export const cawder = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+
+/** Storage in memory. */
+function shelf() {
+  const entries = new Map<string, string>();
+  const backend = {
+    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
+    setMany: async (given: Record<string, string>) => {
+      for (const [key, text] of Object.entries(given)) entries.set(key, text);
+    },
+    removeMany: async (keys: string[]) => keys.forEach((key) => entries.delete(key)),
+    getAllKeys: async () => [...entries.keys()],
+  };
+  return { entries, backend: backend as never };
+}
+
+/** Everything that waits on promises has been done. */
+export const settle = async () => {
+  for (let turn = 0; turn < 60; turn++) await Promise.resolve();
+  await new Promise((resolve) => setTimeout(resolve));
+  for (let turn = 0; turn < 60; turn++) await Promise.resolve();
+};
+
+const stops: (() => void)[] = [];
+/** Whatever a test left running ends with it. */
+afterEach(() => stops.splice(0).forEach((stop) => stop()));
+
+/** The app's account of who waits, over an office in the page and storage in memory. */
+export async function open(kept = shelf(), from: { state?: OfficeState; at?: number } = {}) {
+  const { store, services } = createAppStore();
+  const clock = new Clock({ mode: 'fixed', at: from.at ?? start });
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state: from.state });
+  const vault = new Vault(
+    () => undefined,
+    () => undefined,
+    kept.backend,
+  );
+  const sounds = new Map<string, StoredSound>();
+  services.clock = clock;
+  services.link = office;
+  services.vault = vault;
+  services.keepSound = async (id, sound) => void sounds.set(id, sound);
+  services.readSound = async (id) => sounds.get(id) ?? null;
+  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  office.subscribe((update) => {
+    store.dispatch(updated(update));
+    const mine = update.events.flatMap((event: ExchangeEvent) =>
+      event.type === 'recordWritten' && event.record.personId === me.personId ? [event.record] : [],
+    );
+    if (mine.length > 0) store.dispatch(recordsAdded(mine.reverse()));
+  });
+  const stop = startCatchingUp({ store, services, vault });
+  stops.push(stop);
+  office.start();
+  store.dispatch(historyCompleted());
+  await settle();
+  const state = () => store.getState();
+  return {
+    kept,
+    store,
+    office,
+    vault,
+    sounds,
+    stop,
+    state,
+    clock,
+    services,
+    waiting: () => selectOrder(state(), clock.now()).map(({ end }) => end.who.name),
+    texts: () => Object.values(state().catchUp.kept.messages),
+    pass: async (seconds: number) => {
+      clock.moveOn(seconds * 1000);
+      await settle();
+    },
+    missCall: async (party: { kind: 'outside'; number: string | null; name: string | null } = cawder) => {
+      const result = await office.send({ type: 'make', from: party, to: '+441314960214' });
+      if (!result.ok || !result.legId) throw new Error(JSON.stringify(result));
+      clock.moveOn(8_000);
+      await store.dispatch(send({ type: 'clear', legId: result.legId }));
+      await settle();
+    },
+    talkTo: async (to: string, seconds: number) => {
+      const from = { kind: 'device', deviceId: me.deviceId } as const;
+      const result = await store.dispatch(send({ type: 'make', from, to }));
+      if (!result?.ok || !result.legId) throw new Error(JSON.stringify(result));
+      clock.moveOn(10_000);
+      clock.moveOn(seconds * 1000);
+      await store.dispatch(send({ type: 'clear', legId: result.legId }));
+      await settle();
+    },
+  };
+}
+
+export type App = Awaited<ReturnType<typeof open>>;
+
+/** Every clip, and whatever else is fetched, is the same three seconds of sound. */
+export function serveClips(): void {
+  const clip = encodeWav(new Float32Array(3.4 * 8000).fill(0.5), 8000);
+  globalThis.fetch = (async () => ({ ok: true, arrayBuffer: async () => clip.buffer })) as never;
+}

@@ -1,0 +1,127 @@
+import { roomNumber } from '@/core/messages';
+
+import {
+  chatOfCall,
+  enterRoom,
+  leaveRoom,
+  markRead,
+  openRoom,
+  selectRoomLog,
+  selectRooms,
+  writeInRoom,
+} from '..';
+import { open, serveClips, settle, type App } from './openApp';
+
+beforeEach(serveClips);
+
+const names = (app: App) => selectRooms(app.state()).map(({ room, unread }) => `${room.name} ${unread}`);
+const says = async (
+  app: App,
+  fromId: string,
+  text: string,
+  roomId: string,
+  asks: 'callBack' | null = null,
+) => {
+  await app.office.receiveText({
+    number: roomNumber(roomId),
+    lineId: 'text',
+    text,
+    picture: null,
+    fromId,
+    asks,
+  });
+  await settle();
+};
+
+describe('rooms', () => {
+  it('stand by when they were written in last, with what is new in those the worker is in', async () => {
+    const app = await open();
+    expect(names(app)).toEqual(['Field and owner 1', 'Cawder gauges 1', 'Stores and batteries 0']);
+    app.store.dispatch(markRead(selectRoomLog(app.state(), 'cawder').map(({ id }) => id)));
+    await says(app, 'hugh', 'Six are left.', 'stores');
+    expect(names(app)).toEqual(['Stores and batteries 0', 'Field and owner 1', 'Cawder gauges 0']);
+    app.store.dispatch(enterRoom('stores', 'maren'));
+    expect(names(app)[0]).toBe('Stores and batteries 1');
+  });
+
+  it('that are closed and left are read no more', async () => {
+    const app = await open();
+    const id = app.store.dispatch(openRoom(' Race day ', false, ['sunniva']));
+    expect(names(app)).toContain('Race day 0');
+    app.store.dispatch(leaveRoom(id, 'maren'));
+    expect(names(app)).not.toContain('Race day 0');
+  });
+
+  it('are told quietly with who wrote where, to who is in them', async () => {
+    const app = await open();
+    await says(app, 'ilse', 'The pump is in.', 'cawder');
+    expect(app.state().notices.done).toBe('Ilse Varga, in Cawder gauges: The pump is in.');
+    await says(app, 'hugh', 'Six are left.', 'stores');
+    expect(app.state().notices.done).toBe('Ilse Varga, in Cawder gauges: The pump is in.');
+  });
+
+  it('opened at the same instant are two', async () => {
+    const app = await open();
+    const first = app.store.dispatch(openRoom('One', true, []));
+    expect(app.store.dispatch(openRoom('Two', true, []))).not.toBe(first);
+  });
+
+  it('make only those wait who speak to the worker or ask for a call; a line written there answers them', async () => {
+    const app = await open();
+    const before = app.waiting();
+    await says(app, 'nadia', 'Anybody there?', 'cawder');
+    expect(app.waiting()).toEqual(before);
+    await says(app, 'nadia', 'Maren, are you there?', 'cawder');
+    await says(app, 'kofi', 'Call me.', 'field', 'callBack');
+    expect(app.waiting()).toEqual(expect.arrayContaining(['Nadia Feroz', 'Kofi Renner']));
+    const room = app.state().catchUp.kept.rooms['cawder'];
+    if (room) app.store.dispatch(writeInRoom(room, 'I am.'));
+    await settle();
+    await app.pass(3);
+    expect(app.waiting()).toContain('Kofi Renner');
+    expect(app.waiting()).not.toContain('Nadia Feroz');
+  });
+
+  it('of a call end with it, and what was written stays', async () => {
+    const app = await open();
+    const from = { kind: 'device', deviceId: 'maren-app' } as const;
+    const made = await app.office.send({ type: 'make', from, to: '201' });
+    if (!made.ok || !made.legId) throw new Error('Not made');
+    const callId = Object.keys(app.state().calls.byId)[0] ?? '';
+    const room = app.store.dispatch(chatOfCall(callId, ['maren', 'ilse']));
+    app.store.dispatch(writeInRoom(room, 'The gate code is 4120.'));
+    expect(names(app)).toContain('Chat of the call 0');
+    await app.office.send({ type: 'clear', legId: made.legId });
+    await settle();
+    expect(names(app)).not.toContain('Chat of the call 0');
+    expect(app.state().catchUp.kept.rooms[callId]?.closedAt).toBe(app.clock.now());
+    expect(selectRoomLog(app.state(), callId).map(({ text }) => text)).toEqual(['The gate code is 4120.']);
+  });
+});
+
+describe('a team', () => {
+  /** Hugh calls the field team, whose phones are signed out, and speaks to its mailbox. */
+  async function hughLeftWord(app: App) {
+    for (const deviceId of ['sunniva-desk', 'bryn-desk', 'maren-desk', 'maren-app'])
+      await app.office.send({ type: 'signOut', deviceId });
+    const from = { kind: 'device', deviceId: 'hugh-desk' } as const;
+    const made = await app.office.send({ type: 'make', from, to: '250' });
+    await app.pass(60);
+    if (made.ok && made.legId) await app.office.send({ type: 'clear', legId: made.legId });
+    await settle();
+  }
+
+  it('has its mailbox heard by its members, and who waits there is taken on by one of them', async () => {
+    const app = await open();
+    await hughLeftWord(app);
+    const left = Object.values(app.state().catchUp.kept.voicemails).filter(
+      ({ mailboxId }) => mailboxId === 'field-team',
+    );
+    expect(left).toHaveLength(1);
+    const end = app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow');
+    expect(end?.reasons).toMatchObject([{ kind: 'voicemail', teamId: 'field-team' }]);
+    await app.office.take({ key: end?.who.key ?? '', byId: 'sunniva' });
+    const after = app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow');
+    expect(after?.takenById).toBe('sunniva');
+  });
+});

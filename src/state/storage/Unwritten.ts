@@ -1,0 +1,46 @@
+const prefix = 'cendro/unwritten/';
+/** Stands for what is to be taken out: no text in the stored form begins so. */
+const gone = 'gone';
+
+/**
+ * What the closing page had not yet written. IndexedDB answers later, and a page that is closed or reloaded waits for
+ * no answer; local storage takes what it is given before the page goes.
+ */
+export class Unwritten {
+  constructor(
+    private readonly storage: Pick<
+      Storage,
+      'key' | 'length' | 'getItem' | 'setItem' | 'removeItem'
+    > = globalThis.localStorage,
+  ) {}
+
+  /** Keeps what fits: each by itself, so that a large one costs no small one. */
+  keep(entries: ReadonlyMap<string, string | null>): void {
+    for (const [key, text] of entries) {
+      try {
+        this.storage.setItem(prefix + key, text ?? gone);
+      } catch {
+        // No room for this one, or nothing may be kept at all.
+      }
+    }
+  }
+
+  all(): Map<string, string | null> {
+    const found = new Map<string, string | null>();
+    try {
+      for (let index = 0; index < this.storage.length; index++) {
+        const key = this.storage.key(index);
+        if (!key?.startsWith(prefix)) continue;
+        const text = this.storage.getItem(key);
+        found.set(key.slice(prefix.length), text === gone ? null : text);
+      }
+    } catch {
+      return found;
+    }
+    return found;
+  }
+
+  clear(): void {
+    for (const key of this.all().keys()) this.storage.removeItem(prefix + key);
+  }
+}

@@ -1,0 +1,111 @@
+import { z } from 'zod';
+
+import { progressSchema, type Progress, type Told } from '@/core/notices';
+import { dropSome, keepOne, type AppStore, type Services } from '@/state/app';
+
+import { askServer } from './server';
+
+const lookMs = 2_000;
+const mostRounds = 3;
+const dayMs = 24 * 3_600_000;
+/** How long the app remembers what was told. */
+const rememberMs = 7 * dayMs;
+
+/**
+ * Hands what is to be told to the server, as soon as it can be reached, and follows how far it has come. Gives what ends
+ * it. A delivery handed over twice is told once, since the server knows it by its id.
+ */
+export function startTelling(store: AppStore, { clock, readSound }: Services): () => void {
+  let isBusy = false;
+  let isAsked = false;
+  let isOver = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const look = async () => {
+    clearTimeout(timer);
+    isAsked = true;
+    if (isBusy || isOver) return;
+    isBusy = true;
+    try {
+      // What came while it looked is looked at too; a server that forgets everything at once is given time.
+      for (let round = 0; isAsked && round < mostRounds && !isOver; round++) {
+        isAsked = false;
+        await handOver();
+        await follow();
+      }
+    } finally {
+      isBusy = false;
+    }
+    if (unfinished().length > 0 && !isOver) timer = setTimeout(() => void look(), lookMs);
+  };
+
+  const all = () => Object.values(store.getState().catchUp.kept.told);
+  const unfinished = () => all().filter(({ progress }) => progress === null || progress.state === 'waiting');
+  const isOnline = () => store.getState().office.isOnline;
+  const keep = (id: string, progress: Progress | null) => {
+    const told = store.getState().catchUp.kept.told[id];
+    if (told && JSON.stringify(told.progress) !== JSON.stringify(progress))
+      store.dispatch(keepOne('told', { ...told, progress }));
+  };
+
+  const handOver = async () => {
+    for (;;) {
+      const told = all().find(({ progress }) => progress === null);
+      if (!told || !isOnline() || isOver) return;
+      const answer = await askServer('/api/telling', await withSound(told), progressSchema);
+      if (answer.ok) keep(told.id, answer.value);
+      else if (answer.status === null || answer.status === 404 || answer.status >= 500) return;
+      else keep(told.id, notTaken(told.id, answer.status));
+    }
+  };
+  const withSound = async ({ id, notice, place, soundId }: Told) => {
+    const sound = soundId === null ? null : await readSound(soundId);
+    return { id, place, notice: { ...notice, soundWav: sound?.wav ?? null } };
+  };
+  const follow = async () => {
+    const ids = unfinished().flatMap(({ id, progress }) => (progress === null ? [] : [id]));
+    if (ids.length === 0 || !isOnline()) return;
+    const answer = await askServer('/api/telling/progress', { ids }, z.array(progressSchema));
+    if (!answer.ok) return;
+    const found = new Map(answer.value.map((progress) => [progress.id, progress]));
+    // What the server has forgotten is handed over anew.
+    for (const id of ids) keep(id, found.get(id) ?? null);
+  };
+  const forgetOld = () => {
+    const old = all().filter(
+      ({ notice, progress }) =>
+        progress !== null && progress.state !== 'waiting' && clock.now() - notice.at > rememberMs,
+    );
+    if (old.length > 0)
+      store.dispatch(
+        dropSome(
+          'told',
+          old.map(({ id }) => id),
+        ),
+      );
+  };
+
+  let last = store.getState();
+  const stopFollowing = store.subscribe(() => {
+    const state = store.getState();
+    const isChanged =
+      state.catchUp.kept.told !== last.catchUp.kept.told || state.office.isOnline !== last.office.isOnline;
+    last = state;
+    if (isChanged) void look();
+  });
+  forgetOld();
+  void look();
+  return () => {
+    isOver = true;
+    clearTimeout(timer);
+    stopFollowing();
+  };
+}
+
+const notTaken = (id: string, status: number): Progress => ({
+  id,
+  state: 'failed',
+  tries: 0,
+  problem: `The server did not take it on (${status}).`,
+  nextAt: null,
+});

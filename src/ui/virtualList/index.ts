@@ -1,0 +1,1 @@
+export { VirtualList } from './VirtualList';

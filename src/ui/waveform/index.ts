@@ -1,0 +1,1 @@
+export { Waveform } from './Waveform';

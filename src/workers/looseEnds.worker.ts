@@ -1,0 +1,6 @@
+import { applyLooseEvents, noLooseEnds, type LooseEvent } from '@/core/looseEnds';
+
+/** Reckons who waits, from all that happened, beside the page. */
+self.onmessage = ({ data }: MessageEvent<LooseEvent[]>) => {
+  self.postMessage(applyLooseEvents(noLooseEnds, data));
+};
