@@ -1,4 +1,5 @@
 const shared = {
+  setupFiles: ['<rootDir>/tests/propertyCases.js'],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@sample$': '<rootDir>/sample/index.ts',
