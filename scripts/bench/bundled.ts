@@ -11,7 +11,12 @@ import type { Figure } from './figures';
 export async function benchBundled(): Promise<Figure[]> {
   const routing = await bundled<{ benchRouting: () => Promise<Figure[]> }>('routing');
   const catchingUp = await bundled<{ benchCatchingUp: () => Promise<Figure[]> }>('catchingUp');
-  return [...(await routing.benchRouting()), ...(await catchingUp.benchCatchingUp())];
+  const people = await bundled<{ benchPeople: () => Promise<Figure[]> }>('people');
+  return [
+    ...(await routing.benchRouting()),
+    ...(await catchingUp.benchCatchingUp()),
+    ...(await people.benchPeople()),
+  ];
 }
 
 async function bundled<T>(name: string): Promise<T> {

@@ -8,13 +8,34 @@ const folded = new Map<string, string>();
 /** Texts come again at each key that is typed. */
 const mostFolded = 300_000;
 
-/** Lower case, without accents: how words are compared. */
+/** Letters that are no base letter with an accent, as they are written without. */
+const plainLetters: Readonly<Record<string, string>> = {
+  ß: 'ss',
+  æ: 'ae',
+  œ: 'oe',
+  ø: 'o',
+  ł: 'l',
+  đ: 'd',
+  ð: 'd',
+  þ: 'th',
+  ı: 'i',
+};
+
+/** Lower case, without accents. */
+export function plainly(text: string): string {
+  const lower = text.toLowerCase();
+  if (/^[\x00-\x7f]*$/.test(lower)) return lower;
+  return lower
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[ßæœøłđðþı]/g, (letter) => plainLetters[letter] ?? letter);
+}
+
+/** The same, remembered: how words are compared that are looked through at each key. */
 export function fold(text: string): string {
   const known = folded.get(text);
   if (known !== undefined) return known;
-  const plain = /^[\x00-\x7f]*$/.test(text)
-    ? text.toLowerCase()
-    : text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+  const plain = plainly(text);
   if (folded.size >= mostFolded) folded.clear();
   folded.set(text, plain);
   return plain;

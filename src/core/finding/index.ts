@@ -1,2 +1,2 @@
 /** Finding what was said or written by its words. */
-export { findWords, fold, type Findable } from './findWords';
+export { findWords, fold, plainly, type Findable } from './findWords';

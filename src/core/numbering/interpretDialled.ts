@@ -1,4 +1,9 @@
-import { ParseError, parsePhoneNumberWithError, validatePhoneNumberLength } from 'libphonenumber-js/min';
+import {
+  Metadata,
+  ParseError,
+  parsePhoneNumberWithError,
+  validatePhoneNumberLength,
+} from 'libphonenumber-js/min';
 
 import type { Dialled, ExternalNumber, InvalidReason } from './dialled';
 import type { NumberingPlan } from './plan';
@@ -106,6 +111,8 @@ function interpretExternal(
   const global = digits.replace(/^00/, '+');
   const refuse = (reason: InvalidReason) => ({ kind: 'invalid' as const, reason });
   if (global.replace('+', '').length > 18) return refuse({ code: 'tooLong' });
+  const home = asHomeNumber(global, plan);
+  if (home !== null) return { kind: 'national', e164: home };
   try {
     const parsed = parsePhoneNumberWithError(global, { defaultCountry: plan.homeCountry, extract: false });
     if (!parsed.isPossible()) {
@@ -121,6 +128,28 @@ function interpretExternal(
     if (!(error instanceof ParseError)) throw error;
     return refuse(reasonOf(error, global));
   }
+}
+
+const lengthsOf = new Map<string, ReadonlySet<number>>();
+
+/**
+ * A number of the home country in its plainest writing, of a possible length: what nearly every number is, told without
+ * asking all patterns of the world, so that a file of thousands is read quickly. null: not as plain as that.
+ */
+function asHomeNumber(digits: string, { homeCountry, homeCallingCode }: NumberingPlan): string | null {
+  const international = `+${homeCallingCode}`;
+  const isInternational = digits.startsWith(international);
+  if (!isInternational && !digits.startsWith('0')) return null;
+  const significant = digits.slice(isInternational ? international.length : 1);
+  if (significant.startsWith('0')) return null;
+  let lengths = lengthsOf.get(homeCountry);
+  if (!lengths) {
+    const metadata = new Metadata();
+    metadata.selectNumberingPlan(homeCountry);
+    lengths = new Set(metadata.numberingPlan?.possibleLengths());
+    lengthsOf.set(homeCountry, lengths);
+  }
+  return lengths.has(significant.length) ? `${international}${significant}` : null;
 }
 
 function reasonOf(error: ParseError, digits: string): InvalidReason {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { parsePhoneNumberFromString } from 'libphonenumber-js/min';
 
 import {
   formatAsTyped,
@@ -161,6 +162,21 @@ describe('any string', () => {
         }
       }),
       { numRuns: 2000 },
+    );
+  });
+
+  it('is a number of the home country just where the numbering plan says so', () => {
+    fc.assert(
+      fc.property(fc.stringMatching(/^(?:\+44|0044|0)[0-9]{0,12}$/), (text) => {
+        const dialled = read(text);
+        const parsed = parsePhoneNumberFromString(text.replace(/^00/, '+'), {
+          defaultCountry: 'GB',
+          extract: false,
+        });
+        const isNumber = dialled.kind === 'national' || dialled.kind === 'international';
+        expect(isNumber ? dialled.e164 : null).toBe(parsed?.isPossible() ? parsed.number : null);
+      }),
+      { numRuns: 1000 },
     );
   });
 

@@ -1,5 +1,21 @@
-/** Colleagues and contacts, and how they are found. */
-export { contactSchema, ownContactSchema, type Contact, type OwnContact } from './contact';
+/** Colleagues and contacts: who they are, from which sources, and how they are listed. */
+export {
+  cardSchema,
+  changesSchema,
+  contactSchema,
+  dialledAs,
+  emptyFields,
+  joinSchema,
+  officeSource,
+  ownSource,
+  type Card,
+  type Changes,
+  type Contact,
+  type ContactNumber,
+  type Field,
+  type Fields,
+  type Join,
+} from './contact';
 export {
   directoryOf,
   favouritesOf,
@@ -8,4 +24,5 @@ export {
   type DirectoryEntry,
   type DirectoryRow,
 } from './directory';
+export { joinContacts, officeCard, type JoinedContact } from './join';
 export { PeopleIndex, type Reachable } from './PeopleIndex';

@@ -1,10 +1,21 @@
 import Papa from 'papaparse';
 
-import { readNumber } from './readNumber';
-import { emptyPerson, type Problem, type ReadPeople, type ReadPerson } from './readPerson';
+import { emptyFields, type Fields } from '../people';
+import { finishPerson, readNumber, type Problem, type ReadPeople } from './read';
 
 /** What a column of a table can hold. */
-export const csvFields = ['name', 'given', 'family', 'firm', 'number', 'mail', 'note', 'none'] as const;
+export const csvFields = [
+  'name',
+  'given',
+  'family',
+  'firm',
+  'number',
+  'mail',
+  'place',
+  'group',
+  'note',
+  'none',
+] as const;
 export type CsvField = (typeof csvFields)[number];
 
 export interface CsvTable {
@@ -16,12 +27,14 @@ export interface CsvTable {
 }
 
 const heads: readonly [RegExp, CsvField][] = [
+  [/mail/i, 'mail'],
   [/^(given|first|fore)[ -]?name$|^vorname$|^prénom$/i, 'given'],
   [/^(family|last|sur)[ -]?name$|^nachname$|^nom$/i, 'family'],
   [/^(full |display )?name$|^contact$/i, 'name'],
   [/firm|company|organi[sz]ation|^org$|firma|société/i, 'firm'],
   [/phone|mobile|cell|^tel|number|fax|handy/i, 'number'],
-  [/mail/i, 'mail'],
+  [/address|street|town|city|post ?code|adresse|ort$|ville/i, 'place'],
+  [/group|categor|gruppe|groupe/i, 'group'],
   [/note|comment|remark|bemerkung/i, 'note'],
 ];
 
@@ -43,15 +56,14 @@ export function readCsvPeople(
   fields: readonly CsvField[],
   onProgress?: (share: number) => void,
 ): ReadPeople {
-  const people: ReadPerson[] = [];
+  const people: Fields[] = [];
   const problems: Problem[] = [];
   rows.forEach((row, index) => {
     if (row.every((cell) => cell.trim() === '')) return;
     const line = index + 2;
-    const person = readRow(row, columns, fields, line, problems);
-    if (person.name === '')
-      problems.push({ line, sentence: 'There is neither a name nor a firm in this row.' });
-    else people.push(person);
+    const person = finishPerson(readRow(row, columns, fields, line, problems), line, problems);
+    if (person) people.push(person);
+    else problems.push({ line, sentence: 'There is neither a name nor a firm in this row.' });
     if (index % 1000 === 999) onProgress?.((index + 1) / rows.length);
   });
   return { people, problems };
@@ -63,24 +75,49 @@ function readRow(
   fields: readonly CsvField[],
   line: number,
   problems: Problem[],
-): ReadPerson {
-  const person = emptyPerson();
+): Fields {
+  const person = emptyFields();
   const names = { given: '', family: '' };
+  const place: string[] = [];
   row.forEach((cell, at) => {
     const value = cell.trim();
-    const field = fields[at] ?? 'none';
-    if (value === '' || field === 'none') return;
-    if (field === 'given' || field === 'family') names[field] = value;
-    else if (field === 'mail') person.mails.push(value);
-    else if (field !== 'number') person[field] = value;
-    else {
-      const read = readNumber(value);
-      if (read.ok) person.numbers.push({ label: labelOf(columns[at] ?? ''), number: read.number });
-      else problems.push({ line, sentence: read.sentence });
+    if (value === '') return;
+    switch (fields[at] ?? 'none') {
+      case 'none':
+        return;
+      case 'given':
+        names.given = value;
+        return;
+      case 'family':
+        names.family = value;
+        return;
+      case 'mail':
+        person.mails.push(value);
+        return;
+      case 'place':
+        place.push(value);
+        return;
+      case 'group':
+        person.groups.push(...value.split(/[;,]/).flatMap((group) => group.trim() || []));
+        return;
+      case 'number': {
+        const read = readNumber(value);
+        if (read.ok) person.numbers.push({ label: labelOf(columns[at] ?? ''), ...read.number });
+        else problems.push({ line, sentence: read.sentence });
+        return;
+      }
+      case 'name':
+        person.name = value;
+        return;
+      case 'firm':
+        person.firm = value;
+        return;
+      case 'note':
+        person.note = value;
     }
   });
+  if (place.length > 0) person.places.push(place.join(', '));
   if (person.name === '') person.name = `${names.given} ${names.family}`.trim();
-  if (person.name === '') person.name = person.firm;
   return person;
 }
 

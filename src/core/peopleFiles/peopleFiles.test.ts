@@ -1,7 +1,8 @@
 import { Buffer } from 'node:buffer';
 import fc from 'fast-check';
 
-import { readCsvPeople, readCsvTable, readVCards, writeVCards } from '.';
+import { emptyFields } from '../people';
+import { readCsvPeople, readCsvTable, readVCards, writeCsvPeople, writeVCards } from '.';
 
 const card = (...lines: string[]) => ['BEGIN:VCARD', ...lines, 'END:VCARD', ''].join('\r\n');
 
@@ -73,6 +74,48 @@ describe('vCards', () => {
     expect(people[0]?.kept.join()).toContain('0.2 mm');
   });
 
+  it('give places, groups, a photo, and what follows a number', () => {
+    const { people, problems } = readVCards(
+      card(
+        'VERSION:3.0',
+        'FN:Ann',
+        'ADR;TYPE=WORK:;;Weir Lane 1;Cawder;;CA1 2AB;',
+        'CATEGORIES:Farms,Upper valley',
+        'PHOTO;ENCODING=b;TYPE=PNG:iVBORw0KGgo=',
+        'TEL;TYPE=WORK:+44 131 496 0142 ext. 42',
+        'TEL;TYPE=CELL:07700 900123,,7#',
+      ),
+    );
+    expect(problems).toEqual([]);
+    expect(people).toMatchObject([
+      {
+        places: ['Weir Lane 1, Cawder, CA1 2AB'],
+        groups: ['Farms', 'Upper valley'],
+        photo: 'data:image/png;base64,iVBORw0KGgo=',
+        numbers: [
+          { number: '+441314960142', tail: ';ext=42' },
+          { number: '+447700900123', tail: ';postd=pppp7#' },
+        ],
+      },
+    ]);
+    const again = readVCards(writeVCards(people)).people;
+    expect(again).toEqual(people.map((person) => ({ ...person, kept: again[0]?.kept })));
+    expect(again[0]?.kept.join()).toContain('["","","Weir Lane 1","Cawder","","CA1 2AB",""]');
+  });
+
+  it('take twenty of thirty numbers, leave out a photo of more than 10 MB, and say so', () => {
+    const numbers = Array.from({ length: 30 }, (_, at) => `TEL:0131 496 01${at + 10}`);
+    const { people, problems } = readVCards(
+      card('VERSION:3.0', 'FN:Ann', ...numbers, `PHOTO;ENCODING=b:${'A'.repeat(14_000_001)}`),
+    );
+    expect(people[0]?.numbers).toHaveLength(20);
+    expect(people[0]?.photo).toBeNull();
+    expect(problems.map(({ sentence }) => sentence)).toEqual([
+      'Ann: the photo is larger than 10 MB.',
+      'Ann has 30 numbers: the first 20 are taken.',
+    ]);
+  });
+
   it('that are none say so', () => {
     expect(readVCards('hello\nworld').problems).toEqual([
       { line: 1, sentence: 'There is no vCard in this file: none begins with BEGIN:VCARD.' },
@@ -105,7 +148,7 @@ describe('people as vCards', () => {
     const again = written(people);
     expect(again.problems).toEqual([]);
     expect(again.people[0]).toMatchObject({ name: 'Ann', numbers: people[0]?.numbers });
-    expect(again.people[0]?.kept.join()).toMatch(/0\.2 mm.*Weir Lane 1.*Cawder/);
+    expect(again.people[0]?.kept.join()).toMatch(/Weir Lane 1.*Cawder.*0\.2 mm/);
   });
 
   it('keep any name, firm and note, in lines of at most 75 octets', () => {
@@ -116,9 +159,9 @@ describe('people as vCards', () => {
     const firms = words.filter((text) => !text.includes('\\'));
     fc.assert(
       fc.property(words, firms, words, (name, firm, note) => {
-        const text = writeVCards([{ name, firm, note, numbers: [], mails: [], kept: [] }]);
+        const text = writeVCards([{ ...emptyFields(), name, firm, note }]);
         for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
-        expect(readVCards(text).people).toMatchObject([{ name, firm, note }]);
+        expect(readVCards(text).people).toMatchObject([{ name, firm: firm === name ? null : firm, note }]);
       }),
     );
   });
@@ -139,12 +182,11 @@ describe('a table of people', () => {
     expect(readCsvPeople(read, read.fields)).toEqual({
       people: [
         {
+          ...emptyFields(),
           name: 'Jörg Müller',
           firm: 'Wehr; Bau',
           numbers: [{ label: 'mobile', number: '+447700900123' }],
           mails: ['j@wehr.example'],
-          note: '',
-          kept: [],
         },
       ],
       problems: [],
@@ -160,6 +202,30 @@ describe('a table of people', () => {
       ['Ben', 0],
     ]);
     expect(problems).toEqual([{ line: 4, sentence: '“twelve” is no telephone number outside the office.' }]);
+  });
+
+  it('comes back as it was written, and holds nothing that a spreadsheet would run', () => {
+    const people = [
+      {
+        ...emptyFields(),
+        name: '=SUM(A1)',
+        firm: 'Wehr; "Bau"',
+        numbers: [
+          { label: 'number', number: '+441314960142', tail: ';ext=42' },
+          { label: 'number', number: '+447700900123' },
+        ],
+        mails: ['j@wehr.example'],
+        groups: ['Farms', 'North'],
+        note: 'two\nlines',
+      },
+      { ...emptyFields(), name: 'Ann' },
+    ];
+    const written = writeCsvPeople(people);
+    expect(written).not.toMatch(/(^|,)"?=/m);
+    const read = table(written);
+    const [first, second] = readCsvPeople(read, read.fields).people;
+    expect(first).toEqual({ ...people[0], name: `'=SUM(A1)` });
+    expect(second).toEqual(people[1]);
   });
 
   it('that has no rows is none', () => {

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 
-import { readNumber } from './readNumber';
-import { emptyPerson, type Problem, type ReadPeople, type ReadPerson } from './readPerson';
+import { emptyFields, type Fields } from '../people';
+import { finishPerson, readNumber, type Problem, type ReadPeople } from './read';
 
 interface CardLines {
   /** Of its BEGIN, counted from 1. */
@@ -16,7 +16,7 @@ interface CardLines {
  * @param onProgress hears which share of the cards has been read.
  */
 export function readVCards(text: string, onProgress?: (share: number) => void): ReadPeople {
-  const people: ReadPerson[] = [];
+  const people: Fields[] = [];
   const problems: Problem[] = [];
   const cards = cardsIn(text, problems);
   if (cards.length === 0 && problems.length === 0)
@@ -52,7 +52,7 @@ function cardsIn(text: string, problems: Problem[]): CardLines[] {
 
 type Property = [name: string, parameters: Record<string, unknown>, type: string, ...values: unknown[]];
 
-function readCard({ line, lines }: CardLines, problems: Problem[]): ReadPerson | null {
+function readCard({ line, lines }: CardLines, problems: Problem[]): Fields | null {
   let properties: Property[];
   try {
     const parsed = ICAL.parse(asVersion3(lines).join('\r\n')) as unknown as [string, Property[]];
@@ -61,24 +61,17 @@ function readCard({ line, lines }: CardLines, problems: Problem[]): ReadPerson |
     problems.push({ line, sentence: `This card can’t be read: ${said(error)}` });
     return null;
   }
-  const person = emptyPerson();
-  for (const property of properties) take(person, property, line, problems);
-  if (person.name === '') person.name = person.firm;
-  if (person.name === '') {
-    problems.push({ line, sentence: 'This card has neither a name nor a firm.' });
-    return null;
-  }
+  const read = emptyFields();
+  for (const property of properties) take(read, property, line, problems);
+  const person = finishPerson(read, line, problems);
+  if (!person) problems.push({ line, sentence: 'This card has neither a name nor a firm.' });
   return person;
 }
 
 const said = (error: unknown) => (error instanceof Error ? error.message : String(error)).slice(0, 120);
 
-function take(
-  person: ReadPerson,
-  [name, parameters, , ...values]: Property,
-  line: number,
-  problems: Problem[],
-): void {
+function take(person: Fields, property: Property, line: number, problems: Problem[]): void {
+  const [name, parameters, , ...values] = property;
   const [first] = values.map(plain);
   const value = wordsOf(first);
   switch (name) {
@@ -93,7 +86,7 @@ function take(
       return;
     case 'tel': {
       const read = readNumber(value);
-      if (read.ok) person.numbers.push({ label: labelOf(parameters), number: read.number });
+      if (read.ok) person.numbers.push({ label: labelOf(parameters), ...read.number });
       else problems.push({ line, sentence: `${person.name || 'Somebody'}: ${read.sentence}` });
       return;
     }
@@ -103,14 +96,55 @@ function take(
     case 'note':
       person.note = value;
       return;
+    case 'adr': {
+      // Seen as a line; kept in its parts (RFC 6350 §6.3.1) to be written out again.
+      const place = placeOf(first);
+      if (place === '') return;
+      person.places.push(place);
+      person.kept.push(keptProperty(property));
+      return;
+    }
+    case 'categories':
+      person.groups.push(...values.flatMap((group) => wordsOf(group) || []));
+      return;
+    case 'photo': {
+      const photo = photoOf(parameters, value);
+      if (photo === 'large')
+        problems.push({ line, sentence: `${person.name || 'Somebody'}: the photo is larger than 10 MB.` });
+      else if (photo === null) person.kept.push(keptProperty(property));
+      else person.photo = photo;
+      return;
+    }
     case 'version':
     case 'prodid':
     case 'rev':
       return;
     default:
       // Kept as it is, to be written out again.
-      person.kept.push(JSON.stringify([name, parameters, ...values.map(plain)]));
+      person.kept.push(keptProperty(property));
   }
+}
+
+const keptProperty = ([name, parameters, , ...values]: Property) =>
+  JSON.stringify([name, parameters, ...values.map(plain)]);
+
+/** "Weir Lane 1, Cawder" of the parts of an address, those that are empty left out. */
+export function placeOf(parts: unknown): string {
+  return wordsOf(parts);
+}
+
+/** Some ten megabytes as base64. */
+const longestPhoto = 14_000_000;
+
+/** A photo as a data URL; null where it stands elsewhere, which is not fetched, or is no picture. */
+function photoOf(parameters: Record<string, unknown>, value: string): string | 'large' | null {
+  if (value.length > longestPhoto) return 'large';
+  if (/^data:image\//i.test(value)) return value;
+  const isBase64 = /^(?:b|base64)$/i.test(String(parameters['encoding'] ?? ''));
+  const bytes = value.replace(/\s/g, '');
+  if (!isBase64 || !/^[A-Za-z0-9+/]+=*$/.test(bytes)) return null;
+  const type = String([parameters['type'] ?? 'jpeg'].flat()[0]).toLowerCase();
+  return `data:image/${type.replace(/^image\//, '')};base64,${bytes}`;
 }
 
 /** The parser leaves an escaped semicolon in values that have no parts. */

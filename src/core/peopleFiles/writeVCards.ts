@@ -1,20 +1,33 @@
-import type { OwnContact } from '../people';
-
-type Written = Pick<OwnContact, 'name' | 'firm' | 'numbers' | 'mails' | 'note' | 'kept'>;
+import type { Fields } from '../people';
+import { placeOf } from './vCard';
 
 /** People as vCards 4.0 (RFC 6350), with what was not understood when they were read; lines folded at 75 octets (§3.2). */
-export function writeVCards(people: Iterable<Written>): string {
+export function writeVCards(people: Iterable<Fields>): string {
   const lines: string[] = [];
-  for (const { name, firm, numbers, mails, note, kept } of people) {
+  for (const { name, firm, numbers, mails, places, groups, note, photo, kept } of people) {
     lines.push('BEGIN:VCARD', 'VERSION:4.0', `FN:${escaped(name)}`);
     if (firm !== null) lines.push(`ORG:${escaped(firm)}`);
-    for (const { label, number } of numbers)
-      lines.push(`TEL;VALUE=uri;TYPE=${typeOf[label] ?? 'voice'}:tel:${number}`);
+    for (const { label, number, tail } of numbers)
+      lines.push(`TEL;VALUE=uri;TYPE=${typeOf[label] ?? 'voice'}:tel:${number}${tail ?? ''}`);
     for (const mail of mails) lines.push(`EMAIL:${escaped(mail)}`);
+    if (groups.length > 0) lines.push(`CATEGORIES:${groups.map(escaped).join(',')}`);
     if (note !== '') lines.push(`NOTE:${escaped(note)}`);
-    lines.push(...kept.flatMap(keptLine), 'END:VCARD');
+    if (photo?.startsWith('data:')) lines.push(`PHOTO:${photo}`);
+    lines.push(...addressLines(places, kept), ...kept.filter(isNoAddress).map(keptLine), 'END:VCARD');
   }
   return lines.map((line) => `${folded(line)}\r\n`).join('');
+}
+
+type KeptProperty = [name: string, parameters: Record<string, unknown>, ...values: unknown[]];
+const propertyOf = (json: string) => JSON.parse(json) as KeptProperty;
+const isNoAddress = (json: string) => propertyOf(json)[0] !== 'adr';
+
+/** Each place in the parts in which it was read; one that was written here as its street (RFC 6350 §6.3.1). */
+function addressLines(places: readonly string[], kept: readonly string[]): string[] {
+  const inParts = new Map(
+    kept.filter((json) => !isNoAddress(json)).map((json) => [placeOf(propertyOf(json)[2]), keptLine(json)]),
+  );
+  return places.map((place) => inParts.get(place) ?? `ADR:;;${escaped(place)};;;;`);
 }
 
 const typeOf: Record<string, string> = { mobile: 'cell', work: 'work', home: 'home', fax: 'fax' };
@@ -22,15 +35,15 @@ const typeOf: Record<string, string> = { mobile: 'cell', work: 'work', home: 'ho
 const escaped = (text: string) => text.replace(/[\\,;]/g, '\\$&').replace(/\r\n|\n|\r/g, '\\n');
 
 /** A property that was not understood, as it was read. */
-function keptLine(json: string): string[] {
-  const [name, parameters, ...values] = JSON.parse(json) as [string, Record<string, unknown>, ...unknown[]];
+function keptLine(json: string): string {
+  const [name, parameters, ...values] = propertyOf(json);
   const given = Object.entries(parameters).map(
     ([key, value]) => `;${key.toUpperCase()}=${[value].flat().join(',')}`,
   );
   const written = values.map((value) =>
     Array.isArray(value) ? value.map((part) => escaped(String(part))).join(';') : escaped(String(value)),
   );
-  return [`${name.toUpperCase()}${given.join('')}:${written.join(',')}`];
+  return `${name.toUpperCase()}${given.join('')}:${written.join(',')}`;
 }
 
 const mostOctets = 75;

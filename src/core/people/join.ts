@@ -1,0 +1,156 @@
+import { plainly } from '../finding';
+import {
+  officeSource,
+  type Card,
+  type Changes,
+  type Contact,
+  type Field,
+  type Fields,
+  type Join,
+} from './contact';
+
+/** Somebody outside the office: all that every source tells of them, and over it what the worker changed. */
+export interface JoinedContact extends Fields {
+  id: string;
+  /** In the order in which they count. */
+  cards: readonly Card[];
+}
+
+export interface JoinedBy {
+  changes: Readonly<Record<string, Changes>>;
+  joins: Readonly<Record<string, Join>>;
+}
+
+/** Contacts whose card nothing changes are made once. */
+const plainContacts = new WeakMap<Card, JoinedContact>();
+
+/** One contact for each card, and one for those that are joined; nothing of any card is lost. */
+export function joinContacts(cards: Iterable<Card>, { changes, joins }: JoinedBy): JoinedContact[] {
+  const groups = groupsOf(Object.values(joins));
+  const gathered = new Map<readonly string[], Card[]>();
+  const contacts: JoinedContact[] = [];
+  for (const card of cards) {
+    const group = groups.get(card.id);
+    if (!group) contacts.push(contactOf([card], changes[card.id]));
+    else if (gathered.has(group)) gathered.get(group)?.push(card);
+    else gathered.set(group, [card]);
+  }
+  for (const [order, members] of gathered) {
+    members.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+    contacts.push(contactOf(members, changes[members[0]?.id ?? '']));
+  }
+  return contacts;
+}
+
+/** Of each joined card the ids of all that are one with it, the first first: joins that share a card are one. */
+function groupsOf(joins: readonly Join[]): Map<string, readonly string[]> {
+  const groups = new Map<string, readonly string[]>();
+  for (const { cardIds, isSame } of joins.toSorted((a, b) => (a.id < b.id ? -1 : 1))) {
+    if (!isSame) continue;
+    const all = [...new Set(cardIds.flatMap((id) => groups.get(id) ?? [id]))];
+    for (const id of all) groups.set(id, all);
+  }
+  return groups;
+}
+
+function contactOf(cards: readonly Card[], changed: Changes | undefined): JoinedContact {
+  const [first] = cards;
+  if (!first) throw new Error('A contact needs a card');
+  if (changed || cards.length > 1) return { id: first.id, ...unite(cards), ...changed?.fields, cards };
+  const known = plainContacts.get(first);
+  if (known) return known;
+  const { sourceId: _, sourceKey: __, ...fields } = first;
+  const contact = { ...fields, cards };
+  plainContacts.set(first, contact);
+  return contact;
+}
+
+/** Everything that several cards say: the first word for what there is one of, and each number, mail and place once. */
+export function unite(cards: readonly Card[]): Fields {
+  const first = <T>(pick: (card: Card) => T | null | ''): T | null => {
+    for (const card of cards) {
+      const value = pick(card);
+      if (value !== null && value !== '') return value;
+    }
+    return null;
+  };
+  const each = <T>(pick: (card: Card) => readonly T[], keyOf: (value: T) => string): T[] => {
+    const values = new Map<string, T>();
+    for (const value of cards.flatMap(pick)) if (!values.has(keyOf(value))) values.set(keyOf(value), value);
+    return [...values.values()];
+  };
+  const notes = each(
+    ({ note }) => (note === '' ? [] : [note]),
+    (note) => note,
+  );
+  return {
+    name: first(({ name }) => name) ?? '',
+    firm: first(({ firm }) => firm),
+    numbers: each(
+      ({ numbers }) => numbers,
+      ({ number, tail }) => `${number}${tail ?? ''}`,
+    ),
+    mails: each(({ mails }) => mails, plainly),
+    places: each(({ places }) => places, plainly),
+    groups: each(({ groups }) => groups, plainly),
+    note: notes.join('\n'),
+    photo: first(({ photo }) => photo),
+    kept: each(
+      ({ kept }) => kept,
+      (line) => line,
+    ),
+  };
+}
+
+/** Where a field comes from: the worker's own change, or the sources that say just that. */
+export interface Origin {
+  isChanged: boolean;
+  sourceIds: string[];
+}
+
+export function originOf({ cards }: JoinedContact, field: Field, changed: Changes | undefined): Origin {
+  const isChanged = changed?.fields[field] !== undefined;
+  const says = (value: Fields[Field]) =>
+    Array.isArray(value) ? value.length > 0 : value !== null && value !== '';
+  const saying = cards.filter((card) => says(card[field]));
+  // Of lists and notes all that say something are shown together; of the rest, the first one's word.
+  const isList = field === 'note' || Array.isArray(cards[0]?.[field]);
+  const shown = isList ? saying : saying.slice(0, 1);
+  return { isChanged, sourceIds: [...new Set(shown.map(({ sourceId }) => sourceId))] };
+}
+
+/** The changes of a contact after an edit: what is as the sources say is no change of the worker's. */
+export function changesAfter(
+  { id, cards }: JoinedContact,
+  before: Changes | undefined,
+  edited: Omit<Fields, 'kept'>,
+): Changes | null {
+  const told = unite(cards);
+  const fields: Record<string, unknown> = {};
+  for (const field of Object.keys(edited) as Field[]) {
+    const isAsTold = JSON.stringify(edited[field]) === JSON.stringify(told[field]);
+    // A change that now agrees with the source was given back.
+    if (!isAsTold) fields[field] = edited[field];
+  }
+  if (Object.keys(fields).length === 0) return null;
+  return { ...before, id, fields: fields as Changes['fields'] };
+}
+
+/** The changes without those of one field; null where none is left. */
+export function givenBack({ id, fields }: Changes, field: Field): Changes | null {
+  const { [field]: _, ...left } = fields;
+  return Object.keys(left).length === 0 ? null : { id, fields: left };
+}
+
+/** A contact of the office's own list, as a card. */
+export const officeCard = (contact: Contact): Card => ({
+  ...contact,
+  mails: [],
+  places: [],
+  groups: [],
+  note: '',
+  photo: null,
+  kept: [],
+  sourceId: officeSource,
+  sourceKey: contact.id,
+});

@@ -1,0 +1,52 @@
+import { interpretDialled, isExternal, ukOfficePlan } from '../numbering';
+import type { ContactNumber, Fields } from '../people';
+
+/** What could not be taken, and why. Lines count from 1. */
+export interface Problem {
+  line: number;
+  sentence: string;
+}
+
+export interface ReadPeople {
+  people: Fields[];
+  problems: Problem[];
+}
+
+export type ReadNumber =
+  { ok: true; number: Pick<ContactNumber, 'number' | 'tail'> } | { ok: false; sentence: string };
+
+/** A number as somebody wrote it into a card or table, as E.164, with its extension or what is sent after the answer. */
+export function readNumber(written: string): ReadNumber {
+  const dialled = interpretDialled(written, ukOfficePlan);
+  if (dialled.kind === 'invalid' || !isExternal(dialled))
+    return {
+      ok: false,
+      sentence: `“${written.slice(0, 40)}” is no telephone number outside the office.`,
+    };
+  const { e164, extension, postDial } = dialled;
+  const tail = `${extension ? `;ext=${extension}` : ''}${postDial ? `;postd=${postDial}` : ''}`;
+  return { ok: true, number: { number: e164, ...(tail !== '' && { tail }) } };
+}
+
+/** More than anybody reads on one page. */
+const mostNumbers = 20;
+
+/** What was read of somebody, made whole: a name, each number once, no more than can be shown. null: nobody. */
+export function finishPerson(person: Fields, line: number, problems: Problem[]): Fields | null {
+  const name = person.name || person.firm || '';
+  if (name === '') return null;
+  const numbers = [
+    ...new Map(person.numbers.map((each) => [`${each.number}${each.tail ?? ''}`, each])).values(),
+  ];
+  if (numbers.length > mostNumbers)
+    problems.push({
+      line,
+      sentence: `${name} has ${numbers.length} numbers: the first ${mostNumbers} are taken.`,
+    });
+  return {
+    ...person,
+    name,
+    firm: person.firm === '' || person.firm === name ? null : person.firm,
+    numbers: numbers.slice(0, mostNumbers),
+  };
+}
