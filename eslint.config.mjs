@@ -37,6 +37,8 @@ export default tseslint.config(
       'import-x/no-restricted-paths': ['error', { zones }],
       'import-x/no-cycle': ['error', { ignoreExternal: true }],
       '@typescript-eslint/no-explicit-any': 'error',
+      // What is taken apart to leave something out need not be used.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',

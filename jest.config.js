@@ -1,5 +1,5 @@
 const shared = {
-  setupFiles: ['<rootDir>/tests/propertyCases.js'],
+  setupFiles: ['<rootDir>/tests/propertyCases.ts'],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@sample$': '<rootDir>/sample/index.ts',

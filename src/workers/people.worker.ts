@@ -1,35 +1,116 @@
-import { readCsvPeople, readCsvTable, readVCards, writeVCards, type CsvTable } from '@/core/peopleFiles';
+import { fullBlock, ownSource, type Card, type Fields, type PeopleBlock } from '@/core/people';
+import {
+  readCsvPeople,
+  readCsvTable,
+  readVCards,
+  writeCsvPeople,
+  writeVCards,
+  type CsvTable,
+  type ReadPeople,
+} from '@/core/peopleFiles';
 
 import type { PeopleAnswer, PeopleTask } from './peopleFile';
 
 const post = (answer: PeopleAnswer) => self.postMessage(answer);
 const onProgress = (share: number) => post({ kind: 'progress', share });
+const mostProblems = 200;
+/** So many blocks go to the page at once: it draws between them. */
+const blocksAtOnce = 10;
+
 let table: CsvTable | null = null;
+let read: Fields[] = [];
+let toWrite: Fields[] = [];
 
 /** Reads and writes people beside the page. To stop it, the page ends it. */
 self.onmessage = ({ data }: MessageEvent<PeopleTask>) => {
-  if (data.kind === 'columns') {
-    if (table) post({ kind: 'people', read: readCsvPeople(table, data.fields, onProgress) });
-    return;
+  switch (data.kind) {
+    case 'file':
+      readFile(data.bytes);
+      return;
+    case 'columns':
+      if (table) tell(readCsvPeople(table, data.fields, onProgress));
+      return;
+    case 'take':
+      void handOver(data.stem);
+      return;
+    case 'write':
+      toWrite = toWrite.concat(data.people);
+      if (data.isLast)
+        post({
+          kind: 'written',
+          text: data.format === 'csv' ? writeCsvPeople(toWrite) : writeVCards(toWrite),
+        });
   }
-  if (data.kind === 'write') {
-    post({ kind: 'written', text: writeVCards(data.people) });
-    return;
-  }
-  const text = decoded(data.bytes);
-  if (/^\uFEFF?\s*BEGIN:VCARD/i.test(text)) {
-    post({ kind: 'people', read: readVCards(text, onProgress) });
-    return;
-  }
-  const read = readCsvTable(text);
-  if ('problem' in read) {
-    post({ kind: 'people', read: { people: [], problems: [read.problem] } });
-    return;
-  }
-  table = read;
-  const { columns, fields, rows } = read;
-  post({ kind: 'table', columns, fields, sample: rows.slice(0, 3), count: rows.length });
 };
+
+function readFile(bytes: ArrayBuffer): void {
+  const text = decoded(bytes);
+  if (/^\uFEFF?\s*BEGIN:VCARD/i.test(text)) {
+    tell(readVCards(text, onProgress));
+    return;
+  }
+  const csv = readCsvTable(text);
+  if ('problem' in csv) {
+    tell({ people: [], problems: [csv.problem] });
+    return;
+  }
+  table = csv;
+  const { columns, fields, rows } = csv;
+  post({ kind: 'table', columns, fields, sample: rows.slice(0, 3), count: rows.length });
+}
+
+function tell({ people, problems }: ReadPeople): void {
+  read = people;
+  post({
+    kind: 'read',
+    count: people.length,
+    first: people[0]?.name ?? '',
+    last: people.at(-1)?.name ?? '',
+    problems: problems.slice(0, mostProblems),
+    problemCount: problems.length,
+  });
+}
+
+async function handOver(stem: string): Promise<void> {
+  const size = fullBlock * blocksAtOnce;
+  for (let from = 0; from < read.length; from += size) {
+    const blocks: PeopleBlock[] = [];
+    for (let at = from; at < Math.min(read.length, from + size); at += fullBlock) {
+      const cards = read.slice(at, Math.min(at + fullBlock, from + size));
+      blocks.push({
+        id: `${stem}-${at / fullBlock}`,
+        cards: await Promise.all(cards.map((fields, index) => asCard(fields, `${stem}-${at + index}`))),
+      });
+    }
+    post({ kind: 'taken', blocks, isLast: from + size >= read.length });
+  }
+}
+
+const asCard = async (fields: Fields, id: string): Promise<Card> => ({
+  ...fields,
+  photo: fields.photo === null ? null : await shrunk(fields.photo),
+  id,
+  sourceId: ownSource,
+  sourceKey: null,
+});
+
+const photoSize = 160;
+
+/** A photo no larger than it is shown; null where it is no picture that can be read. */
+async function shrunk(url: string): Promise<string | null> {
+  try {
+    const picture = await createImageBitmap(await (await fetch(url)).blob());
+    const share = Math.min(1, photoSize / Math.min(picture.width, picture.height));
+    const canvas = new OffscreenCanvas(Math.ceil(picture.width * share), Math.ceil(picture.height * share));
+    canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
+    const bytes = new Uint8Array(
+      await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })).arrayBuffer(),
+    );
+    return `data:image/jpeg;base64,${btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))}`;
+  } catch {
+    return null;
+  }
+}
 
 /** UTF-8 where it is that, else the code page that older programs write. */
 function decoded(bytes: ArrayBuffer): string {

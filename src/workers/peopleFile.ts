@@ -1,23 +1,43 @@
-import type { OwnContact } from '@/core/people';
-import type { CsvField, ReadPeople } from '@/core/peopleFiles';
+import type { Fields, PeopleBlock } from '@/core/people';
+import type { CsvField, Problem } from '@/core/peopleFiles';
+
+export type PeopleFormat = 'vcard' | 'csv';
 
 export type PeopleTask =
   | { kind: 'file'; bytes: ArrayBuffer }
   | { kind: 'columns'; fields: CsvField[] }
-  | { kind: 'write'; people: readonly OwnContact[] };
+  /** What was read is handed over, under ids that begin so. */
+  | { kind: 'take'; stem: string }
+  | { kind: 'write'; format: PeopleFormat; people: readonly Fields[]; isLast: boolean };
 
 export type PeopleAnswer =
   | { kind: 'progress'; share: number }
   /** A table whose columns are to be said or confirmed. */
   | { kind: 'table'; columns: string[]; fields: CsvField[]; sample: string[][]; count: number }
-  | { kind: 'people'; read: ReadPeople }
+  | ({ kind: 'read' } & WhatWasRead)
+  | { kind: 'taken'; blocks: PeopleBlock[]; isLast: boolean }
   | { kind: 'written'; text: string };
 
-interface ReadingFile {
-  /** For a table: what each column holds; the people come then. */
+/** What a file holds, before it is taken in. The people stay in the worker. */
+export interface WhatWasRead {
+  count: number;
+  first: string;
+  last: string;
+  /** The first of them. */
+  problems: Problem[];
+  problemCount: number;
+}
+
+/** A file of people that is being read. */
+export interface ReadingFile {
+  /** For a table: what each column holds; it is read then. */
   readColumns: (fields: CsvField[]) => void;
+  /** Asks for what was read: it comes as `taken`, some blocks at a time, so that no frame waits. */
+  take: (stem: string) => void;
   stop: () => void;
 }
+
+const newWorker = () => new Worker(new URL('./people.worker', window.location.href));
 
 /** Reads a file of people in a worker: vCards at once, a table once its columns are said. */
 export function readPeopleFile(
@@ -25,30 +45,42 @@ export function readPeopleFile(
   onAnswer: (answer: PeopleAnswer) => void,
   onFailure: () => void,
 ): ReadingFile {
-  const worker = new Worker(new URL('./people.worker', window.location.href));
+  const worker = newWorker();
   const send = (task: PeopleTask) => worker.postMessage(task);
   worker.onmessage = ({ data }: MessageEvent<PeopleAnswer>) => onAnswer(data);
   worker.onerror = () => {
     worker.terminate();
     onFailure();
   };
-  send({ kind: 'file', bytes });
-  return { readColumns: (fields) => send({ kind: 'columns', fields }), stop: () => worker.terminate() };
+  worker.postMessage({ kind: 'file', bytes } satisfies PeopleTask, [bytes]);
+  return {
+    readColumns: (fields) => send({ kind: 'columns', fields }),
+    take: (stem) => send({ kind: 'take', stem }),
+    stop: () => worker.terminate(),
+  };
 }
 
-/** People as a file of vCards, written in a worker. Rejects where the worker can't be fetched now. */
-export function writePeopleFile(people: readonly OwnContact[]): Promise<string> {
+/** So many are handed to the worker at once. */
+const chunk = 1_000;
+
+/** People as a file, written in a worker. Rejects where the worker can't be fetched now. */
+export function writePeopleFile(format: PeopleFormat, people: readonly Fields[]): Promise<string> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('./people.worker', window.location.href));
+    const worker = newWorker();
     worker.onmessage = ({ data }: MessageEvent<PeopleAnswer>) => {
       worker.terminate();
       if (data.kind === 'written') resolve(data.text);
     };
     worker.onerror = () => {
       worker.terminate();
-      reject(new Error('The vCards could not be written'));
+      reject(new Error('The people could not be written'));
     };
-    const task: PeopleTask = { kind: 'write', people };
-    worker.postMessage(task);
+    const hand = (from: number) => {
+      const isLast = from + chunk >= people.length;
+      const task: PeopleTask = { kind: 'write', format, people: people.slice(from, from + chunk), isLast };
+      worker.postMessage(task);
+      if (!isLast) setTimeout(() => hand(from + chunk));
+    };
+    hand(0);
   });
 }

@@ -84,7 +84,7 @@ test('one that breaks off goes on from the page that is missing, by itself', asy
   await outside.getByRole('radio', { name: 'breaks off after a page' }).click();
   await goToFaxes(office);
   await page.getByRole('button', { name: 'Send a fax' }).click();
-  await page.getByRole('textbox', { name: 'Fax number' }).fill('0191 498 0117');
+  await page.getByRole('textbox', { name: 'To: fax number or name' }).fill('0191 498 0117');
   await addFile(page, 'levels.pdf', 'application/pdf', await pdfOf(2));
   await page.getByRole('button', { name: /^Send 2 pages/ }).click();
   await expect(page.getByRole('status').getByText('Dialling')).toBeVisible();
@@ -112,7 +112,7 @@ test('what is no page, and what is no number, is said where it was given', async
     page.getByRole('alert').getByText('mast.png is neither a PDF nor a picture that can be read.'),
   ).toBeVisible();
   await addFile(page, 'levels.pdf', 'application/pdf', await pdfOf(1));
-  await page.getByRole('textbox', { name: 'Fax number' }).fill('214');
+  await page.getByRole('textbox', { name: 'To: fax number or name' }).fill('214');
   await page.getByRole('button', { name: /^Send 1 page/ }).click();
   await expect(
     page.getByRole('alert').getByText('That is not a number outside the office that can ring.'),

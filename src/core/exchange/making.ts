@@ -60,7 +60,7 @@ function placeFromDevice(
     kind: isOutward ? 'outbound' : 'internal',
     dialled: destination.number,
     lineId: 'lineId' in destination ? destination.lineId : isOutward ? lineId : null,
-    withheld: command.present === 'withhold' || ('withhold' in dialled && dialled.withhold === true),
+    withheld: isWithheld(board, command, dialled),
     postDial: tailOf(dialled),
     consultationFor: consulted === undefined ? null : (board.legs.get(consulted)?.callId ?? null),
   });
@@ -73,6 +73,12 @@ function placeFromDevice(
   const caller = addCaller(board, call.id, from, owner.id);
   connectTo(board, call, destination, from, { broughtFor: 'call', broughtById: owner.id });
   return { ok: true, leg: caller };
+}
+
+/** Whether the number is withheld, asked for by the call or by the prefix dialled; the office may not allow it. */
+function isWithheld({ office }: Switchboard, { present }: MakeCommand, dialled: Dialled): boolean {
+  const isAsked = present === 'withhold' || ('withhold' in dialled && dialled.withhold === true);
+  return isAsked && (office.setup.policies.mayWithhold ?? true);
 }
 
 /** The worker's own phone rings first. A mobile must take the call by a key, since its mailbox might lift it. */

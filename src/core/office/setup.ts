@@ -102,6 +102,10 @@ export const policiesSchema = z.object({
   recording: z.enum(recordingPolicies),
   /** Numbers beginning so can't be called (RFC 5359 §2.14), each with why. */
   barred: z.array(z.object({ prefix: z.string(), why: z.string() })),
+  /** Whether anybody may withhold their number; left out: they may. */
+  mayWithhold: z.boolean().optional(),
+  /** Which line's number is shown to numbers that begin so, whatever is chosen. */
+  presented: z.array(z.object({ prefix: z.string(), lineId: z.string() })).optional(),
   /** How long a blind transfer may ring before it comes back. */
   transferReturnSeconds: z.number().positive(),
   /** How long somebody may be parked before it rings back. */

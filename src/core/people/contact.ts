@@ -57,6 +57,11 @@ export const cardSchema = fieldsSchema.extend({
 /** Somebody as one source tells of them. A sync changes it; what the worker changes is kept apart (see Changes). */
 export type Card = z.infer<typeof cardSchema>;
 
+/** Cards are kept a hundred together: reading thousands takes few reads, and a change writes little. */
+export const peopleBlockSchema = z.object({ id: z.string(), cards: z.array(cardSchema) });
+export type PeopleBlock = z.infer<typeof peopleBlockSchema>;
+export const fullBlock = 100;
+
 export const ownSource = 'own';
 export const officeSource = 'office';
 

@@ -1,13 +1,16 @@
-/** Colleagues and contacts: who they are, from which sources, and how they are listed. */
+/** Colleagues and contacts: who they are, of several sources one, and whose a number is. */
 export {
   cardSchema,
   changesSchema,
   contactSchema,
   dialledAs,
   emptyFields,
+  fieldsSchema,
+  fullBlock,
   joinSchema,
   officeSource,
   ownSource,
+  peopleBlockSchema,
   type Card,
   type Changes,
   type Contact,
@@ -15,14 +18,8 @@ export {
   type Field,
   type Fields,
   type Join,
+  type PeopleBlock,
 } from './contact';
-export {
-  directoryOf,
-  favouritesOf,
-  movedFavourite,
-  underLetters,
-  type DirectoryEntry,
-  type DirectoryRow,
-} from './directory';
-export { joinContacts, officeCard, type JoinedContact } from './join';
+export { joinContacts, officeCard, unite, type JoinedContact } from './join';
+export { numbersInOrder } from './numbersInOrder';
 export { PeopleIndex, type Reachable } from './PeopleIndex';

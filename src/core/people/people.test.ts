@@ -1,5 +1,5 @@
 import { emptyOffice, OfficeIndex } from '../office';
-import { PeopleIndex } from '.';
+import { numbersInOrder, PeopleIndex } from '.';
 
 const office = new OfficeIndex({
   ...emptyOffice,
@@ -18,36 +18,26 @@ const people = new PeopleIndex(office, [
     ],
   },
 ]);
-const names = (text: string) => people.find(text).map(({ name, label }) => `${name} ${label}`);
 
-describe('finding people', () => {
-  it.each(['peg', 'an pe', 'LATH', 'lathmoor anst'])('by beginnings of words: %s', (text) => {
-    expect(names(text)).toEqual(['Peg Anstey home', 'Peg Anstey mobile']);
-  });
+it('whose number it is, is known', () => {
+  expect(people.whoHas('+447700900155')).toMatchObject({ name: 'Peg Anstey', label: 'mobile' });
+  expect(people.whoHas('203')).toMatchObject({ name: 'Odile Márchetti', detail: 'Accounts' });
+  expect(people.whoHas('214')).toBeNull();
+  expect(people.whoHas(null)).toBeNull();
+});
 
-  it('without regard to accents', () => {
-    expect(names('marchetti')).toEqual(['Odile Márchetti extension']);
-  });
-
-  it('by digits in any writing', () => {
-    expect(names('07700 900')).toEqual(['Peg Anstey mobile']);
-    expect(names('0155')).toEqual(['Peg Anstey home', 'Peg Anstey mobile']);
-    expect(names('203')).toEqual(['Odile Márchetti extension']);
-  });
-
-  it('by keypad letters', () => {
-    expect(names('734')).toEqual(['Peg Anstey home', 'Peg Anstey mobile']);
-  });
-
-  it('finds nobody for nothing', () => {
-    expect(names('')).toEqual([]);
-    expect(names('   ')).toEqual([]);
-    expect(names('xyz')).toEqual([]);
-  });
-
-  it('knows whose number it is', () => {
-    expect(people.whoHas('+447700900155')).toMatchObject({ name: 'Peg Anstey', label: 'mobile' });
-    expect(people.whoHas('214')).toBeNull();
-    expect(people.whoHas(null)).toBeNull();
-  });
+it('the number used last comes first, unless another was typed', () => {
+  const numbers = ['a', 'b', 'c'].map((number) => ({ number }));
+  const order = (used: [string, number][], typed: number | null = null) =>
+    numbersInOrder(numbers, new Map(used), typed)
+      .map(({ number }) => number)
+      .join('');
+  expect(order([])).toBe('abc');
+  expect(
+    order([
+      ['b', 1],
+      ['c', 2],
+    ]),
+  ).toBe('cba');
+  expect(order([['b', 1]], 2)).toBe('cba');
 });

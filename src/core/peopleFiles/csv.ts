@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 
+import { readNumber } from '../contacts/readNumber';
 import { emptyFields, type Fields } from '../people';
-import { finishPerson, readNumber, type Problem, type ReadPeople } from './read';
+import { finishPerson, type Problem, type ReadPeople } from './read';
 
 /** What a column of a table can hold. */
 export const csvFields = [

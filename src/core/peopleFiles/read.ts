@@ -1,5 +1,4 @@
-import { interpretDialled, isExternal, ukOfficePlan } from '../numbering';
-import type { ContactNumber, Fields } from '../people';
+import type { Fields } from '../people';
 
 /** What could not be taken, and why. Lines count from 1. */
 export interface Problem {
@@ -10,22 +9,6 @@ export interface Problem {
 export interface ReadPeople {
   people: Fields[];
   problems: Problem[];
-}
-
-export type ReadNumber =
-  { ok: true; number: Pick<ContactNumber, 'number' | 'tail'> } | { ok: false; sentence: string };
-
-/** A number as somebody wrote it into a card or table, as E.164, with its extension or what is sent after the answer. */
-export function readNumber(written: string): ReadNumber {
-  const dialled = interpretDialled(written, ukOfficePlan);
-  if (dialled.kind === 'invalid' || !isExternal(dialled))
-    return {
-      ok: false,
-      sentence: `“${written.slice(0, 40)}” is no telephone number outside the office.`,
-    };
-  const { e164, extension, postDial } = dialled;
-  const tail = `${extension ? `;ext=${extension}` : ''}${postDial ? `;postd=${postDial}` : ''}`;
-  return { ok: true, number: { number: e164, ...(tail !== '' && { tail }) } };
 }
 
 /** More than anybody reads on one page. */

@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
 
+import { readNumber } from '../contacts/readNumber';
 import { emptyFields, type Fields } from '../people';
-import { finishPerson, readNumber, type Problem, type ReadPeople } from './read';
+import { finishPerson, type Problem, type ReadPeople } from './read';
 
 interface CardLines {
   /** Of its BEGIN, counted from 1. */

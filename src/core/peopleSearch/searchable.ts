@@ -1,3 +1,5 @@
+import type { ContactNumber } from '../people';
+
 /** Where in what is known of somebody words were found, from the most telling to the least. */
 export const searchFields = ['name', 'initials', 'detail', 'mail', 'place', 'note', 'message'] as const;
 export type SearchField = (typeof searchFields)[number];
@@ -17,7 +19,7 @@ export interface Searchable {
   /** Role of a colleague, firm of a contact, what a team is. */
   detail: string;
   /** E.164 or extensions. */
-  numbers: readonly { label: string; number: string }[];
+  numbers: readonly ContactNumber[];
   texts: readonly SearchText[];
   isFavourite: boolean;
 }

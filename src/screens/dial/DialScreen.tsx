@@ -5,18 +5,17 @@ import { Platform, ScrollView, StyleSheet, View } from 'react-native';
 import { dialTextChanged, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Keypad } from '@/ui/keypad';
-import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
-import { Gauge, Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, themed } from '@/ui/tokens';
 
 import { Columns } from '../shared/Columns';
+import type { Finding } from '../shared/useFound';
 import { useLayout } from '../shared/useLayout';
-import { usePresence } from '../shared/usePresence';
+import { People } from './People';
 import { PresentedLine } from './PresentedLine';
-import { useDial, type Suggestion } from './useDial';
+import { useDial } from './useDial';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -46,36 +45,43 @@ export function DialScreen() {
   const { isWide } = useLayout();
   const dial = useDial();
   useLinkedNumber();
+  const label = dial.isEmpty ? 'Called or calling lately' : 'Who you may mean';
   const results = (
     <ScrollView
       tabIndex={0}
       style={styles.results}
       contentContainerStyle={isWide ? styles.resultsTop : styles.resultsEnd}
       role="region"
-      aria-label={dial.suggestionsAre === 'recent' ? 'Recent' : 'Found'}
+      aria-label={dial.isEmpty ? 'Recent' : 'Found'}
     >
+      {dial.isEmpty && dial.favourites.length > 0 ? (
+        <>
+          <View style={styles.head}>
+            <Txt as="heading" level={2}>
+              Favourites
+            </Txt>
+          </View>
+          <People people={dial.favourites} onCall={dial.callThis} />
+        </>
+      ) : null}
       <View style={styles.head}>
         <Txt as="heading" level={isWide ? 2 : 1}>
-          {dial.suggestionsAre === 'recent' ? 'Called or calling lately' : 'Who you may mean'}
+          {label}
         </Txt>
       </View>
-      {dial.suggestions.length === 0 ? (
-        <EmptyState
-          title={dial.suggestionsAre === 'recent' ? 'No calls yet' : 'Nobody found'}
-          sentence={
-            dial.suggestionsAre === 'recent'
-              ? 'Whoever you called last will stand here.'
-              : 'No colleague or contact goes by that. A number can be called all the same.'
-          }
-        />
-      ) : null}
-      {dial.suggestions.map((suggestion) => (
-        <SuggestionRow
-          key={`${suggestion.id} ${suggestion.number}`}
-          suggestion={suggestion}
-          onCall={dial.callThis}
-        />
-      ))}
+      {dial.isEmpty ? (
+        <>
+          {dial.recent.length === 0 ? (
+            <EmptyState title="No calls yet" sentence="Whoever you called last will stand here." />
+          ) : null}
+          <People people={dial.recent} onCall={dial.callThis} />
+        </>
+      ) : (
+        <>
+          {dial.found.length === 0 ? <NobodyFound state={dial.state} /> : null}
+          <People people={dial.found} onCall={dial.callThis} />
+        </>
+      )}
     </ScrollView>
   );
   const pad = (
@@ -87,7 +93,7 @@ export function DialScreen() {
           </Txt>
         </View>
       ) : null}
-      <PresentedLine to={dial.text} />
+      <PresentedLine to={dial.goesTo} />
       <View style={styles.entry}>
         <View style={styles.fieldRow}>
           <View style={styles.field}>
@@ -129,34 +135,21 @@ export function DialScreen() {
   );
 }
 
-function SuggestionRow({ suggestion, onCall }: { suggestion: Suggestion; onCall: (number: string) => void }) {
-  const { colours } = useTheme();
-  const { gauge, word } = usePresence()(suggestion.id);
-  const { name, label, written, number, kind } = suggestion;
-  const detail = kind === 'colleague' ? `${written} · ${suggestion.detail ?? ''}` : `${written} · ${label}`;
-  return (
-    <Row
-      title={name}
-      detail={detail}
-      onPress={() => onCall(number)}
-      before={<Initials name={name} />}
-      after={
-        kind === 'colleague' ? (
-          <View style={rowStyles.status}>
-            <Gauge state={gauge} />
-            <Txt as="small">{word}</Txt>
-          </View>
-        ) : (
-          <Txt as="small" colour={colours.spruce}>
-            Call
-          </Txt>
-        )
-      }
+function NobodyFound({ state }: { state: Finding['state'] }) {
+  if (state === 'finding')
+    return <EmptyState title="Looking" sentence="Everybody is being looked through." />;
+  return state === 'away' ? (
+    <EmptyState
+      title="Names can’t be looked up yet"
+      sentence="That part of the app has not been fetched. A number can be called all the same."
+    />
+  ) : (
+    <EmptyState
+      title="Nobody found"
+      sentence="No colleague or contact goes by that. A number can be called all the same."
     />
   );
 }
-
-const rowStyles = StyleSheet.create({ status: { alignItems: 'center' } });
 
 /** A link such as /dial?to=tel:+44… fills the field once; nothing is called without a tap. */
 function useLinkedNumber() {

@@ -2,8 +2,6 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import {
-  formatAny,
-  presentationChosen,
   selectOffice,
   selectTravel,
   useAppDispatch,
@@ -18,7 +16,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
-const withhold = 'withhold';
+import { ShownSheet } from './ShownSheet';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -47,22 +45,21 @@ export function PresentedLine({ to }: { to: string }) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const settings = useAppSelector((state) => state.settings);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const chosenWay = useAppSelector((state) => state.settings.way);
   const travel = useAppSelector((state) => selectTravel(state, to), isSame);
   const [choosing, setChoosing] = useState<'line' | 'way' | null>(null);
-  const usual = office.people.get(myId)?.presentedLineId;
-  const line = office.lines.get(settings.presentedLineId ?? usual ?? '');
-  const shown = settings.withhold ? 'no number (withheld)' : (line?.name ?? 'the office');
+  const { shown } = travel.shown;
+  const line = shown === 'withhold' ? null : office.lines.get(shown.lineId);
+  const shownWord = shown === 'withhold' ? 'no number (withheld)' : (line?.name ?? 'the office');
   const close = () => setChoosing(null);
   return (
     <>
       <View style={styles.line}>
-        <CordEdge cord={settings.withhold ? null : (line?.cord ?? null)} />
+        <CordEdge cord={line?.cord ?? null} />
         <Pressable role="button" onPress={() => setChoosing('line')} style={styles.part}>
           <Txt as="small">From</Txt>
           <Txt as="strong" lines={1} style={styles.chosen}>
-            {shown}
+            {shownWord}
           </Txt>
         </Pressable>
         <Pressable role="button" onPress={() => setChoosing('way')} style={styles.part}>
@@ -81,31 +78,12 @@ export function PresentedLine({ to }: { to: string }) {
       <Txt as="small" style={styles.reason} lines={1}>
         {capital(travel.reason)}
       </Txt>
-      {choosing === 'line' ? (
-        <Sheet title="Which number they see" onClose={close}>
-          <Choice
-            label="Which number they see"
-            value={settings.withhold ? withhold : (line?.id ?? null)}
-            options={[
-              ...office.setup.lines.map(({ id, name, number }) => ({
-                value: id,
-                word: name,
-                detail: formatAny(number),
-              })),
-              { value: withhold, word: 'None', detail: 'Your number is withheld' },
-            ]}
-            onChoose={(value) => {
-              dispatch(presentationChosen(value === withhold ? withhold : { lineId: value }));
-              close();
-            }}
-          />
-        </Sheet>
-      ) : null}
+      {choosing === 'line' ? <ShownSheet travel={travel} onClose={close} /> : null}
       {choosing === 'way' ? (
         <Sheet title="How the call travels" onClose={close}>
           <Choice
             label="How the call travels"
-            value={settings.way ?? recommended}
+            value={chosenWay ?? recommended}
             options={[
               {
                 value: recommended,
@@ -125,6 +103,5 @@ export function PresentedLine({ to }: { to: string }) {
   );
 }
 
-const isSame = (a: Travel, b: Travel) =>
-  a.way === b.way && a.reason === b.reason && a.price === b.price && a.isPremium === b.isPremium;
+const isSame = (a: Travel, b: Travel) => JSON.stringify(a) === JSON.stringify(b);
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

@@ -9,12 +9,14 @@ import {
   type Dialled,
 } from '@/core/numbering';
 import type { OfficeIndex } from '@/core/office';
-import type { Reachable } from '@/core/people';
+import { numbersInOrder } from '@/core/people';
 import {
   dialTextChanged,
   explainNotDialable,
   formatAny,
   identifyNumber,
+  selectContacts,
+  selectLastUsed,
   selectOffice,
   selectPeople,
   useAppDispatch,
@@ -22,13 +24,8 @@ import {
   useServices,
 } from '@/state/app';
 
+import { useFound, writeNumbers, type FoundPerson } from '../shared/useFound';
 import { usePlaceCall } from '../shared/usePlaceCall';
-
-/** Somebody the field may mean. */
-export interface Suggestion extends Reachable {
-  /** E.164 or extension, as it is read. */
-  written: string;
-}
 
 const mostRecent = 12;
 
@@ -39,59 +36,104 @@ export function useDial() {
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const text = useAppSelector((state) => state.dial.text);
-  const records = useAppSelector((state) => state.history.records);
   const place = usePlaceCall();
 
   const dialled = useMemo(() => interpretDialled(text, ukOfficePlan), [text]);
-  const found = useMemo(() => people.find(text).map(withWriting), [people, text]);
-  const recent = useMemo(() => {
-    const numbers = new Set<string>();
-    for (const { other } of records) {
-      if (other.number !== null) numbers.add(other.number);
-      if (numbers.size === mostRecent) break;
-    }
-    return [...numbers].map((number): Suggestion => {
-      const known = people.whoHas(number);
-      if (known) return withWriting(known);
-      const { name } = identifyNumber(number, null, people);
-      return withWriting({ kind: 'contact', id: number, name, detail: null, label: 'recent', number });
-    });
-  }, [people, records]);
+  const { found, state } = useFound(text);
+  const favourites = useFavourites();
+  const recent = useRecent();
 
   const isEmpty = dialled.kind === 'empty';
-  const suggestions = isEmpty ? recent : found;
-  const onlyMatch = !isDialable(dialled) && found.length === 1 ? found[0] : undefined;
+  const [onlyMatch, ...others] = isDialable(dialled) || state !== 'found' ? [] : found;
+  const match = others.length === 0 ? onlyMatch?.numbers[0] : undefined;
   // Only what is added at the end is grouped: a change further in must not carry the caret away.
   const change = (next: string) =>
     dispatch(dialTextChanged(next.startsWith(text) ? formatAsTyped(next, ukOfficePlan) : next));
 
   return {
     text,
+    /** What the line and the price are shown for: the number typed, else whoever stands first. */
+    goesTo: isDialable(dialled) ? text : (found[0]?.numbers[0]?.dial ?? text),
     meaning: meaningOf(
       dialled,
       office,
       people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
     ),
-    error: errorOf(dialled, found.length),
-    suggestions,
-    suggestionsAre: isEmpty ? ('recent' as const) : ('found' as const),
-    canCall: isDialable(dialled) || onlyMatch !== undefined,
+    error: errorOf(dialled, state === 'found' && found.length === 0),
+    favourites,
+    recent,
+    found,
+    state,
+    isEmpty,
+    canCall: isDialable(dialled) || match !== undefined,
     change,
     press: (key: string) => {
       player?.digit(key);
       change(text + key);
     },
     erase: () => change(text.trimEnd().slice(0, -1)),
-    clear: () => change(''),
-    call: () => void place(onlyMatch?.number ?? text),
+    call: () => void place(match?.dial ?? text),
     callThis: (number: string) => void place(number),
   };
 }
 
-const withWriting = (reachable: Reachable): Suggestion => ({
-  ...reachable,
-  written: formatAny(reachable.number),
+/** The favourites in the worker's order; whoever is there no more is left out. */
+function useFavourites(): FoundPerson[] {
+  const keys = useAppSelector((state) => state.settings.favourites);
+  const office = useAppSelector(selectOffice);
+  const contacts = useAppSelector(selectContacts);
+  const lastUsed = useAppSelector(selectLastUsed);
+  return useMemo(
+    () =>
+      keys.flatMap((key): FoundPerson[] => {
+        const id = key.slice(key.indexOf(':') + 1);
+        const person = key.startsWith('person:') ? office.people.get(id) : undefined;
+        if (person) return [asPerson(person.id, person.name, person.role, person.extension)];
+        const contact = key.startsWith('contact:') ? contacts.find((each) => each.id === id) : undefined;
+        if (!contact) return [];
+        const numbers = writeNumbers(numbersInOrder(contact.numbers, lastUsed));
+        const { name, firm } = contact;
+        return [{ key, kind: 'contact', name, detail: firm ?? '', personId: null, numbers, foundBy: null }];
+      }),
+    [keys, office, contacts, lastUsed],
+  );
+}
+
+const asPerson = (id: string, name: string, role: string, extension: string): FoundPerson => ({
+  key: `person:${id}`,
+  kind: 'colleague',
+  name,
+  detail: role,
+  personId: id,
+  numbers: writeNumbers([{ label: 'extension', number: extension }]),
+  foundBy: null,
 });
+
+/** Who called or was called lately, each number once. */
+function useRecent(): FoundPerson[] {
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const lastUsed = useAppSelector(selectLastUsed);
+  return useMemo(
+    () =>
+      [...lastUsed.keys()].slice(0, mostRecent).map((number): FoundPerson => {
+        const colleague = office.peopleByExtension.get(number);
+        if (colleague) return asPerson(colleague.id, colleague.name, colleague.role, number);
+        const known = people.whoHas(number);
+        const label = known?.label ?? 'recent';
+        return {
+          key: known ? `${known.kind}:${known.id}` : `number:${number}`,
+          kind: known?.kind ?? 'number',
+          name: known?.name ?? identifyNumber(number, null, people).name,
+          detail: known?.detail ?? '',
+          personId: null,
+          numbers: [{ label, number, written: formatAny(number), dial: number }],
+          foundBy: null,
+        };
+      }),
+    [office, people, lastUsed],
+  );
+}
 
 /** Named for what it is: "Extension: Ilse Varga", "National number", "Emergency". */
 function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null): string {
@@ -127,9 +169,9 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
   }
 }
 
-/** Said only when it is surely wrong: not while a number is still too short. */
-function errorOf(dialled: Dialled, matches: number): string | null {
+/** Said only when it is surely wrong: not while a number is still too short, nor while somebody may be meant. */
+function errorOf(dialled: Dialled, isNobody: boolean): string | null {
   if (dialled.kind === 'withheld') return explainNotDialable({ code: 'withheld' });
-  if (dialled.kind !== 'invalid' || matches > 0 || dialled.reason.code === 'tooShort') return null;
+  if (dialled.kind !== 'invalid' || !isNobody || dialled.reason.code === 'tooShort') return null;
   return explainNotDialable(dialled.reason);
 }

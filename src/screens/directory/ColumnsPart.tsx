@@ -16,6 +16,8 @@ const fieldWords: Record<CsvField, string> = {
   firm: 'firm',
   number: 'a number',
   mail: 'mail',
+  place: 'address',
+  group: 'group',
   note: 'note',
   none: 'not needed',
 };

@@ -1,7 +1,14 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { movedFavourite, type DirectoryEntry } from '@/core/people';
-import { favouritesChosen, formatAny, useAppDispatch, useAppSelector } from '@/state/app';
+import { movedFavourite, type DirectoryEntry } from '@/core/contacts';
+import { dialledAs } from '@/core/people';
+import {
+  favouritesChosen,
+  formatAny,
+  selectRingingAtColleagues,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { Gauge, Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -10,6 +17,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
 import { usePresence } from '../shared/usePresence';
+import { PickUp } from './PickUp';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -59,13 +67,18 @@ export function DirectoryRowView({ entry, isReachable, canMove }: DirectoryRowVi
   const presence = personId === null ? null : presenceOf(personId);
   const [first] = numbers;
   const more = numbers.length > 1 ? `, ${numbers.length} numbers` : '';
+  const isTeam = key.startsWith('team:');
+  const call = () => first && void placeCall(dialledAs(first));
+  const ringing = useAppSelector(selectRingingAtColleagues).find(
+    ({ colleagueId }) => colleagueId === personId,
+  );
   const move = (by: 1 | -1) => dispatch(favouritesChosen(movedFavourite(favourites, key, by)));
   return (
     <View style={styles.row}>
       <Pressable
         role="button"
         tabIndex={isReachable ? 0 : -1}
-        onPress={() => go.person(key)}
+        onPress={() => (isTeam ? call() : go.person(key))}
         style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
       >
         <Initials name={name} />
@@ -93,14 +106,17 @@ export function DirectoryRowView({ entry, isReachable, canMove }: DirectoryRowVi
           <Plate word="Down" label={`Down: ${name}`} tabStop={isReachable} onPress={() => move(1)} />
         </>
       ) : null}
-      {first ? (
+      {ringing ? <PickUp ringing={ringing} tabStop={isReachable} /> : null}
+      {first && !ringing ? (
         <Plate
-          word={personId === null ? 'Call' : first.number}
-          label={personId === null ? `Call ${name}` : `${first.number}, call ${name}`}
+          word={isInside(first.number) ? first.number : 'Call'}
+          label={isInside(first.number) ? `${first.number}, call ${name}` : `Call ${name}`}
           tabStop={isReachable}
-          onPress={() => void placeCall(first.number)}
+          onPress={call}
         />
       ) : null}
     </View>
   );
 }
+
+const isInside = (number: string) => !number.startsWith('+');

@@ -2,13 +2,14 @@ import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import {
-  directoryOf,
   favouritesOf,
+  underGroups,
   underLetters,
   type DirectoryEntry,
   type DirectoryRow,
-} from '@/core/people';
-import { selectContacts, selectOffice, selectPeople, useAppSelector } from '@/state/app';
+} from '@/core/contacts';
+import { useAppSelector } from '@/state/app';
+import { selectDirectory } from '@/state/people';
 import { Choice, Field } from '@/ui/field';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -16,30 +17,42 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 import { VirtualList } from '@/ui/virtualList';
 
-import { useGo } from '../shared/useGo';
+import { useFound, type Finding, type FoundPerson } from '../shared/useFound';
+import { AddSheet } from './AddSheet';
 import { DirectoryRowView } from './DirectoryRowView';
+import { LetterScale } from './LetterScale';
 import { TeamGlance } from './TeamGlance';
 
-type Show = 'everybody' | 'colleagues' | 'contacts' | 'favourites';
+type Show = 'everybody' | 'favourites' | 'colleagues' | 'contacts' | 'groups';
 const shows: { value: Show; word: string }[] = [
   { value: 'everybody', word: 'Everybody' },
   { value: 'favourites', word: 'Favourites' },
   { value: 'colleagues', word: 'Colleagues' },
   { value: 'contacts', word: 'Contacts' },
+  { value: 'groups', word: 'Groups' },
 ];
 const mostFound = 50;
+/** From so many on, one goes by letters. */
+const manyRows = 30;
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, minHeight: 0 },
     head: {
-      padding: space.l,
+      paddingHorizontal: space.l,
+      paddingVertical: space.m,
       gap: space.s,
       backgroundColor: colours.paper,
       borderBottomWidth: 1,
       borderColor: colours.ink,
     },
-    top: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', gap: space.s },
+    top: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      alignItems: 'center',
+      justifyContent: 'space-between',
+      gap: space.s,
+    },
     letter: {
       paddingHorizontal: space.l,
       paddingTop: space.m,
@@ -54,26 +67,17 @@ const useStyles = themed(({ colours }) =>
 export function DirectoryScreen() {
   const styles = useStyles();
   const { size } = useTheme();
-  const go = useGo();
-  const office = useAppSelector(selectOffice);
-  const people = useAppSelector(selectPeople);
-  const contacts = useAppSelector(selectContacts);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? null);
+  const entries = useAppSelector(selectDirectory);
   const favourites = useAppSelector((state) => state.settings.favourites);
+  const isRead = useAppSelector((state) => state.catchUp.isRead);
   const [typed, setTyped] = useState('');
   const [show, setShow] = useState<Show>('everybody');
-  const entries = useMemo(() => directoryOf(office, contacts, myId), [office, contacts, myId]);
-  const found = useMemo(() => {
-    if (typed.trim() === '') return null;
-    const keys = new Set(people.find(typed, mostFound).map(({ kind, id }) => `${kindKey[kind]}:${id}`));
-    return entries.filter(({ key }) => keys.has(key));
-  }, [entries, people, typed]);
-  const rows: DirectoryRow[] =
-    found !== null
-      ? found.map(asRow)
-      : show === 'favourites'
-        ? favouritesOf(entries, favourites).map(asRow)
-        : underLetters(entries.filter((entry) => isShown(entry, show)));
+  const [isAdding, setAdding] = useState(false);
+  const [letter, setLetter] = useState<{ key: string } | null>(null);
+  const { found, state } = useFound(typed, mostFound);
+  const isSought = state !== 'idle';
+  const listed = useMemo(() => rowsOf(entries, show, favourites), [entries, show, favourites]);
+  const rows = isSought ? found.map(asRow) : listed;
   return (
     <View style={styles.screen}>
       <View style={styles.head}>
@@ -81,68 +85,111 @@ export function DirectoryScreen() {
           <Txt as="title" level={1}>
             Directory
           </Txt>
-          <Plate word="Bring people in" onPress={go.importPeople} />
+          <Plate word="Add or bring in" onPress={() => setAdding(true)} />
         </View>
         <Field
-          label="Find by name, number or keypad letters"
+          label="Find by name, number, keypad letters, or what was said"
           hideLabel
-          placeholder="Name, number or keypad letters"
+          placeholder="Name, number, keypad letters"
           value={typed}
           onChange={setTyped}
         />
-        {found === null ? (
+        {isSought ? null : (
           <ScrollView horizontal>
             <Choice asPlates label="Show" value={show} options={shows} onChoose={setShow} />
           </ScrollView>
-        ) : null}
+        )}
       </View>
-      {found === null && show === 'everybody' ? <TeamGlance /> : null}
+      {!isSought && show === 'everybody' ? <TeamGlance /> : null}
+      {!isSought && rows.length > manyRows && show !== 'favourites' ? (
+        <LetterScale rows={rows} onGo={(key) => setLetter({ key })} />
+      ) : null}
       {rows.length === 0 ? (
-        <EmptyState title={emptyTitle(found, show)} sentence={emptySentence(found, show, typed)} />
+        <EmptyState {...emptyWords(state, show, typed, isRead)} />
       ) : (
         <VirtualList
           label="Directory"
           items={rows}
-          keyOf={(row) => (row.kind === 'letter' ? row.letter : row.entry.key)}
+          keyOf={(row) => row.id}
           isPressable={(row) => row.kind === 'entry'}
-          heightOf={(row) => (row.kind === 'letter' ? size(23) + 21 : Math.max(72, size(22) + size(19) + 25))}
+          showFirst={letter}
+          heightOf={(row) => (row.kind === 'head' ? size(23) + 21 : Math.max(72, size(22) + size(19) + 25))}
           render={(row, isReachable) =>
-            row.kind === 'letter' ? (
+            row.kind === 'head' ? (
               <View style={styles.letter}>
                 <Txt as="heading" level={2}>
-                  {row.letter}
+                  {row.word}
                 </Txt>
               </View>
             ) : (
               <DirectoryRowView
                 entry={row.entry}
                 isReachable={isReachable}
-                canMove={show === 'favourites' && found === null}
+                canMove={show === 'favourites' && !isSought}
               />
             )
           }
         />
       )}
+      {isAdding ? <AddSheet onClose={() => setAdding(false)} /> : null}
     </View>
   );
 }
 
-const kindKey = { colleague: 'person', contact: 'contact', team: 'team' } as const;
-const asRow = (entry: DirectoryEntry): DirectoryRow => ({ kind: 'entry', entry });
-
-function isShown({ personId }: DirectoryEntry, show: Show): boolean {
-  if (show === 'colleagues') return personId !== null;
-  if (show === 'contacts') return personId === null;
-  return true;
+function rowsOf(
+  entries: readonly DirectoryEntry[],
+  show: Show,
+  favourites: readonly string[],
+): DirectoryRow[] {
+  switch (show) {
+    case 'favourites':
+      return favouritesOf(entries, favourites).map((entry) => ({ kind: 'entry', entry, id: entry.key }));
+    case 'groups':
+      return underGroups(entries);
+    case 'colleagues':
+      return underLetters(entries.filter(({ personId }) => personId !== null));
+    case 'contacts':
+      return underLetters(entries.filter(({ personId }) => personId === null));
+    case 'everybody':
+      return underLetters(entries);
+  }
 }
 
-const emptyTitle = (found: unknown, show: Show) =>
-  found !== null ? 'Nobody found' : show === 'favourites' ? 'No favourites yet' : 'Nobody here yet';
+/** Somebody found, with by what they were where the name does not tell. */
+const asRow = ({ key, name, detail, foundBy, personId, numbers }: FoundPerson): DirectoryRow => ({
+  kind: 'entry',
+  id: key,
+  entry: { key, name, detail: foundBy ?? detail, personId, numbers, groups: [] },
+});
 
-function emptySentence(found: unknown, show: Show, typed: string): string {
-  if (found !== null)
-    return `Nobody’s name, firm or number begins with “${typed.trim()}”. Dial takes any number.`;
-  return show === 'favourites'
-    ? 'Make somebody a favourite on their page, and they stand here in your own order.'
-    : 'Colleagues and contacts will stand here.';
+function emptyWords(
+  state: Finding['state'],
+  show: Show,
+  typed: string,
+  isRead: boolean,
+): { title: string; sentence: string } {
+  switch (state) {
+    case 'finding':
+      return { title: 'Looking', sentence: 'Everybody is being looked through.' };
+    case 'away':
+      return {
+        title: 'Not there yet',
+        sentence: 'The part of the app that finds people has not been fetched.',
+      };
+    case 'found':
+      return {
+        title: 'Nobody found',
+        sentence: `“${typed.trim()}” is in nobody’s name, firm, number, note or message. Dial takes any number.`,
+      };
+    case 'idle':
+      if (!isRead) return { title: 'Reading', sentence: 'What was kept is being read.' };
+      if (show === 'favourites')
+        return {
+          title: 'No favourites yet',
+          sentence: 'Make somebody a favourite on their page, and they stand here in your own order.',
+        };
+      return show === 'groups'
+        ? { title: 'No groups yet', sentence: 'Teams, and the groups you put contacts in, will stand here.' }
+        : { title: 'Nobody here yet', sentence: 'Colleagues and contacts will stand here.' };
+  }
 }

@@ -1,15 +1,21 @@
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { Contact, OwnContact } from '@/core/people';
-import type { CsvField, ReadPeople } from '@/core/peopleFiles';
-import { useAppDispatch, useAppSelector } from '@/state/app';
-import { takeInPeople, takeOutPeople } from '@/state/catchUp';
+import type { CsvField } from '@/core/peopleFiles';
+import { selectContacts, useAppDispatch, useAppSelector } from '@/state/app';
+import { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
-import { readPeopleFile, writePeopleFile, type PeopleAnswer } from '@/workers/peopleFile';
+import {
+  readPeopleFile,
+  writePeopleFile,
+  type PeopleAnswer,
+  type PeopleFormat,
+  type ReadingFile,
+  type WhatWasRead,
+} from '@/workers/peopleFile';
 
 import { pickBlob, saveFile } from '../shared/files';
 import { useGo } from '../shared/useGo';
@@ -22,15 +28,18 @@ type Step =
   | { kind: 'begin'; problem: string | null }
   | { kind: 'reading'; share: number }
   | { kind: 'table'; table: Extract<PeopleAnswer, { kind: 'table' }> }
-  | { kind: 'read'; read: ReadPeople }
-  | { kind: 'taken'; ids: string[]; count: number };
+  | { kind: 'read'; read: WhatWasRead }
+  | { kind: 'taking'; count: number; done: number }
+  | { kind: 'taken'; count: number };
 
 /** People out of a file of another program: read beside the page, shown before they are taken in, and taken out again. */
 export function ImportScreen() {
   const go = useGo();
   const dispatch = useAppDispatch();
   const [step, setStep] = useState<Step>({ kind: 'begin', problem: null });
-  const reading = useRef<ReturnType<typeof readPeopleFile> | null>(null);
+  const reading = useRef<ReadingFile | null>(null);
+  /** Of the blocks taken in, so that they can be taken out again. */
+  const blockIds = useRef<string[]>([]);
   const stop = () => {
     reading.current?.stop();
     reading.current = null;
@@ -50,7 +59,8 @@ export function ImportScreen() {
       (answer) => {
         if (answer.kind === 'progress') setStep({ kind: 'reading', share: answer.share });
         else if (answer.kind === 'table') setStep({ kind: 'table', table: answer });
-        else if (answer.kind === 'people') setStep({ kind: 'read', read: answer.read });
+        else if (answer.kind === 'read') setStep({ kind: 'read', read: answer });
+        else if (answer.kind === 'taken') void takeIn(answer);
       },
       () => begin('The file could not be read: this part of the app has not been fetched.'),
     );
@@ -59,10 +69,24 @@ export function ImportScreen() {
     setStep({ kind: 'reading', share: 0 });
     reading.current?.readColumns(fields);
   };
-  const takeIn = ({ people }: ReadPeople) => {
-    const ids = dispatch(takeInPeople(people));
-    stop();
-    setStep({ kind: 'taken', ids, count: people.length });
+  const takeAll = (count: number) => {
+    blockIds.current = [];
+    setStep({ kind: 'taking', count, done: 0 });
+    reading.current?.take(dispatch(importStemNow()));
+  };
+  const takeIn = async ({ blocks, isLast }: Extract<PeopleAnswer, { kind: 'taken' }>) => {
+    blockIds.current.push(...blocks.map(({ id }) => id));
+    await dispatch(takeInBlocks(blocks));
+    const more = blocks.reduce((sum, { cards }) => sum + cards.length, 0);
+    if (isLast) stop();
+    setStep((now) => {
+      if (now.kind !== 'taking') return now;
+      return isLast ? { kind: 'taken', count: now.count } : { ...now, done: now.done + more };
+    });
+  };
+  const takeOut = () => {
+    dispatch(takeOutBlocks(blockIds.current));
+    begin();
   };
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
@@ -91,18 +115,19 @@ export function ImportScreen() {
         <ColumnsPart table={step.table} onRead={readColumns} onLeave={() => begin()} />
       ) : null}
       {step.kind === 'read' ? (
-        <Preview read={step.read} onTake={() => takeIn(step.read)} onLeave={() => begin()} />
+        <Preview read={step.read} onTake={() => takeAll(step.read.count)} onLeave={() => begin()} />
+      ) : null}
+      {step.kind === 'taking' ? (
+        <View style={styles.part} role="status">
+          <Txt>{`${step.done} of ${peopleWord(step.count)} taken in.`}</Txt>
+          <Plate word="Stop, and take them out again" onPress={takeOut} />
+        </View>
       ) : null}
       {step.kind === 'taken' ? (
         <View style={styles.part} role="status">
           <Txt as="strong">{`${peopleWord(step.count)} ${step.count === 1 ? 'is' : 'are'} in the directory.`}</Txt>
-          <Plate
-            word="Undo: take them out again"
-            onPress={() => {
-              dispatch(takeOutPeople(step.ids));
-              begin();
-            }}
-          />
+          <Plate word="Undo: take them out again" onPress={takeOut} />
+          <Plate word="See who may be here twice" onPress={go.alike} />
         </View>
       ) : null}
       <TakeElsewhere />
@@ -111,16 +136,19 @@ export function ImportScreen() {
   );
 }
 
-/** Everybody outside as vCards, for another program. */
+const formats: readonly { format: PeopleFormat; word: string; file: string; type: string }[] = [
+  { format: 'vcard', word: 'vCards', file: 'people.vcf', type: 'text/vcard' },
+  { format: 'csv', word: 'a table', file: 'people.csv', type: 'text/csv' },
+];
+
+/** Everybody outside as vCards or as a table, for another program. */
 function TakeElsewhere() {
-  const offices = useAppSelector((state) => state.office.contacts);
-  const own = useAppSelector((state) => state.catchUp.kept.contacts);
+  const dispatch = useAppDispatch();
+  const count = useAppSelector(selectContacts).length;
   const [problem, setProblem] = useState<string | null>(null);
-  const count = offices.length + Object.keys(own).length;
-  const save = async () => {
-    const people = [...offices.map(plain), ...Object.values(own)];
+  const save = async ({ format, file, type }: (typeof formats)[number]) => {
     try {
-      saveFile('people.vcf', 'text/vcard', await writePeopleFile(people));
+      saveFile(file, type, await writePeopleFile(format, await dispatch(peopleToWrite())));
       setProblem(null);
     } catch {
       setProblem('They could not be written: this part of the app has not been fetched.');
@@ -131,52 +159,53 @@ function TakeElsewhere() {
       <Txt as="heading" level={2}>
         Take people elsewhere
       </Txt>
-      <Plate word={`Save ${peopleWord(count)} as vCards`} onPress={() => void save()} />
+      {formats.map((each) => (
+        <Plate
+          key={each.format}
+          word={`Save ${peopleWord(count)} as ${each.word}`}
+          onPress={() => void save(each)}
+        />
+      ))}
       <Problem sentence={problem} />
     </View>
   );
 }
 
-const plain = (contact: Contact): OwnContact => ({ ...contact, mails: [], note: '', kept: [] });
-
 const peopleWord = (count: number) => (count === 1 ? '1 person' : `${count} people`);
 
 interface PreviewProps {
-  read: ReadPeople;
+  read: WhatWasRead;
   onTake: () => void;
   onLeave: () => void;
 }
 
-function Preview({ read: { people, problems }, onTake, onLeave }: PreviewProps) {
-  const [first] = people;
+function Preview({ read, onTake, onLeave }: PreviewProps) {
+  const { count, first, last, problems, problemCount } = read;
+  const shown = problems.slice(0, mostProblems);
   return (
     <View style={styles.part} role="region" aria-label="What was read">
       <Txt as="heading" level={2}>
-        {`${peopleWord(people.length)} can be taken in`}
+        {`${peopleWord(count)} can be taken in`}
       </Txt>
-      {first ? (
-        <Txt as="small">{`From ${first.name}${people.length > 1 ? ` to ${people.at(-1)?.name}` : ''}.`}</Txt>
-      ) : null}
-      {problems.length > 0 ? (
+      {count > 0 ? <Txt as="small">{`From ${first}${count > 1 ? ` to ${last}` : ''}.`}</Txt> : null}
+      {problemCount > 0 ? (
         <View role="list" aria-label="What could not be taken">
           <Txt as="strong">
-            {problems.length === 1
+            {problemCount === 1
               ? 'One thing could not be taken:'
-              : `${problems.length} things could not be taken:`}
+              : `${problemCount} things could not be taken:`}
           </Txt>
-          {problems.slice(0, mostProblems).map(({ line, sentence }, index) => (
+          {shown.map(({ line, sentence }, index) => (
             <View key={index} role="listitem">
               <Txt as="small">{`Line ${line}: ${sentence}`}</Txt>
             </View>
           ))}
-          {problems.length > mostProblems ? (
-            <Txt as="small">{`And ${problems.length - mostProblems} more of that kind.`}</Txt>
+          {problemCount > shown.length ? (
+            <Txt as="small">{`And ${problemCount - shown.length} more of that kind.`}</Txt>
           ) : null}
         </View>
       ) : null}
-      {people.length > 0 ? (
-        <Plate kind="main" word={`Take in ${peopleWord(people.length)}`} onPress={onTake} />
-      ) : null}
+      {count > 0 ? <Plate kind="main" word={`Take in ${peopleWord(count)}`} onPress={onTake} /> : null}
       <Plate word="Leave it" onPress={onLeave} />
     </View>
   );

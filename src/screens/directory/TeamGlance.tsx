@@ -1,18 +1,27 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectOffice, useAppSelector } from '@/state/app';
+import { selectOffice, selectRingingAtColleagues, useAppSelector } from '@/state/app';
 import { Gauge } from '@/ui/person';
 import { Txt } from '@/ui/text';
 import { corner, space, target, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { usePresence } from '../shared/usePresence';
+import { PickUp } from './PickUp';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     teams: { borderBottomWidth: 1, borderColor: colours.ink, paddingVertical: space.s, gap: space.s },
     head: { paddingHorizontal: space.l },
     strip: { paddingHorizontal: space.l, gap: space.s },
+    ringing: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.m,
+      paddingHorizontal: space.l,
+      paddingTop: space.s,
+    },
+    grow: { flex: 1, minWidth: 0 },
     member: {
       minHeight: target,
       flexDirection: 'row',
@@ -33,6 +42,7 @@ export function TeamGlance() {
   const { colours } = useTheme();
   const go = useGo();
   const presenceOf = usePresence();
+  const ringing = useAppSelector(selectRingingAtColleagues);
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector((state) => state.office.me?.personId ?? '');
   const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(myId));
@@ -42,10 +52,12 @@ export function TeamGlance() {
       {teams.map(({ id, name, extension, memberIds }) => {
         const others = memberIds.filter((memberId) => memberId !== myId);
         const free = others.filter((memberId) => presenceOf(memberId).gauge === 'free').length;
+        const onCalls = others.filter((memberId) => presenceOf(memberId).gauge === 'onCall').length;
+        const atMembers = ringing.filter(({ colleagueId }) => memberIds.includes(colleagueId));
         return (
           <View key={id} role="group" aria-label={name}>
             <View style={styles.head}>
-              <Txt as="small">{`${name} ${extension}: ${free} of ${others.length} free`}</Txt>
+              <Txt as="small">{`${name} ${extension}: ${free} of ${others.length} free${onCalls > 0 ? `, ${onCalls} on a call` : ''}`}</Txt>
             </View>
             <ScrollView horizontal contentContainerStyle={styles.strip}>
               {others.map((memberId) => {
@@ -67,6 +79,14 @@ export function TeamGlance() {
                 ) : null;
               })}
             </ScrollView>
+            {atMembers.map((each) => (
+              <View key={each.legId} style={styles.ringing}>
+                <Txt as="strong" style={styles.grow} lines={1}>
+                  {`${each.callerName} rings at ${each.colleagueName}`}
+                </Txt>
+                <PickUp ringing={each} />
+              </View>
+            ))}
           </View>
         );
       })}

@@ -13,7 +13,6 @@ import { shiftLocalDays, startOfLocalDay } from '@/core/time';
 import {
   selectContacts,
   selectOffice,
-  selectPeople,
   selectZone,
   soughtChanged,
   useAppDispatch,
@@ -22,14 +21,14 @@ import {
   useServices,
 } from '@/state/app';
 import { selectFilteredRecords } from '@/state/catchUp';
-import { Choice, Field, Ticks } from '@/ui/field';
-import { Row } from '@/ui/list';
+import { Choice, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { saveFile } from '../shared/files';
+import { WhoField } from '../shared/WhoField';
 import { DaysPart } from './DaysPart';
 
 const kindWords: Record<HistoryKind, string> = {
@@ -148,12 +147,9 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
-const mostFound = 4;
-
 /** Whose calls: found as one types. */
 function PersonPart() {
   const dispatch = useAppDispatch();
-  const people = useAppSelector(selectPeople);
   const contacts = useAppSelector(selectContacts);
   const { filter, who } = useAppSelector((state) => state.catchUp.sought);
   const [typed, setTyped] = useState('');
@@ -168,22 +164,21 @@ function PersonPart() {
         <Plate word="With anybody" onPress={() => choose(null, [], [])} />
       </View>
     );
-  const found =
-    typed.trim() === '' ? [] : people.find(typed, mostFound).filter(({ kind }) => kind !== 'team');
-  const numbersOf = (contactId: string) =>
-    (contacts.find(({ id }) => id === contactId)?.numbers ?? []).map(({ number }) => number);
+  const numbersOf = (key: string) =>
+    (contacts.find(({ id }) => `contact:${id}` === key)?.numbers ?? []).map(({ number }) => number);
   return (
-    <View>
-      <Field label="With whom; empty for anybody" value={typed} onChange={setTyped} />
-      {found.map(({ kind, id, name, label, number }) => (
-        <Row
-          key={`${id} ${number}`}
-          title={name}
-          detail={label}
-          onPress={() => (kind === 'colleague' ? choose(name, [], [id]) : choose(name, numbersOf(id), []))}
-        />
-      ))}
-    </View>
+    <WhoField
+      label="With whom; empty for anybody"
+      value={typed}
+      onChange={setTyped}
+      onePerPerson
+      canBe={({ kind }) => kind !== 'team'}
+      onPick={({ key, name, number, personId }) => {
+        const numbers = numbersOf(key);
+        if (personId !== null) choose(name, [], [personId]);
+        else choose(name, numbers.length > 0 ? numbers : [number], []);
+      }}
+    />
   );
 }
 

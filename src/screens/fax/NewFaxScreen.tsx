@@ -3,8 +3,14 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { pagesWord } from '@/core/fax';
-import { identifyNumber, selectOffice, selectPeople, useAppDispatch, useAppSelector } from '@/state/app';
-import { Field } from '@/ui/field';
+import {
+  formatAny,
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -13,6 +19,7 @@ import { space, themed } from '@/ui/tokens';
 import { pickBlob } from '../shared/files';
 import { outsideNumber } from '../shared/numbers';
 import { useGo } from '../shared/useGo';
+import { WhoField } from '../shared/WhoField';
 import { readFaxFile, sendFaxFiles, type FaxFile } from './faxFiles';
 
 const useStyles = themed(({ colours }) =>
@@ -78,15 +85,20 @@ export function NewFaxScreen() {
         <Txt as="small">{`From ${line?.name ?? 'no line that can'}, with that number at the top of each page.`}</Txt>
       </View>
       <View style={styles.part}>
-        <Field
-          label="Fax number"
+        <WhoField
+          label="To: fax number or name"
           value={to}
           onChange={(typed) => {
             setTo(typed);
             setToError(null);
           }}
-          numeric
           error={toError}
+          isSettled={read.ok}
+          canBe={(_, number) => outsideNumber(number).ok}
+          onPick={({ number }) => {
+            setTo(formatAny(number));
+            setToError(null);
+          }}
         />
         {name === null || name === to ? null : <Txt as="small">{name}</Txt>}
       </View>

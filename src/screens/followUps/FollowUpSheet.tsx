@@ -8,23 +8,22 @@ import { formatDayAndClock } from '@/core/time';
 import {
   changeFollowUp,
   keepFollowUp,
-  selectPeople,
   selectZone,
   useAppDispatch,
   useAppSelector,
   useServices,
 } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
-import { Row } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { WhoField } from '../shared/WhoField';
+
 const someTime = 'none';
 const asItWas = 'kept';
 const typedTime = 'typed';
-const mostFound = 4;
 
 interface FollowUpSheetProps {
   /** null: a new one. */
@@ -38,7 +37,6 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
   const dispatch = useAppDispatch();
   const { clock } = useServices();
   const zone = useAppSelector(selectZone);
-  const people = useAppSelector(selectPeople);
   const [now] = useState(() => clock.now());
   const [text, setText] = useState(followUp?.text ?? '');
   const [name, setName] = useState(followUp?.name ?? '');
@@ -51,7 +49,6 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
   const [words, setWords] = useState((followUp?.words ?? []).join(', '));
   const [errors, setErrors] = useState<{ text?: string; when?: string }>({});
   const times = callBackTimes(now, zone);
-  const found = number === null && name.trim() !== '' ? people.find(name, mostFound) : [];
 
   const keep = () => {
     const due = dueOf();
@@ -87,25 +84,19 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
     <Sheet title={followUp ? 'Change the follow-up' : 'A new follow-up'} onClose={onClose}>
       <View style={styles.stack}>
         <Field label="What is to be done" value={text} onChange={setText} error={errors.text} autoFocus />
-        <Field
+        <WhoField
           label="For whom, if for somebody"
           value={name}
           onChange={(value) => {
             setName(value);
             setNumber(null);
           }}
+          isSettled={number !== null}
+          onPick={(who) => {
+            setName(who.name);
+            setNumber(who.number);
+          }}
         />
-        {found.map((each) => (
-          <Row
-            key={`${each.id} ${each.number}`}
-            title={each.name}
-            detail={each.label}
-            onPress={() => {
-              setName(each.name);
-              setNumber(each.number);
-            }}
-          />
-        ))}
         <Choice
           asPlates
           label="By when"

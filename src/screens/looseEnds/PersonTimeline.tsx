@@ -3,8 +3,18 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { cannotFax } from '@/core/fax';
 import { takesTexts } from '@/core/numbering';
+import { numbersInOrder } from '@/core/people';
 import { formatDay, startOfLocalDay } from '@/core/time';
-import { favouritesChosen, formatAny, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import {
+  actDone,
+  favouritesChosen,
+  selectLastUsed,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
+import { removeContact } from '@/state/people';
 import { markRead, selectPerson, selectTimeline, type Person, type TimelineItem } from '@/state/catchUp';
 import { EmptyState } from '@/ui/notice';
 import { Initials } from '@/ui/person';
@@ -13,9 +23,13 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { HistoryList } from '../everything/HistoryList';
+import { writeNumbers } from '../shared/useFound';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
+import { DetailsSheet } from '../directory/DetailsSheet';
+import { Photo } from '../directory/Photo';
+import { PresenceLine, WaitForThem } from '../directory/WaitForThem';
 import { Composer } from './Composer';
 import { FiguresSheet } from './FiguresSheet';
 import { TimelineRow } from './TimelineRow';
@@ -105,7 +119,9 @@ function unreadOf(item: TimelineItem): string[] {
 }
 
 function Head({ person, items }: { person: Person; items: readonly TimelineItem[] }) {
-  const { name, detail, about, ways, isWithheld } = person;
+  const { name, detail, contact, ways: numbers, isWithheld } = person;
+  const lastUsed = useAppSelector(selectLastUsed);
+  const ways = writeNumbers(numbersInOrder(numbers, lastUsed));
   const dispatch = useAppDispatch();
   const favourites = useAppSelector((state) => state.settings.favourites);
   const isKnown = /^(person|contact):/.test(person.key);
@@ -113,7 +129,18 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
     const others = favourites.filter((key) => key !== person.key);
     dispatch(favouritesChosen(others.length < favourites.length ? others : [...others, person.key]));
   };
-  const [showsFigures, setShowsFigures] = useState(false);
+  const [open, setOpen] = useState<'figures' | 'details' | null>(null);
+  const personId = person.key.startsWith('person:') ? person.key.slice('person:'.length) : null;
+  const isStranger = person.key.startsWith('number:');
+  const about = contact
+    ? [...contact.mails, ...contact.places, contact.note].filter(Boolean).join(' · ')
+    : '';
+  const remove = () => {
+    if (!contact) return;
+    setOpen(null);
+    dispatch(removeContact(contact));
+    dispatch(actDone(`${contact.name} is out of the directory. Calls and texts with them stay.`));
+  };
   const styles = useStyles();
   const go = useGo();
   const { isWide } = useLayout();
@@ -123,12 +150,13 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
   return (
     <>
       <View style={styles.head}>
-        <Initials name={name} />
+        {contact?.photo ? <Photo photo={contact.photo} size={56} /> : <Initials name={name} />}
         <View style={styles.name}>
           <Txt as="title" level={1} lines={2}>
             {name}
           </Txt>
           {detail === '' ? null : <Txt as="small">{detail}</Txt>}
+          {personId === null ? null : <PresenceLine personId={personId} />}
           {about === '' ? null : (
             <Txt as="small" lines={3}>
               {about}
@@ -138,24 +166,32 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
         {isWide ? null : <Plate word="Back" onPress={go.loose} />}
       </View>
       <View style={styles.ways}>
-        {ways.map(({ label, number }) => (
+        {ways.map(({ label, written, dial }) => (
           <Plate
-            key={number}
+            key={dial}
             kind="main"
-            word={ways.length === 1 ? `Call ${formatAny(number)}` : `Call ${label}`}
-            label={ways.length === 1 ? `Call ${formatAny(number)}` : `Call ${label}, ${formatAny(number)}`}
-            onPress={() => void placeCall(number)}
+            word={ways.length === 1 ? `Call ${written}` : `Call ${label}`}
+            label={ways.length === 1 ? `Call ${written}` : `Call ${label}, ${written}`}
+            onPress={() => void placeCall(dial)}
           />
         ))}
+        {personId === null ? null : <WaitForThem personId={personId} />}
         {faxNumber === undefined ? null : <Plate word="Fax" onPress={() => go.newFax(faxNumber)} />}
         {isKnown ? (
           <Plate word="Favourite" pressed={favourites.includes(person.key)} onPress={toggleFavourite} />
         ) : null}
-        {isWithheld ? null : <Plate word="Figures" onPress={() => setShowsFigures(true)} />}
+        {contact ? <Plate word="Details" onPress={() => setOpen('details')} /> : null}
+        {isStranger ? (
+          <Plate word="Add to the directory" onPress={() => go.newContact(ways[0]?.number ?? null)} />
+        ) : null}
+        {isWithheld ? null : <Plate word="Figures" onPress={() => setOpen('figures')} />}
         {isWithheld ? <Txt as="small">They withheld their number, so they can’t be called back.</Txt> : null}
       </View>
-      {showsFigures ? (
-        <FiguresSheet person={person} items={items} onClose={() => setShowsFigures(false)} />
+      {open === 'figures' ? (
+        <FiguresSheet person={person} items={items} onClose={() => setOpen(null)} />
+      ) : null}
+      {open === 'details' && contact ? (
+        <DetailsSheet contact={contact} onRemove={remove} onClose={() => setOpen(null)} />
       ) : null}
     </>
   );

@@ -16,4 +16,8 @@ export const fetchFaxScreen = async () => (await import('./catchingUp')).FaxScre
 export const fetchNewFaxScreen = async () => (await import('./catchingUp')).NewFaxScreen;
 export const fetchFollowUpsScreen = async () => (await import('./catchingUp')).FollowUpsScreen;
 export const fetchDirectoryScreen = async () => (await import('./catchingUp')).DirectoryScreen;
+export const fetchContactScreen = async () => (await import('./catchingUp')).ContactScreen;
+export const fetchAlikeScreen = async () => (await import('./catchingUp')).AlikeScreen;
+export const fetchSourcesScreen = async () => (await import('./catchingUp')).SourcesScreen;
+export const fetchBooksPanel = async () => (await import('./catchingUp')).BooksPanel;
 export const fetchImportScreen = async () => (await import('./catchingUp')).ImportScreen;

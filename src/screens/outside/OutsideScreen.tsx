@@ -4,7 +4,7 @@ import Svg, { Defs, Line, Pattern, Rect } from 'react-native-svg';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { fetchReceived, fetchTeamWork, fetchTextIn } from '../looseEnds/fetchCatchingUp';
+import { fetchBooksPanel, fetchReceived, fetchTeamWork, fetchTextIn } from '../looseEnds/fetchCatchingUp';
 import { LaterScreen } from '../shared/LaterScreen';
 import { useLayout } from '../shared/useLayout';
 import { CallIn } from './CallIn';
@@ -56,6 +56,7 @@ export function OutsideScreen() {
             <LivePhones />
             <Scripts />
             <ColleaguePlans />
+            <LaterScreen title="Address books" fetch={fetchBooksPanel} />
             <LaterScreen title="Mail and programs" fetch={fetchReceived} />
           </View>
         </View>

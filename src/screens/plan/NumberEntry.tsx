@@ -1,9 +1,10 @@
 import { useState } from 'react';
 
-import { Field } from '@/ui/field';
+import { formatAny } from '@/state/app';
 import { Plate } from '@/ui/plate';
 
 import type { ReadNumber } from '../shared/numbers';
+import { WhoField } from '../shared/WhoField';
 
 interface NumberEntryProps {
   label: string;
@@ -13,7 +14,7 @@ interface NumberEntryProps {
   onTake: (number: string) => void;
 }
 
-/** A number to type; a wrong one is said to be so and stays to be mended. */
+/** A number to type, or somebody to find; a wrong one is said to be so and stays to be mended. */
 export function NumberEntry({ label, word, read, onTake }: NumberEntryProps) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
@@ -25,7 +26,7 @@ export function NumberEntry({ label, word, read, onTake }: NumberEntryProps) {
   };
   return (
     <>
-      <Field
+      <WhoField
         label={label}
         value={text}
         onChange={(typed) => {
@@ -33,8 +34,10 @@ export function NumberEntry({ label, word, read, onTake }: NumberEntryProps) {
           setError(null);
         }}
         onSubmit={take}
-        numeric
         error={error}
+        isSettled={read(text).ok}
+        canBe={(_, number) => read(number).ok}
+        onPick={({ number }) => setText(formatAny(number))}
       />
       <Plate word={word} onPress={take} />
     </>

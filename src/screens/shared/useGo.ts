@@ -24,6 +24,11 @@ export function useGo() {
       fax: (id: string) => router.navigate(`/fax/${encodeURIComponent(id)}`),
       newFax: (to: string | null) =>
         router.navigate(to === null ? '/fax/new' : `/fax/new?to=${encodeURIComponent(to)}`),
+      newContact: (number: string | null) =>
+        router.navigate(number === null ? '/contact' : `/contact?number=${encodeURIComponent(number)}`),
+      editContact: (id: string) => router.navigate(`/contact?id=${encodeURIComponent(id)}`),
+      alike: () => router.navigate('/alike'),
+      sources: () => router.navigate('/sources'),
       importPeople: () => router.navigate('/import'),
       archive: () => router.navigate('/archive'),
       outside: () => router.navigate('/outside'),

@@ -3,7 +3,7 @@ export const places = [
   { path: '/', word: 'Loose ends', alsoAt: ['/everything', '/person', '/rooms', '/followups', '/standing'] },
   { path: '/dial', word: 'Dial', alsoAt: ['/call'] },
   { path: '/plan', word: 'Ring plan', alsoAt: [] },
-  { path: '/directory', word: 'Directory', alsoAt: ['/import'] },
+  { path: '/directory', word: 'Directory', alsoAt: ['/import', '/contact', '/sources', '/alike'] },
   { path: '/office', word: 'Office', alsoAt: ['/archive', '/fax', '/outside', '/telling'] },
 ] as const;
 

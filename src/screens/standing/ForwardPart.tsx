@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { Finish, ForwardAll } from '@/core/office';
 import { readWhen } from '@/core/moments';
 import {
+  formatAny,
   selectOffice,
   selectPlanInForce,
   selectZone,
@@ -19,6 +20,7 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { dialableNumber } from '../shared/numbers';
+import { WhoField } from '../shared/WhoField';
 import { forwardWords, untilWords } from './standingWords';
 
 type Where = 'mailbox' | 'colleague' | 'number';
@@ -108,12 +110,13 @@ function NewForward() {
         />
       ) : null}
       {where === 'number' ? (
-        <Field
+        <WhoField
           label="Number to forward to"
           value={number}
           onChange={setNumber}
-          numeric
           error={errors.where}
+          isSettled={dialableNumber(number).ok}
+          onPick={(who) => setNumber(formatAny(who.number))}
         />
       ) : null}
       {where === 'colleague' && errors.where ? <Txt as="small">{errors.where}</Txt> : null}

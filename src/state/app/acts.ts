@@ -48,20 +48,17 @@ export const sendAndSay =
   };
 
 /**
- * Places a call, showing the line that is chosen, the way Cendro recommends or the worker chose. The field is emptied
+ * Places a call, showing the line that is to be seen there, the way Cendro recommends or the worker chose. The field is emptied
  * once the call is there. Says whether the call is on this device, where its cords are.
  */
 export const placeCall =
   (to: string, consultationFor?: string): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
-    const { office, settings } = getState();
+    const { office } = getState();
     if (!office.me) return false;
-    const present = settings.withhold
-      ? ('withhold' as const)
-      : settings.presentedLineId !== null
-        ? { lineId: settings.presentedLineId }
-        : undefined;
-    const ownPhone = consultationFor === undefined ? selectTravel(getState(), to).fromDeviceId : null;
+    const { shown, fromDeviceId } = selectTravel(getState(), to);
+    const present = shown.shown;
+    const ownPhone = consultationFor === undefined ? fromDeviceId : null;
     const from = { kind: 'device' as const, deviceId: ownPhone ?? office.me.deviceId };
     const ringOwnPhoneFirst = ownPhone !== null || undefined;
     const result = await dispatch(

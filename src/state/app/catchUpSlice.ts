@@ -1,11 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
+import type { Source } from '@/core/contacts';
 import type { Fax } from '@/core/fax';
 import type { LooseEnds, LooseWeights } from '@/core/looseEnds';
 import type { HistoryFilter } from '@/core/historyTable';
 import type { Message, Room } from '@/core/messages';
 import type { Destination, Told } from '@/core/notices';
-import type { OwnContact } from '@/core/people';
+import type { Changes, Join, PeopleBlock } from '@/core/people';
 import type { Voicemail } from '@/core/voicemail';
 
 /** The reckoning of who waits, and how far the history is counted in. */
@@ -15,12 +16,25 @@ export interface Reckoning {
   upTo: number;
 }
 
+/** A colleague of whom the worker wants to be told when they are free. */
+export interface FreeWatch {
+  /** Of the colleague. */
+  id: string;
+  since: number;
+  /** They are called then, as soon as the worker is free too. */
+  thenCall: boolean;
+}
+
 /** What is kept one by one, each under its id. */
 export interface Kept {
   voicemails: Voicemail;
   messages: Message;
   rooms: Room;
-  contacts: OwnContact;
+  people: PeopleBlock;
+  changes: Changes;
+  joins: Join;
+  sources: Source;
+  freeWatches: FreeWatch;
   faxes: Fax;
   destinations: Destination;
   told: Told;
@@ -52,7 +66,10 @@ const catchUpSlice = createSlice({
   name: 'catchUp',
   initialState: {
     reckoning: null,
-    kept: { voicemails: {}, messages: {}, rooms: {}, contacts: {}, faxes: {}, destinations: {}, told: {} },
+    kept: {
+      ...{ voicemails: {}, messages: {}, rooms: {}, faxes: {}, destinations: {}, told: {} },
+      ...{ people: {}, changes: {}, joins: {}, sources: {}, freeWatches: {} },
+    },
     weights: null,
     isRead: false,
     sought: { words: '', filter: {}, who: null },

@@ -98,6 +98,7 @@ function isOwnTalk(leg: Leg, call: Call): boolean {
 export interface RingingAtColleague {
   legId: string;
   callerName: string;
+  colleagueId: string;
   colleagueName: string;
   since: number;
 }
@@ -120,6 +121,7 @@ export const selectRingingAtColleagues = createSelector(
         {
           legId: leg.id,
           callerName: identifyEndpoint(callerOf(call), call, names).name,
+          colleagueId: leg.personId ?? '',
           colleagueName: names.office.people.get(leg.personId ?? '')?.name ?? '',
           since: leg.createdAt,
         },

@@ -63,7 +63,9 @@ export { changeGreeting, hearGreeting, recordGreeting } from './greetings';
 export { isActive, selectMySound } from './hearing';
 export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
 export {
+  selectCards,
   selectContacts,
+  selectLastUsed,
   selectOffice,
   selectPeople,
   selectPresence,
@@ -101,6 +103,8 @@ export {
   favouritesChosen,
   ownRepliesChosen,
   presentationChosen,
+  shownForChosen,
+  shownRuleChosen,
   refusalClosed,
   setAsideRead,
   soundChosen,
@@ -118,4 +122,4 @@ export {
   type AppStore,
   type RootState,
 } from './store';
-export { selectMyOtherDevices, selectQuality, selectTravel, type Travel } from './travel';
+export { priceOf, selectMyOtherDevices, selectQuality, selectTravel, type Travel } from './travel';

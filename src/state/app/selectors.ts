@@ -1,7 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import { emptyOffice, OfficeIndex } from '@/core/office';
-import { PeopleIndex, type Contact } from '@/core/people';
+import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people';
 import { standingOf } from '@/core/routing';
 import type { RootState } from './store';
 
@@ -10,17 +10,46 @@ export const selectOffice = createSelector(
   (setup) => new OfficeIndex(setup ?? emptyOffice),
 );
 
-/** People outside: the office's, and those the worker has brought in. */
-export const selectContacts = createSelector(
+const selectOfficeCards = createSelector(
   (state: RootState) => state.office.contacts,
-  (state: RootState) => state.catchUp.kept.contacts,
-  (offices, own): Contact[] => [...offices, ...Object.values(own)],
+  (contacts) => contacts.map(officeCard),
+);
+
+/** All that any source tells: the office's own list, and what the worker or another source brought in. */
+export const selectCards = createSelector(
+  selectOfficeCards,
+  (state: RootState) => state.catchUp.kept.people,
+  (offices, blocks): Card[] => [offices, ...Object.values(blocks).map(({ cards }) => cards)].flat(),
+);
+
+/** People outside, each once. */
+export const selectContacts = createSelector(
+  selectCards,
+  (state: RootState) => state.catchUp.kept.changes,
+  (state: RootState) => state.catchUp.kept.joins,
+  (cards, changes, joins): JoinedContact[] => joinContacts(cards, { changes, joins }),
 );
 
 export const selectPeople = createSelector(
   selectOffice,
   selectContacts,
   (office, contacts) => new PeopleIndex(office, contacts),
+);
+
+const mostRecords = 3_000;
+
+/** When each number was used last, of the latest calls. */
+export const selectLastUsed = createSelector(
+  (state: RootState) => state.history.records,
+  (records): ReadonlyMap<string, number> => {
+    const lastUsed = new Map<string, number>();
+    let count = 0;
+    for (const { other, startedAt } of records) {
+      if (count++ === mostRecords) break;
+      if (other.number !== null && !lastUsed.has(other.number)) lastUsed.set(other.number, startedAt);
+    }
+    return lastUsed;
+  },
 );
 
 export const selectZone = (state: RootState) => state.office.setup?.zone ?? 'Europe/London';

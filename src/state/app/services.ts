@@ -3,6 +3,7 @@ import { createContext, useContext, useSyncExternalStore } from 'react';
 import { Clock } from '@/office/clock';
 import type { OfficeLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
+import type { PeopleSearcher } from '@/workers/searchPeople';
 
 import type { StoredSound, Vault } from '../storage';
 
@@ -16,6 +17,8 @@ export interface Services {
   keepSound: (id: string, sound: StoredSound) => Promise<void>;
   /** All that is kept on this device; null while another tab runs the office. */
   vault: Vault | null;
+  /** Finds people; null until that part of the app is there. */
+  search: Pick<PeopleSearcher, 'find'> | null;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
 }
@@ -28,6 +31,7 @@ export function createServices(): Services {
     readSound: async () => null,
     keepSound: async () => undefined,
     vault: null,
+    search: null,
     takeOver: async () => undefined,
   };
 }

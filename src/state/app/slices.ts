@@ -4,6 +4,7 @@ import type { Call, CallRecord } from '@/core/exchange';
 import type { Network, Trend } from '@/core/quality';
 import type { OfficeSetup } from '@/core/office';
 import type { Contact } from '@/core/people';
+import type { Shown } from '@/core/presenting';
 import type { ClockSetting } from '@/office/clock';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';
@@ -161,6 +162,8 @@ const settingsSlice = createSlice({
     theme: 'device',
     presentedLineId: null,
     withhold: false,
+    shownFor: {},
+    shownRules: [],
     way: null,
     microphoneId: null,
     speakerId: null,
@@ -195,6 +198,19 @@ const settingsSlice = createSlice({
     },
     keepDaysChosen(state, { payload }: PayloadAction<Partial<Settings['keepDays']>>) {
       Object.assign(state.keepDays, payload);
+    },
+    /** Remembered for somebody; null: nothing is. */
+    shownForChosen(state, { payload: { key, shown } }: PayloadAction<{ key: string; shown: Shown | null }>) {
+      if (shown === null) delete state.shownFor[key];
+      else state.shownFor[key] = shown;
+    },
+    /** Goes for all numbers that begin so; null: nothing does. */
+    shownRuleChosen(
+      state,
+      { payload: { prefix, shown } }: PayloadAction<{ prefix: string; shown: Shown | null }>,
+    ) {
+      state.shownRules = state.shownRules.filter((rule) => rule.prefix !== prefix);
+      if (shown !== null) state.shownRules.push({ prefix, shown });
     },
     presentationChosen(state, { payload }: PayloadAction<{ lineId: string } | 'withhold'>) {
       state.withhold = payload === 'withhold';
@@ -288,6 +304,8 @@ export const {
   favouritesChosen,
   ownRepliesChosen,
   presentationChosen,
+  shownForChosen,
+  shownRuleChosen,
   wayChosen,
   soundChosen,
   tellingElsewhereChosen,

@@ -1,11 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import type { DeviceKind } from '@/core/office';
+import type { DeviceKind, OfficeIndex } from '@/core/office';
 import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/quality';
-import { describeRate, rateFor } from '@/core/rates';
+import { shownNumber, type ShownAnswer } from '@/core/presenting';
+import { describeRate, rateFor, type Rate } from '@/core/rates';
 
-import { selectOffice } from './selectors';
+import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
 
 /** How a call from here would sound: what is measured while one goes on, else what the network promises. */
@@ -27,6 +28,12 @@ export interface Travel extends TravelAnswer {
   /** "0.9 p/min", or "free" inside the office; null where nothing can be dialled yet. */
   price: string | null;
   isPremium: boolean;
+  /** Which number the other side sees, and who decided it. */
+  shown: ShownAnswer;
+  /** Whose number it is, by their key; null: nobody's that is known. */
+  personKey: string | null;
+  /** The kind of number it is: "UK mobile" with the prefix it goes by; null inside the office. */
+  rate: Pick<Rate, 'name' | 'prefix'> | null;
 }
 
 /** Which way a call to what is typed would travel, why, and what it costs. */
@@ -45,12 +52,31 @@ export function selectTravel(state: RootState, to: string): Travel {
   const number = isExternal(dialled) ? dialled.e164 : dialled.kind === 'emergency' ? dialled.number : null;
   const rate = number === null ? null : rateFor(office.setup.rates, number);
   const isInside = dialled.kind === 'extension' || (number !== null && office.linesByNumber.has(number));
+  const known = selectPeople(state).whoHas(isExternal(dialled) ? dialled.e164 : null);
+  const personKey = known === null ? null : `contact:${known.id}`;
   return {
     ...answer,
+    personKey,
+    rate: isInside || !rate ? null : { name: rate.name, prefix: rate.prefix },
+    shown: shownNumber({
+      number,
+      personKey,
+      isEmergency: dialled.kind === 'emergency',
+      dialledWith: isExternal(dialled) ? dialled.withhold : undefined,
+      choices: state.settings,
+      setup: office.setup,
+      usualLineId: office.people.get(mine(state))?.presentedLineId ?? '',
+    }),
     fromDeviceId: deviceOf(answer.way, { mobile, desk }),
     price: isInside ? 'free' : number === null ? null : describeRate(rate, office.setup.rates.currency),
     isPremium: rate?.isPremium ?? false,
   };
+}
+
+/** What a call to a number costs, as it is said: "2.1 p/min", "free". */
+export function priceOf(number: string, { setup, linesByNumber }: OfficeIndex): string {
+  if (!number.startsWith('+') || linesByNumber.has(number)) return 'free';
+  return describeRate(rateFor(setup.rates, number), setup.rates.currency);
 }
 
 /** The office calls the worker's own mobile at the rate of any UK mobile. */

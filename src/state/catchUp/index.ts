@@ -1,5 +1,4 @@
 /** Who still waits, voicemail and texts: fetched after the start, together with their screens. */
-export { takeInPeople, takeOutPeople } from './contacts';
 export {
   markFaxRead,
   readFaxPages,
@@ -30,7 +29,7 @@ export {
   type RoomView,
 } from './rooms';
 export { selectExpired } from './dropExpired';
-export { usePicture } from './pictures';
+export { keepPicture, usePicture } from './pictures';
 export { startCatchingUp } from './startCatchingUp';
 export { selectPerson, selectTimeline, type Person, type TimelineItem, type Way } from './timeline';
 export {

@@ -4,7 +4,8 @@ import { faxSchema } from '@/core/fax';
 import { looseEndsSchema, looseWeightsSchema } from '@/core/looseEnds';
 import { messageSchema, roomSchema } from '@/core/messages';
 import { destinationSchema, toldSchema } from '@/core/notices';
-import { ownContactSchema } from '@/core/people';
+import { sourceSchema } from '@/core/contacts';
+import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people';
 import { heardEntrySchema } from '@/core/sound';
 import { voicemailSchema } from '@/core/voicemail';
 import type { Kept, KeptSort } from '@/state/app';
@@ -43,6 +44,15 @@ export const catchUpKeys = {
   picture: 'picture/',
 } as const;
 
+const freeWatchSchema = z.object({ id: z.string(), since: z.number(), thenCall: z.boolean() });
+
+/** A contact of the first version, which stood alone. */
+const blockOfOne = (data: unknown) => {
+  const contact = data as { id: string };
+  const card = { places: [], groups: [], photo: null, ...contact, sourceId: ownSource, sourceKey: null };
+  return { id: contact.id, cards: [card] };
+};
+
 /** What is kept one by one: under which keys, in which form, and what several of them are called. */
 export const keptKinds: {
   readonly [Sort in KeptSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
@@ -61,7 +71,23 @@ export const keptKinds: {
     },
     name: 'texts',
   },
-  contacts: { prefix: 'contact/', kind: { version: 1, schema: ownContactSchema }, name: 'contacts' },
+  people: {
+    prefix: 'contact/',
+    kind: { version: 2, schema: peopleBlockSchema, migrations: { 1: blockOfOne } },
+    name: 'contacts',
+  },
+  changes: {
+    prefix: 'contactChange/',
+    kind: { version: 1, schema: changesSchema },
+    name: 'changes of contacts',
+  },
+  joins: { prefix: 'contactJoin/', kind: { version: 1, schema: joinSchema }, name: 'joined contacts' },
+  freeWatches: {
+    prefix: 'freeWatch/',
+    kind: { version: 1, schema: freeWatchSchema },
+    name: 'colleagues waited for',
+  },
+  sources: { prefix: 'source/', kind: { version: 1, schema: sourceSchema }, name: 'sources of contacts' },
   faxes: { prefix: 'fax/', kind: { version: 1, schema: faxSchema }, name: 'faxes' },
   rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
   destinations: {

@@ -21,6 +21,13 @@ export async function keepPicture(vault: Vault | null, id: string, url: string):
   return `${prefix}${id}`;
 }
 
+/** The picture itself, of how it is named; null where it is kept no more. */
+export async function readPicture(vault: Vault | null, url: string): Promise<string | null> {
+  const key = pictureKeyOf(url);
+  if (key === null) return url;
+  return (await vault?.read(key, pictureKind))?.[0]?.url ?? null;
+}
+
 /** The address at which a message's picture can be shown; null until it is read. */
 export function usePicture(url: string | null): string | null {
   const { vault } = useServices();

@@ -21,6 +21,7 @@ import {
   type LaterPart,
 } from '@/state/app';
 
+import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
 import type { Vault, Work } from '../storage';
 import { dropExpired } from './dropExpired';
@@ -83,6 +84,9 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopOutbox = startOutbox(store, services);
   const stopFaxing = startFaxing(store, services);
   const stopTelling = startTelling(store, services);
+  const stopSearching = startSearching(store, services);
+  const stopSyncing = startSyncing(store);
+  const stopWatching = startWatching(store, services);
   const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound));
   void sound
     .resume()
@@ -96,6 +100,9 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     stopOutbox();
     stopFaxing();
     stopTelling();
+    stopSearching();
+    stopSyncing();
+    stopWatching();
     stopOnline();
   };
 }

@@ -4,6 +4,7 @@ import type { CallRecord } from '@/core/exchange';
 import type { FollowUp } from '@/core/followUps';
 import type { Fax } from '@/core/fax';
 import type { Message } from '@/core/messages';
+import type { ContactNumber, JoinedContact } from '@/core/people';
 import type { Voicemail } from '@/core/voicemail';
 import { formatAny, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
 
@@ -19,17 +20,14 @@ export type TimelineItem =
   | { kind: 'followUp'; at: number; id: string; followUp: FollowUp };
 
 /** One way to reach somebody. */
-export interface Way {
-  label: string;
-  number: string;
-}
+export type Way = ContactNumber;
 
 export interface Person {
   key: string;
   name: string;
   detail: string;
-  /** What was brought in with them besides: mail addresses, and a note. */
-  about: string;
+  /** Set for a contact. */
+  contact: JoinedContact | null;
   ways: Way[];
   /** Whom a withheld call was from, nobody knows. */
   isWithheld: boolean;
@@ -40,10 +38,8 @@ export const selectPerson = createSelector(
   selectOffice,
   selectPeople,
   selectContacts,
-  (state: RootState) => state.catchUp.kept.contacts,
   (_: RootState, key: string) => key,
-  (office, people, contacts, brought, key): Person => {
-    const own = brought[splitOnce(key)[1]];
+  (office, people, contacts, key): Person => {
     const [kind = '', id = ''] = splitOnce(key);
     const colleague = kind === 'person' ? office.people.get(id) : undefined;
     if (colleague)
@@ -51,18 +47,19 @@ export const selectPerson = createSelector(
         key,
         name: colleague.name,
         detail: colleague.role,
-        about: '',
         ways: [{ label: 'extension', number: colleague.extension }],
+        contact: null,
         isWithheld: false,
       };
-    const contact = kind === 'contact' ? contacts.find((each) => each.id === id) : undefined;
+    const contact =
+      kind === 'contact' ? contacts.find(({ cards }) => cards.some((card) => card.id === id)) : undefined;
     if (contact)
       return {
         key,
         name: contact.name,
         detail: contact.firm ?? '',
-        about: own ? [...own.mails, own.note].filter((part) => part !== '').join(' · ') : '',
         ways: contact.numbers,
+        contact,
         isWithheld: false,
       };
     if (kind === 'number')
@@ -70,16 +67,16 @@ export const selectPerson = createSelector(
         key,
         name: people.whoHas(id)?.name ?? formatAny(id),
         detail: 'not in your contacts',
-        about: '',
         ways: [{ label: 'number', number: id }],
+        contact: null,
         isWithheld: false,
       };
     return {
       key,
       name: 'Withheld number',
       detail: 'caller not shown',
-      about: '',
       ways: [],
+      contact: null,
       isWithheld: true,
     };
   },

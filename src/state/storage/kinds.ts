@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { recordingSchema, recordSchema } from '@/core/exchange';
 import { followUpSchema } from '@/core/followUps';
 import { ringPlanSchema } from '@/core/office';
+import { shownRuleSchema, shownSchema } from '@/core/presenting';
 import { ways } from '@/core/quality';
 import { heardEntrySchema } from '@/core/sound';
 import { clockSettingSchema } from '@/office/clock';
@@ -13,6 +14,7 @@ import {
   recordFromVersion1,
   settingsFromVersion1,
   settingsFromVersion2,
+  settingsFromVersion3,
   workFromVersion1,
 } from './migrations';
 import type { StoredKind } from './Vault';
@@ -21,6 +23,10 @@ export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
   presentedLineId: z.string().nullable(),
   withhold: z.boolean(),
+  /** Which number somebody sees, by their key in the directory. */
+  shownFor: z.record(z.string(), shownSchema),
+  /** Which number is shown where a call goes. */
+  shownRules: z.array(shownRuleSchema),
   /** How calls travel, where the worker has chosen; null: as Cendro recommends. */
   way: z.enum(ways).nullable(),
   /** Sound devices as the browser names them; null: its own choice. */
@@ -101,9 +107,9 @@ export const officeKind: StoredKind<OfficeState> = {
   migrations: { 1: officeFromVersion1 },
 };
 export const settingsKind: StoredKind<Settings> = {
-  version: 3,
+  version: 4,
   schema: settingsSchema,
-  migrations: { 1: settingsFromVersion1, 2: settingsFromVersion2 },
+  migrations: { 1: settingsFromVersion1, 2: settingsFromVersion2, 3: settingsFromVersion3 },
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
 export const workKind: StoredKind<Work> = {

@@ -95,6 +95,12 @@ export const settingsFromVersion2 = (data: unknown): unknown => ({
   keepDays: { voicemails: 60, texts: null, faxes: null },
 });
 
+export const settingsFromVersion3 = (data: unknown): unknown => ({
+  ...(data as Data),
+  shownFor: {},
+  shownRules: [],
+});
+
 /** A follow-up of version 1 had neither a priority nor a list. */
 export function workFromVersion1(data: unknown): unknown {
   const work = data as Data;

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 interface VirtualListProps<T> {
@@ -12,6 +12,8 @@ interface VirtualListProps<T> {
   isPressable: (item: T) => boolean;
   /** `isReachable` is true for the one row at which Tab stops. */
   render: (item: T, isReachable: boolean) => ReactNode;
+  /** The row to be brought to the top, each time another is given. */
+  showFirst?: { key: string } | null;
 }
 
 const steps: Record<string, number> = {
@@ -27,7 +29,8 @@ const steps: Record<string, number> = {
  * A list of any length: only the rows in sight, and a few around them, are there. It is one stop for Tab, so that
  * nobody has to pass a thousand rows; the arrow keys go from row to row (WAI-ARIA APG, roving tabindex).
  */
-export function VirtualList<T>({ label, items, keyOf, heightOf, isPressable, render }: VirtualListProps<T>) {
+export function VirtualList<T>(props: VirtualListProps<T>) {
+  const { label, items, keyOf, heightOf, isPressable, render, showFirst = null } = props;
   const scroller = useRef<View>(null);
   // React Native for Web hands out the DOM element itself as the ref of a View.
   const element = () => scroller.current as unknown as HTMLElement | null;
@@ -41,6 +44,16 @@ export function VirtualList<T>({ label, items, keyOf, heightOf, isPressable, ren
   const [chosen, setChosen] = useState<number | null>(null);
   const firstPressable = items.findIndex(isPressable);
   const reachable = chosen !== null && chosen < items.length ? chosen : firstPressable;
+
+  const show = useEffectEvent((key: string) => {
+    const index = items.findIndex((item) => keyOf(item) === key);
+    if (index < 0) return;
+    virtualizer.scrollToIndex(index, { align: 'start' });
+    setChosen(nextPressable(items, isPressable, index, 1));
+  });
+  useEffect(() => {
+    if (showFirst !== null) show(showFirst.key);
+  }, [showFirst]);
 
   const move = (event: KeyboardEvent) => {
     const step = steps[event.key];

@@ -12,6 +12,8 @@ import {
   type CallView,
 } from '@/state/app';
 
+import { useFound } from '../../shared/useFound';
+
 /** Somebody a call can be sent to. */
 export interface TargetChoice {
   to: string;
@@ -31,16 +33,16 @@ export function useTargets(text: string, view: CallView) {
   const myId = useAppSelector((state) => state.office.me?.personId);
   const numbersHere = useMemo(() => new Set(view.others.map(({ number }) => number)), [view]);
 
+  const { found: matches, state } = useFound(text, mostFound);
   const found = useMemo(() => {
-    if (text.trim() !== '') {
-      return people
-        .find(text, mostFound)
-        .filter(({ id, kind }) => kind !== 'colleague' || id !== myId)
-        .map(({ kind, id, name, detail, label, number }): TargetChoice => {
-          const what = kind === 'contact' ? `${formatAny(number)} · ${label}` : `${number} · ${detail ?? ''}`;
-          return { to: number, name, detail: what, personId: kind === 'colleague' ? id : null };
-        });
-    }
+    if (text.trim() !== '')
+      return matches.flatMap(({ kind, name, detail, personId, numbers }) =>
+        numbers.map(({ label, number, written }): TargetChoice => {
+          const what =
+            kind === 'contact' || kind === 'number' ? `${written} · ${label}` : `${number} · ${detail}`;
+          return { to: number, name, detail: what, personId };
+        }),
+      );
     const colleagues = office.setup.people
       .filter(({ id, extension }) => id !== myId && !numbersHere.has(extension))
       .map(({ id, name, role, extension }) => ({
@@ -61,14 +63,18 @@ export function useTargets(text: string, view: CallView) {
       personId: null,
     }));
     return [...colleagues, ...outside];
-  }, [text, people, office, records, myId, numbersHere]);
+  }, [text, matches, people, office, records, myId, numbersHere]);
 
   const dialled = interpretDialled(text, ukOfficePlan);
   const typed: TargetChoice | null =
     isDialable(dialled) && !found.some(({ to }) => to === text.trim())
       ? { to: text, ...typedAs(dialled, text, { office, people }) }
       : null;
-  const isWrong = dialled.kind === 'invalid' && found.length === 0 && dialled.reason.code !== 'tooShort';
+  const isWrong =
+    dialled.kind === 'invalid' &&
+    state === 'found' &&
+    found.length === 0 &&
+    dialled.reason.code !== 'tooShort';
   return { found, typed, error: isWrong ? explainNotDialable(dialled.reason) : null };
 }
 

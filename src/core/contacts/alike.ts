@@ -1,7 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 
 import { plainly } from '../finding';
-import type { Field, Fields } from './contact';
+import type { Field, Fields } from '../people';
 
 /** Somebody who may be there twice. */
 export type Person = Pick<Fields, 'name' | 'firm' | 'numbers' | 'mails' | 'places' | 'note'> & { id: string };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
 import { emptyOffice, OfficeIndex } from '../office';
-import { directoryOf, favouritesOf, movedFavourite, underLetters, type Contact } from '.';
+import { emptyFields, ownSource, type JoinedContact } from '../people';
+import { directoryOf, favouritesOf, movedFavourite, underGroups, underLetters } from '.';
 
 const person = (id: string, name: string) => ({
   id,
@@ -14,15 +15,11 @@ const office = new OfficeIndex({
   ...emptyOffice,
   people: [person('maren', 'Maren Oyelaran'), person('ilse', 'Ilse Varga')],
 });
-const contact = (id: string, name: string): Contact => ({
-  id,
-  name,
-  firm: null,
-  numbers: [
-    { label: 'home', number: '+441174960155' },
-    { label: 'mobile', number: '+447700900155' },
-  ],
-});
+const contact = (id: string, name: string, groups: string[] = []): JoinedContact => {
+  const numbers = ['+441174960155', '+447700900155'].map((number) => ({ label: 'home', number }));
+  const fields = { ...emptyFields(), name, numbers, groups };
+  return { ...fields, id, cards: [{ ...fields, id, sourceId: ownSource, sourceKey: null }] };
+};
 const entries = directoryOf(
   office,
   [contact('peg', 'Peg Anstey'), contact('ivor', 'Ívor Lamb'), contact('three', '3 Becks')],
@@ -41,9 +38,30 @@ describe('the directory', () => {
   });
 
   it('stands under its letters, accents folded, and what has none at the end', () => {
-    const rows = underLetters(entries).map((row) => (row.kind === 'letter' ? row.letter : row.entry.name));
+    const rows = underLetters(entries).map((row) => (row.kind === 'head' ? row.word : row.entry.name));
     expect(rows).toEqual(['I', 'Ilse Varga', 'Ívor Lamb', 'P', 'Peg Anstey', '#', '3 Becks']);
     expect(underLetters([])).toEqual([]);
+    const mills = directoryOf(
+      new OfficeIndex(emptyOffice),
+      [contact('a', 'Mill 10'), contact('b', 'Mill 2')],
+      null,
+    );
+    expect(mills.map(({ name }) => name)).toEqual(['Mill 2', 'Mill 10']);
+  });
+
+  it('stands under groups, somebody in each of theirs', () => {
+    const inGroups = directoryOf(
+      new OfficeIndex(emptyOffice),
+      [contact('a', 'Ann', ['Farms', 'North']), contact('b', 'Bo', ['Farms']), contact('c', 'Cy')],
+      null,
+    );
+    expect(underGroups(inGroups).map((row) => (row.kind === 'head' ? row.word : row.entry.name))).toEqual([
+      'Farms',
+      'Ann',
+      'Bo',
+      'North',
+      'Ann',
+    ]);
   });
 
   it('has every entry under exactly one letter, and no letter twice', () => {
@@ -55,7 +73,7 @@ describe('the directory', () => {
           null,
         );
         const rows = underLetters(all);
-        const letters = rows.flatMap((row) => (row.kind === 'letter' ? [row.letter] : []));
+        const letters = rows.flatMap((row) => (row.kind === 'head' ? [row.word] : []));
         expect(new Set(letters).size).toBe(letters.length);
         expect(rows.length - letters.length).toBe(all.length);
       }),

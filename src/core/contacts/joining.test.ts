@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 
-import { emptyFields, type Card, type Changes, type Fields, type Join } from './contact';
-import { changesAfter, givenBack, joinContacts, originOf } from './join';
-import { applySync } from './sync';
+import { emptyFields, joinContacts, type Card, type Changes, type Fields, type Join } from '../people';
+import { applySync, changesAfter, givenBack, originOf } from '.';
 
 const cardOf = (id: string, fields: Partial<Fields> = {}, sourceId = 'own'): Card => ({
   ...emptyFields(),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { findAlike, isSameName, pairOf, type Person } from './alike';
-import { emptyFields, type Fields } from './contact';
+import { emptyFields, type Fields } from '../people';
 
 const person = (id: string, fields: Partial<Fields>): Person => ({ ...emptyFields(), ...fields, id });
 const phone = (number: string) => ({ label: 'work', number });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { fieldsSchema, ownSource, type Card } from './contact';
+import { fieldsSchema, ownSource, type Card } from '../people';
 
 export const syncPageSchema = z.object({
   /** Cards that are new or changed, or (null) gone. */
@@ -14,6 +14,34 @@ export const syncPageSchema = z.object({
  * is said, so that a sync that ends in the middle takes nothing away that it has only not reached.
  */
 export type SyncPage = z.infer<typeof syncPageSchema>;
+
+export const sourceSchema = z.object({
+  id: z.string(),
+  /** What it has told so far is in the directory, and more is asked for. */
+  isOn: z.boolean(),
+  token: z.string().nullable(),
+  /** When all was told last (epoch milliseconds). */
+  syncedAt: z.number().nullable(),
+  last: z
+    .object({ added: z.number(), changed: z.number(), gone: z.number(), keptAsOwn: z.number() })
+    .nullable(),
+  /** Why the latest sync did not come to its end; null: it did. */
+  problem: z.string().nullable(),
+  /** The stand-in's: how much has changed there, and whether it breaks off in the middle. */
+  outside: z.object({ step: z.number(), breaksOff: z.boolean() }),
+});
+/** A source of contacts, as this device stands with it. */
+export type Source = z.infer<typeof sourceSchema>;
+
+export const newSource = (id: string): Source => ({
+  id,
+  isOn: false,
+  token: null,
+  syncedAt: null,
+  last: null,
+  problem: null,
+  outside: { step: 0, breaksOff: false },
+});
 
 export interface Synced {
   put: Card[];

@@ -1,0 +1,6 @@
+import { fetchAlikeScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function AlikeRoute() {
+  return <LaterScreen title="Perhaps the same" fetch={fetchAlikeScreen} />;
+}

@@ -1,0 +1,6 @@
+import { fetchContactScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function ContactRoute() {
+  return <LaterScreen title="Contact" fetch={fetchContactScreen} />;
+}

@@ -1,0 +1,6 @@
+import { fetchSourcesScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function SourcesRoute() {
+  return <LaterScreen title="Where contacts come from" fetch={fetchSourcesScreen} />;
+}

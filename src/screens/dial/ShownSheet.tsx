@@ -1,0 +1,111 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { Shown } from '@/core/presenting';
+import {
+  formatAny,
+  presentationChosen,
+  selectOffice,
+  selectPeople,
+  shownForChosen,
+  shownRuleChosen,
+  useAppDispatch,
+  useAppSelector,
+  type Travel,
+} from '@/state/app';
+import { Choice } from '@/ui/field';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+const withheld = 'withhold';
+type Scope = 'everybody' | 'person' | 'such';
+
+interface ShownSheetProps {
+  travel: Pick<Travel, 'shown' | 'personKey' | 'rate'>;
+  onClose: () => void;
+}
+
+/** Which number the other side sees: for every call, for this person, or for such numbers. */
+export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: ShownSheetProps) {
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const { shownFor, shownRules } = useAppSelector((state) => state.settings);
+  const contacts = useAppSelector((state) => state.office.contacts);
+  const [scope, setScope] = useState<Scope>(shown.by === 'person' ? 'person' : 'everybody');
+  const mayWithhold = office.setup.policies.mayWithhold ?? true;
+  const nameOf = (key: string) => {
+    const id = key.slice(key.indexOf(':') + 1);
+    const number = contacts.find((contact) => contact.id === id)?.numbers[0]?.number;
+    return (number === undefined ? null : people.whoHas(number)?.name) ?? 'this person';
+  };
+  const choose = (value: string) => {
+    const chosen: Shown = value === withheld ? withheld : { lineId: value };
+    if (scope === 'person' && personKey !== null) dispatch(shownForChosen({ key: personKey, shown: chosen }));
+    else if (scope === 'such' && rate) dispatch(shownRuleChosen({ prefix: rate.prefix, shown: chosen }));
+    else dispatch(presentationChosen(chosen));
+    onClose();
+  };
+  const remembered = personKey === null ? undefined : shownFor[personKey];
+  const rule = shownRules.find(({ prefix }) => prefix === rate?.prefix);
+  return (
+    <Sheet title="Which number they see" onClose={onClose}>
+      <View style={styles.stack}>
+        <Txt as="small">{shownBecause[shown.by]}</Txt>
+        {personKey !== null || rate ? (
+          <Choice
+            asPlates
+            label="For whom"
+            value={scope}
+            options={[
+              { value: 'everybody' as const, word: 'every call' },
+              ...(personKey === null ? [] : [{ value: 'person' as const, word: nameOf(personKey) }]),
+              ...(rate ? [{ value: 'such' as const, word: `all of ${rate.name}` }] : []),
+            ]}
+            onChoose={setScope}
+          />
+        ) : null}
+        <Choice
+          label="Which number they see"
+          value={shown.shown === withheld ? withheld : shown.shown.lineId}
+          options={[
+            ...office.setup.lines.map(({ id, name, number }) => ({
+              value: id,
+              word: name,
+              detail: formatAny(number),
+            })),
+            ...(mayWithhold ? [{ value: withheld, word: 'None', detail: 'Your number is withheld' }] : []),
+          ]}
+          onChoose={choose}
+        />
+        {personKey !== null && remembered !== undefined ? (
+          <Plate
+            word={`Forget it for ${nameOf(personKey)}`}
+            onPress={() => dispatch(shownForChosen({ key: personKey, shown: null }))}
+          />
+        ) : null}
+        {rule && rate ? (
+          <Plate
+            word={`Forget it for all of ${rate.name}`}
+            onPress={() => dispatch(shownRuleChosen({ prefix: rule.prefix, shown: null }))}
+          />
+        ) : null}
+      </View>
+    </Sheet>
+  );
+}
+
+const shownBecause: Record<Travel['shown']['by'], string> = {
+  emergency: 'An emergency call always shows your own number.',
+  office: 'The office decides which number is seen there.',
+  mustShow: 'The office does not let numbers be withheld.',
+  thisCall: 'Withheld for this call by the prefix you typed.',
+  person: 'Remembered for this person.',
+  destination: 'What you chose for such numbers.',
+  choice: 'What you chose for every call.',
+  usual: 'Your usual line.',
+};
+
+const styles = StyleSheet.create({ stack: { gap: space.m } });

@@ -1,0 +1,253 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { Controller, useFieldArray, useForm, type Control, type FieldErrors } from 'react-hook-form';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import type { JoinedContact } from '@/core/people';
+import { actDone, useAppDispatch, useServices } from '@/state/app';
+import { keepPicture } from '@/state/catchUp';
+import { addContact, changeContact } from '@/state/people';
+import { Choice, Field } from '@/ui/field';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { dataUrl, shrinkPicture } from '../looseEnds/shrinkPicture';
+import { pickBlob } from '../shared/files';
+import { useGo } from '../shared/useGo';
+import { asForm, contactFormSchema, fromForm, numberLabels, type ContactForm } from './contactForm';
+import { Photo } from './Photo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, backgroundColor: colours.paper },
+    body: { padding: space.l, gap: space.l, maxWidth: 640 },
+    part: { gap: space.s },
+    row: { gap: space.s, paddingBottom: space.m, borderBottomWidth: 1, borderColor: colours.rule },
+    photo: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
+    foot: {
+      padding: space.l,
+      gap: space.s,
+      flexDirection: 'row',
+      backgroundColor: colours.sheet,
+      borderTopWidth: 1,
+      borderColor: colours.ink,
+    },
+    grow: { flex: 1 },
+  }),
+);
+
+/** Photos are shown small. */
+const photoLimits = { mostBytes: 60_000, sides: [320, 240, 160] };
+
+interface ContactFormViewProps {
+  /** null: somebody new. */
+  contact: JoinedContact | null;
+  blank: ContactForm;
+}
+
+/** Who somebody is and how they are reached. What is wrong is said at its field; nothing is kept until all is right. */
+export function ContactFormView({ contact, blank }: ContactFormViewProps) {
+  const styles = useStyles();
+  const go = useGo();
+  const dispatch = useAppDispatch();
+  const { control, handleSubmit, formState } = useForm<ContactForm>({
+    resolver: zodResolver(contactFormSchema),
+    defaultValues: contact ? asForm(contact) : blank,
+    mode: 'onTouched',
+  });
+  const keep = (form: ContactForm) => {
+    const fields = fromForm(form);
+    if (contact) dispatch(changeContact(contact, fields));
+    const id = contact ? contact.id : dispatch(addContact(fields));
+    dispatch(actDone(`${fields.name} is ${contact ? 'changed' : 'in the directory'}.`));
+    go.person(`contact:${id}`);
+  };
+  const isTold = contact?.cards.some(({ sourceId }) => sourceId !== 'own') ?? false;
+  return (
+    <View style={styles.screen}>
+      <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
+        <View>
+          <Txt as="title" level={1}>
+            {contact ? `Change ${contact.name}` : 'Somebody new'}
+          </Txt>
+          {isTold ? (
+            <Txt as="small">
+              What you change here stays, whatever their source says, until you give it back.
+            </Txt>
+          ) : null}
+        </View>
+        <PhotoPart control={control} />
+        <Line control={control} errors={formState.errors} name="name" label="Name" />
+        <Line control={control} errors={formState.errors} name="firm" label="Firm or place" />
+        <NumbersPart control={control} errors={formState.errors} />
+        <ListPart control={control} errors={formState.errors} name="mails" word="mail address" title="Mail" />
+        <ListPart
+          control={control}
+          errors={formState.errors}
+          name="places"
+          word="address"
+          title="Addresses"
+        />
+        <Line control={control} errors={formState.errors} name="groups" label="Groups, parted by commas" />
+        <Line control={control} errors={formState.errors} name="note" label="Note" lines={3} />
+      </ScrollView>
+      <View style={styles.foot}>
+        <Plate
+          word="Leave it"
+          onPress={() => (contact ? go.person(`contact:${contact.id}`) : go.directory())}
+        />
+        <Plate kind="main" word="Keep" style={styles.grow} onPress={() => void handleSubmit(keep)()} />
+      </View>
+    </View>
+  );
+}
+
+interface PartProps {
+  control: Control<ContactForm>;
+  errors: FieldErrors<ContactForm>;
+}
+
+interface LineProps extends PartProps {
+  name: 'name' | 'firm' | 'groups' | 'note';
+  label: string;
+  lines?: number;
+}
+
+function Line({ control, errors, name, label, lines }: LineProps) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { ref, value, onChange } }) => (
+        <Field
+          ref={ref}
+          label={label}
+          value={value}
+          onChange={onChange}
+          error={errors[name]?.message ?? null}
+          {...(lines !== undefined && { lines })}
+        />
+      )}
+    />
+  );
+}
+
+function NumbersPart({ control, errors }: PartProps) {
+  const styles = useStyles();
+  const { fields, append, remove } = useFieldArray({ control, name: 'numbers' });
+  return (
+    <View style={styles.part} role="group" aria-label="Numbers">
+      <Txt as="heading" level={2}>
+        Numbers
+      </Txt>
+      {fields.map(({ id }, at) => (
+        <View key={id} style={styles.row}>
+          <Controller
+            control={control}
+            name={`numbers.${at}.written`}
+            render={({ field: { ref, value, onChange } }) => (
+              <Field
+                ref={ref}
+                label={`Number ${at + 1}, with an extension if there is one`}
+                value={value}
+                onChange={onChange}
+                numeric
+                error={errors.numbers?.[at]?.written?.message ?? null}
+              />
+            )}
+          />
+          <Controller
+            control={control}
+            name={`numbers.${at}.label`}
+            render={({ field: { value, onChange } }) => (
+              <ScrollView horizontal>
+                <Choice
+                  asPlates
+                  label={`What number ${at + 1} is`}
+                  value={value}
+                  options={[...new Set([...numberLabels, value])].map((word) => ({ value: word, word }))}
+                  onChoose={onChange}
+                />
+              </ScrollView>
+            )}
+          />
+          <Plate word="Without this number" label={`Without number ${at + 1}`} onPress={() => remove(at)} />
+        </View>
+      ))}
+      <Plate word="Another number" onPress={() => append({ label: 'work', written: '' })} />
+    </View>
+  );
+}
+
+interface ListPartProps extends PartProps {
+  name: 'mails' | 'places';
+  word: string;
+  title: string;
+}
+
+function ListPart({ control, errors, name, word, title }: ListPartProps) {
+  const styles = useStyles();
+  const { fields, append, remove } = useFieldArray({ control, name });
+  return (
+    <View style={styles.part} role="group" aria-label={title}>
+      <Txt as="heading" level={2}>
+        {title}
+      </Txt>
+      {fields.map(({ id }, at) => (
+        <View key={id} style={styles.row}>
+          <Controller
+            control={control}
+            name={`${name}.${at}.value`}
+            render={({ field: { ref, value, onChange } }) => (
+              <Field
+                ref={ref}
+                label={`${title} ${at + 1}`}
+                value={value}
+                onChange={onChange}
+                error={errors[name]?.[at]?.value?.message ?? null}
+              />
+            )}
+          />
+          <Plate
+            word="Without it"
+            label={`Without ${title.toLowerCase()} ${at + 1}`}
+            onPress={() => remove(at)}
+          />
+        </View>
+      ))}
+      <Plate word={`Add a${word.startsWith('a') ? 'n' : ''} ${word}`} onPress={() => append({ value: '' })} />
+    </View>
+  );
+}
+
+function PhotoPart({ control }: Pick<PartProps, 'control'>) {
+  const styles = useStyles();
+  const { vault, clock } = useServices();
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <Controller
+      control={control}
+      name="photo"
+      render={({ field: { value, onChange } }) => {
+        const choose = async () => {
+          const file = await pickBlob('image/*');
+          if (!file) return;
+          const shrunk = await shrinkPicture(file, photoLimits);
+          setProblem(shrunk.ok ? null : shrunk.sentence);
+          if (shrunk.ok)
+            onChange(await keepPicture(vault, `photo-${clock.now()}`, await dataUrl(shrunk.file)));
+        };
+        return (
+          <View style={styles.photo}>
+            {value === null ? null : <Photo photo={value} size={72} />}
+            <Plate word={value === null ? 'Add a photo' : 'Another photo'} onPress={() => void choose()} />
+            {value === null ? null : <Plate word="Without the photo" onPress={() => onChange(null)} />}
+            <Problem sentence={problem} isSmall />
+          </View>
+        );
+      }}
+    />
+  );
+}

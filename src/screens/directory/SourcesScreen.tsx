@@ -1,0 +1,118 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import type { Source } from '@/core/contacts';
+import { formatDayAndClock } from '@/core/time';
+import { selectCards, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import { books, connectSource, leaveSource, selectSources, syncSource } from '@/state/people';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1 },
+    body: { padding: space.l, gap: space.l, maxWidth: 640 },
+    source: {
+      gap: space.s,
+      padding: space.l,
+      borderWidth: 1,
+      borderColor: colours.edge,
+      backgroundColor: colours.sheet,
+    },
+    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  }),
+);
+
+/** The address books that contacts come from: kept in step, or left. */
+export function SourcesScreen() {
+  const styles = useStyles();
+  const go = useGo();
+  const sources = useAppSelector(selectSources, isSameList);
+  return (
+    <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
+      <View>
+        <Txt as="title" level={1}>
+          Where contacts come from
+        </Txt>
+        <Txt as="small">
+          What is new or different there comes here. What you changed yourself stays as you have it.
+        </Txt>
+      </View>
+      {sources.map((source) => (
+        <SourcePart key={source.id} source={source} />
+      ))}
+      <Plate word="Who may be here twice" onPress={go.alike} />
+      <Plate word="Directory" onPress={go.directory} />
+    </ScrollView>
+  );
+}
+
+const isSameList = (a: readonly Source[], b: readonly Source[]) => a.every((each, at) => each === b[at]);
+
+function SourcePart({ source }: { source: Source }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const zone = useAppSelector(selectZone);
+  const count = useAppSelector(
+    (state) => selectCards(state).filter(({ sourceId }) => sourceId === source.id).length,
+  );
+  const book = books.get(source.id);
+  const { id, isOn, problem, syncedAt } = source;
+  const name = book?.name ?? id;
+  return (
+    <View style={styles.source} role="region" aria-label={name}>
+      <Txt as="heading" level={2}>
+        {name}
+      </Txt>
+      <Txt as="small">{book?.about ?? ''}</Txt>
+      {isOn ? (
+        <View aria-live="polite">
+          <Txt>{`${count === 1 ? '1 person' : `${count} people`} from there${lastWords(source)}.`}</Txt>
+          {syncedAt === null ? null : (
+            <Txt as="small">{`In step since ${formatDayAndClock(syncedAt, zone)}.`}</Txt>
+          )}
+        </View>
+      ) : null}
+      <Problem
+        sentence={
+          problem === null ? null : `${problem} What came before is kept; the rest is asked for again.`
+        }
+      />
+      <View style={styles.plates}>
+        {isOn ? (
+          <>
+            <Plate
+              kind="main"
+              word="Bring in step now"
+              label={`Bring ${name} in step now`}
+              onPress={() => dispatch(syncSource(id))}
+            />
+            <Plate word="Leave it" label={`Leave ${name}`} onPress={() => dispatch(leaveSource(id))} />
+          </>
+        ) : (
+          <Plate
+            kind="main"
+            word="Bring in and keep in step"
+            label={`Bring in ${name} and keep in step`}
+            onPress={() => dispatch(connectSource(id))}
+          />
+        )}
+      </View>
+    </View>
+  );
+}
+
+function lastWords({ last }: Source): string {
+  if (!last) return '';
+  const { added, changed, gone, keptAsOwn } = last;
+  const words = [
+    added > 0 && `${added} new`,
+    changed > 0 && `${changed} changed`,
+    gone > 0 && `${gone} gone`,
+    keptAsOwn > 0 && `${keptAsOwn} gone there but kept, since you changed them`,
+  ].filter(Boolean);
+  return words.length === 0 ? ', nothing new' : `: ${words.join(', ')}`;
+}

@@ -1,0 +1,45 @@
+import type { Fields, PeopleBlock } from '@/core/people';
+import { dropSome, freeId, keepMany, selectContacts } from '@/state/app';
+
+import { keepPicture, readPicture } from '../catchUp/pictures';
+import { importStem, type Act } from './blocks';
+
+/** A beginning of ids that nobody here has, for what is taken in now. */
+export const importStemNow =
+  (): Act<string> =>
+  (_, getState, { clock }) =>
+    freeId(importStem(clock.now()), (stem) => `${stem}-0` in getState().catchUp.kept.people);
+
+/** Takes some blocks of a file into the directory. */
+export const takeInBlocks =
+  (blocks: readonly PeopleBlock[]): Act<Promise<void>> =>
+  async (dispatch, _, { vault }) => {
+    const kept: PeopleBlock[] = [];
+    for (const { id, cards } of blocks)
+      kept.push({
+        id,
+        cards: await Promise.all(
+          cards.map(async (card) =>
+            card.photo === null ? card : { ...card, photo: await keepPicture(vault, card.id, card.photo) },
+          ),
+        ),
+      });
+    dispatch(keepMany('people', kept));
+  };
+
+/** Takes out again what came from a file. */
+export const takeOutBlocks =
+  (ids: readonly string[]): Act =>
+  (dispatch) => {
+    dispatch(dropSome('people', ids));
+  };
+
+/** Everybody outside, with their photos themselves, to be written into a file. */
+export const peopleToWrite =
+  (): Act<Promise<Fields[]>> =>
+  (_, getState, { vault }) =>
+    Promise.all(
+      selectContacts(getState()).map(async ({ id: _id, cards: _cards, ...fields }) =>
+        fields.photo === null ? fields : { ...fields, photo: await readPicture(vault, fields.photo) },
+      ),
+    );

@@ -1,0 +1,103 @@
+import { sampleBooks } from '@sample/books';
+
+import { applySync, newSource, type Source } from '@/core/contacts';
+import { SourceBroken, StandInSource } from '@/office/sources';
+import { keepOne, selectCards, type AppStore, type RootState } from '@/state/app';
+
+import { dropCards, putCards, type Act } from './blocks';
+
+/** Where contacts come from: name and what it is, by its id. */
+export const books = new Map(sampleBooks.map((book) => [book.id, book]));
+
+const sourceOf = ({ catchUp }: RootState, id: string): Source => catchUp.kept.sources[id] ?? newSource(id);
+
+export const selectSources = (state: RootState): Source[] => sampleBooks.map(({ id }) => sourceOf(state, id));
+
+const nothing = { added: 0, changed: 0, gone: 0, keptAsOwn: 0 };
+
+/**
+ * Asks a source for what has come since, page by page. Each page is kept with its token before the next is asked for, so
+ * that one that breaks off loses nothing and takes nothing away; the next sync goes on from there.
+ */
+export const syncSource =
+  (id: string): Act =>
+  (dispatch, getState, { clock }) => {
+    const book = books.get(id);
+    if (!book || !sourceOf(getState(), id).isOn) return;
+    const keep = (change: Partial<Source>) =>
+      dispatch(keepOne('sources', { ...sourceOf(getState(), id), ...change }));
+    if (!getState().office.isOnline) {
+      keep({ problem: 'There is no network: what was told before stays.' });
+      return;
+    }
+    const last = { ...nothing };
+    try {
+      const standIn = new StandInSource(book, sourceOf(getState(), id).outside);
+      for (let hasMore = true; hasMore;) {
+        const page = standIn.changesSince(sourceOf(getState(), id).token);
+        const synced = applySync(id, selectCards(getState()), page, isHeldIn(getState()));
+        if (synced.put.length > 0) dispatch(putCards(synced.put));
+        if (synced.droppedIds.length > 0) dispatch(dropCards(synced.droppedIds));
+        for (const key of ['added', 'changed', 'gone', 'keptAsOwn'] as const) last[key] += synced[key];
+        keep({ token: page.token, last });
+        hasMore = page.hasMore;
+      }
+      keep({ problem: null, syncedAt: clock.now(), last });
+    } catch (error) {
+      if (!(error instanceof SourceBroken)) throw error;
+      keep({ problem: error.message, last });
+    }
+  };
+
+/** Whether the worker changed or joined a card, so that it is theirs too. */
+function isHeldIn({ catchUp }: RootState): (cardId: string) => boolean {
+  const { changes, joins } = catchUp.kept;
+  const joined = new Set(Object.values(joins).flatMap(({ isSame, cardIds }) => (isSame ? cardIds : [])));
+  return (cardId) => cardId in changes || joined.has(cardId);
+}
+
+/** Joins a source, and brings in what it tells. */
+export const connectSource =
+  (id: string): Act =>
+  (dispatch, getState) => {
+    dispatch(keepOne('sources', { ...sourceOf(getState(), id), isOn: true }));
+    dispatch(syncSource(id));
+  };
+
+/** Leaves a source: what it told goes, but for those whom the worker changed or joined. */
+export const leaveSource =
+  (id: string): Act =>
+  (dispatch, getState) => {
+    const state = getState();
+    const theirs = selectCards(state).filter(({ sourceId }) => sourceId === id);
+    const changes = theirs.map(({ sourceKey }) => ({ key: sourceKey ?? '', fields: null }));
+    const { put, droppedIds } = applySync(id, theirs, { changes }, isHeldIn(state));
+    dispatch(putCards(put));
+    dispatch(dropCards(droppedIds));
+    const { outside } = sourceOf(state, id);
+    dispatch(keepOne('sources', { ...newSource(id), outside }));
+  };
+
+/** For Outside: the next thing changes in a source, or it breaks off from now on. */
+export const changeOutside =
+  (id: string, change: Partial<Source['outside']>): Act =>
+  (dispatch, getState) => {
+    const source = sourceOf(getState(), id);
+    dispatch(keepOne('sources', { ...source, outside: { ...source.outside, ...change } }));
+  };
+
+/** Syncs what is joined, now and whenever there is a network again. Gives what ends it. */
+export function startSyncing(store: AppStore): () => void {
+  const syncAll = () => {
+    for (const { id, isOn } of selectSources(store.getState())) if (isOn) store.dispatch(syncSource(id));
+  };
+  let wasReady = false;
+  const stop = store.subscribe(() => {
+    const { catchUp, office } = store.getState();
+    const isReady = catchUp.isRead && office.isOnline;
+    if (isReady === wasReady) return;
+    wasReady = isReady;
+    if (isReady) syncAll();
+  });
+  return stop;
+}
