@@ -67,5 +67,8 @@ export default tseslint.config(
     files: ['src/office/**/*.test.ts', 'src/core/**/*.test.ts'],
     rules: { 'import-x/no-restricted-paths': 'off' },
   },
-  { files: ['*.js', '*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  {
+    files: ['*.js', '*.cjs', 'scripts/withoutAnimation.js'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
 );

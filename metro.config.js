@@ -1,3 +1,4 @@
+const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
@@ -5,7 +6,8 @@ const config = getDefaultConfig(__dirname);
 /**
  * Parts of packages that Cendro never calls, kept out of the first load
  * (docs/decisions/005-first-load.md): Zod's messages in fifty languages and its JSON Schema, finding phone numbers
- * in running text, and navigators other than the slot with their headers and bars.
+ * in running text, and navigators other than the slot with their headers and bars,
+ * and components of react-native-web that are not drawn.
  */
 const leftOut = [
   { from: /\/zod\//, name: /locales\/index\.c?js$/ },
@@ -21,6 +23,13 @@ const leftOut = [
     from: /\/expo-router\/build\/(index|exports|getRoutes)\.js$/,
     name: /^\.\/(stack|layouts\/Tabs|layouts\/experimental-stack|views\/(use)?Sitemap)$/,
   },
+  // Lists, animations, switches and touchables that nothing here draws: ours are Pressable and ui/virtualList.
+  {
+    from: /\/react-native-web\/dist\/index\.js$/,
+    name: /exports\/(?:Animated|CheckBox|Easing|FlatList|ImageBackground|LayoutAnimation|PanResponder|Picker|ProgressBar|SectionList|Switch|Touchable\w*|VirtualizedList)$/,
+  },
+  // A message of the development server.
+  { from: /\/expo-router\/build\/views\/Toast\.js$/, name: /exports\/Animated$/ },
   { from: /\/expo-router\/build\/layouts\/StackClient\.js$/, name: /^\.\/stack-utils$/ },
   { from: /\/expo-router\/build\/fork\/native-stack\//, name: /\/react-navigation\/native-stack$/ },
 ];
@@ -32,6 +41,12 @@ const redirected = [
     from: /\/expo-router\/build\/views\/(ErrorBoundary|Toast)\.js$/,
     name: '../react-navigation/bottom-tabs',
     to: '../react-navigation/bottom-tabs/utils/BottomTabBarHeightContext',
+  },
+  // Nothing here moves a screen.
+  {
+    from: /\/react-native-screens\/lib\/module\/components\/Screen\.web\.js$/,
+    name: 'react-native-web/dist/exports/Animated',
+    to: path.join(__dirname, 'scripts/withoutAnimation.js'),
   },
   // The file that tslib names for imports takes a default from CommonJS, which Metro does not give it.
   { from: /\/pdf-lib\//, name: 'tslib', to: 'tslib/tslib.es6.js' },

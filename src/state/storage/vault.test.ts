@@ -307,8 +307,12 @@ describe('what version 1 kept', () => {
     });
     const settings = { theme: 'dark', presentedLineId: null, withhold: false };
     const { migrations } = settingsKind;
-    const settled = migrations?.[2]?.(migrations[1]?.(settings));
-    expect(settingsKind.schema.parse(settled)).toMatchObject({ way: null, keepDays: { voicemails: 60 } });
+    const settled = migrations?.[3]?.(migrations[2]?.(migrations[1]?.(settings)));
+    expect(settingsKind.schema.parse(settled)).toMatchObject({
+      way: null,
+      keepDays: { voicemails: 60 },
+      shownFor: {},
+    });
     expect(workKind.schema.parse(workKind.migrations?.[1]?.(oldFollowUp))).toMatchObject({
       priority: 'usual',
     });
