@@ -27,7 +27,7 @@ test('everybody stands under a letter, is found as one types, and is called in o
   await expect(page.getByRole('group', { name: 'Field team' })).toContainText('Field team 250: 2 of 2 free');
   await expect(directory(page).getByRole('heading', { name: 'B' })).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
-  const field = page.getByRole('textbox', { name: 'Find by name, number or keypad letters' });
+  const field = page.getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' });
   await field.fill('an pe');
   await expect(directory(page).getByRole('listitem')).toHaveCount(1);
   await field.fill('734');
@@ -64,6 +64,7 @@ test('five thousand cards are read beside the page, seen first, taken in, found,
   page,
 }) => {
   await openDirectory(office);
+  await page.getByRole('button', { name: 'Add or bring in' }).click();
   await page.getByRole('button', { name: 'Bring people in' }).click();
   await bringIn(page, 'hello.txt', 'text/plain', Buffer.from('neither one nor the other'));
   await expect(page.getByText(/^Line 1: This is no table/)).toBeVisible();
@@ -87,7 +88,7 @@ test('five thousand cards are read beside the page, seen first, taken in, found,
   await page.getByRole('button', { name: 'Take in 4999 people' }).click();
   await expect(page.getByText('4999 people are in the directory.')).toBeVisible();
   await page.getByRole('button', { name: 'Directory' }).click();
-  const field = page.getByRole('textbox', { name: 'Find by name, number or keypad letters' });
+  const field = page.getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' });
   await field.fill('ras 4711');
   await expect(
     directory(page)
@@ -134,7 +135,9 @@ test('a table in an old code page is read by its columns', async ({ office, page
   await expect(page.getByText('1 person is in the directory.')).toBeVisible();
   const found = async () => {
     await office.goTo('Directory');
-    await page.getByRole('textbox', { name: 'Find by name, number or keypad letters' }).fill('jorg mul');
+    await page
+      .getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' })
+      .fill('jorg mul');
     return directory(page).getByRole('button', { name: /^.*Jörg Müller/ });
   };
   await expect((await found()).first()).toBeVisible();
@@ -156,6 +159,8 @@ test('what was taken in by mistake is taken out again', async ({ office, page })
   expect(cards).toContain('FN:Zoe Quarrie');
   await page.getByRole('button', { name: 'Undo: take them out again' }).click();
   await office.goTo('Directory');
-  await page.getByRole('textbox', { name: 'Find by name, number or keypad letters' }).fill('quarrie');
+  await page
+    .getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' })
+    .fill('quarrie');
   await expect(page.getByText('Nobody found')).toBeVisible();
 });

@@ -102,7 +102,7 @@ export function DialScreen() {
               hideLabel
               value={dial.text}
               onChange={dial.change}
-              onSubmit={dial.call}
+              onSubmit={() => void dial.call()}
               placeholder="Number, extension or name"
               error={dial.error}
               numeric={/^[\d+*#(]/.test(dial.text)}
@@ -121,7 +121,7 @@ export function DialScreen() {
           kind="answer"
           word={dial.canCall ? `Call ${dial.text}` : 'Call'}
           disabled={!dial.canCall}
-          onPress={dial.call}
+          onPress={() => void dial.call()}
         />
       </View>
     </View>

@@ -62,7 +62,7 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
             options={[
               { value: 'everybody' as const, word: 'every call' },
               ...(personKey === null ? [] : [{ value: 'person' as const, word: nameOf(personKey) }]),
-              ...(rate ? [{ value: 'such' as const, word: `all of ${rate.name}` }] : []),
+              ...(rate ? [{ value: 'such' as const, word: `${rate.name} numbers` }] : []),
             ]}
             onChoose={setScope}
           />
@@ -88,7 +88,7 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
         ) : null}
         {rule && rate ? (
           <Plate
-            word={`Forget it for all of ${rate.name}`}
+            word={`Forget it for ${rate.name} numbers`}
             onPress={() => dispatch(shownRuleChosen({ prefix: rule.prefix, shown: null }))}
           />
         ) : null}

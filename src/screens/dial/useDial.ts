@@ -39,7 +39,7 @@ export function useDial() {
   const place = usePlaceCall();
 
   const dialled = useMemo(() => interpretDialled(text, ukOfficePlan), [text]);
-  const { found, state } = useFound(text);
+  const { found, state, ask } = useFound(text);
   const favourites = useFavourites();
   const recent = useRecent();
 
@@ -72,7 +72,11 @@ export function useDial() {
       change(text + key);
     },
     erase: () => change(text.trimEnd().slice(0, -1)),
-    call: () => void place(match?.dial ?? text),
+    call: async () => {
+      // Who types a name and Enter means the only one of that name, also before it stands there.
+      const [only, ...others] = isDialable(dialled) ? [] : await ask();
+      void place((others.length === 0 ? only?.numbers[0]?.dial : undefined) ?? text);
+    },
     callThis: (number: string) => void place(number),
   };
 }

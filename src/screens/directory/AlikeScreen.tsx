@@ -154,8 +154,13 @@ function Pair({ alike: { reasons, differs }, two, onDecide }: PairProps) {
         ))}
       </View>
       <View style={styles.plates}>
-        <Plate kind="main" word="They are one" label={`${names} are one`} onPress={() => onDecide(true)} />
-        <Plate word="They are two" label={`${names} are two`} onPress={() => onDecide(false)} />
+        <Plate
+          kind="main"
+          word="They are one"
+          label={`They are one: ${names}`}
+          onPress={() => onDecide(true)}
+        />
+        <Plate word="They are two" label={`They are two: ${names}`} onPress={() => onDecide(false)} />
       </View>
     </View>
   );

@@ -35,6 +35,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.ink,
     },
     grow: { flex: 1 },
+    aside: { alignSelf: 'flex-start' },
   }),
 );
 
@@ -173,7 +174,12 @@ function NumbersPart({ control, errors }: PartProps) {
               </ScrollView>
             )}
           />
-          <Plate word="Without this number" label={`Without number ${at + 1}`} onPress={() => remove(at)} />
+          <Plate
+            word="Without this number"
+            label={`Without this number, ${at + 1}`}
+            style={styles.aside}
+            onPress={() => remove(at)}
+          />
         </View>
       ))}
       <Plate word="Another number" onPress={() => append({ label: 'work', written: '' })} />
@@ -212,7 +218,8 @@ function ListPart({ control, errors, name, word, title }: ListPartProps) {
           />
           <Plate
             word="Without it"
-            label={`Without ${title.toLowerCase()} ${at + 1}`}
+            label={`Without it, ${title.toLowerCase()} ${at + 1}`}
+            style={styles.aside}
             onPress={() => remove(at)}
           />
         </View>

@@ -67,7 +67,7 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
               {origin.isChanged ? (
                 <Plate
                   word="Give it back"
-                  label={`Give ${word.toLowerCase()} back to where it comes from`}
+                  label={`Give it back: ${word.toLowerCase()}`}
                   onPress={() => dispatch(giveBack(contact.id, field))}
                 />
               ) : null}

@@ -14,7 +14,6 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
 import { usePresence } from '../shared/usePresence';
 import { PickUp } from './PickUp';
@@ -52,13 +51,13 @@ interface DirectoryRowViewProps {
   isReachable: boolean;
   /** A favourite, which may stand elsewhere. */
   canMove: boolean;
+  onOpen: (key: string) => void;
 }
 
 /** Somebody with what they are doing; pressed, everything with them; and a call at the number one uses. */
-export function DirectoryRowView({ entry, isReachable, canMove }: DirectoryRowViewProps) {
+export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: DirectoryRowViewProps) {
   const styles = useStyles();
   const { colours } = useTheme();
-  const go = useGo();
   const dispatch = useAppDispatch();
   const placeCall = usePlaceCall();
   const presenceOf = usePresence();
@@ -78,7 +77,7 @@ export function DirectoryRowView({ entry, isReachable, canMove }: DirectoryRowVi
       <Pressable
         role="button"
         tabIndex={isReachable ? 0 : -1}
-        onPress={() => (isTeam ? call() : go.person(key))}
+        onPress={() => (isTeam ? call() : onOpen(key))}
         style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
       >
         <Initials name={name} />

@@ -17,7 +17,11 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 import { VirtualList } from '@/ui/virtualList';
 
+import { PersonTimeline } from '../looseEnds/PersonTimeline';
+import { Columns } from '../shared/Columns';
 import { useFound, type Finding, type FoundPerson } from '../shared/useFound';
+import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
 import { AddSheet } from './AddSheet';
 import { DirectoryRowView } from './DirectoryRowView';
 import { LetterScale } from './LetterScale';
@@ -67,18 +71,25 @@ const useStyles = themed(({ colours }) =>
 export function DirectoryScreen() {
   const styles = useStyles();
   const { size } = useTheme();
+  const go = useGo();
+  const { isWide } = useLayout();
   const entries = useAppSelector(selectDirectory);
   const favourites = useAppSelector((state) => state.settings.favourites);
   const isRead = useAppSelector((state) => state.catchUp.isRead);
   const [typed, setTyped] = useState('');
   const [show, setShow] = useState<Show>('everybody');
   const [isAdding, setAdding] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const open = (key: string) => (isWide ? setChosen(key) : go.person(key));
   const [letter, setLetter] = useState<{ key: string } | null>(null);
   const { found, state } = useFound(typed, mostFound);
   const isSought = state !== 'idle';
   const listed = useMemo(() => rowsOf(entries, show, favourites), [entries, show, favourites]);
-  const rows = isSought ? found.map(asRow) : listed;
-  return (
+  const people = isSought ? found.map(asRow) : listed;
+  // On a wide screen the team stands in a column of its own.
+  const rows: Row[] =
+    !isWide && !isSought && show === 'everybody' ? [{ kind: 'teams', id: 'teams' }, ...people] : people;
+  const list = (
     <View style={styles.screen}>
       <View style={styles.head}>
         <View style={styles.top}>
@@ -100,11 +111,10 @@ export function DirectoryScreen() {
           </ScrollView>
         )}
       </View>
-      {!isSought && show === 'everybody' ? <TeamGlance /> : null}
-      {!isSought && rows.length > manyRows && show !== 'favourites' ? (
-        <LetterScale rows={rows} onGo={(key) => setLetter({ key })} />
+      {!isSought && people.length > manyRows && show !== 'favourites' ? (
+        <LetterScale rows={people} onGo={(key) => setLetter({ key })} />
       ) : null}
-      {rows.length === 0 ? (
+      {people.length === 0 ? (
         <EmptyState {...emptyWords(state, show, typed, isRead)} />
       ) : (
         <VirtualList
@@ -113,9 +123,11 @@ export function DirectoryScreen() {
           keyOf={(row) => row.id}
           isPressable={(row) => row.kind === 'entry'}
           showFirst={letter}
-          heightOf={(row) => (row.kind === 'head' ? size(23) + 21 : Math.max(72, size(22) + size(19) + 25))}
+          heightOf={(row) => heightOf[row.kind](size)}
           render={(row, isReachable) =>
-            row.kind === 'head' ? (
+            row.kind === 'teams' ? (
+              <TeamGlance onOpen={open} />
+            ) : row.kind === 'head' ? (
               <View style={styles.letter}>
                 <Txt as="heading" level={2}>
                   {row.word}
@@ -126,6 +138,7 @@ export function DirectoryScreen() {
                 entry={row.entry}
                 isReachable={isReachable}
                 canMove={show === 'favourites' && !isSought}
+                onOpen={open}
               />
             )
           }
@@ -134,7 +147,26 @@ export function DirectoryScreen() {
       {isAdding ? <AddSheet onClose={() => setAdding(false)} /> : null}
     </View>
   );
+  const detail =
+    chosen === null ? (
+      <EmptyState
+        title="Nobody chosen"
+        sentence="Whoever you choose stands here, with everything between you."
+      />
+    ) : (
+      <PersonTimeline personKey={chosen} />
+    );
+  return <Columns list={list} detail={detail} narrow="list" />;
 }
+
+type Row = DirectoryRow | { kind: 'teams'; id: 'teams' };
+
+/** Estimates, in pixels. */
+const heightOf: Record<Row['kind'], (size: (points: number) => number) => number> = {
+  teams: (size) => 2 * (size(19) + size(41) + 40),
+  head: (size) => size(23) + 21,
+  entry: (size) => Math.max(72, size(22) + size(19) + 25),
+};
 
 function rowsOf(
   entries: readonly DirectoryEntry[],

@@ -87,16 +87,16 @@ function SourcePart({ source }: { source: Source }) {
             <Plate
               kind="main"
               word="Bring in step now"
-              label={`Bring ${name} in step now`}
+              label={`Bring in step now: ${name}`}
               onPress={() => dispatch(syncSource(id))}
             />
-            <Plate word="Leave it" label={`Leave ${name}`} onPress={() => dispatch(leaveSource(id))} />
+            <Plate word="Leave it" label={`Leave it: ${name}`} onPress={() => dispatch(leaveSource(id))} />
           </>
         ) : (
           <Plate
             kind="main"
             word="Bring in and keep in step"
-            label={`Bring in ${name} and keep in step`}
+            label={`Bring in and keep in step: ${name}`}
             onPress={() => dispatch(connectSource(id))}
           />
         )}

@@ -5,13 +5,12 @@ import { Gauge } from '@/ui/person';
 import { Txt } from '@/ui/text';
 import { corner, space, target, themed, useTheme } from '@/ui/tokens';
 
-import { useGo } from '../shared/useGo';
 import { usePresence } from '../shared/usePresence';
 import { PickUp } from './PickUp';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    teams: { borderBottomWidth: 1, borderColor: colours.ink, paddingVertical: space.s, gap: space.s },
+    teams: { paddingVertical: space.s, gap: space.s },
     head: { paddingHorizontal: space.l },
     strip: { paddingHorizontal: space.l, gap: space.s },
     ringing: {
@@ -37,10 +36,9 @@ const useStyles = themed(({ colours }) =>
 );
 
 /** Who of my teams can be reached now, in one look: a gauge and a first name each. */
-export function TeamGlance() {
+export function TeamGlance({ onOpen }: { onOpen: (key: string) => void }) {
   const styles = useStyles();
   const { colours } = useTheme();
-  const go = useGo();
   const presenceOf = usePresence();
   const ringing = useAppSelector(selectRingingAtColleagues);
   const office = useAppSelector(selectOffice);
@@ -67,7 +65,7 @@ export function TeamGlance() {
                   <Pressable
                     key={memberId}
                     role="button"
-                    onPress={() => go.person(`person:${memberId}`)}
+                    onPress={() => onOpen(`person:${memberId}`)}
                     style={({ pressed }) => [styles.member, pressed && { borderColor: colours.saffron }]}
                   >
                     <Gauge state={gauge} />

@@ -27,13 +27,13 @@ export function BooksPanel() {
             <View style={styles.plates}>
               <Plate
                 word={left > 0 ? `Something changes, ${left} left` : 'Nothing more changes'}
-                label={`Something changes in ${book.name}, ${left} left`}
+                label={`${left > 0 ? `Something changes, ${left} left` : 'Nothing more changes'} in ${book.name}`}
                 disabled={left === 0}
                 onPress={() => dispatch(changeOutside(id, { step: step + 1 }))}
               />
               <Plate
                 word="Breaks off"
-                label={`${book.name} breaks off in the middle`}
+                label={`Breaks off: ${book.name}`}
                 pressed={breaksOff}
                 onPress={() => dispatch(changeOutside(id, { breaksOff: !breaksOff }))}
               />

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 
 import { dialledAs, numbersInOrder, type ContactNumber } from '@/core/people';
 import type { Hit } from '@/core/peopleSearch';
-import { formatAny, selectContacts, selectLastUsed, useAppSelector, useServices } from '@/state/app';
+import { formatAny, selectLastUsed, useAppSelector, useServices } from '@/state/app';
 
 /** A number as it is read, and as it is dialled with what follows it. */
 export interface WrittenNumber {
@@ -29,6 +29,8 @@ export interface Finding {
   found: FoundPerson[];
   /** `away`: the part of the app that finds people is not there yet. */
   state: 'idle' | 'finding' | 'found' | 'away';
+  /** Whoever is meant by what is typed now, for a key that is faster than the search. */
+  ask: () => Promise<FoundPerson[]>;
 }
 
 const nobody: FoundPerson[] = [];
@@ -36,8 +38,8 @@ const nobody: FoundPerson[] = [];
 /** Whoever is meant by what is typed, best first; while it looks, whoever was found before. */
 export function useFound(text: string, most = 20): Finding {
   const services = useServices();
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
-  const contacts = useAppSelector(selectContacts);
+  // That part of the app comes after the start; drawn anew, it is seen.
+  useAppSelector((state) => state.catchUp.isRead);
   const lastUsed = useAppSelector(selectLastUsed);
   const [answer, setAnswer] = useState<{ text: string; hits: readonly Hit[] } | null>(null);
   const sought = text.trim();
@@ -45,17 +47,23 @@ export function useFound(text: string, most = 20): Finding {
   useEffect(() => {
     if (sought === '' || !search) return;
     let isOver = false;
-    void search.find(sought, most).then((hits) => {
-      if (!isOver) setAnswer({ text: sought, hits });
-    });
+    const look = () =>
+      void search.find(sought, most).then((hits) => {
+        if (!isOver) setAnswer({ text: sought, hits });
+      });
+    look();
+    const stop = search.subscribe(look);
     return () => {
       isOver = true;
+      stop();
     };
-  }, [sought, most, search, contacts, isRead]);
+  }, [sought, most, search]);
   const hits = sought === '' ? null : (answer?.hits ?? null);
   const found = useMemo(() => hits?.map((hit) => asFound(hit, lastUsed)) ?? nobody, [hits, lastUsed]);
   const state = sought === '' ? 'idle' : !search ? 'away' : answer?.text === sought ? 'found' : 'finding';
-  return { found, state };
+  const ask = async () =>
+    sought === '' || !search ? [] : (await search.find(sought, most)).map((hit) => asFound(hit, lastUsed));
+  return { found, state, ask };
 }
 
 /** "0131 496 0142 ext 42" */

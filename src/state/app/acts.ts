@@ -33,8 +33,10 @@ export const send =
   (command: Command): Act<Promise<CommandResult | null>> =>
   async (dispatch, _, { link }) => {
     if (!link) return null;
+    // What was said before this act is over; what the act itself brings about is said meanwhile.
+    dispatch(actRefused(null));
     const result = await link.send(command);
-    dispatch(actRefused(result.ok ? null : explainRefusal(result.reason)));
+    if (!result.ok) dispatch(actRefused(explainRefusal(result.reason)));
     return result;
   };
 

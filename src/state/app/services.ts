@@ -7,6 +7,11 @@ import type { PeopleSearcher } from '@/workers/searchPeople';
 
 import type { StoredSound, Vault } from '../storage';
 
+/** Finds people, and tells when others may be found than before. */
+export interface PeopleFinder extends Pick<PeopleSearcher, 'find'> {
+  subscribe: (changed: () => void) => () => void;
+}
+
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
   clock: Clock;
@@ -18,7 +23,7 @@ export interface Services {
   /** All that is kept on this device; null while another tab runs the office. */
   vault: Vault | null;
   /** Finds people; null until that part of the app is there. */
-  search: Pick<PeopleSearcher, 'find'> | null;
+  search: PeopleFinder | null;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
 }

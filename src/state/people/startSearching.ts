@@ -23,6 +23,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
   let last: readonly unknown[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isOver = false;
+  const listeners = new Set<() => void>();
   let searcher = typeof Worker === 'undefined' ? searchOnPage() : searchInWorker(() => begin(searchOnPage()));
 
   const begin = (next: PeopleSearcher) => {
@@ -42,12 +43,15 @@ export function startSearching(store: AppStore, services: Services): () => void 
     const { changed, gone } = differenceOf(told, entries);
     told = entries;
     if (gone.length > 0) searcher.drop(gone);
-    handOver(changed, searcher);
     searcher.use(usageOf(state.history.records, services.clock.now()));
+    handOver(changed, searcher);
   };
+  /** Some at a time, so that no frame waits; who looks for somebody meanwhile is told when all are there. */
   const handOver = (entries: readonly Searchable[], to: PeopleSearcher) => {
+    if (isOver || to !== searcher) return;
     if (entries.length > 0) to.put(entries.slice(0, chunk));
-    if (entries.length > chunk) setTimeout(() => to === searcher && handOver(entries.slice(chunk), to));
+    if (entries.length > chunk) setTimeout(() => handOver(entries.slice(chunk), to));
+    else for (const changed of listeners) changed();
   };
   const schedule = () => {
     timer ??= setTimeout(tell, gatherMs);
@@ -59,6 +63,10 @@ export function startSearching(store: AppStore, services: Services): () => void 
       clearTimeout(timer);
       tell();
       return searcher.find(text, most);
+    },
+    subscribe: (changed) => {
+      listeners.add(changed);
+      return () => listeners.delete(changed);
     },
   };
   const stop = store.subscribe(schedule);

@@ -30,7 +30,7 @@ export const syncSource =
       keep({ problem: 'There is no network: what was told before stays.' });
       return;
     }
-    const last = { ...nothing };
+    let last = { ...nothing };
     try {
       const standIn = new StandInSource(book, sourceOf(getState(), id).outside);
       for (let hasMore = true; hasMore;) {
@@ -38,7 +38,12 @@ export const syncSource =
         const synced = applySync(id, selectCards(getState()), page, isHeldIn(getState()));
         if (synced.put.length > 0) dispatch(putCards(synced.put));
         if (synced.droppedIds.length > 0) dispatch(dropCards(synced.droppedIds));
-        for (const key of ['added', 'changed', 'gone', 'keptAsOwn'] as const) last[key] += synced[key];
+        last = {
+          added: last.added + synced.added,
+          changed: last.changed + synced.changed,
+          gone: last.gone + synced.gone,
+          keptAsOwn: last.keptAsOwn + synced.keptAsOwn,
+        };
         keep({ token: page.token, last });
         hasMore = page.hasMore;
       }

@@ -45,9 +45,9 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
-  const { found, typed, error } = useTargets(text, view);
+  const { found, typed, first, error } = useTargets(text, view);
   const presenceOf = usePresence();
-  const submit = () => setChosen(typed ?? found[0] ?? null);
+  const submit = async () => setChosen(await first());
   const letComeIn = async () => {
     const result = await dispatch(
       send({ type: 'invite', legId: view.me.legId, purpose: 'join', toPersonId: null }),
@@ -69,7 +69,7 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
           label="Name, extension or number"
           value={text}
           onChange={setText}
-          onSubmit={submit}
+          onSubmit={() => void submit()}
           error={error}
           autoFocus
         />

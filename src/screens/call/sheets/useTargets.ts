@@ -12,7 +12,7 @@ import {
   type CallView,
 } from '@/state/app';
 
-import { useFound } from '../../shared/useFound';
+import { useFound, type FoundPerson } from '../../shared/useFound';
 
 /** Somebody a call can be sent to. */
 export interface TargetChoice {
@@ -33,16 +33,9 @@ export function useTargets(text: string, view: CallView) {
   const myId = useAppSelector((state) => state.office.me?.personId);
   const numbersHere = useMemo(() => new Set(view.others.map(({ number }) => number)), [view]);
 
-  const { found: matches, state } = useFound(text, mostFound);
+  const { found: matches, state, ask } = useFound(text, mostFound);
   const found = useMemo(() => {
-    if (text.trim() !== '')
-      return matches.flatMap(({ kind, name, detail, personId, numbers }) =>
-        numbers.map(({ label, number, written }): TargetChoice => {
-          const what =
-            kind === 'contact' || kind === 'number' ? `${written} · ${label}` : `${number} · ${detail}`;
-          return { to: number, name, detail: what, personId };
-        }),
-      );
+    if (text.trim() !== '') return asTargets(matches);
     const colleagues = office.setup.people
       .filter(({ id, extension }) => id !== myId && !numbersHere.has(extension))
       .map(({ id, name, role, extension }) => ({
@@ -75,8 +68,23 @@ export function useTargets(text: string, view: CallView) {
     state === 'found' &&
     found.length === 0 &&
     dialled.reason.code !== 'tooShort';
-  return { found, typed, error: isWrong ? explainNotDialable(dialled.reason) : null };
+  /** Whom Enter means: the number typed, else whoever stands first, also before they stand there. */
+  const first = async () => typed ?? (text.trim() === '' ? found : asTargets(await ask()))[0] ?? null;
+  return { found, typed, first, error: isWrong ? explainNotDialable(dialled.reason) : null };
 }
+
+const asTargets = (people: readonly FoundPerson[]): TargetChoice[] =>
+  people.flatMap(({ kind, name, detail, personId, numbers }) =>
+    numbers.map(({ label, number, written, dial }): TargetChoice => {
+      const isInside = kind === 'colleague' || kind === 'team';
+      return {
+        to: dial,
+        name,
+        detail: isInside ? `${number} · ${detail}` : `${written} · ${label}`,
+        personId,
+      };
+    }),
+  );
 
 function typedAs(
   dialled: Dialled,
