@@ -12,10 +12,16 @@ import {
 import type { PeopleAnswer, PeopleTask } from './peopleFile';
 
 const post = (answer: PeopleAnswer) => self.postMessage(answer);
-const onProgress = (share: number) => post({ kind: 'progress', share });
+let told = 0;
+/** Told in steps that can be seen: each is drawn. */
+const onProgress = (share: number) => {
+  if (Math.abs(share - told) < 0.04) return;
+  told = share;
+  post({ kind: 'progress', share });
+};
 const mostProblems = 200;
 /** So many blocks go to the page at once: it draws between them. */
-const blocksAtOnce = 10;
+const blocksAtOnce = 4;
 
 let table: CsvTable | null = null;
 let read: Fields[] = [];

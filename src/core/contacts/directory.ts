@@ -14,12 +14,14 @@ export interface DirectoryEntry {
   numbers: readonly ContactNumber[];
   /** The worker's own and the sources' groups; of a colleague, their teams. */
   groups: readonly string[];
+  /** Under which they stand: the first of their name, accents folded; "#" where that is no letter. */
+  letter: string;
 }
 
 /** Each contact's entry, with the key it is sorted by: made once. */
 const entries = new WeakMap<JoinedContact, Sorted>();
 
-interface Sorted {
+export interface Sorted {
   entry: DirectoryEntry;
   order: string;
 }
@@ -48,7 +50,8 @@ export function directoryOf(
   return all.map(({ entry }) => entry);
 }
 
-function entryOf(contact: JoinedContact): Sorted {
+/** Made beforehand, a directory of thousands opens at once. */
+export function entryOf(contact: JoinedContact): Sorted {
   const known = entries.get(contact);
   if (known) return known;
   const { id, name, firm, numbers, groups } = contact;
@@ -58,10 +61,11 @@ function entryOf(contact: JoinedContact): Sorted {
 }
 
 /** Accents and case folded, numbers by their size: "Mill 2" before "Mill 10". */
-const sorted = (entry: DirectoryEntry): Sorted => ({
-  entry,
-  order: plainly(entry.name.trim()).replace(/\d+/g, (digits) => digits.padStart(8, '0')),
-});
+function sorted(given: Omit<DirectoryEntry, 'letter'>): Sorted {
+  const plain = plainly(given.name.trim());
+  const order = /\d/.test(plain) ? plain.replace(/\d+/g, (digits) => digits.padStart(8, '0')) : plain;
+  return { entry: { ...given, letter: letterOf(plain) }, order };
+}
 
 export type DirectoryRow =
   { kind: 'head'; id: string; word: string } | { kind: 'entry'; entry: DirectoryEntry; id: string };
@@ -70,14 +74,14 @@ export type DirectoryRow =
 export function underLetters(all: readonly DirectoryEntry[]): DirectoryRow[] {
   return under(
     all,
-    ({ name }) => [letterOf(name)],
+    ({ letter }) => [letter],
     (letter) => (letter === noLetter ? '\uffff' : letter),
   );
 }
 
 /** The entries under each of their groups; who is in none is not there. */
 export function underGroups(all: readonly DirectoryEntry[]): DirectoryRow[] {
-  return under(all, ({ groups }) => groups, plainly);
+  return under(all, ({ groups }) => [...new Set(groups)], plainly);
 }
 
 function under(
@@ -87,7 +91,7 @@ function under(
 ): DirectoryRow[] {
   const byHead = new Map<string, DirectoryEntry[]>();
   for (const entry of all)
-    for (const head of new Set(headsOf(entry))) {
+    for (const head of headsOf(entry)) {
       const those = byHead.get(head);
       if (those) those.push(entry);
       else byHead.set(head, [entry]);
@@ -105,9 +109,11 @@ function under(
 
 const noLetter = '#';
 
-function letterOf(name: string): string {
-  const first = plainly(name.trim().normalize('NFKD')).charAt(0).toUpperCase();
-  return /\p{L}/u.test(first) ? first : noLetter;
+function letterOf(plain: string): string {
+  const first = plain.charAt(0);
+  if (first >= 'a' && first <= 'z') return first.toUpperCase();
+  const folded = plainly(first.normalize('NFKD')).charAt(0).toUpperCase();
+  return /\p{L}/u.test(folded) ? folded : noLetter;
 }
 
 /** The favourites in the worker's own order; those that are there no more are left out. */

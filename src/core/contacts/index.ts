@@ -3,6 +3,7 @@ export { findAlike, pairOf, type Alike, type AlikeReason } from './alike';
 export { changesAfter, givenBack, originOf, type Origin } from './changing';
 export {
   directoryOf,
+  entryOf,
   favouritesOf,
   movedFavourite,
   underGroups,

@@ -15,9 +15,13 @@ export interface Reachable {
 /** Whose numbers they are: the office's people and teams, and contacts. Words are found by PeopleSearch. */
 export class PeopleIndex {
   private readonly inOffice = new Map<string, Reachable>();
-  private readonly outside = new Map<string, Contact>();
+  /** Made when it is first asked: thousands may come in, with nobody asking meanwhile. */
+  private outside: Map<string, Contact> | null = null;
 
-  constructor(office: OfficeIndex, contacts: readonly Contact[]) {
+  constructor(
+    office: OfficeIndex,
+    private readonly contacts: readonly Contact[],
+  ) {
     for (const { id, name, role, extension } of office.setup.people)
       this.inOffice.set(extension, {
         kind: 'colleague',
@@ -31,15 +35,21 @@ export class PeopleIndex {
       const detail = `team of ${memberIds.length}`;
       this.inOffice.set(extension, { kind: 'team', id, name, detail, label: 'extension', number: extension });
     }
-    for (const contact of contacts)
+  }
+
+  private contactsByNumber(): Map<string, Contact> {
+    if (this.outside) return this.outside;
+    this.outside = new Map();
+    for (const contact of this.contacts)
       for (const { number } of contact.numbers)
         if (!this.outside.has(number)) this.outside.set(number, contact);
+    return this.outside;
   }
 
   /** Whose number it is; null for one nobody knows, and for a withheld one. */
   whoHas(number: string | null): Reachable | null {
     if (number === null) return null;
-    const contact = this.outside.get(number);
+    const contact = this.contactsByNumber().get(number);
     if (!contact) return this.inOffice.get(number) ?? null;
     const { id, name, firm, numbers } = contact;
     const label = numbers.find((each) => each.number === number)?.label ?? 'number';

@@ -13,24 +13,46 @@ export interface JoinedBy {
   joins: Readonly<Record<string, Join>>;
 }
 
-/** Contacts whose card nothing changes are made once. */
-const plainContacts = new WeakMap<Card, JoinedContact>();
+/** Contacts whose cards nothing changes are made once, block by block. */
+const plainContacts = new WeakMap<readonly Card[], JoinedContact[]>();
 
-/** One contact for each card, and one for those that are joined; nothing of any card is lost. */
-export function joinContacts(cards: Iterable<Card>, { changes, joins }: JoinedBy): JoinedContact[] {
+/**
+ * One contact for each card, and one for those that are joined; nothing of any card is lost.
+ *
+ * @param blocks as they are kept: a block that is the same as before costs next to nothing
+ */
+export function joinContacts(
+  blocks: Iterable<readonly Card[]>,
+  { changes, joins }: JoinedBy,
+): JoinedContact[] {
   const groups = groupsOf(Object.values(joins));
+  const touched = new Set([...groups.keys(), ...Object.keys(changes)]);
   const gathered = new Map<readonly string[], Card[]>();
   const contacts: JoinedContact[] = [];
-  for (const card of cards) {
-    const group = groups.get(card.id);
-    if (!group) contacts.push(contactOf([card], changes[card.id]));
-    else if (gathered.has(group)) gathered.get(group)?.push(card);
-    else gathered.set(group, [card]);
+  for (const cards of blocks) {
+    if (touched.size === 0 || !cards.some(({ id }) => touched.has(id))) {
+      for (const contact of plainOf(cards)) contacts.push(contact);
+      continue;
+    }
+    for (const card of cards) {
+      const group = groups.get(card.id);
+      if (!group) contacts.push(contactOf([card], changes[card.id]));
+      else if (gathered.has(group)) gathered.get(group)?.push(card);
+      else gathered.set(group, [card]);
+    }
   }
   for (const [order, members] of gathered) {
     members.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
     contacts.push(contactOf(members, changes[members[0]?.id ?? '']));
   }
+  return contacts;
+}
+
+function plainOf(cards: readonly Card[]): JoinedContact[] {
+  const known = plainContacts.get(cards);
+  if (known) return known;
+  const contacts = cards.map((card) => contactOf([card], undefined));
+  plainContacts.set(cards, contacts);
   return contacts;
 }
 
@@ -49,12 +71,8 @@ function contactOf(cards: readonly Card[], changed: Changes | undefined): Joined
   const [first] = cards;
   if (!first) throw new Error('A contact needs a card');
   if (changed || cards.length > 1) return { id: first.id, ...unite(cards), ...changed?.fields, cards };
-  const known = plainContacts.get(first);
-  if (known) return known;
-  const { sourceId: _, sourceKey: __, ...fields } = first;
-  const contact = { ...fields, cards };
-  plainContacts.set(first, contact);
-  return contact;
+  const { sourceId, sourceKey, ...fields } = first;
+  return { ...fields, cards };
 }
 
 /** Everything that several cards say: the first word for what there is one of, and each number, mail and place once. */

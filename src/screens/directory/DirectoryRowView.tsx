@@ -94,7 +94,7 @@ export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: Direct
             </View>
           ) : (
             <Txt as="small" lines={1}>
-              {`${detail === '' ? formatAny(first?.number ?? '') : detail}${more}`}
+              {`${detail === '' ? (first ? formatAny(first.number) : 'no number') : detail}${more}`}
             </Txt>
           )}
         </View>

@@ -191,7 +191,7 @@ function rowsOf(
 const asRow = ({ key, name, detail, foundBy, personId, numbers }: FoundPerson): DirectoryRow => ({
   kind: 'entry',
   id: key,
-  entry: { key, name, detail: foundBy ?? detail, personId, numbers, groups: [] },
+  entry: { key, name, detail: foundBy ?? detail, personId, numbers, groups: [], letter: '' },
 });
 
 function emptyWords(

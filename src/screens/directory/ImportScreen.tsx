@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
+import type { PeopleBlock } from '@/core/people';
 import type { CsvField } from '@/core/peopleFiles';
 import { selectContacts, useAppDispatch, useAppSelector } from '@/state/app';
 import { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from '@/state/people';
@@ -23,6 +24,8 @@ import { ColumnsPart } from './ColumnsPart';
 
 const mostProblems = 20;
 const mostBytes = 60_000_000;
+/** So many blocks of a hundred are taken in by one step. */
+const blocksAtOnce = 8;
 
 type Step =
   | { kind: 'begin'; problem: string | null }
@@ -40,6 +43,8 @@ export function ImportScreen() {
   const reading = useRef<ReadingFile | null>(null);
   /** Of the blocks taken in, so that they can be taken out again. */
   const blockIds = useRef<string[]>([]);
+  /** Of those that came, what is not taken in yet. */
+  const gathered = useRef<PeopleBlock[]>([]);
   const stop = () => {
     reading.current?.stop();
     reading.current = null;
@@ -60,7 +65,7 @@ export function ImportScreen() {
         if (answer.kind === 'progress') setStep({ kind: 'reading', share: answer.share });
         else if (answer.kind === 'table') setStep({ kind: 'table', table: answer });
         else if (answer.kind === 'read') setStep({ kind: 'read', read: answer });
-        else if (answer.kind === 'taken') void takeIn(answer);
+        else if (answer.kind === 'taken') takeIn(answer);
       },
       () => begin('The file could not be read: this part of the app has not been fetched.'),
     );
@@ -71,17 +76,29 @@ export function ImportScreen() {
   };
   const takeAll = (count: number) => {
     blockIds.current = [];
+    gathered.current = [];
     setStep({ kind: 'taking', count, done: 0 });
     reading.current?.take(dispatch(importStemNow()));
   };
-  const takeIn = async ({ blocks, isLast }: Extract<PeopleAnswer, { kind: 'taken' }>) => {
-    blockIds.current.push(...blocks.map(({ id }) => id));
-    await dispatch(takeInBlocks(blocks));
-    const more = blocks.reduce((sum, { cards }) => sum + cards.length, 0);
-    if (isLast) stop();
-    setStep((now) => {
-      if (now.kind !== 'taking') return now;
-      return isLast ? { kind: 'taken', count: now.count } : { ...now, done: now.done + more };
+  const takeIn = ({ blocks, isLast }: Extract<PeopleAnswer, { kind: 'taken' }>) => {
+    const waiting = gathered.current;
+    waiting.push(...blocks);
+    if (waiting.length < blocksAtOnce && !isLast) return;
+    gathered.current = [];
+    blockIds.current.push(...waiting.map(({ id }) => id));
+    const more = waiting.reduce((sum, { cards }) => sum + cards.length, 0);
+    const reader = reading.current;
+    // A turn of its own, so that what came is drawn and touched between.
+    setTimeout(() => {
+      // Stopped meanwhile, nothing more is taken in.
+      if (reading.current !== reader) return;
+      void dispatch(takeInBlocks(waiting)).then(() => {
+        if (isLast) stop();
+        setStep((now) => {
+          if (now.kind !== 'taking') return now;
+          return isLast ? { kind: 'taken', count: now.count } : { ...now, done: now.done + more };
+        });
+      });
     });
   };
   const takeOut = () => {

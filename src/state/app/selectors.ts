@@ -15,19 +15,21 @@ const selectOfficeCards = createSelector(
   (contacts) => contacts.map(officeCard),
 );
 
-/** All that any source tells: the office's own list, and what the worker or another source brought in. */
-export const selectCards = createSelector(
+const selectCardBlocks = createSelector(
   selectOfficeCards,
   (state: RootState) => state.catchUp.kept.people,
-  (offices, blocks): Card[] => [offices, ...Object.values(blocks).map(({ cards }) => cards)].flat(),
+  (offices, blocks): (readonly Card[])[] => [offices, ...Object.values(blocks).map(({ cards }) => cards)],
 );
+
+/** All that any source tells: the office's own list, and what the worker or another source brought in. */
+export const selectCards = createSelector(selectCardBlocks, (blocks): Card[] => blocks.flat());
 
 /** People outside, each once. */
 export const selectContacts = createSelector(
-  selectCards,
+  selectCardBlocks,
   (state: RootState) => state.catchUp.kept.changes,
   (state: RootState) => state.catchUp.kept.joins,
-  (cards, changes, joins): JoinedContact[] => joinContacts(cards, { changes, joins }),
+  (blocks, changes, joins): JoinedContact[] => joinContacts(blocks, { changes, joins }),
 );
 
 export const selectPeople = createSelector(

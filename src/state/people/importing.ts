@@ -1,7 +1,8 @@
-import type { Fields, PeopleBlock } from '@/core/people';
+import type { Card, Fields, PeopleBlock } from '@/core/people';
 import { dropSome, freeId, keepMany, selectContacts } from '@/state/app';
 
 import { keepPicture, readPicture } from '../catchUp/pictures';
+import type { Vault } from '../storage';
 import { importStem, type Act } from './blocks';
 
 /** A beginning of ids that nobody here has, for what is taken in now. */
@@ -15,17 +16,17 @@ export const takeInBlocks =
   (blocks: readonly PeopleBlock[]): Act<Promise<void>> =>
   async (dispatch, _, { vault }) => {
     const kept: PeopleBlock[] = [];
-    for (const { id, cards } of blocks)
-      kept.push({
-        id,
-        cards: await Promise.all(
-          cards.map(async (card) =>
-            card.photo === null ? card : { ...card, photo: await keepPicture(vault, card.id, card.photo) },
-          ),
-        ),
-      });
+    for (const { id, cards } of blocks) {
+      const hasPhotos = cards.some(({ photo }) => photo !== null);
+      const own = hasPhotos ? await Promise.all(cards.map((card) => withKeptPhoto(card, vault))) : cards;
+      // Nothing will change them from here on: so the store need not go through each to freeze it.
+      kept.push(Object.freeze({ id, cards: own }));
+    }
     dispatch(keepMany('people', kept));
   };
+
+const withKeptPhoto = async (card: Card, vault: Vault | null): Promise<Card> =>
+  card.photo === null ? card : { ...card, photo: await keepPicture(vault, card.id, card.photo) };
 
 /** Takes out again what came from a file. */
 export const takeOutBlocks =

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/contacts';
 import type { Message } from '@/core/messages';
 import type { OfficeIndex } from '@/core/office';
 import type { JoinedContact, PeopleIndex } from '@/core/people';
@@ -19,52 +20,91 @@ export interface SearchSources {
   myId: string | null;
 }
 
-/** Everybody, every team and every number one has had to do with, by their keys. */
-export function searchablesOf(sources: SearchSources): Map<string, Searchable> {
-  const { office, contacts, people, recent, favourites, myId } = sources;
+/** Somebody who can be found, made only when they are new or different. */
+export interface Listed {
+  key: string;
+  /** While it and the rest are the same, so is the entry. */
+  of: unknown;
+  isFavourite: boolean;
+  /** All that was texted with them lately, in one. */
+  said: string;
+  make: () => Searchable;
+}
+
+/** Everybody, every team and every number one has had to do with. */
+export function* listAll(sources: SearchSources): Generator<Listed> {
+  const { office, contacts, favourites, myId } = sources;
   const texts = textsByNumber(sources.messages);
   const starred = new Set(favourites);
-  const all = new Map<string, Searchable>();
-  const add = (entry: Omit<Searchable, 'isFavourite'>) =>
-    all.set(entry.key, { ...entry, isFavourite: starred.has(entry.key) });
-  const saidBy = (numbers: readonly { number: string }[]) =>
-    numbers.flatMap(({ number }) => texts.get(number) ?? []);
-  for (const { id, name, role, extension } of office.setup.people) {
-    if (id === myId) continue;
+  const list = (
+    key: string,
+    of: unknown,
+    numbers: readonly { number: string }[],
+    make: (said: SearchText[]) => Omit<Searchable, 'key' | 'isFavourite'>,
+  ): Listed => {
+    const said = texts.size === 0 ? [] : numbers.flatMap(({ number }) => texts.get(number) ?? []);
+    const isFavourite = starred.has(key);
+    return {
+      ...{ key, of, isFavourite },
+      said: said.map(({ text }) => text).join('\n'),
+      make: () => ({ key, isFavourite, ...make(said) }),
+    };
+  };
+  for (const person of office.setup.people) {
+    const { id, name, role, extension } = person;
     const numbers = [{ label: 'extension', number: extension }];
-    add({ key: `person:${id}`, kind: 'colleague', name, detail: role, numbers, texts: saidBy(numbers) });
+    if (id !== myId)
+      yield list(`person:${id}`, person, numbers, (said) => ({
+        ...{ kind: 'colleague', name, detail: role, numbers, texts: said },
+      }));
   }
-  for (const { id, name, extension, memberIds } of office.setup.teams)
-    add({
-      key: `team:${id}`,
-      kind: 'team',
-      name,
-      detail: `team of ${memberIds.length}`,
-      numbers: [{ label: 'extension', number: extension }],
-      texts: [],
-    });
-  for (const { id, name, firm, numbers, mails, places, groups, note } of contacts)
-    add({
-      key: `contact:${id}`,
-      kind: 'contact',
-      name,
-      detail: [firm ?? '', ...groups].filter(Boolean).join(' · '),
-      numbers,
-      texts: [
-        ...mails.map((text): SearchText => ({ field: 'mail', text })),
-        ...places.map((text): SearchText => ({ field: 'place', text })),
-        ...(note === '' ? [] : [{ field: 'note' as const, text: note }]),
-        ...saidBy(numbers),
-      ],
-    });
-  const strangers = new Set([...recent.keys(), ...texts.keys()].filter((number) => !people.whoHas(number)));
-  for (const number of strangers) {
-    if (!number.startsWith('+') || office.linesByNumber.has(number)) continue;
+  for (const team of office.setup.teams) {
+    const numbers = [{ label: 'extension', number: team.extension }];
+    const detail = `team of ${team.memberIds.length}`;
+    yield list(`team:${team.id}`, team, [], () => ({
+      ...{ kind: 'team', name: team.name, detail, numbers, texts: [] },
+    }));
+  }
+  for (const contact of contacts) {
+    // What the directory needs of them is made on the way, in the same stretches.
+    entryOf(contact);
+    yield list(`contact:${contact.id}`, contact, contact.numbers, (said) => ofContact(contact, said));
+  }
+  for (const [number, name] of strangersOf(sources, texts)) {
     const numbers = [{ label: 'number', number }];
-    const name = recent.get(number) ?? formatAny(number);
-    add({ key: `number:${number}`, kind: 'number', name, detail: '', numbers, texts: saidBy(numbers) });
+    yield list(`number:${number}`, name, numbers, (said) => ({
+      ...{ kind: 'number', name, detail: '', numbers, texts: said },
+    }));
   }
-  return all;
+}
+
+function ofContact(
+  { name, firm, numbers, mails, places, groups, note }: JoinedContact,
+  said: readonly SearchText[],
+): Omit<Searchable, 'key' | 'isFavourite'> {
+  return {
+    kind: 'contact',
+    name,
+    detail: [firm ?? '', ...groups].filter(Boolean).join(' · '),
+    numbers,
+    texts: [
+      ...mails.map((text): SearchText => ({ field: 'mail', text })),
+      ...places.map((text): SearchText => ({ field: 'place', text })),
+      ...(note === '' ? [] : [{ field: 'note' as const, text: note }]),
+      ...said,
+    ],
+  };
+}
+
+/** Numbers that nobody has a name for, with how they are shown. */
+function* strangersOf(
+  { office, people, recent }: SearchSources,
+  texts: ReadonlyMap<string, unknown>,
+): Generator<[number: string, name: string]> {
+  for (const number of new Set([...recent.keys(), ...texts.keys()])) {
+    if (!number.startsWith('+') || office.linesByNumber.has(number) || people.whoHas(number)) continue;
+    yield [number, recent.get(number) ?? formatAny(number)];
+  }
 }
 
 function textsByNumber(messages: Readonly<Record<string, Message>>): Map<string, SearchText[]> {
@@ -86,28 +126,9 @@ function textsByNumber(messages: Readonly<Record<string, Message>>): Map<string,
   );
 }
 
-/** What is new or different now, and whose keys are gone. */
-export function differenceOf(
-  before: ReadonlyMap<string, Searchable>,
-  now: ReadonlyMap<string, Searchable>,
-): { changed: Searchable[]; gone: string[] } {
-  const changed: Searchable[] = [];
-  for (const [key, entry] of now) {
-    const known = before.get(key);
-    if (!known || !isSame(known, entry)) changed.push(entry);
-  }
-  return { changed, gone: [...before.keys()].filter((key) => !now.has(key)) };
-}
-
-function isSame(a: Searchable, b: Searchable): boolean {
-  return (
-    a.name === b.name &&
-    a.detail === b.detail &&
-    a.isFavourite === b.isFavourite &&
-    isSameList(a.numbers, b.numbers, ({ label, number, tail }) => `${label} ${number}${tail ?? ''}`) &&
-    isSameList(a.texts, b.texts, ({ field, text }) => `${field} ${text}`)
-  );
-}
-
-const isSameList = <T>(a: readonly T[], b: readonly T[], of: (each: T) => string): boolean =>
-  a.length === b.length && a.every((each, at) => of(each) === of(b[at] ?? each));
+/** Whether somebody is new, or can be found by other things than before. */
+export const isDifferent = (before: Listed | undefined, now: Listed): boolean =>
+  before === undefined ||
+  before.of !== now.of ||
+  before.isFavourite !== now.isFavourite ||
+  before.said !== now.said;

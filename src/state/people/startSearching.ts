@@ -1,4 +1,4 @@
-import { usageOf, type Searchable } from '@/core/peopleSearch';
+import { usageOf } from '@/core/peopleSearch';
 import {
   selectContacts,
   selectOffice,
@@ -9,17 +9,18 @@ import {
 } from '@/state/app';
 import { searchInWorker, searchOnPage, type PeopleSearcher } from '@/workers/searchPeople';
 
-import { differenceOf, searchablesOf, type SearchSources } from './searchables';
+import { isDifferent, listAll, type Listed, type SearchSources } from './searchables';
 
-/** Changes that come together are told together. */
-const gatherMs = 30;
+/** Changes that come together are told together, when there is a pause. */
+const gatherMs = 100;
 const chunk = 1_000;
+const longestStretchMs = 8;
 /** Numbers of so many calls are found though nobody has them. */
 const mostRecords = 3_000;
 
 /** Keeps the search for people told of everybody who can be found. Gives what ends it. */
 export function startSearching(store: AppStore, services: Services): () => void {
-  let told: ReadonlyMap<string, Searchable> = new Map();
+  let told: ReadonlyMap<string, Listed> = new Map();
   let last: readonly unknown[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isOver = false;
@@ -33,35 +34,52 @@ export function startSearching(store: AppStore, services: Services): () => void 
     last = [];
     schedule();
   };
-  const tell = () => {
-    timer = undefined;
+  /** Tells what is new since the last time. Goes through all in stretches, so that no frame waits for it. */
+  const tell = async () => {
     const state = store.getState();
     const now = inputsOf(state);
-    if (now.every((input, at) => input === last[at])) return;
+    if (isOver || now.every((input, at) => input === last[at])) return;
     last = now;
-    const entries = searchablesOf(sourcesOf(state));
-    const { changed, gone } = differenceOf(told, entries);
-    told = entries;
+    const listed = new Map<string, Listed>();
+    const changed: Listed[] = [];
+    let began = performance.now();
+    for (const each of listAll(sourcesOf(state))) {
+      listed.set(each.key, each);
+      if (isDifferent(told.get(each.key), each)) changed.push(each);
+      if (performance.now() - began < longestStretchMs) continue;
+      await new Promise((resolve) => setTimeout(resolve));
+      began = performance.now();
+    }
+    const gone = [...told.keys()].filter((key) => !listed.has(key));
+    told = listed;
     if (gone.length > 0) searcher.drop(gone);
     searcher.use(usageOf(state.history.records, services.clock.now()));
     handOver(changed, searcher);
   };
+  /** One after the other. */
+  let telling = Promise.resolve();
+  const tellNow = () => {
+    clearTimeout(timer);
+    return (telling = telling.then(tell));
+  };
   /** Some at a time, so that no frame waits; who looks for somebody meanwhile is told when all are there. */
-  const handOver = (entries: readonly Searchable[], to: PeopleSearcher) => {
+  const handOver = (entries: readonly Listed[], to: PeopleSearcher) => {
     if (isOver || to !== searcher) return;
-    if (entries.length > 0) to.put(entries.slice(0, chunk));
+    // Who has gone or changed again meanwhile is told of apart.
+    const current = entries.slice(0, chunk).filter((listed) => told.get(listed.key) === listed);
+    if (current.length > 0) to.put(current.map(({ make }) => make()));
     if (entries.length > chunk) setTimeout(() => handOver(entries.slice(chunk), to));
     else for (const changed of listeners) changed();
   };
   const schedule = () => {
-    timer ??= setTimeout(tell, gatherMs);
+    clearTimeout(timer);
+    timer = setTimeout(() => void tellNow(), gatherMs);
   };
 
   services.search = {
-    find: (text, most) => {
+    find: async (text, most) => {
       // What has just changed is found already.
-      clearTimeout(timer);
-      tell();
+      await tellNow();
       return searcher.find(text, most);
     },
     subscribe: (changed) => {
