@@ -89,14 +89,22 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'fax-dark',
-    dark: true,
+    name: 'directory',
     go: async (office, page) => {
-      await office.open('/fax/sample-fax-1');
-      await page.getByRole('img', { name: 'Page 1 of 1' }).waitFor();
+      await office.open('/sources');
+      await page.getByRole('button', { name: /^Bring in.*Customer list/ }).click();
+      await office.goTo('Directory');
+      await page.getByRole('navigation', { name: 'Go to a letter' }).waitFor();
     },
   },
-  { name: 'dial', go: (office) => office.open('/dial') },
+  {
+    name: 'dial',
+    go: async (office, page) => {
+      await office.open('/dial');
+      await page.getByRole('textbox', { name: 'Number, extension or name' }).fill('pe');
+      await page.getByRole('button', { name: /^Peg Anstey/ }).waitFor();
+    },
+  },
   {
     name: 'plan',
     go: async (office, page) => {

@@ -169,6 +169,36 @@ test('who is busy is told of when they are free, from the directory', async ({ o
   await expect(page.getByText('Bryn Castellan is free now.')).toBeVisible();
 });
 
+test('what rings at a colleague of the own team is seen in the directory, and picked up', async ({
+  office,
+  page,
+}) => {
+  await office.open('/directory');
+  await office.callIn('Marl & Finch Surveyors', 'Main');
+  await office.goTo('Directory');
+  await expect(page.getByRole('group', { name: 'Office' })).toContainText(
+    'Marl & Finch Surveyors rings at Ilse',
+  );
+  expect(await office.axeViolations()).toEqual([]);
+  await page
+    .getByRole('button', { name: 'Pick up Marl & Finch Surveyors, ringing at Ilse Varga' })
+    .first()
+    .click();
+  await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
+});
+
+test('somebody is written to from Dial, by a scrap of their name', async ({ office, page }) => {
+  await office.open('/dial');
+  const write = page.getByRole('button', { name: 'Write', exact: true });
+  await expect(write).toBeDisabled();
+  await dialField(page).fill('0131 496 01');
+  await expect(write).toBeDisabled();
+  await dialField(page).fill('angl');
+  await expect(found(page)).toContainText('Three Becks Angling Club');
+  await write.click();
+  await expect(page.getByRole('textbox', { name: /^Text to 07700 900333/ })).toBeVisible();
+});
+
 test('without a network everybody is found; a group is called by one of it', async ({
   office,
   page,

@@ -12,6 +12,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { Columns } from '../shared/Columns';
 import type { Finding } from '../shared/useFound';
+import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { People } from './People';
 import { PresentedLine } from './PresentedLine';
@@ -29,7 +30,10 @@ const useStyles = themed(({ colours }) =>
     entry: { paddingHorizontal: space.l, paddingBottom: space.s, gap: space.xs },
     fieldRow: { flexDirection: 'row', gap: space.s, alignItems: 'flex-start' },
     field: { flex: 1 },
+    grow: { flex: 1 },
     call: {
+      flexDirection: 'row',
+      gap: space.m,
       padding: space.m,
       paddingHorizontal: space.l,
       backgroundColor: colours.sheet,
@@ -44,6 +48,7 @@ export function DialScreen() {
   const styles = useStyles();
   const { isWide } = useLayout();
   const dial = useDial();
+  const go = useGo();
   useLinkedNumber();
   const label = dial.isEmpty ? 'Called or calling lately' : 'Who you may mean';
   const results = (
@@ -118,7 +123,13 @@ export function DialScreen() {
       <Keypad onKey={dial.press} hasPlus />
       <View style={styles.call}>
         <Plate
+          word="Write"
+          disabled={dial.writesTo === null}
+          onPress={() => dial.writesTo !== null && go.person(dial.writesTo)}
+        />
+        <Plate
           kind="answer"
+          style={styles.grow}
           word={dial.canCall ? `Call ${dial.text}` : 'Call'}
           disabled={!dial.canCall}
           onPress={() => void dial.call()}

@@ -5,11 +5,12 @@ import {
   interpretDialled,
   isDialable,
   isExternal,
+  takesTexts,
   ukOfficePlan,
   type Dialled,
 } from '@/core/numbering';
 import type { OfficeIndex } from '@/core/office';
-import { numbersInOrder } from '@/core/people';
+import { numbersInOrder, type PeopleIndex } from '@/core/people';
 import {
   dialTextChanged,
   explainNotDialable,
@@ -66,6 +67,8 @@ export function useDial() {
     state,
     isEmpty,
     canCall: isDialable(dialled) || match !== undefined,
+    /** Key of whoever can be written to: the number typed, else whoever stands first. */
+    writesTo: isDialable(dialled) ? writableKey(dialled, office, people) : (found[0]?.key ?? null),
     change,
     press: (key: string) => {
       player?.digit(key);
@@ -79,6 +82,18 @@ export function useDial() {
     },
     callThis: (number: string) => void place(number),
   };
+}
+
+/** Whose page takes what is written to a number: a colleague's, a contact's, or the number's own where it takes texts. */
+function writableKey(dialled: Dialled, office: OfficeIndex, people: PeopleIndex): string | null {
+  if (dialled.kind === 'extension') {
+    const person = office.peopleByExtension.get(dialled.extension);
+    return person ? `person:${person.id}` : null;
+  }
+  if (!isExternal(dialled)) return null;
+  const known = people.whoHas(dialled.e164);
+  if (known) return `${known.kind}:${known.id}`;
+  return takesTexts(dialled.e164) ? `number:${dialled.e164}` : null;
 }
 
 /** The favourites in the worker's order; whoever is there no more is left out. */

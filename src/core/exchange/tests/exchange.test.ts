@@ -315,6 +315,18 @@ describe('what else can be dialled', () => {
     expect(office.call(callId).kind).toBe('internal');
   });
 
+  it('a number is shown all the same where the office lets none be withheld (3GPP TS 22.081 §2)', () => {
+    const policies = { ...testSetup.policies, mayWithhold: false };
+    for (const [to, present] of [
+      ['0131 496 0142', 'withhold'],
+      ['141 0131 496 0142', undefined],
+    ] as const) {
+      const { exchange } = openOffice({ ...testSetup, policies });
+      exchange.send({ type: 'make', from: { kind: 'device', deviceId: 'ada-app' }, to, present }, start);
+      expect([...exchange.calls.values()].map(({ withheld }) => withheld)).toEqual([false]);
+    }
+  });
+
   it('a withheld number is kept as withheld', () => {
     const office = openOffice();
     const { legId } = office.fromAda('141 0131 496 0142', 0);
