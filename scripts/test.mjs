@@ -15,7 +15,8 @@ run(bin('eslint'), ['.', '--max-warnings', '0']);
 for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json'])
   run(bin('tsc'), ['-p', project]);
 mkdirSync(join(root, 'test-results'), { recursive: true });
-run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
+// Something a test left running shall not keep everybody waiting; `npm run test:unit` would show it.
+run(bin('jest'), ['--json', `--outputFile=${unitReport}`, '--forceExit']);
 build();
 run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
 

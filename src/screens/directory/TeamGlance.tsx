@@ -79,7 +79,7 @@ export function TeamGlance({ onOpen }: { onOpen: (key: string) => void }) {
             </ScrollView>
             {atMembers.map((each) => (
               <View key={each.legId} style={styles.ringing}>
-                <Txt as="strong" style={styles.grow} lines={1}>
+                <Txt as="strong" style={styles.grow} lines={2}>
                   {`${each.callerName} rings at ${each.colleagueName}`}
                 </Txt>
                 <PickUp ringing={each} />

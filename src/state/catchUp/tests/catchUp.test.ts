@@ -8,7 +8,7 @@ import { createAppStore } from '@/state/app';
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
 import type { StoredSound } from '../../storage';
 import { putAway, selectOrder, selectTimeline, startCatchingUp, takeBack, writeText } from '..';
-import { cawder, me, open, serveClips, settle, start, type App } from './openApp';
+import { cawder, endWithTest, me, open, serveClips, settle, start, type App } from './openApp';
 
 beforeEach(serveClips);
 
@@ -43,7 +43,7 @@ describe('who waits', () => {
     third.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
     third.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
     third.store.dispatch(recordsAdded([later]));
-    startCatchingUp({ store: third.store, services: third.services, vault: again.vault });
+    endWithTest(startCatchingUp({ store: third.store, services: third.services, vault: again.vault }));
     third.store.dispatch(historyCompleted());
     await settle();
     const names = selectOrder(third.store.getState(), start + 120_000).map(({ end: each }) => each.who.name);
@@ -110,7 +110,7 @@ describe('a voicemail', () => {
     again.services.keepSound = async (id, sound) => void mixed.set(id, sound);
     again.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
     again.store.dispatch(recordsAdded(records));
-    startCatchingUp({ store: again.store, services: again.services, vault: app.vault });
+    endWithTest(startCatchingUp({ store: again.store, services: again.services, vault: app.vault }));
     again.store.dispatch(historyCompleted());
     await settle();
     expect(mixed.size).toBe(1);

@@ -37,7 +37,8 @@ export const settle = async () => {
 };
 
 const stops: (() => void)[] = [];
-/** Whatever a test left running ends with it. */
+/** Ends it with the test, which it would else outlive. */
+export const endWithTest = (stop: () => void): void => void stops.push(stop);
 afterEach(() => stops.splice(0).forEach((stop) => stop()));
 
 /** The app's account of who waits, over an office in the page and storage in memory. */
@@ -65,7 +66,7 @@ export async function open(kept = shelf(), from: { state?: OfficeState; at?: num
     if (mine.length > 0) store.dispatch(recordsAdded(mine.reverse()));
   });
   const stop = startCatchingUp({ store, services, vault });
-  stops.push(stop);
+  endWithTest(stop);
   office.start();
   store.dispatch(historyCompleted());
   await settle();
