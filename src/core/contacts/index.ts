@@ -12,4 +12,12 @@ export {
   type DirectoryRow,
 } from './directory';
 export { readNumber, type ReadNumber } from './readNumber';
-export { applySync, newSource, sourceSchema, type Source, type Synced, type SyncPage } from './sync';
+export {
+  applySync,
+  newSource,
+  sourceSchema,
+  syncPageSchema,
+  type Source,
+  type Synced,
+  type SyncPage,
+} from './sync';

@@ -3,7 +3,7 @@ import { searchFields, type Hit, type Searchable, type SearchText } from './sear
 import { byKeypad, Segment } from './Segment';
 import { readTyped, wordsOf, type TypedDigits } from './words';
 
-/** Of a change and the segment before it, the smaller ones are laid together up to this. */
+/** What comes is laid together with smaller segments before it up to this, so that there are never many of them. */
 const fullSegment = 2_000;
 const wordsBefore = 4;
 const wordsAround = 12;
@@ -27,12 +27,9 @@ export class PeopleSearch {
     const last = new Map(entries.map((entry) => [entry.key, entry]));
     this.drop([...last.keys()]);
     let gathered = [...last.values()];
-    const newest = this.segments.at(-1);
-    if (
-      newest &&
-      newest.aliveCount <= gathered.length &&
-      newest.aliveCount + gathered.length <= fullSegment
-    ) {
+    for (let newest = this.segments.at(-1); newest; newest = this.segments.at(-1)) {
+      const together = newest.aliveCount + gathered.length;
+      if (newest.aliveCount > gathered.length || together > fullSegment) break;
       gathered = [...newest.living(), ...gathered];
       this.segments.pop();
     }

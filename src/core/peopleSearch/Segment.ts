@@ -1,6 +1,6 @@
+import type { Best } from './Best';
 import { NumberList } from './NumberList';
 import type { Searchable } from './searchable';
-import type { Best } from './Best';
 import { Tally } from './Tally';
 import { WordList } from './WordList';
 import type { Typed } from './words';

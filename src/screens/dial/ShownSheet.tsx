@@ -5,8 +5,8 @@ import type { Shown } from '@/core/presenting';
 import {
   formatAny,
   presentationChosen,
+  selectContacts,
   selectOffice,
-  selectPeople,
   shownForChosen,
   shownRuleChosen,
   useAppDispatch,
@@ -31,16 +31,11 @@ interface ShownSheetProps {
 export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: ShownSheetProps) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const people = useAppSelector(selectPeople);
   const { shownFor, shownRules } = useAppSelector((state) => state.settings);
-  const contacts = useAppSelector((state) => state.office.contacts);
+  const contacts = useAppSelector(selectContacts);
   const [scope, setScope] = useState<Scope>(shown.by === 'person' ? 'person' : 'everybody');
   const mayWithhold = office.setup.policies.mayWithhold ?? true;
-  const nameOf = (key: string) => {
-    const id = key.slice(key.indexOf(':') + 1);
-    const number = contacts.find((contact) => contact.id === id)?.numbers[0]?.number;
-    return (number === undefined ? null : people.whoHas(number)?.name) ?? 'this person';
-  };
+  const nameOf = (key: string) => contacts.find(({ id }) => `contact:${id}` === key)?.name ?? 'this person';
   const choose = (value: string) => {
     const chosen: Shown = value === withheld ? withheld : { lineId: value };
     if (scope === 'person' && personKey !== null) dispatch(shownForChosen({ key: personKey, shown: chosen }));

@@ -21,6 +21,7 @@ import {
 } from '.';
 
 import { onlineChanged } from '../app/slices';
+import { syncEveryMs } from './syncing';
 import { open, serveClips, settle, type App } from '../catchUp/tests/openApp';
 
 beforeEach(serveClips);
@@ -128,6 +129,18 @@ describe('a source', () => {
       contacts(app).filter(({ cards }) => cards.some(({ sourceId }) => sourceId === 'mailAccount')),
     ).toEqual([]);
     expect(now()).toMatchObject({ note: 'Met on the roof', cards: [{ sourceId: ownSource }] });
+  });
+
+  it('comes in step by itself after a quarter of an hour', async () => {
+    const every = jest.spyOn(globalThis, 'setInterval');
+    const app = await open();
+    await settle();
+    app.store.dispatch(connectSource('phoneBook'));
+    app.store.dispatch(changeOutside('phoneBook', { step: 1 }));
+    const [tick] = every.mock.calls.find(([, ms]) => ms === syncEveryMs) ?? [];
+    every.mockRestore();
+    tick?.();
+    expect(named(app, 'New neighbour').cards[0]?.sourceId).toBe('phoneBook');
   });
 
   it('waits without a network, and comes in step when there is one', async () => {

@@ -36,33 +36,37 @@ export function* listAll(sources: SearchSources): Generator<Listed> {
   const { office, contacts, favourites, myId } = sources;
   const texts = textsByNumber(sources.messages);
   const starred = new Set(favourites);
-  const list = (
-    key: string,
-    of: unknown,
-    numbers: readonly { number: string }[],
-    make: (said: SearchText[]) => Omit<Searchable, 'key' | 'isFavourite'>,
-  ): Listed => {
+  const list = (key: string, of: unknown, numbers: Numbers, make: Make): Listed => {
     const said = texts.size === 0 ? [] : numbers.flatMap(({ number }) => texts.get(number) ?? []);
     const isFavourite = starred.has(key);
     return {
-      ...{ key, of, isFavourite },
+      key,
+      of,
+      isFavourite,
       said: said.map(({ text }) => text).join('\n'),
       make: () => ({ key, isFavourite, ...make(said) }),
     };
   };
   for (const person of office.setup.people) {
     const { id, name, role, extension } = person;
+    if (id === myId) continue;
     const numbers = [{ label: 'extension', number: extension }];
-    if (id !== myId)
-      yield list(`person:${id}`, person, numbers, (said) => ({
-        ...{ kind: 'colleague', name, detail: role, numbers, texts: said },
-      }));
+    yield list(`person:${id}`, person, numbers, (said) => ({
+      kind: 'colleague',
+      name,
+      detail: role,
+      numbers,
+      texts: said,
+    }));
   }
   for (const team of office.setup.teams) {
-    const numbers = [{ label: 'extension', number: team.extension }];
-    const detail = `team of ${team.memberIds.length}`;
-    yield list(`team:${team.id}`, team, [], () => ({
-      ...{ kind: 'team', name: team.name, detail, numbers, texts: [] },
+    const { id, name, extension, memberIds } = team;
+    yield list(`team:${id}`, team, [], () => ({
+      kind: 'team',
+      name,
+      detail: `team of ${memberIds.length}`,
+      numbers: [{ label: 'extension', number: extension }],
+      texts: [],
     }));
   }
   for (const contact of contacts) {
@@ -73,10 +77,18 @@ export function* listAll(sources: SearchSources): Generator<Listed> {
   for (const [number, name] of strangersOf(sources, texts)) {
     const numbers = [{ label: 'number', number }];
     yield list(`number:${number}`, name, numbers, (said) => ({
-      ...{ kind: 'number', name, detail: '', numbers, texts: said },
+      kind: 'number',
+      name,
+      detail: '',
+      numbers,
+      texts: said,
     }));
   }
 }
+
+type Numbers = readonly { number: string }[];
+/** Of what was texted with them. */
+type Make = (said: SearchText[]) => Omit<Searchable, 'key' | 'isFavourite'>;
 
 function ofContact(
   { name, firm, numbers, mails, places, groups, note }: JoinedContact,

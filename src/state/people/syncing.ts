@@ -1,6 +1,6 @@
 import { sampleBooks } from '@sample/books';
 
-import { applySync, newSource, type Source } from '@/core/contacts';
+import { applySync, newSource, syncPageSchema, type Source } from '@/core/contacts';
 import { SourceBroken, StandInSource } from '@/office/sources';
 import { keepOne, selectCards, type AppStore, type RootState } from '@/state/app';
 
@@ -34,7 +34,9 @@ export const syncSource =
     try {
       const standIn = new StandInSource(book, sourceOf(getState(), id).outside);
       for (let hasMore = true; hasMore;) {
-        const page = standIn.changesSince(sourceOf(getState(), id).token);
+        const told = syncPageSchema.safeParse(standIn.changesSince(sourceOf(getState(), id).token));
+        if (!told.success) throw new SourceBroken(`${book.name} told something that can’t be read.`);
+        const page = told.data;
         const synced = applySync(id, selectCards(getState()), page, isHeldIn(getState()));
         if (synced.put.length > 0) dispatch(putCards(synced.put));
         if (synced.droppedIds.length > 0) dispatch(dropCards(synced.droppedIds));
@@ -91,7 +93,10 @@ export const changeOutside =
     dispatch(keepOne('sources', { ...source, outside: { ...source.outside, ...change } }));
   };
 
-/** Syncs what is joined, now and whenever there is a network again. Gives what ends it. */
+/** How long a change elsewhere may take to come here. */
+export const syncEveryMs = 15 * 60_000;
+
+/** Syncs what is joined: now, every quarter of an hour, and when there is a network again. Gives what ends it. */
 export function startSyncing(store: AppStore): () => void {
   const syncAll = () => {
     for (const { id, isOn } of selectSources(store.getState())) if (isOn) store.dispatch(syncSource(id));
@@ -104,5 +109,11 @@ export function startSyncing(store: AppStore): () => void {
     wasReady = isReady;
     if (isReady) syncAll();
   });
-  return stop;
+  const timer = setInterval(() => {
+    if (wasReady) syncAll();
+  }, syncEveryMs);
+  return () => {
+    stop();
+    clearInterval(timer);
+  };
 }
