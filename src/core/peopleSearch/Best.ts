@@ -5,7 +5,16 @@ export interface Found {
   entry: Searchable;
   score: number;
   code: number;
+  /** See nameKeyOf. */
+  nameKey: number;
 }
+
+/**
+ * The first three letters of a name as one number, in the order of the names: most of those who are equal otherwise are
+ * told apart by it, without looking at the names of thousands.
+ */
+export const nameKeyOf = (name: string): number =>
+  ((name.charCodeAt(0) || 0) * 0x10000 + (name.charCodeAt(1) || 0)) * 0x10000 + (name.charCodeAt(2) || 0);
 
 /** The best finds so far, best first; equals by name, then by key, so that the order never depends on who came first. */
 export class Best {
@@ -13,16 +22,20 @@ export class Best {
 
   constructor(private readonly most: number) {}
 
-  offer(entries: readonly Searchable[], at: number, score: number, code: number): void {
+  /** Whether somebody may be among the best, as far as these two tell. */
+  mayTake(score: number, nameKey: number): boolean {
     const { found, most } = this;
     const worst = found.length < most ? undefined : found[most - 1];
-    if (worst && score < worst.score) return;
-    const entry = entries[at];
+    return !worst || score > worst.score || (score === worst.score && nameKey <= worst.nameKey);
+  }
+
+  offer(entry: Searchable | undefined, score: number, code: number): void {
+    const { found, most } = this;
     if (!entry) return;
     let place = found.length;
     while (place > 0 && isBefore(entry, score, found[place - 1])) place--;
     if (place === most) return;
-    found.splice(place, 0, { entry, score, code });
+    found.splice(place, 0, { entry, score, code, nameKey: nameKeyOf(entry.name) });
     if (found.length > most) found.pop();
   }
 }

@@ -1,4 +1,4 @@
-import type { Best } from './Best';
+import { nameKeyOf, type Best } from './Best';
 import { NumberList } from './NumberList';
 import type { Searchable } from './searchable';
 import { Tally } from './Tally';
@@ -20,6 +20,7 @@ export class Segment {
   private readonly alive: Uint8Array;
   /** What speaks for somebody whatever was typed. */
   private readonly merits: Float32Array;
+  private readonly nameKeys: Float64Array;
   aliveCount: number;
 
   constructor(readonly entries: readonly Searchable[]) {
@@ -27,6 +28,7 @@ export class Segment {
     this.numbers = new NumberList(entries.map(({ numbers }) => numbers.map(({ number }) => number)));
     this.alive = new Uint8Array(entries.length).fill(1);
     this.merits = new Float32Array(entries.length);
+    this.nameKeys = Float64Array.from(entries, ({ name }) => nameKeyOf(name));
     this.aliveCount = entries.length;
   }
 
@@ -60,7 +62,9 @@ export class Segment {
       tally.closeWord();
     }
     tally.each((at, score, code) => {
-      if (this.alive[at] === 1) best.offer(this.entries, at, score + (this.merits[at] ?? 0), code);
+      const worth = score + (this.merits[at] ?? 0);
+      if (best.mayTake(worth, this.nameKeys[at] ?? 0) && this.alive[at] === 1)
+        best.offer(this.entries[at], worth, code);
     });
   }
 }
