@@ -26,6 +26,7 @@ const blocksAtOnce = 4;
 let table: CsvTable | null = null;
 let read: Fields[] = [];
 let toWrite: Fields[] = [];
+let withoutPhoto: string[] = [];
 
 /** Reads and writes people beside the page. To stop it, the page ends it. */
 self.onmessage = ({ data }: MessageEvent<PeopleTask>) => {
@@ -78,6 +79,7 @@ function tell({ people, problems }: ReadPeople): void {
 }
 
 async function handOver(stem: string): Promise<void> {
+  withoutPhoto = [];
   const size = fullBlock * blocksAtOnce;
   for (let from = 0; from < read.length; from += size) {
     const blocks: PeopleBlock[] = [];
@@ -88,17 +90,15 @@ async function handOver(stem: string): Promise<void> {
         cards: await Promise.all(cards.map((fields, index) => asCard(fields, `${stem}-${at + index}`))),
       });
     }
-    post({ kind: 'taken', blocks, isLast: from + size >= read.length });
+    post({ kind: 'taken', blocks, isLast: from + size >= read.length, withoutPhoto });
   }
 }
 
-const asCard = async (fields: Fields, id: string): Promise<Card> => ({
-  ...fields,
-  photo: fields.photo === null ? null : await shrunk(fields.photo),
-  id,
-  sourceId: ownSource,
-  sourceKey: null,
-});
+async function asCard(fields: Fields, id: string): Promise<Card> {
+  const photo = fields.photo === null ? null : await shrunk(fields.photo);
+  if (fields.photo !== null && photo === null) withoutPhoto.push(fields.name);
+  return { ...fields, photo, id, sourceId: ownSource, sourceKey: null };
+}
 
 const photoSize = 160;
 

@@ -15,7 +15,8 @@ export type PeopleAnswer =
   /** A table whose columns are to be said or confirmed. */
   | { kind: 'table'; columns: string[]; fields: CsvField[]; sample: string[][]; count: number }
   | ({ kind: 'read' } & WhatWasRead)
-  | { kind: 'taken'; blocks: PeopleBlock[]; isLast: boolean }
+  /** With whose photo could not be read, so far. */
+  | { kind: 'taken'; blocks: PeopleBlock[]; isLast: boolean; withoutPhoto: string[] }
   | { kind: 'written'; text: string };
 
 /** What a file holds, before it is taken in. The people stay in the worker. */

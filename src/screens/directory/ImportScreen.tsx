@@ -33,7 +33,7 @@ type Step =
   | { kind: 'table'; table: Extract<PeopleAnswer, { kind: 'table' }> }
   | { kind: 'read'; read: WhatWasRead }
   | { kind: 'taking'; count: number; done: number }
-  | { kind: 'taken'; count: number };
+  | { kind: 'taken'; count: number; withoutPhoto: string[] };
 
 /** People out of a file of another program: read beside the page, shown before they are taken in, and taken out again. */
 export function ImportScreen() {
@@ -80,7 +80,7 @@ export function ImportScreen() {
     setStep({ kind: 'taking', count, done: 0 });
     reading.current?.take(dispatch(importStemNow()));
   };
-  const takeIn = ({ blocks, isLast }: Extract<PeopleAnswer, { kind: 'taken' }>) => {
+  const takeIn = ({ blocks, isLast, withoutPhoto }: Extract<PeopleAnswer, { kind: 'taken' }>) => {
     const waiting = gathered.current;
     waiting.push(...blocks);
     if (waiting.length < blocksAtOnce && !isLast) return;
@@ -96,7 +96,9 @@ export function ImportScreen() {
         if (isLast) stop();
         setStep((now) => {
           if (now.kind !== 'taking') return now;
-          return isLast ? { kind: 'taken', count: now.count } : { ...now, done: now.done + more };
+          return isLast
+            ? { kind: 'taken', count: now.count, withoutPhoto }
+            : { ...now, done: now.done + more };
         });
       });
     });
@@ -143,6 +145,9 @@ export function ImportScreen() {
       {step.kind === 'taken' ? (
         <View style={styles.part} role="status">
           <Txt as="strong">{`${peopleWord(step.count)} ${step.count === 1 ? 'is' : 'are'} in the directory.`}</Txt>
+          {step.withoutPhoto.length > 0 ? (
+            <Txt as="small">{`Without their photo, which is no picture that can be read: ${step.withoutPhoto.slice(0, mostProblems).join(', ')}.`}</Txt>
+          ) : null}
           <Plate word="Undo: take them out again" onPress={takeOut} />
           <Plate word="See who may be here twice" onPress={go.alike} />
         </View>

@@ -23,6 +23,8 @@ export const takeInBlocks =
       kept.push(Object.freeze({ id, cards: own }));
     }
     dispatch(keepMany('people', kept));
+    // Said to be in only once they are written: so many could not be rescued from a page that goes.
+    await vault?.flush();
   };
 
 const withKeptPhoto = async (card: Card, vault: Vault | null): Promise<Card> =>

@@ -66,7 +66,9 @@ export function startSearching(store: AppStore, services: Services): () => void 
   const handOver = (entries: readonly Listed[], to: PeopleSearcher) => {
     if (isOver || to !== searcher) return;
     // Who has gone or changed again meanwhile is told of apart.
-    const current = entries.slice(0, chunk).filter((listed) => told.get(listed.key) === listed);
+    const current = entries
+      .slice(0, chunk)
+      .filter((listed) => told.has(listed.key) && !isDifferent(told.get(listed.key), listed));
     if (current.length > 0) to.put(current.map(({ make }) => make()));
     if (entries.length > chunk) setTimeout(() => handOver(entries.slice(chunk), to));
     else for (const changed of listeners) changed();
