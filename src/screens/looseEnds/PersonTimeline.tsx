@@ -139,6 +139,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
     if (!contact) return;
     setOpen(null);
     dispatch(removeContact(contact));
+    go.directory();
     dispatch(actDone(`${contact.name} is out of the directory. Calls and texts with them stay.`));
   };
   const styles = useStyles();

@@ -71,6 +71,15 @@ export const selectPerson = createSelector(
         contact: null,
         isWithheld: false,
       };
+    if (kind === 'contact')
+      return {
+        key,
+        name: 'Not in the directory any more',
+        detail: '',
+        ways: [],
+        contact: null,
+        isWithheld: false,
+      };
     return {
       key,
       name: 'Withheld number',
