@@ -1,9 +1,10 @@
-import { Slot } from 'expo-router';
+import { Navigator } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { config } from 'zod';
 
 import { fetchStartCatchingUp } from '@/screens/looseEnds/fetchCatchingUp';
+import { CallOver } from '@/screens/shell/CallOver';
 import { Shell } from '@/screens/shell/Shell';
 import { boot, createAppStore, ServicesContext, useAppSelector } from '@/state/app';
 import { ThemeProvider } from '@/ui/tokens';
@@ -21,7 +22,9 @@ export default function Layout() {
       <ServicesContext.Provider value={services}>
         <Themed>
           <Shell>
-            <Slot />
+            <Navigator>
+              <CallOver />
+            </Navigator>
           </Shell>
         </Themed>
       </ServicesContext.Provider>

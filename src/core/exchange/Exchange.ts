@@ -24,6 +24,7 @@ import { recordCall } from './recording';
 import { returnCall } from './returning';
 import { continueRinging, isOfPlan, stopRingingPerson } from './ringing';
 import { setCallWaiting, setSignedIn } from './signing';
+import { takeBackCall } from './takingBack';
 import { Switchboard } from './Switchboard';
 import {
   type ActiveCallChoice,
@@ -50,7 +51,7 @@ export type ExchangeState = z.infer<typeof exchangeStateSchema>;
 /** `callId` and `legId` where there is one; `note` is a slot or a code that was given out. */
 export type CommandResult = Outcome<{ callId?: string; legId?: string; note?: string }>;
 
-type LegCommand = Extract<Command, { legId: string }>;
+type LegCommand = Exclude<Extract<Command, { legId: string }>, { deviceId: string }>;
 
 /**
  * The office phone system: a deterministic machine after ECMA-269's call model. Time is an argument (epoch
@@ -170,6 +171,8 @@ export class Exchange {
         return named(joinCall(board, command));
       case 'unpark':
         return named(unparkCall(board, command));
+      case 'takeBack':
+        return named(takeBackCall(board, command));
       case 'pickUp':
         return named(pickUpCall(board, command));
       case 'reportFree':

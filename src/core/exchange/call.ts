@@ -127,6 +127,7 @@ export const callActs = [
   'deflected',
   'transferred',
   'returned',
+  'tookBack',
   'added',
   'joinedCalls',
   'joined',
@@ -192,6 +193,11 @@ export const callSchema = z.object({
   /** Who gets it back when whom it was handed to does not take it, or nobody takes it from its slot. */
   comesBackTo: z.object({ personId: z.string(), deviceId: z.string() }).nullable(),
   returned: z.object({ why: z.enum(['transfer', 'park']), at: z.number() }).nullable(),
+  /** Who handed it over last, to where, and who of those in it they had on hold; left out by earlier versions. */
+  handedOver: z
+    .object({ byId: z.string(), at: z.number(), to: z.string(), heldLegIds: z.array(z.string()) })
+    .nullable()
+    .default(null),
   parked: z.object({ slot: z.string(), at: z.number(), byId: z.string() }).nullable(),
   /** By this code others may come in, or take it over. */
   invitation: z

@@ -88,6 +88,8 @@ export const commandSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('join'), deviceId, code: z.string(), activeCall }),
   z.object({ type: z.literal('park'), legId }),
   z.object({ type: z.literal('unpark'), deviceId, slot: z.string(), activeCall }),
+  /** Undoes one's own hand-over: `legId` is anybody's who is in that call. */
+  z.object({ type: z.literal('takeBack'), deviceId, legId, activeCall }),
   /** Takes what rings at a colleague: that leg, or with null whatever rings longest at the own teams. */
   z.object({ type: z.literal('pickUp'), deviceId, legId: legId.nullable(), activeCall }),
   /**
@@ -126,6 +128,9 @@ export type Refusal =
   | { code: 'onlyOutside' }
   | { code: 'onlyDevice' }
   | { code: 'emergency' }
+  | { code: 'emergencyTarget' }
+  | { code: 'notHandedOver' }
+  | { code: 'tooLate' }
   | { code: 'targetIsSelf' }
   | { code: 'targetInCall' }
   | { code: 'unknownTarget' }

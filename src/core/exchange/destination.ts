@@ -115,7 +115,8 @@ export function checkedDestination(
   const read = readDialled(to);
   if (!read.ok) return read;
   const destination = destinationOf(board.office, read.dialled);
-  if (destination.kind === 'unknown' || destination.kind === 'service' || read.dialled.kind === 'emergency')
+  if (read.dialled.kind === 'emergency') return refuse({ code: 'emergencyTarget' });
+  if (destination.kind === 'unknown' || destination.kind === 'service')
     return refuse({ code: 'unknownTarget' });
   const why = barredReason(board.office, destination);
   if (why !== null) return refuse({ code: 'barred', why });

@@ -29,6 +29,7 @@ export const plainLegEvents = [
   'nameAsked',
   'menuSpoke',
   'pickedUp',
+  'tookBack',
   'joined',
 ] as const;
 

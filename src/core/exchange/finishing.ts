@@ -1,6 +1,6 @@
 import type { Finish } from '../office';
 import type { Call } from './call';
-import { callerOf } from './call';
+import { callerOf, isTalking } from './call';
 import { endIfAlone, failCall } from './clearing';
 import { connectTo, destinationOf, readDialled } from './destination';
 import { limits } from './limits';
@@ -22,6 +22,11 @@ export function finishUnanswered(board: Switchboard, call: Call): void {
   if (ringing.broughtFor === 'conference') {
     board.emit({ type: 'additionFailed', at: board.now, callId: call.id, cause: 'noAnswer' });
     endIfAlone(board, call, 'noAnswer');
+    return;
+  }
+  // Those who were sent on together stay together, whether or not they get back to whoever sent them.
+  if (ringing.broughtFor === 'return' && call.legs.filter(isTalking).length > 1) {
+    board.emit({ type: 'additionFailed', at: board.now, callId: call.id, cause: 'noAnswer' });
     return;
   }
   board.endParking(call);

@@ -1,7 +1,13 @@
 import type { OfficeIndex } from '../office';
 import { traceAny, type RouteTrace, type World } from '../routing';
 import { isLive, isTalking, type Call } from './call';
-import { destinationOf, readDialled } from './destination';
+import { barredReason, destinationOf, readDialled } from './destination';
+
+/** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
+export function barredWhy(office: OfficeIndex, to: string): string | null {
+  const read = readDialled(to);
+  return read.ok ? barredReason(office, destinationOf(office, read.dialled)) : null;
+}
 
 /**
  * What would happen to a call to `to` right now: the same trace the exchange would carry out, from the calls that are

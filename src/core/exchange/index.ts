@@ -1,4 +1,5 @@
 /** The office phone system as a deterministic machine. */
+export { afterRefusal, type AfterRefusal } from './afterRefusal';
 export {
   callerOf,
   callSchema,
@@ -27,7 +28,7 @@ export {
 } from './commands';
 export { exchangeEventSchema, type ExchangeEvent } from './events';
 export { Exchange, exchangeStateSchema, type CommandResult, type ExchangeState } from './Exchange';
-export { foresee } from './foresee';
+export { barredWhy, foresee } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './hearing';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';

@@ -32,6 +32,8 @@ export const limits = {
   callBackMs: 45 * 60_000,
   /** A call-back rings so long at who asked for it (3GPP TS 24.642: CC-T9, 10 to 20 seconds). */
   recallMs: 20_000,
+  /** So long whoever handed a call over can take it back from whom it was connected to. */
+  takeBackMs: 15_000,
   /** Parties of one conference. */
   parties: 8,
   /** Forwards of one call, one after the other. */

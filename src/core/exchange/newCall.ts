@@ -20,6 +20,7 @@ export function newCall(board: Switchboard, given: Pick<Call, Needed> & Partial<
     consultationFor: null,
     comesBackTo: null,
     returned: null,
+    handedOver: null,
     parked: null,
     invitation: null,
     calledAfterwards: null,

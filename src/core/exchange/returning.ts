@@ -11,6 +11,7 @@ export function returnCall(board: Switchboard, call: Call, why: 'transfer' | 'pa
   const back = call.comesBackTo;
   if (!back) return;
   call.comesBackTo = null;
+  call.handedOver = null;
   call.returned = { why, at: board.now };
   board.note(call, 'returned', null, board.office.people.get(back.personId)?.extension ?? null);
   board.emit({ type: 'returned', at: board.now, callId: call.id, why, toId: back.personId });

@@ -1,4 +1,4 @@
-import { isPending, type Call, type Leg } from './call';
+import { isLive, isPending, type Call, type Leg } from './call';
 import { refuse, type Outcome, type Target } from './commands';
 import { absorb, mayChange, pairOf } from './conferencing';
 import { checkedDestination, connectTo, tailOf } from './destination';
@@ -53,8 +53,9 @@ function sendToMailbox(board: Switchboard, leg: Leg, ownerId: string): Outcome {
   return { ok: true };
 }
 
-function leaveBehind(board: Switchboard, leg: Leg, to: string): void {
+function leaveBehind(board: Switchboard, leg: Leg, to: string, heldLegIds: string[] = []): void {
   const call = board.callOf(leg);
+  if (leg.personId !== null) call.handedOver = { byId: leg.personId, at: board.now, to, heldLegIds };
   board.note(call, 'transferred', leg.personId, to);
   board.emit({ type: 'transferred', at: board.now, callId: call.id, byLegId: leg.id, to });
   endRecordings(board, call, leg);
@@ -68,13 +69,15 @@ function leaveBehind(board: Switchboard, leg: Leg, to: string): void {
 export function connectCalls(board: Switchboard, leg: Leg, otherLegId: string): Outcome<{ callId: string }> {
   const found = pairOf(board, leg, otherLegId);
   if (!found.ok) return found;
-  const { into, from, stays } = found.pair;
+  const { into, from, stays, goes } = found.pair;
   if (stays.endpoint.kind !== 'device' || stays.personId === null) return refuse({ code: 'onlyDevice' });
   const isStillRinging = from.answeredAt === null;
   if (isStillRinging) into.comesBackTo = { personId: stays.personId, deviceId: stays.endpoint.deviceId };
   const to = from.dialled;
+  const held = stays.state === 'held' ? into : from;
+  const heldLegIds = held.legs.filter((each) => isLive(each) && each !== stays && each !== goes).map(({ id }) => id);
   absorb(board, found.pair, 'transfer');
-  leaveBehind(board, stays, to);
+  leaveBehind(board, stays, to, heldLegIds);
   return { ok: true, callId: into.id };
 }
 

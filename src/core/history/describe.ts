@@ -169,6 +169,8 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return [`${who} took ${where || 'somebody'} out of it.`];
     case 'parked':
       return [`${who} parked it at ${to ?? ''}.`];
+    case 'tookBack':
+      return [`${who} took it back.`];
     case 'retrieved':
       return [`${who} took it back from slot ${to ?? ''}.`];
     case 'pickedUp':

@@ -3,4 +3,12 @@ export { codecs, type Codec, type CodecName } from './codecs';
 export { eModelDefaults, mosFromRating, ratingFactor, type EModelInput } from './eModel';
 export { jitterBuffer, networkSchema, playOut, qualityOver, type Network, type Quality } from './network';
 export { recommendWay, ways, type TravelAnswer, type TravelQuestion, type Way } from './travel';
-export { follow, trendSchema, warningOf, worstAcceptableMos, type Trend } from './trend';
+export {
+  follow,
+  hearingOf,
+  trendSchema,
+  warningOf,
+  worstAcceptableMos,
+  type Hearing,
+  type Trend,
+} from './trend';

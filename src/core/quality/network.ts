@@ -40,15 +40,16 @@ export function playOut(
   return { delayMs: network.delayMs + bufferMs, lossPercent: network.lossPercent + arriving * lateShare };
 }
 
-export interface Quality {
+export const qualitySchema = z.object({
   /** Rating factor of ITU-T G.107, 0 to about 93. */
-  R: number;
-  mos: number;
+  R: z.number(),
+  mos: z.number(),
   /** Mouth to ear. */
-  delayMs: number;
+  delayMs: z.number(),
   /** After the jitter buffer. */
-  lossPercent: number;
-}
+  lossPercent: z.number(),
+});
+export type Quality = z.infer<typeof qualitySchema>;
 
 /** How a call over this network sounds: jitter becomes loss and delay, and these become R and MOS. */
 export function qualityOver(network: Network, codec: Codec = codecs.opus): Quality {

@@ -4,6 +4,7 @@ import {
   codecs,
   eModelDefaults,
   follow,
+  hearingOf,
   mosFromRating,
   playOut,
   qualityOver,
@@ -12,6 +13,7 @@ import {
   warningOf,
   worstAcceptableMos,
   type Network,
+  type Quality,
   type TravelQuestion,
   type Trend,
 } from '.';
@@ -81,9 +83,11 @@ describe('a network', () => {
 });
 
 describe('the trend of a call', () => {
+  /** Figures that belong together, so that a mixture of two measurements is seen. */
+  const heard = (mos: number): Quality => ({ mos, R: mos * 10, delayMs: mos * 100, lossPercent: 5 - mos });
   const measure = (scores: readonly number[]): Trend => {
     let trend: Trend | null = null;
-    scores.forEach((mos, second) => (trend = follow(trend, second * 1000, mos)));
+    scores.forEach((mos, second) => (trend = follow(trend, second * 1000, heard(mos))));
     if (!trend) throw new Error('Nothing measured');
     return trend;
   };
@@ -96,7 +100,7 @@ describe('the trend of a call', () => {
   it('warns while it still sounds well, when it goes down', () => {
     const falling = Array.from({ length: 10 }, (_, second) => 4.2 - second * 0.08);
     const trend = measure([...steady, ...falling]);
-    expect(trend.mos).toBeGreaterThan(worstAcceptableMos);
+    expect(trend.quality.mos).toBeGreaterThan(worstAcceptableMos);
     expect(warningOf(trend)).toBe('soon');
   });
 
@@ -107,10 +111,33 @@ describe('the trend of a call', () => {
     ).toBe('none');
   });
 
+  it('tells a collapse with the second bad measurement, and a recovery with the second good one', () => {
+    expect(warningOf(measure([...steady, 1]))).toBe('none');
+    expect(warningOf(measure([...steady, 1, 1]))).toBe('now');
+    const bad = Array<number>(20).fill(1);
+    expect(warningOf(measure([...steady, ...bad, 4.2]))).toBe('now');
+    expect(warningOf(measure([...steady, ...bad, 4.2, 4.2]))).toBe('none');
+  });
+
+  it('shows figures of one and the same measurement', () => {
+    expect(measure([...steady, 1, 1]).quality).toEqual(heard(1));
+    expect(measure([...steady, 1]).quality).toEqual(heard(4.2));
+  });
+
+  it.each([
+    [93, 'well'],
+    [80, 'well'],
+    [75, 'fair'],
+    [65, 'poor'],
+    [12, 'hardly'],
+  ])('says of R %d that one is understood: %s', (R, hearing) => {
+    expect(hearingOf({ R })).toBe(hearing);
+  });
+
   it('lies between the scores measured', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 1, max: 4.5, noNaN: true }), { minLength: 1 }), (scores) => {
-        const { mos } = measure(scores);
+        const { mos } = measure(scores).quality;
         expect(mos).toBeGreaterThanOrEqual(Math.min(...scores) - 1e-9);
         expect(mos).toBeLessThanOrEqual(Math.max(...scores) + 1e-9);
       }),

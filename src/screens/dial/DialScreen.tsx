@@ -114,7 +114,7 @@ export function DialScreen() {
               autoFocus={isWide && Platform.OS === 'web'}
             />
           </View>
-          {dial.text === '' ? null : <Plate word="Erase" onPress={dial.erase} />}
+          {dial.text === '' ? null : <Plate again word="Erase" onPress={dial.erase} />}
         </View>
         <View aria-live="polite">
           <Txt as="small">{dial.meaning}</Txt>

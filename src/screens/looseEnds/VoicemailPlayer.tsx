@@ -91,7 +91,7 @@ function Player({ voicemail, sound, playsAtOnce }: PlayerProps) {
           label={playback.isPlaying ? 'Pause the voicemail' : 'Play the voicemail'}
           onPress={playback.isPlaying ? playback.pause : playback.play}
         />
-        <Plate word="Back 5 s" onPress={() => playback.seek(Math.max(0, playback.at - 5))} />
+        <Plate again word="Back 5 s" onPress={() => playback.seek(Math.max(0, playback.at - 5))} />
         <Txt as="mono" style={styles.grow}>
           {`${formatDuration(playback.at * 1000)} of ${formatDuration(sound.durationMs)}`}
         </Txt>

@@ -35,7 +35,7 @@ export function ClockPanel() {
           onPress={() => dispatch(setClock(isStanding ? 'run' : 'stop'))}
         />
         {steps.map(([word, moveOnMs]) => (
-          <Plate key={word} word={word} onPress={() => dispatch(setClock({ moveOnMs }))} />
+          <Plate again key={word} word={word} onPress={() => dispatch(setClock({ moveOnMs }))} />
         ))}
       </View>
     </Section>

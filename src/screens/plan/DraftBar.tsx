@@ -54,8 +54,8 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
         </View>
       ) : null}
       <View style={styles.acts}>
-        <Plate word="Undo" disabled={past.length === 0} onPress={() => dispatch(draftUndone())} />
-        <Plate word="Redo" disabled={future.length === 0} onPress={() => dispatch(draftRedone())} />
+        <Plate again word="Undo" disabled={past.length === 0} onPress={() => dispatch(draftUndone())} />
+        <Plate again word="Redo" disabled={future.length === 0} onPress={() => dispatch(draftRedone())} />
         {isChanged ? (
           <>
             <Plate word="Compare" pressed={isComparing} onPress={() => setComparing(!isComparing)} />

@@ -18,7 +18,7 @@ export function startMeasuring(store: AppStore, clock: Clock): () => void {
       if (trend) store.dispatch(measured(null));
       return;
     }
-    const next = follow(trend, clock.now(), qualityOver(network).mos);
+    const next = follow(trend, clock.now(), qualityOver(network));
     if (next !== trend) store.dispatch(measured(next));
   };
   const timer = setInterval(measure, everyMs);

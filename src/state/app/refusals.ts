@@ -61,6 +61,12 @@ export function explainRefusal(reason: Refusal): string {
       return `The office doesn’t let ${reason.why} be called.`;
     case 'emergency':
       return 'An emergency call stays as it is: it is not held, moved, joined or recorded.';
+    case 'emergencyTarget':
+      return 'Nobody can be sent to an emergency number: call it yourself, and say where help is needed.';
+    case 'notHandedOver':
+      return 'You have not handed that call over, so it can’t be taken back.';
+    case 'tooLate':
+      return 'They are talking already, so it is too late to take that back.';
     case 'targetIsSelf':
       return 'That is you. Choose somebody else.';
     case 'targetInCall':

@@ -83,7 +83,7 @@ const officeSlice = createSlice({
 
 interface CallsSlice {
   byId: Record<string, Call>;
-  /** The last thing said in each call. */
+  /** The last thing each voice said, by its leg. */
   speech: Record<string, Speech>;
   /** Calls whose ring the worker has silenced on this device. */
   silenced: string[];
@@ -102,13 +102,14 @@ const callsSlice = createSlice({
   extraReducers: (builder) =>
     builder.addCase(updated, (state, { payload }) => {
       for (const call of payload.changedCalls) state.byId[call.id] = call;
-      for (const speech of payload.speech) state.speech[speech.callId] = speech;
+      for (const speech of payload.speech) state.speech[speech.legId] = speech;
       for (const id of payload.endedCallIds) {
         delete state.byId[id];
-        delete state.speech[id];
         state.silenced = state.silenced.filter((silenced) => silenced !== id);
         state.lastEndedId = id;
       }
+      for (const event of payload.events)
+        if (event.type === 'connectionCleared') delete state.speech[event.legId];
     }),
 });
 

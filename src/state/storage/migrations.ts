@@ -48,6 +48,7 @@ function callFromVersion1(call: Data): Data {
     consultationFor: null,
     comesBackTo: null,
     returned: null,
+    handedOver: null,
     parked: null,
     invitation: null,
     calledAfterwards: null,

@@ -43,7 +43,7 @@ export function Stepper({ label, unit, value, least, most, onChange, tooSmall }:
   return (
     <View role="group" aria-label={label}>
       <Txt as="small">{label}</Txt>
-      <View style={styles.row}>
+      <View style={styles.row} {...{ dataSet: { again: '' } }}>
         <Plate word="−" label={`${label}: one ${unit} less`} onPress={() => step(-1)} />
         <View style={styles.field}>
           <Field

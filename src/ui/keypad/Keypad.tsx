@@ -49,7 +49,7 @@ export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
-    <View role="group" aria-label="Keypad" style={styles.pad}>
+    <View role="group" aria-label="Keypad" style={styles.pad} {...{ dataSet: { again: '' } }}>
       {rows.map((row, rowIndex) => (
         <View key={rowIndex} style={[styles.row, rowIndex === rows.length - 1 && { borderBottomWidth: 0 }]}>
           {row.map(([digit, letters], column) => {

@@ -57,6 +57,8 @@ interface PlateProps {
   tabStop?: boolean;
   /** Says more than the word, to those who don't see what is around it. */
   label?: string;
+  /** Meant to be tapped again and again, as a step of a count is: see ui/thumb. */
+  again?: boolean;
   style?: StyleProp<ViewStyle>;
 }
 
@@ -70,6 +72,7 @@ export function Plate({
   pressed,
   tabStop = true,
   label,
+  again = false,
   style,
 }: PlateProps) {
   const styles = useStyles();
@@ -85,6 +88,7 @@ export function Plate({
       disabled={disabled}
       tabIndex={tabStop ? 0 : -1}
       onPress={onPress}
+      {...(again && { dataSet: { again: '' } })}
       style={({ pressed: isHeld }) => [
         styles.plate,
         large && styles.large,

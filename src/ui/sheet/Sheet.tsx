@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
+import { Layer, useKeyboardInset } from '../layer';
 import { Plate } from '../plate';
 import { Txt } from '../text';
 import { corner, space, themed } from '../tokens';
@@ -29,6 +30,8 @@ const useStyles = themed(({ colours, isDark }) =>
       padding: space.l,
       gap: space.m,
     },
+    foot: { flexDirection: 'row', gap: space.m },
+    grow: { flex: 1 },
   }),
 );
 
@@ -36,14 +39,19 @@ interface SheetProps {
   title: string;
   onClose: () => void;
   children: ReactNode;
+  /** What it answers: the id of a ringing call, which then does not lie over it. */
+  about?: string;
+  /** Stands beside Close, at the thumb. */
+  foot?: ReactNode;
 }
 
 /** Something to choose, laid over the lower part of the screen. Escape and a tap beside it close it. */
-export function Sheet({ title, onClose, children }: SheetProps) {
+export function Sheet({ title, onClose, children, about, foot }: SheetProps) {
   const styles = useStyles();
+  const keyboard = useKeyboardInset();
   return (
-    <Modal transparent animationType="none" onRequestClose={onClose} aria-label={title}>
-      <View style={styles.veil}>
+    <Layer title={title} onClose={onClose} about={about}>
+      <View style={[styles.veil, keyboard > 0 && { paddingBottom: keyboard }]}>
         <Pressable style={styles.outside} onPress={onClose} aria-hidden tabIndex={-1} />
         <View style={styles.sheet}>
           <Txt as="heading" level={2}>
@@ -52,9 +60,12 @@ export function Sheet({ title, onClose, children }: SheetProps) {
           <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
             {children}
           </ScrollView>
-          <Plate word="Close" onPress={onClose} />
+          <View style={styles.foot}>
+            <Plate word="Close" onPress={onClose} style={styles.grow} />
+            {foot}
+          </View>
         </View>
       </View>
-    </Modal>
+    </Layer>
   );
 }

@@ -221,6 +221,9 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
       ...given,
     })),
   fc
+    .record({ deviceId: device, activeCall })
+    .map((given): Step['command'] => (legId) => ({ type: 'takeBack', legId, ...given })),
+  fc
     .record({ deviceId: device, activeCall, byGroup: fc.boolean() })
     .map(({ byGroup, ...given }): Step['command'] => (legId) => ({
       type: 'pickUp',
@@ -303,7 +306,9 @@ function aim(exchange: Exchange, { picks, command }: Step): Command {
   const legs = liveLegs(exchange);
   const othersOf = (leg: Leg) => legs.filter((other) => isOther(type, leg, other));
   const fitting = legs.filter((leg) =>
-    asked.type === 'pickUp'
+    asked.type === 'takeBack'
+      ? exchange.calls.get(leg.callId)?.handedOver != null
+      : asked.type === 'pickUp'
       ? leg.state === 'alerting'
       : isAllowed(asked.type, leg.state) && (!takesTwo(type) || othersOf(leg).length > 0),
   );

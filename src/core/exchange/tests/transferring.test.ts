@@ -117,7 +117,7 @@ describe('RFC 5359 §2.4 unattended transfer (ECMA-269 single-step transfer)', (
     ['214', 'targetIsSelf'],
     [customer.number, 'targetInCall'],
     ['299', 'unknownTarget'],
-    ['999', 'unknownTarget'],
+    ['999', 'emergencyTarget'],
     ['gate', 'notDialable'],
     ['+44 900 123 4567', 'barred'],
   ])('to %s is refused with %s, and the call goes on', (to, code) => {
