@@ -32,14 +32,14 @@ describe('a field', () => {
   });
 });
 
-describe.each([false, true])('a choice (as plates: %s)', (asPlates) => {
+describe.each([false, true])('a choice (as plates: %s)', (asStrip) => {
   it('marks the chosen one and hands out another', () => {
     const choose = jest.fn();
     const options = [
       { value: 'a', word: 'Field service' },
       { value: 'b', word: 'Direct' },
     ];
-    render(<Choice asPlates={asPlates} label="Line" value="a" options={options} onChoose={choose} />);
+    render(<Choice asStrip={asStrip} label="Line" value="a" options={options} onChoose={choose} />);
     expect(screen.getByRole('radio', { name: 'Field service' }).getAttribute('aria-checked')).toBe('true');
     fireEvent.click(screen.getByRole('radio', { name: 'Direct' }));
     expect(choose).toHaveBeenCalledWith('b');

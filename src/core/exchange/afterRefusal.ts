@@ -25,7 +25,9 @@ export function afterRefusal(call: Call, leg: Leg, at: number): AfterRefusal {
       ({ id, state }) => id === progress && (state === 'alerting' || state === 'initiated'),
     );
     if (planned.personId === leg.personId || (progress !== null && !isRinging)) return [];
-    return [{ leg: planned, seconds: planned.toSeconds - Math.max(planned.fromSeconds, isRinging ? elapsed : 0) }];
+    return [
+      { leg: planned, seconds: planned.toSeconds - Math.max(planned.fromSeconds, isRinging ? elapsed : 0) },
+    ];
   });
   const isAskedIn = ringing.broughtFor === 'conference' || (ringing.broughtFor === 'return' && goesOn);
   const { trace } = ringing;

@@ -75,7 +75,9 @@ export function connectCalls(board: Switchboard, leg: Leg, otherLegId: string): 
   if (isStillRinging) into.comesBackTo = { personId: stays.personId, deviceId: stays.endpoint.deviceId };
   const to = from.dialled;
   const held = stays.state === 'held' ? into : from;
-  const heldLegIds = held.legs.filter((each) => isLive(each) && each !== stays && each !== goes).map(({ id }) => id);
+  const heldLegIds = held.legs
+    .filter((each) => isLive(each) && each !== stays && each !== goes)
+    .map(({ id }) => id);
   absorb(board, found.pair, 'transfer');
   leaveBehind(board, stays, to, heldLegIds);
   return { ok: true, callId: into.id };

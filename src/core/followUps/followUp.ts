@@ -23,6 +23,8 @@ export const followUpSchema = z.object({
   list: z.string(),
   /** Words to filter by. */
   words: z.array(z.string()),
+  /** They were told that they would be called: reaching them keeps the promise. Left out by earlier versions. */
+  isPromise: z.boolean().optional(),
 });
 /** Something the worker still means to do. */
 export type FollowUp = z.infer<typeof followUpSchema>;

@@ -68,6 +68,12 @@ export function describeSteps(trace: RouteTrace, office: OfficeIndex): string[] 
   return trace.steps.map((step) => describeStep(step, office));
 }
 
+/** The step that decided: the rule taken, a forward, do not disturb; null where nothing had to be decided. */
+export function decidingStep({ steps }: RouteTrace): TraceStep | null {
+  const asides: readonly TraceStep['kind'][] = ['ruleSkipped', 'deviceSkipped', 'cutShort'];
+  return steps.findLast(({ kind }) => !asides.includes(kind)) ?? null;
+}
+
 const endings: Record<CallRecord['path'][number]['ended'], string> = {
   answered: ', then answered',
   elsewhere: ', then it was answered elsewhere',
@@ -107,7 +113,7 @@ const fits: Record<Extract<TraceStep, { kind: 'ruleTaken' }>['reason'], string> 
   itsConditions: 'since all its conditions held',
 };
 
-function describeStep(step: TraceStep, office: OfficeIndex): string {
+export function describeStep(step: TraceStep, office: OfficeIndex): string {
   switch (step.kind) {
     case 'ruleSkipped':
       return `Rule “${step.rule}” did not fit: ${misfits[step.reason]}.`;

@@ -24,4 +24,4 @@ export {
   type OwnHours,
   type RankedEnd,
 } from './order';
-export { explainWeight, newestWords, weightWords, whyWords } from './words';
+export { newestWords, rankWords, weightWords, whyWords } from './words';

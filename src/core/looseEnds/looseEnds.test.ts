@@ -6,7 +6,7 @@ import { emptyOffice, OfficeIndex } from '../office';
 import { PeopleIndex } from '../people';
 import {
   applyLooseEvents,
-  explainWeight,
+  rankWords,
   looseEventOf,
   noLooseEnds,
   orderOf,
@@ -168,11 +168,11 @@ describe('the order', () => {
     );
     expect(inOrder(ends)).toEqual(['flood', 'promised', 'often', 'patient']);
     const ranked = orderOf(ends.open, usualWeights, hours, 'maren', now);
-    expect(ranked.map(({ weights }) => weights.map(explainWeight))).toEqual([
-      ['an urgent line +60'],
-      ['an hour of waiting +6', 'a promise overdue +50'],
-      ['2 further tries +20'],
-      ['2 hours of waiting +12'],
+    expect(ranked.map(({ weights }) => rankWords(weights))).toEqual([
+      'urgent line',
+      'promise overdue, waiting for an hour',
+      'third try',
+      'waiting for 2 hours',
     ]);
   });
 

@@ -49,11 +49,27 @@ export const weightWords: Record<keyof LooseWeights, string> = {
   promiseSoon: 'a promise due in a quarter of an hour',
 };
 
-/** "an urgent line +60", "2 further tries +20": one part of why somebody stands where they stand. */
-export function explainWeight({ weight, times, points }: Weight): string {
-  const counted: Partial<Record<keyof LooseWeights, string>> = {
-    furtherTry: times === 1 ? 'a further try' : `${times} further tries`,
-    waitingHour: times === 1 ? 'an hour of waiting' : `${times} hours of waiting`,
-  };
-  return `${counted[weight] ?? weightWords[weight]} +${points}`;
+/** "urgent line, starred, third try": why somebody stands where they stand, the weightiest first. */
+export function rankWords(weights: readonly Weight[]): string {
+  return [...weights]
+    .sort((a, b) => b.points - a.points)
+    .map(({ weight, times }) => {
+      switch (weight) {
+        case 'urgentLine':
+          return 'urgent line';
+        case 'starredCaller':
+          return 'starred';
+        case 'furtherTry':
+          return `${ordinals[times + 1] ?? `${times + 1}th`} try`;
+        case 'waitingHour':
+          return times === 1 ? 'waiting for an hour' : `waiting for ${times} hours`;
+        case 'promiseOverdue':
+          return 'promise overdue';
+        case 'promiseSoon':
+          return 'promise due soon';
+      }
+    })
+    .join(', ');
 }
+
+const ordinals = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;

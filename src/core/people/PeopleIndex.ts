@@ -1,5 +1,5 @@
 import type { OfficeIndex } from '../office';
-import type { Contact } from './contact';
+import type { Contact, ContactNumber } from './contact';
 
 /** Somebody, or a team, who can be called, under one of their numbers (E.164 or an extension). */
 export interface Reachable {
@@ -44,6 +44,11 @@ export class PeopleIndex {
       for (const { number } of contact.numbers)
         if (!this.outside.has(number)) this.outside.set(number, contact);
     return this.outside;
+  }
+
+  /** All numbers of the contact who has that one; none for anybody else. */
+  numbersOf(number: string | null): readonly ContactNumber[] {
+    return this.contactsByNumber().get(number ?? '')?.numbers ?? [];
   }
 
   /** Whose number it is; null for one nobody knows, and for a withheld one. */

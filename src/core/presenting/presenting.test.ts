@@ -53,6 +53,12 @@ describe('the number the other side sees', () => {
     expect(shownNumber({ ...plain, choices, personKey: null, number: '+12025550147' }).by).toBe('choice');
   });
 
+  it('is what was chosen for this one call, before what was remembered', () => {
+    const choices = { ...noChoices, shownFor: { 'contact:peg': { lineId: 'main' } } };
+    expect(shownNumber({ ...plain, choices, chosenOnce: field })).toEqual({ shown: field, by: 'onceChosen' });
+    expect(shownNumber({ ...plain, choices, chosenOnce: field, dialledWith: true }).by).toBe('thisCall');
+  });
+
   it('is decided for one call by the prefix that was dialled', () => {
     const choices = { ...noChoices, withhold: true };
     expect(shownNumber({ ...plain, dialledWith: true }).by).toBe('thisCall');

@@ -22,7 +22,15 @@ export interface ShownChoices {
 
 /** Who decided what is shown. */
 export type ShownBy =
-  'emergency' | 'office' | 'mustShow' | 'thisCall' | 'person' | 'destination' | 'choice' | 'usual';
+  | 'emergency'
+  | 'office'
+  | 'mustShow'
+  | 'thisCall'
+  | 'onceChosen'
+  | 'person'
+  | 'destination'
+  | 'choice'
+  | 'usual';
 
 export interface ShownAnswer {
   shown: Shown;
@@ -35,6 +43,8 @@ interface Asked {
   /** Key of whoever has it. */
   personKey: string | null;
   isEmergency: boolean;
+  /** Chosen for this one call. */
+  chosenOnce?: Shown | null;
   /** Dialled with the prefix that withholds (true) or presents (false) for this one call. */
   dialledWith: boolean | undefined;
   choices: ShownChoices;
@@ -45,7 +55,7 @@ interface Asked {
 
 /**
  * Which number the other side sees. An emergency call always shows one; then the office's policy for where the call goes;
- * then what was dialled for this call, what the worker remembered for this person, chose for such numbers, or for every
+ * then what was dialled or chosen for this call, what the worker remembered for this person, chose for such numbers, or for every
  * call. A line that is there no more, and a number withheld where the office does not allow it, give way to the next.
  */
 export function shownNumber(asked: Asked): ShownAnswer {
@@ -66,6 +76,7 @@ export function shownNumber(asked: Asked): ShownAnswer {
       : { lineId: choices.presentedLineId };
   const steps: readonly [Shown | undefined, ShownBy][] = [
     [asked.dialledWith === true ? 'withhold' : undefined, 'thisCall'],
+    [asked.chosenOnce ?? undefined, 'onceChosen'],
     [personKey === null ? undefined : choices.shownFor[personKey], 'person'],
     [number === null ? undefined : longest(choices.shownRules, number)?.shown, 'destination'],
     [general, 'choice'],

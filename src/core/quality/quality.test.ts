@@ -98,7 +98,7 @@ describe('the trend of a call', () => {
   });
 
   it('warns while it still sounds well, when it goes down', () => {
-    const falling = Array.from({ length: 10 }, (_, second) => 4.2 - second * 0.08);
+    const falling = Array.from({ length: 8 }, (_, second) => 4.2 - second * 0.08);
     const trend = measure([...steady, ...falling]);
     expect(trend.quality.mos).toBeGreaterThan(worstAcceptableMos);
     expect(warningOf(trend)).toBe('soon');

@@ -31,7 +31,11 @@ const inPence = (micros: number) => `${Number((micros / 10_000).toFixed(1))} p/m
  */
 export function recommendWay(question: TravelQuestion): TravelAnswer {
   const { dataMos, chosen, hasMobile, hasDesk } = question;
-  if (question.isEmergency) return { way: 'data', reason: 'emergency calls go straight out' };
+  if (question.isEmergency) {
+    const reason =
+      dataMos === null ? 'no network here: dial it on your own phone' : 'emergency calls go straight out';
+    return { way: 'data', reason };
+  }
   if (chosen && (chosen !== 'mobileFirst' || hasMobile) && (chosen !== 'deskFirst' || hasDesk)) {
     return { way: chosen, reason: 'as you chose' };
   }

@@ -39,7 +39,7 @@ export function KeepPart() {
       {parts.map(({ name, label }) => (
         <Choice
           key={name}
-          asPlates
+          asStrip
           label={label}
           value={spans.find(({ days }) => days === keepDays[name])?.value ?? null}
           options={spans}

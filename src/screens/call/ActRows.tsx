@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
+import { LeverSign } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
@@ -7,7 +8,8 @@ export interface CallAct {
   word: string;
   onPress: () => void;
   disabled?: boolean;
-  pressed?: boolean;
+  /** For what is on or off: a lever stands under the word. */
+  isOn?: boolean;
 }
 
 export interface ActGroup {
@@ -26,8 +28,12 @@ const useStyles = themed(({ colours, size }) =>
       // Three in a row, unless large text needs more.
       flexBasis: size(92),
       minHeight: target,
-      justifyContent: 'center',
-      paddingHorizontal: space.m,
+      flexDirection: 'row',
+      alignItems: 'center',
+      alignContent: 'center',
+      justifyContent: 'space-between',
+      flexWrap: 'wrap',
+      paddingHorizontal: space.s + 2,
       borderLeftWidth: 1,
       borderColor: colours.rule,
     },
@@ -46,26 +52,26 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
             <Txt as="small">{name}</Txt>
           </View>
           <View style={styles.acts}>
-            {acts.map(({ word, onPress, disabled, pressed }) => (
-              <Pressable
-                key={word}
-                role="button"
-                aria-label={word}
-                aria-pressed={pressed}
-                aria-disabled={disabled}
-                disabled={disabled}
-                onPress={onPress}
-                style={({ pressed: isDown }) => [
-                  styles.act,
-                  pressed && { backgroundColor: colours.ink },
-                  isDown && { backgroundColor: colours.paper },
-                ]}
-              >
-                <Txt as="strong" colour={pressed ? colours.paper : disabled ? colours.edge : colours.ink}>
-                  {word}
-                </Txt>
-              </Pressable>
-            ))}
+            {acts.map(({ word, onPress, disabled, isOn }) => {
+              const ink = disabled ? colours.edge : colours.ink;
+              return (
+                <Pressable
+                  key={word}
+                  role="button"
+                  aria-label={word}
+                  aria-pressed={isOn}
+                  aria-disabled={disabled}
+                  disabled={disabled}
+                  onPress={onPress}
+                  style={({ pressed }) => [styles.act, pressed && { backgroundColor: colours.paper }]}
+                >
+                  <Txt as="strong" colour={ink}>
+                    {word}
+                  </Txt>
+                  {isOn === undefined ? null : <LeverSign isOn={isOn} ink={ink} lit={colours.saffron} />}
+                </Pressable>
+              );
+            })}
           </View>
         </View>
       ))}

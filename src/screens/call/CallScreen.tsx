@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 
-import { formatClock, formatDuration } from '@/core/time';
+import { formatClock } from '@/core/time';
+import type { Speech } from '@/office/standins';
 import {
   isActive,
   nameOfCall,
@@ -20,13 +21,14 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { phaseWord } from '../shared/callWords';
+import { KeyHint } from '../shared/KeyHint';
 import { useLayout } from '../shared/useLayout';
 import { ActRows } from './ActRows';
 import { CallFacts } from './CallFacts';
 import { Cords } from './Cords';
 import { ElsewhereList } from './ElsewhereList';
 import { EndedCall } from './EndedCall';
-import { KeysPanel } from './KeysPanel';
+import { KeysOnCord } from './KeysOnCord';
 import { LazySheet } from './LazySheet';
 import { QualityLine } from './QualityLine';
 import type { OpenSheet } from './sheetKinds';
@@ -46,15 +48,21 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     where: { flexShrink: 1 },
-    // Large text may need more than the window: then the picture scrolls, and the acts stay.
+    // Large text may need more than the window: then the picture scrolls, and the acts stay; in a low window they scroll too.
     scroll: { flex: 1, minHeight: 0 },
     picture: { flexGrow: 1 },
+    hint: { paddingHorizontal: space.l, paddingBottom: space.s },
     said: { paddingHorizontal: space.l, paddingVertical: space.s, minHeight: 36, justifyContent: 'center' },
     offer: { marginHorizontal: space.l, marginTop: space.m },
     end: { paddingHorizontal: space.l, paddingVertical: space.m, backgroundColor: colours.sheet },
+    lowEnd: { paddingVertical: space.s },
     endPlate: { minHeight: 60 },
+    lowEndPlate: { minHeight: 48 },
   }),
 );
+
+/** Below that the keys need the room of the acts that are not about sound. */
+const roomForKeys = 800;
 
 /** The calls of this device as cords, with the acts under them. */
 export function CallScreen() {
@@ -70,28 +78,29 @@ export function CallScreen() {
   const shown = calls.find(isActive) ?? calls[0];
   const keysOpen = showsKeys && shown?.phase === 'talking';
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
+  const { isWide, hasThird, isLow } = useLayout();
+  const { height } = useWindowDimensions();
   // On a phone a second call needs the room in which the other acts stand.
-  const { hasThird } = useLayout();
   const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
   const groups = useCallActs(shown, calls, keys, setSheet);
   if (!shown) return <EndedCall />;
-
-  const said = shown.me.heard.kind === 'voices' ? (speech[shown.id]?.text ?? null) : null;
+  const said = lastSaid(shown, speech);
   const { legId } = shown.me;
   const isOne = calls.length === 1 && shown.others.length === 1;
   const isOnTheWay = shown.phase === 'calling' || shown.phase === 'ringing';
   const connect = (held: CallView) => {
     const names = `${nameOfCall(held)} and ${nameOfCall(shown)}`;
-    const said = isOnTheWay
+    const done = isOnTheWay
       ? `${nameOfCall(held)} waits for ${nameOfCall(shown)}. If nobody takes it, it comes back to you.`
       : `${names} are connected, and you have left.`;
-    void dispatch(sendAndSay({ type: 'connectCalls', legId: held.me.legId, otherLegId: legId }, said));
+    void dispatch(sendAndSay({ type: 'connectCalls', legId: held.me.legId, otherLegId: legId }, done));
   };
   const merge = (held: CallView) =>
     void dispatch(
       sendAndSay({ type: 'mergeCalls', legId: held.me.legId, otherLegId: legId }, 'All are in one call.'),
     );
-
+  const showsFew = isKnocked || (keysOpen && height < roomForKeys);
+  const acts = <ActRows groups={showsFew ? groups.slice(0, 1) : groups} />;
   return (
     <View style={styles.screen}>
       <View style={styles.head}>
@@ -99,50 +108,58 @@ export function CallScreen() {
           <Txt as="strong">{calls.length === 1 ? phaseWord(shown) : `${calls.length} calls`}</Txt>
           {shown.line ? ` · ${shown.line.name}` : ' · inside the office'}
         </Txt>
-        <Txt as="mono">{keysOpen ? formatDuration(now - shown.since) : formatClock(now, zone)}</Txt>
+        <Txt as="mono">{formatClock(now, zone)}</Txt>
       </View>
-      {keysOpen ? (
-        <KeysPanel
-          view={shown}
-          said={said}
-          onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId, digits }))}
+      <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
+        {hasThird ? null : <ElsewhereList />}
+        <QualityLine view={shown} />
+        <CallFacts view={shown} now={now} />
+        <Cords
+          calls={calls}
+          now={now}
+          keys={
+            keysOpen ? (
+              <KeysOnCord
+                view={shown}
+                onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId, digits }))}
+              />
+            ) : undefined
+          }
+          isTight={isKnocked}
+          onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
+          onParty={(view, party) => setSheet({ kind: 'party', view, party })}
+          onConnect={connect}
+          onMerge={merge}
+          onJoin={(held) => setSheet({ kind: 'join', view: held, active: shown })}
         />
-      ) : (
-        <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
-          <QualityLine view={shown} />
-          <CallFacts view={shown} now={now} />
-          <Cords
-            calls={calls}
-            now={now}
-            onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
-            onParty={(view, party) => setSheet({ kind: 'party', view, party })}
-            onConnect={connect}
-            onMerge={merge}
+        {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
+          <Plate
+            kind="main"
+            word="Call by itself when they are free"
+            onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
+            style={styles.offer}
           />
-          {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
-            <Plate
-              kind="main"
-              word="Call by itself when they are free"
-              onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
-              style={styles.offer}
-            />
+        ) : null}
+        <View style={styles.said} aria-live="polite">
+          {said ? (
+            <Txt as="small" colour={colours.ink} lines={3}>
+              “{said}”
+            </Txt>
           ) : null}
-          <View style={styles.said} aria-live="polite">
-            {said ? (
-              <Txt as="small" colour={colours.ink} lines={3}>
-                “{said}”
-              </Txt>
-            ) : null}
+        </View>
+        {isWide ? (
+          <View style={styles.hint}>
+            <KeyHint text="Keys: M mute, H hold, T transfer, N note, E twice ends; ? shows all" />
           </View>
-          {hasThird ? null : <ElsewhereList />}
-        </ScrollView>
-      )}
-      <ActRows groups={isKnocked ? groups.slice(0, 1) : groups} />
-      <View style={styles.end}>
+        ) : null}
+        {isLow ? acts : null}
+      </ScrollView>
+      {isLow ? null : acts}
+      <View style={[styles.end, isLow && styles.lowEnd]}>
         <Plate
           kind="end"
           word={endWord()}
-          style={styles.endPlate}
+          style={isLow ? styles.lowEndPlate : styles.endPlate}
           onPress={() => void dispatch(send({ type: 'clear', legId }))}
         />
       </View>
@@ -155,4 +172,11 @@ export function CallScreen() {
     if (!shown || shown.others.length === 1) return `End with ${shown?.others[0]?.name ?? 'them'}`;
     return `Leave ${nameOfCall(shown)}`;
   }
+}
+
+/** The latest words of those who are heard here: what others say out of hearing is none of them. */
+function lastSaid({ me: { heard } }: CallView, speech: Readonly<Record<string, Speech>>): string | null {
+  if (heard.kind !== 'voices') return null;
+  const latest = heard.legIds.flatMap((id) => speech[id] ?? []).sort((a, b) => b.at - a.at)[0];
+  return latest?.text ?? null;
 }

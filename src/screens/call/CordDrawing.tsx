@@ -10,6 +10,8 @@ interface CordDrawingProps {
   height: number;
   shape: CordShape;
   colour: string;
+  /** Beside something else there is no room for words at it. */
+  isNarrow?: boolean;
 }
 
 const sheath = 18;
@@ -19,10 +21,10 @@ const strandGap = 9;
  * The cord to the only other end. It holds two strands: at the left our voice going up, at the right theirs coming
  * down. A strand in which sound moves is bright and moves that way; a cut one has a bar. So a look tells who hears whom.
  */
-export function CordDrawing({ width, height, shape, colour }: CordDrawingProps) {
+export function CordDrawing({ width, height, shape, colour, isNarrow = false }: CordDrawingProps) {
   return (
     <Svg width={width} height={height}>
-      <Cord shape={shape} colour={colour} x={width / 2} height={height} />
+      <Cord shape={shape} colour={colour} x={width / 2} height={height} isNarrow={isNarrow} />
     </Svg>
   );
 }
@@ -32,9 +34,10 @@ interface CordProps {
   colour: string;
   x: number;
   height: number;
+  isNarrow: boolean;
 }
 
-function Cord({ shape, colour, x, height }: CordProps) {
+function Cord({ shape, colour, x, height, isNarrow }: CordProps) {
   const { colours } = useTheme();
   switch (shape.reach) {
     case 'plugged':
@@ -43,8 +46,12 @@ function Cord({ shape, colour, x, height }: CordProps) {
           <Path d={stretch(x, height, 0, 1)} stroke={colour} strokeWidth={sheath} fill="none" />
           <StrandPath strand={shape.up} direction="up" path={stretch(x - strandGap / 2, height, 0, 1)} />
           <StrandPath strand={shape.down} direction="down" path={stretch(x + strandGap / 2, height, 0, 1)} />
-          <Voice strand={shape.up} direction="up" at={{ cx: x, cy: height * 0.7 }} side={-1} />
-          <Voice strand={shape.down} direction="down" at={{ cx: x, cy: height * 0.3 }} side={1} />
+          {isNarrow ? null : (
+            <>
+              <Voice strand={shape.up} direction="up" at={{ cx: x, cy: height * 0.7 }} side={-1} />
+              <Voice strand={shape.down} direction="down" at={{ cx: x, cy: height * 0.3 }} side={1} />
+            </>
+          )}
         </>
       );
     case 'held':

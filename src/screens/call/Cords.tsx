@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { isActive, type CallView } from '@/state/app';
@@ -25,10 +26,14 @@ const useStyles = themed(({ colours }) =>
 interface CordsProps extends CordActs {
   calls: readonly CallView[];
   now: number;
+  /** Hangs on the cord of the call that is talked on. */
+  keys?: ReactNode;
+  /** Others call, who need the room. */
+  isTight?: boolean;
 }
 
 /** Who is plugged to whom, and who hears whom: you at the bottom, the others above, a cord to each. */
-export function Cords({ calls, now, ...acts }: CordsProps) {
+export function Cords({ calls, now, keys, isTight = false, ...acts }: CordsProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const active = calls.find(isActive);
@@ -36,7 +41,11 @@ export function Cords({ calls, now, ...acts }: CordsProps) {
   const isOne = calls.length === 1 && only?.others.length === 1;
   return (
     <View style={styles.picture}>
-      {isOne && only ? <OneCord view={only} now={now} /> : <Trunks calls={calls} now={now} {...acts} />}
+      {isOne && only ? (
+        <OneCord view={only} now={now} beside={keys} isTight={isTight} />
+      ) : (
+        <Trunks calls={calls} now={now} beside={keys} {...acts} />
+      )}
       <View style={styles.you} aria-live="polite">
         <Txt as="strong" colour={colours.onNight} style={{ textAlign: 'center' }}>
           {active ? youHear(active) : 'You hear nothing'}

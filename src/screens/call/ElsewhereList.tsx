@@ -5,9 +5,11 @@ import {
   nameOfCall,
   selectAtMyOtherPhones,
   selectCallBacks,
+  selectHandedOver,
   selectParked,
   selectRingingAtColleagues,
   send,
+  takeBackCall,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -17,6 +19,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
+import { handedWords } from './handedWords';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -47,7 +50,11 @@ export function ElsewhereList() {
   const atMyPhones = useAppSelector(selectAtMyOtherPhones);
   const atColleagues = useAppSelector(selectRingingAtColleagues);
   const callBacks = useAppSelector(selectCallBacks);
-  const isEmpty = parked.length + atMyPhones.length + atColleagues.length + callBacks.length === 0;
+  const sent = useAppSelector(selectHandedOver).filter(
+    ({ takeBackUntil }) => takeBackUntil === null || now < takeBackUntil,
+  );
+  const isEmpty =
+    parked.length + sent.length + atMyPhones.length + atColleagues.length + callBacks.length === 0;
   if (isEmpty) return null;
   const take = async (command: Parameters<typeof send>[0]) => {
     const result = await dispatch(send(command));
@@ -65,6 +72,16 @@ export function ElsewhereList() {
           act="Take"
           label={`Take ${view.name} from slot ${view.slot}`}
           onPress={() => void take({ type: 'unpark', deviceId, slot: view.slot })}
+        />
+      ))}
+      {sent.map((view) => (
+        <Waiting
+          key={view.callId}
+          name={view.name}
+          words={handedWords(view, now)}
+          act="Take back"
+          label={`Take ${view.name} back`}
+          onPress={() => void dispatch(takeBackCall(view)).then((isBack) => isBack && go.call())}
         />
       ))}
       {atMyPhones.map((view) =>
@@ -135,7 +152,7 @@ function Waiting({ slot, name, words, isPressing = false, act, label, onPress }:
         </Txt>
       )}
       <View style={styles.words}>
-        <Txt as="strong" lines={1}>
+        <Txt as="strong" lines={2}>
           {name}
         </Txt>
         <Txt as="small" colour={isPressing ? colours.rowan : colours.faint}>

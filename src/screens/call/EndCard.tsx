@@ -36,6 +36,8 @@ interface EndCardProps {
   now: number;
   /** It stands alone and has the room. */
   isLarge?: boolean;
+  /** Of its heading. */
+  level?: 1 | 2;
   /** The first of its call, which says how long it lasts. */
   isFirst?: boolean;
   /** Said at the card's edge, and done by a tap on it. */
@@ -43,7 +45,7 @@ interface EndCardProps {
 }
 
 /** Who is at one end of a cord, what they hear, and for how long. */
-export function EndCard({ view, party, now, isLarge = false, isFirst = true, act }: EndCardProps) {
+export function EndCard({ view, party, now, isLarge = false, level = 2, isFirst = true, act }: EndCardProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const isHeld = view.phase === 'held';
@@ -57,7 +59,7 @@ export function EndCard({ view, party, now, isLarge = false, isFirst = true, act
     <>
       <CordEdge cord={view.line?.cord ?? null} />
       <View style={styles.words}>
-        <Txt as={isLarge ? 'title' : 'strong'} level={isLarge ? 1 : 2} lines={isLarge ? 3 : 2}>
+        <Txt as={isLarge ? 'title' : 'strong'} level={level} lines={isLarge ? 3 : 2}>
           {party.name}
         </Txt>
         {isLarge ? (

@@ -1,7 +1,7 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { isActive, type CallView, type PartyView } from '@/state/app';
+import { isActive, nameOfCall, type CallView, type PartyView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -29,15 +29,19 @@ export interface CordActs {
   /** The held call is joined with the one talked on, by leaving them together or by staying with both. */
   onConnect: (held: CallView) => void;
   onMerge: (held: CallView) => void;
+  /** Two calls that have nothing to do with each other: asked first what is to be true. */
+  onJoin: (held: CallView) => void;
 }
 
 interface TrunksProps extends CordActs {
   calls: readonly CallView[];
   now: number;
+  /** Hangs beside the cords, nearest to you. */
+  beside?: ReactNode;
 }
 
 /** Several ends: a card each, grouped by call, the one talked on nearest to you; the cords run up the left. */
-export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: TrunksProps) {
+export function Trunks({ calls, now, beside, onTalkTo, onParty, onConnect, onMerge, onJoin }: TrunksProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const [height, setHeight] = useState(0);
@@ -75,9 +79,10 @@ export function Trunks({ calls, now, onTalkTo, onParty, onConnect, onMerge }: Tr
             now={now}
             active={active}
             onHeight={(id, value) => setHeights((known) => ({ ...known, [id]: value }))}
-            {...{ onTalkTo, onParty, onConnect, onMerge }}
+            {...{ onTalkTo, onParty, onConnect, onMerge, onJoin }}
           />
         ))}
+        {beside}
       </View>
     </View>
   );
@@ -111,10 +116,13 @@ interface GroupProps extends CordActs {
   onHeight: (id: string, height: number) => void;
 }
 
-function Group({ view, now, active, onHeight, onTalkTo, onParty, onConnect, onMerge }: GroupProps) {
+function Group(props: GroupProps) {
+  const { view, now, active, onHeight, onTalkTo, onParty, onConnect, onMerge, onJoin } = props;
   const styles = useStyles();
   const isHeld = view.phase === 'held';
-  const isJoinable = isHeld && active !== undefined && canJoin(active);
+  const isJoinable = isHeld && active !== undefined && canJoin(view, active);
+  const isConsultation = active !== undefined && areOfOneMatter(view, active);
+  const names = active ? `${nameOfCall(view)} and ${nameOfCall(active)}` : '';
   return (
     <View
       role="group"
@@ -145,16 +153,46 @@ function Group({ view, now, active, onHeight, onTalkTo, onParty, onConnect, onMe
       ))}
       {isJoinable ? (
         <View style={[styles.between, { marginTop: space.s }]}>
-          <Plate kind="main" word="Connect, leave" onPress={() => onConnect(view)} style={styles.act} />
-          <Plate word="All together" onPress={() => onMerge(view)} style={styles.act} />
+          {isConsultation ? (
+            <>
+              <Plate
+                kind="main"
+                word="Connect, leave"
+                label={`Connect, leave: ${names}`}
+                onPress={() => onConnect(view)}
+                style={styles.act}
+              />
+              <Plate
+                word="All together"
+                label={`All together: ${names}`}
+                onPress={() => onMerge(view)}
+                style={styles.act}
+              />
+            </>
+          ) : (
+            <Plate
+              word="Join the two calls …"
+              label={`Join the two calls: ${names}`}
+              onPress={() => onJoin(view)}
+              style={styles.act}
+            />
+          )}
         </View>
       ) : null}
     </View>
   );
 }
 
-/** Whether a held call can be joined with it: somebody is there, or is being called. */
-const canJoin = ({ phase }: CallView) => phase === 'talking' || phase === 'ringing';
+/** Whether the two can become one: somebody is there, or is being called; no emergency number, no machine. */
+const canJoin = (held: CallView, { phase, call }: CallView) =>
+  held.call.answeredAt !== null &&
+  !held.call.emergency &&
+  !call.emergency &&
+  (phase === 'talking' || phase === 'ringing');
+
+/** One was placed to consult about the other. */
+const areOfOneMatter = (a: CallView, b: CallView) =>
+  a.call.consultationFor === b.id || b.call.consultationFor === a.id;
 
 const groupLabel = ({ phase, others }: CallView) =>
   `${phase === 'held' ? 'Held' : 'On the line'}: ${others.map(({ name }) => name).join(', ')}`;

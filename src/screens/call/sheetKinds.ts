@@ -10,4 +10,5 @@ export type OpenSheet =
   | { kind: 'chat'; view: CallView }
   | { kind: 'refuseWithText'; view: CallView }
   | { kind: 'party'; view: CallView; party: PartyView }
+  | { kind: 'join'; view: CallView; active: CallView }
   | { kind: 'sound' };

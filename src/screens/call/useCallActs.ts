@@ -1,15 +1,19 @@
 import type { Command } from '@/core/exchange';
+import type { PeopleIndex } from '@/core/people';
 import {
   park,
   selectMyOtherDevices,
   selectOffice,
+  selectPeople,
   send,
   sendAndSay,
   useAppDispatch,
   useAppSelector,
   type CallView,
+  type PartyView,
 } from '@/state/app';
 
+import { useGo } from '../shared/useGo';
 import type { ActGroup, CallAct } from './ActRows';
 import type { OpenSheet } from './sheetKinds';
 
@@ -28,7 +32,11 @@ export function useCallActs(
   const dispatch = useAppDispatch();
   const policy = useAppSelector((state) => selectOffice(state).setup.policies.recording);
   const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
+  const people = useAppSelector(selectPeople);
+  const go = useGo();
   if (!view) return [];
+  const [only, ...more] = view.others;
+  const stranger = more.length === 0 && only ? strangersNumber(only, people) : null;
   const { legId, muted, state } = view.me;
   const isTalking = view.phase === 'talking';
   const isTalk = isTalking || (view.phase === 'held' && view.call.answeredAt !== null);
@@ -55,14 +63,14 @@ export function useCallActs(
       name: 'My sound',
       acts: [
         {
-          word: muted ? 'Unmute' : 'Mute',
-          pressed: muted,
+          word: 'Mute',
+          isOn: muted,
           disabled: state !== 'connected',
           onPress: act({ type: muted ? 'unmute' : 'mute', legId }),
         },
         {
-          word: keys.isOpen ? 'Hide keys' : 'Keys',
-          pressed: keys.isOpen,
+          word: 'Keys',
+          isOn: keys.isOpen,
           disabled: !isTalking,
           onPress: keys.toggle,
         },
@@ -90,6 +98,7 @@ export function useCallActs(
           (command, said) => () => void dispatch(sendAndSay(command, said)),
         ),
         { word: 'Note', onPress: () => open({ kind: 'note', view }) },
+        ...(stranger ? [{ word: 'Add contact', onPress: () => go.newContact(stranger) }] : []),
         ...(view.others.some(({ personId }) => personId !== null)
           ? [{ word: 'Chat', onPress: () => open({ kind: 'chat', view }) }]
           : []),
@@ -97,6 +106,12 @@ export function useCallActs(
     },
   ];
 }
+
+/** The number of somebody outside whom the directory does not know; null for all others. */
+const strangersNumber = ({ number, personId }: PartyView, people: PeopleIndex): string | null =>
+  personId === null && number !== null && number.startsWith('+') && people.whoHas(number) === null
+    ? number
+    : null;
 
 function recordingActs(
   { recording, me: { legId } }: CallView,
@@ -108,10 +123,10 @@ function recordingActs(
     ({ type: 'record', legId, act: what }) as const;
   if (policy === 'never') return [{ word: 'No recording', disabled: true, onPress: () => undefined }];
   if (policy === 'always')
-    return [{ word: 'Recorded', disabled: true, pressed: true, onPress: () => undefined }];
+    return [{ word: 'Recorded', disabled: true, isOn: true, onPress: () => undefined }];
   if (recording?.state === 'on') {
     return [
-      { word: 'Pause', pressed: true, onPress: act(record('pause'), 'The recording is paused.') },
+      { word: 'Pause', onPress: act(record('pause'), 'The recording is paused.') },
       { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
     ];
   }

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Platform, ScrollView, StyleSheet, View } from 'react-native';
+import { Linking, Platform, ScrollView, StyleSheet, View } from 'react-native';
 
 import { dialTextChanged, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
@@ -127,13 +127,22 @@ export function DialScreen() {
           disabled={dial.writesTo === null}
           onPress={() => dial.writesTo !== null && go.person(dial.writesTo)}
         />
-        <Plate
-          kind="answer"
-          style={styles.grow}
-          word={dial.canCall ? `Call ${dial.text}` : 'Call'}
-          disabled={!dial.canCall}
-          onPress={() => void dial.call()}
-        />
+        {dial.isOwnPhoneNeeded ? (
+          <Plate
+            kind="end"
+            style={styles.grow}
+            word={`No network here: call ${dial.text} with the phone itself`}
+            onPress={() => void Linking.openURL(`tel:${dial.text}`)}
+          />
+        ) : (
+          <Plate
+            kind="answer"
+            style={styles.grow}
+            word={dial.target ? `Call ${dial.target.name}` : 'Call'}
+            disabled={!dial.target}
+            onPress={() => void dial.call()}
+          />
+        )}
       </View>
     </View>
   );

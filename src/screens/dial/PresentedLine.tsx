@@ -46,7 +46,7 @@ export function PresentedLine({ to }: { to: string }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const chosenWay = useAppSelector((state) => state.settings.way);
-  const travel = useAppSelector((state) => selectTravel(state, to), isSame);
+  const travel = useAppSelector((state) => selectTravel(state, to, true), isSame);
   const [choosing, setChoosing] = useState<'line' | 'way' | null>(null);
   const { shown } = travel.shown;
   const line = shown === 'withhold' ? null : office.lines.get(shown.lineId);

@@ -8,6 +8,7 @@ import {
   selectContacts,
   selectOffice,
   shownForChosen,
+  shownOnceChosen,
   shownRuleChosen,
   useAppDispatch,
   useAppSelector,
@@ -20,27 +21,30 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 const withheld = 'withhold';
-type Scope = 'everybody' | 'person' | 'such';
+type Scope = 'once' | 'everybody' | 'person' | 'such';
 
 interface ShownSheetProps {
   travel: Pick<Travel, 'shown' | 'personKey' | 'rate'>;
   onClose: () => void;
 }
 
-/** Which number the other side sees: for every call, for this person, or for such numbers. */
+/** Which number the other side sees, and for which calls: this one, those to this person or to such numbers, or all. */
 export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: ShownSheetProps) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const { shownFor, shownRules } = useAppSelector((state) => state.settings);
   const contacts = useAppSelector(selectContacts);
-  const [scope, setScope] = useState<Scope>(shown.by === 'person' ? 'person' : 'everybody');
+  const [scope, setScope] = useState<Scope>('once');
   const mayWithhold = office.setup.policies.mayWithhold ?? true;
   const nameOf = (key: string) => contacts.find(({ id }) => `contact:${id}` === key)?.name ?? 'this person';
   const choose = (value: string) => {
     const chosen: Shown = value === withheld ? withheld : { lineId: value };
-    if (scope === 'person' && personKey !== null) dispatch(shownForChosen({ key: personKey, shown: chosen }));
+    if (scope === 'once') dispatch(shownOnceChosen(chosen));
+    else if (scope === 'person' && personKey !== null)
+      dispatch(shownForChosen({ key: personKey, shown: chosen }));
     else if (scope === 'such' && rate) dispatch(shownRuleChosen({ prefix: rate.prefix, shown: chosen }));
     else dispatch(presentationChosen(chosen));
+    if (scope !== 'once') dispatch(shownOnceChosen(null));
     onClose();
   };
   const remembered = personKey === null ? undefined : shownFor[personKey];
@@ -49,19 +53,20 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
     <Sheet title="Which number they see" onClose={onClose}>
       <View style={styles.stack}>
         <Txt as="small">{shownBecause[shown.by]}</Txt>
-        {personKey !== null || rate ? (
-          <Choice
-            asPlates
-            label="For whom"
-            value={scope}
-            options={[
-              { value: 'everybody' as const, word: 'every call' },
-              ...(personKey === null ? [] : [{ value: 'person' as const, word: nameOf(personKey) }]),
-              ...(rate ? [{ value: 'such' as const, word: `${rate.name} numbers` }] : []),
-            ]}
-            onChoose={setScope}
-          />
-        ) : null}
+        <Choice
+          asStrip
+          label="For which calls"
+          value={scope}
+          options={[
+            { value: 'once' as const, word: 'this call' },
+            ...(personKey === null
+              ? []
+              : [{ value: 'person' as const, word: `${nameOf(personKey)}, always` }]),
+            ...(rate ? [{ value: 'such' as const, word: `${rate.name} numbers, always` }] : []),
+            { value: 'everybody' as const, word: 'every call, always' },
+          ]}
+          onChoose={setScope}
+        />
         <Choice
           label="Which number they see"
           value={shown.shown === withheld ? withheld : shown.shown.lineId}
@@ -97,6 +102,7 @@ const shownBecause: Record<Travel['shown']['by'], string> = {
   office: 'The office decides which number is seen there.',
   mustShow: 'The office does not let numbers be withheld.',
   thisCall: 'Withheld for this call by the prefix you typed.',
+  onceChosen: 'What you chose for this call.',
   person: 'Remembered for this person.',
   destination: 'What you chose for such numbers.',
   choice: 'What you chose for every call.',

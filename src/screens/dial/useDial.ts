@@ -1,5 +1,6 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 
+import { barredWhy } from '@/core/exchange';
 import {
   formatAsTyped,
   interpretDialled,
@@ -14,7 +15,9 @@ import { numbersInOrder, type PeopleIndex } from '@/core/people';
 import {
   dialTextChanged,
   explainNotDialable,
+  explainRefusal,
   formatAny,
+  identifyDialled,
   identifyNumber,
   selectContacts,
   selectLastUsed,
@@ -44,12 +47,16 @@ export function useDial() {
   const favourites = useFavourites();
   const recent = useRecent();
 
+  const isOnline = useAppSelector((state) => state.office.isOnline);
+  const [refused, setRefused] = useState<string | null>(null);
   const isEmpty = dialled.kind === 'empty';
-  const [onlyMatch, ...others] = isDialable(dialled) || state !== 'found' ? [] : found;
-  const match = others.length === 0 ? onlyMatch?.numbers[0] : undefined;
+  const target = targetOf(text, dialled, state === 'found' ? found : [], { office, people });
   // Only what is added at the end is grouped: a change further in must not carry the caret away.
-  const change = (next: string) =>
+  const change = (next: string) => {
+    setRefused(null);
     dispatch(dialTextChanged(next.startsWith(text) ? formatAsTyped(next, ukOfficePlan) : next));
+  };
+  const callNow = (to: string) => void place(to, { isDialled: true });
 
   return {
     text,
@@ -60,13 +67,16 @@ export function useDial() {
       office,
       people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
     ),
-    error: errorOf(dialled, state === 'found' && found.length === 0),
+    error: refused ?? errorOf(dialled, text, office, state === 'found' && found.length === 0),
     favourites,
     recent,
     found,
     state,
     isEmpty,
-    canCall: isDialable(dialled) || match !== undefined,
+    /** Whom the button calls, by name and number; null while it is nobody, or not one alone. */
+    target,
+    /** There is no network for an emergency call from here: the phone itself has to make it. */
+    isOwnPhoneNeeded: dialled.kind === 'emergency' && !isOnline,
     /** Key of whoever can be written to: the number typed, else whoever stands first. */
     writesTo: isDialable(dialled) ? writableKey(dialled, office, people) : (found[0]?.key ?? null),
     change,
@@ -76,12 +86,63 @@ export function useDial() {
     },
     erase: () => change(text.trimEnd().slice(0, -1)),
     call: async () => {
-      // Who types a name and Enter means the only one of that name, also before it stands there.
-      const [only, ...others] = isDialable(dialled) ? [] : await ask();
-      void place((others.length === 0 ? only?.numbers[0]?.dial : undefined) ?? text);
+      if (target) return callNow(target.to);
+      // Who types a name and Enter at once means the only one of that name, also before it stands there.
+      const [only, ...others] = isName(dialled) ? await ask() : [];
+      const isMeant = only !== undefined && others.length === 0 && beginsWith(only.name, text);
+      if (isMeant && only.numbers[0]) callNow(only.numbers[0].dial);
+      else setRefused(whyNobody(dialled, others.length > 0));
     },
-    callThis: (number: string) => void place(number),
+    callThis: callNow,
   };
+}
+
+/** Whom a call would reach: as it is said on the button, and as it is dialled. */
+interface DialTarget {
+  name: string;
+  to: string;
+}
+
+/** What was typed may be a name: it holds letters, and is no link. What begins like a number is never a scrap of one. */
+const isName = (dialled: Dialled) => dialled.kind === 'invalid' && dialled.reason.code === 'letters';
+
+const beginsWith = (name: string, typed: string) => {
+  const sought = typed.trim().toLowerCase();
+  const whole = name.toLowerCase();
+  return whole.startsWith(sought) || whole.split(/\s+/).some((word) => word.startsWith(sought));
+};
+
+/** Exactly who is called: the number typed, by whose it is; else the only one found by name. */
+function targetOf(
+  text: string,
+  dialled: Dialled,
+  found: readonly FoundPerson[],
+  names: { office: OfficeIndex; people: PeopleIndex },
+): DialTarget | null {
+  if (isDialable(dialled))
+    return barredWhy(names.office, text) === null ? { name: nameOf(text, dialled, names), to: text } : null;
+  if (!isName(dialled)) return null;
+  const [only, ...others] = found;
+  const number = others.length === 0 ? only?.numbers[0] : undefined;
+  return only && number ? { name: `${only.name}, ${number.written}`, to: number.dial } : null;
+}
+
+function nameOf(text: string, dialled: Dialled, names: { office: OfficeIndex; people: PeopleIndex }): string {
+  if (dialled.kind === 'extension') {
+    const { name, number } = identifyDialled(dialled.extension, names);
+    return name === number ? text : `${name}, ${text}`;
+  }
+  if (!isExternal(dialled)) return text;
+  const { name } = identifyDialled(dialled.e164, names);
+  const written = formatAny(dialled.e164);
+  const tail = dialled.extension ? ` ext ${dialled.extension}` : dialled.postDial ? ', then digits' : '';
+  return name === written ? `${written}${tail}` : `${name}, ${written}${tail}`;
+}
+
+function whyNobody(dialled: Dialled, isSeveral: boolean): string {
+  if (isSeveral) return 'That may be several people: tap the one you mean.';
+  if (dialled.kind === 'invalid') return explainNotDialable(dialled.reason);
+  return explainNotDialable({ code: dialled.kind === 'withheld' ? 'withheld' : 'empty' });
 }
 
 /** Whose page takes what is written to a number: a colleague's, a contact's, or the number's own where it takes texts. */
@@ -189,8 +250,10 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
 }
 
 /** Said only when it is surely wrong: not while a number is still too short, nor while somebody may be meant. */
-function errorOf(dialled: Dialled, isNobody: boolean): string | null {
+function errorOf(dialled: Dialled, text: string, office: OfficeIndex, isNobody: boolean): string | null {
   if (dialled.kind === 'withheld') return explainNotDialable({ code: 'withheld' });
+  const barred = isDialable(dialled) ? barredWhy(office, text) : null;
+  if (barred !== null) return explainRefusal({ code: 'barred', why: barred });
   if (dialled.kind !== 'invalid' || !isNobody || dialled.reason.code === 'tooShort') return null;
   return explainNotDialable(dialled.reason);
 }

@@ -57,7 +57,7 @@ export function ColumnsPart({ table, onRead, onLeave }: ColumnsPartProps) {
             {`For example: ${table.sample.flatMap((row) => row[at] ?? []).join(' · ')}`}
           </Txt>
           <Choice
-            asPlates
+            asStrip
             label={column === '' ? `Column ${at + 1}` : column}
             value={fields[at] ?? 'none'}
             options={options}

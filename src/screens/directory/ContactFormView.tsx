@@ -165,7 +165,7 @@ function NumbersPart({ control, errors }: PartProps) {
             render={({ field: { value, onChange } }) => (
               <ScrollView horizontal>
                 <Choice
-                  asPlates
+                  asStrip
                   label={`What number ${at + 1} is`}
                   value={value}
                   options={[...new Set([...numberLabels, value])].map((word) => ({ value: word, word }))}

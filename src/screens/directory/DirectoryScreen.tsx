@@ -107,7 +107,7 @@ export function DirectoryScreen() {
         />
         {isSought ? null : (
           <ScrollView horizontal>
-            <Choice asPlates label="Show" value={show} options={shows} onChoose={setShow} />
+            <Choice asStrip label="Show" value={show} options={shows} onChoose={setShow} />
           </ScrollView>
         )}
       </View>

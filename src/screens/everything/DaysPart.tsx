@@ -47,7 +47,7 @@ export function DaysPart({ filter, now, zone, presets, onChange }: DaysPartProps
   return (
     <View style={styles.stack}>
       <Choice
-        asPlates
+        asStrip
         label="On"
         value={isTyping || isTyped ? typedDays : (preset?.word ?? anyDay)}
         options={[anyDay, ...presets.map(({ word }) => word), typedDays].map((word) => ({

@@ -112,7 +112,7 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
           onChange={change}
         />
         <Choice
-          asPlates
+          asStrip
           label="Talked for"
           value={lengthOf(filter)}
           options={(Object.keys(lengths) as Length[]).map((value) => ({ value, word: lengths[value].word }))}

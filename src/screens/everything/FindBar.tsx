@@ -48,7 +48,11 @@ export function FindBar() {
             onChange={(typed) => dispatch(soughtChanged({ words: typed }))}
           />
         </View>
-        <Plate word="Filter" pressed={isFiltered} onPress={() => setOpen(true)} />
+        <Plate
+          word={isFiltered ? 'Filtered' : 'Filter'}
+          label={isFiltered ? 'Filtered: change the filter' : 'Filter'}
+          onPress={() => setOpen(true)}
+        />
       </View>
       {isFiltered && words === '' ? <Sums /> : null}
       {isOpen ? <FilterSheet onClose={() => setOpen(false)} /> : null}

@@ -98,7 +98,7 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
           }}
         />
         <Choice
-          asPlates
+          asStrip
           label="By when"
           value={when}
           options={[
@@ -120,7 +120,7 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
           />
         ) : null}
         <Choice
-          asPlates
+          asStrip
           label="Priority"
           value={priority}
           options={priorities.map((value) => ({ value, word: value }))}

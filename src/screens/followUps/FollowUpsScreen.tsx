@@ -74,7 +74,7 @@ export function FollowUpsScreen() {
           </View>
           {inUse.lists.length === 0 ? null : (
             <Choice
-              asPlates
+              asStrip
               label="List"
               value={list}
               options={[

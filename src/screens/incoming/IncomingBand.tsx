@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { selectTaken, useAppSelector, type CallView } from '@/state/app';
@@ -7,51 +8,67 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { IncomingFacts } from './IncomingFacts';
 import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     band: { backgroundColor: colours.night },
-    body: { padding: space.l, gap: space.m },
-    acts: { gap: space.s },
-    // Refuse stands up here, more than a thumb away from the plates that answer.
-    top: { flexDirection: 'row', alignItems: 'flex-start', gap: space.m, marginBottom: space.m },
-    who: { flex: 1, minWidth: 0 },
+    body: { paddingHorizontal: space.l, paddingVertical: space.s, gap: space.s },
+    top: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: space.m },
+    grow: { flex: 1 },
+    acts: { flexDirection: 'row', gap: space.s },
+    // Refuse stands more than a thumb away from the plate that answers.
+    answer: { flex: 1, minWidth: 120, paddingHorizontal: space.s },
+    apart: { marginLeft: 48 },
+    side: { paddingHorizontal: space.m },
   }),
 );
 
 interface IncomingBandProps {
   view: CallView;
-  /** In the third column there is room for the seconds too. */
-  withScale?: boolean;
+  /** Everything is in view at once, with the seconds; else who, why and the two acts, the rest behind More. */
+  isWhole?: boolean;
 }
 
-/** Somebody calls while another call goes on, or on a wide screen: shown without covering anything. */
-export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
+/** Somebody calls while something else goes on: shown with who and why, and answered or refused, without covering it. */
+export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
+  const [showsMore, setShowsMore] = useState(false);
   const isTalking = useAppSelector((state) => selectTaken(state).some(({ me }) => me.state === 'connected'));
+  const hasMore = isWhole || showsMore;
+  const answer = isTalking ? 'Answer, hold the other' : 'Answer';
+  const refuse = call.isOwnCall ? 'Not now' : 'Refuse';
   return (
     <View role="region" aria-label={`Call from ${call.name}`} style={styles.band}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={10} onNight />
       <View style={styles.body}>
-        <View style={styles.top}>
-          <View style={styles.who}>
-            <Txt as="mono" colour={colours.faintOnNight}>
-              {call.lineName} · ringing {call.rungFor}
-            </Txt>
-            <Txt as="title" level={2} colour={colours.onNight}>
+        <View>
+          <View style={styles.top}>
+            <Txt
+              as={isWhole ? 'title' : 'heading'}
+              level={2}
+              colour={colours.onNight}
+              lines={2}
+              style={styles.grow}
+            >
               {call.name}
             </Txt>
-            <Txt as="small" colour={colours.faintOnNight}>
-              {[call.returnedWords ?? call.number, call.tries].filter(Boolean).join(' · ')}
+            <Txt as="mono" colour={colours.onNight}>
+              {call.rungFor}
             </Txt>
           </View>
-          <Plate kind="end" word="Refuse" onPress={call.refuse} />
+          <Txt as="small" colour={colours.faintOnNight} lines={isWhole ? 3 : 1}>
+            {[call.lineName, call.detail, isWhole ? call.number : null]
+              .filter((part) => part && part !== call.name)
+              .join(' · ')}
+          </Txt>
         </View>
-        {withScale ? (
+        <IncomingFacts call={call} isCompact />
+        {isWhole && call.tracks.length > 0 ? (
           <RingScale
             tracks={call.tracks}
             totalSeconds={call.totalSeconds}
@@ -60,16 +77,36 @@ export function IncomingBand({ view, withScale = false }: IncomingBandProps) {
             onNight
           />
         ) : null}
-        <OtherAnswers view={view} />
+        {hasMore ? (
+          <>
+            <OtherAnswers view={view} call={call} isTalking={isTalking} />
+            <Txt as="small" colour={colours.faintOnNight}>{`${refuse}: ${call.refusal}`}</Txt>
+          </>
+        ) : null}
         <View style={styles.acts}>
-          {isTalking ? (
-            <>
-              <Plate kind="night" word="Answer, end the other" onPress={() => void call.answer('clear')} />
-              <Plate kind="answer" word="Answer, hold the other" onPress={() => void call.answer('hold')} />
-            </>
-          ) : (
-            <Plate kind="answer" word="Answer" onPress={() => void call.answer()} />
+          <Plate
+            kind="end"
+            word={refuse}
+            label={`${refuse}: ${call.name}, ${call.refusal}`}
+            onPress={call.refuse}
+            style={styles.side}
+          />
+          {hasMore ? null : (
+            <Plate
+              kind="night"
+              word="More"
+              label={`More for ${call.name}`}
+              onPress={() => setShowsMore(true)}
+              style={styles.side}
+            />
           )}
+          <Plate
+            kind="answer"
+            word={answer}
+            label={`${answer}: ${call.name}`}
+            onPress={() => void call.answer()}
+            style={[styles.answer, hasMore && styles.apart]}
+          />
         </View>
       </View>
     </View>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallView } from '@/state/app';
@@ -7,6 +8,10 @@ import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { KeyHint } from '../shared/KeyHint';
+import { useLayout } from '../shared/useLayout';
+import { IncomingBand } from './IncomingBand';
+import { IncomingFacts } from './IncomingFacts';
 import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
@@ -14,14 +19,16 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, backgroundColor: colours.night },
     facts: { padding: space.l, gap: space.l },
-    fact: { borderTopWidth: 1, borderColor: colours.nightEdge, paddingTop: space.m },
+    fact: { borderTopWidth: 1, borderColor: colours.nightEdge, paddingTop: space.m, gap: space.s },
     acts: { padding: space.l, gap: space.m, borderTopWidth: 1, borderColor: colours.nightEdge },
     decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
-    refuse: { width: 108 },
+    refuse: { width: 108, paddingHorizontal: space.s },
     answer: { flex: 1 },
     top: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m },
     line: { flexShrink: 1 },
     name: { marginTop: space.m },
+    whyMore: { alignSelf: 'flex-start' },
+    also: { borderTopWidth: 1, borderColor: colours.nightEdge },
   }),
 );
 
@@ -35,9 +42,20 @@ interface IncomingScreenProps {
 export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const styles = useStyles();
   const { colours } = useTheme();
+  const { isLow } = useLayout();
   const call = useIncoming(view);
+  const [showsWhy, setShowsWhy] = useState(false);
+  const why = showsWhy ? call.why : call.deciding === null ? [] : [call.deciding];
+  const isAlone = alsoCalling.length === 0;
+  const refuse = call.isOwnCall ? 'Not now' : 'Refuse';
+  const others = (
+    <>
+      <OtherAnswers view={view} call={call} />
+      <Txt as="small" colour={colours.faintOnNight}>{`${refuse}: ${call.refusal}`}</Txt>
+    </>
+  );
   return (
-    <View role="main" style={styles.screen}>
+    <View role="main" tabIndex={-1} style={styles.screen}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={14} onNight />
       <ScrollView contentContainerStyle={styles.facts} tabIndex={0}>
         <View>
@@ -52,55 +70,79 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
               {call.rungFor}
             </Txt>
           </View>
-          <Txt as="display" level={1} colour={colours.onNight} style={styles.name}>
+          <Txt
+            as={isLow || !isAlone ? 'title' : 'display'}
+            level={1}
+            colour={colours.onNight}
+            style={styles.name}
+          >
             {call.name}
           </Txt>
-          <Txt as="monoLarge" colour={colours.faintOnNight}>
-            {call.number ?? call.detail}
-          </Txt>
-        </View>
-        {call.returnedWords ? (
-          <View style={styles.fact}>
-            <Txt as="strong" colour={colours.onNight}>
-              {call.returnedWords}
+          {call.detail && call.detail !== call.number ? (
+            <Txt colour={colours.onNight}>{call.detail}</Txt>
+          ) : null}
+          {call.number === null || call.number === call.name ? null : (
+            <Txt as="monoLarge" colour={colours.faintOnNight}>
+              {call.number}
             </Txt>
+          )}
+        </View>
+        <IncomingFacts call={call} />
+        {call.tracks.length > 0 ? (
+          <View style={styles.fact}>
+            <RingScale
+              tracks={call.tracks}
+              totalSeconds={call.totalSeconds}
+              nowSeconds={call.nowSeconds}
+              finish={call.finish}
+              onNight
+            />
           </View>
         ) : null}
-        {call.tries ? (
-          <View style={styles.fact}>
-            <Txt colour={colours.onNight}>{call.tries}</Txt>
+        {why.length > 0 ? (
+          <View style={styles.fact} role="region" aria-label="Why it rings">
+            {why.map((sentence) => (
+              <Txt key={sentence} as="small" colour={colours.faintOnNight}>
+                {sentence}
+              </Txt>
+            ))}
+            {showsWhy || call.why.length < 2 ? null : (
+              <Plate
+                kind="night"
+                word="All that was looked at"
+                onPress={() => setShowsWhy(true)}
+                style={styles.whyMore}
+              />
+            )}
           </View>
         ) : null}
-        {alsoCalling.map(({ id, others, line }) => (
-          <View key={id} style={styles.fact}>
-            <Txt colour={colours.onNight}>
-              Also calling: {others[0]?.name ?? 'somebody'}
-              {line ? ` on ${line.name}` : ''}
-            </Txt>
-          </View>
-        ))}
-        <View style={styles.fact}>
-          <RingScale
-            tracks={call.tracks}
-            totalSeconds={call.totalSeconds}
-            nowSeconds={call.nowSeconds}
-            finish={call.finish}
-            onNight
-          />
-        </View>
-        <View style={styles.fact} role="region" aria-label="Why it rings">
-          {call.why.map((sentence) => (
-            <Txt key={sentence} as="small" colour={colours.faintOnNight}>
-              {sentence}
-            </Txt>
-          ))}
-        </View>
+        {isLow ? others : null}
+        <KeyHint onNight text="A answers, R refuses; while you type, Alt and A, Alt and R" />
       </ScrollView>
+      {alsoCalling.map((other) => (
+        <View key={other.id} style={styles.also}>
+          <IncomingBand view={other} />
+        </View>
+      ))}
       <View style={styles.acts}>
-        <OtherAnswers view={view} silence={call} />
+        {isLow ? null : others}
         <View style={styles.decide}>
-          <Plate kind="end" large word="Refuse" onPress={call.refuse} style={styles.refuse} />
-          <Plate kind="answer" large word="Answer" onPress={() => void call.answer()} style={styles.answer} />
+          <Plate
+            kind="end"
+            large={!isLow}
+            word={refuse}
+            label={isAlone ? refuse : `${refuse} ${call.name}`}
+            onPress={call.refuse}
+            style={styles.refuse}
+          />
+          <Plate
+            kind="answer"
+            large={!isLow}
+            word="Answer"
+            label={isAlone ? 'Answer' : `Answer ${call.name}`}
+            onPress={() => void call.answer()}
+            style={styles.answer}
+          />
         </View>
       </View>
     </View>

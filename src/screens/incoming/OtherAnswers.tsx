@@ -7,40 +7,55 @@ import { space } from '@/ui/tokens';
 
 import { LazySheet } from '../call/LazySheet';
 import type { OpenSheet } from '../call/sheetKinds';
+import type { Incoming } from './useIncoming';
 
 interface OtherAnswersProps {
   view: CallView;
-  /** Quietens the ring on this device; left out where it only pips. */
-  silence?: { isSilenced: boolean; silence: () => void };
+  call: Incoming;
+  /** Another call is talked on, which may be ended for this one. */
+  isTalking?: boolean;
 }
 
 /** What else can be done with a ringing call than to answer or refuse it. */
-export function OtherAnswers({ view, silence }: OtherAnswersProps) {
+export function OtherAnswers({ view, call, isTalking = false }: OtherAnswersProps) {
   const [sheet, setSheet] = useState<OpenSheet | null>(null);
   return (
     <View style={styles.row}>
-      {silence ? (
+      {isTalking ? (
         <Plate
           kind="night"
-          word={silence.isSilenced ? 'Silent' : 'Silence'}
-          label={silence.isSilenced ? 'Ring is silent' : 'Silence the ring here'}
-          disabled={silence.isSilenced}
-          onPress={silence.silence}
+          word="Answer, end the other"
+          label={`Answer, end the other: ${call.name}`}
+          onPress={() => void call.answer('clear')}
           style={styles.plate}
         />
       ) : null}
       <Plate
         kind="night"
-        word="Refuse and text"
-        onPress={() => setSheet({ kind: 'refuseWithText', view })}
+        word={call.isSilenced ? 'Silent' : 'Silence'}
+        label={call.isSilenced ? `Silent: ${call.name}` : `Silence the ring here: ${call.name}`}
+        disabled={call.isSilenced}
+        onPress={call.silence}
         style={styles.plate}
       />
-      <Plate
-        kind="night"
-        word="Pass on"
-        onPress={() => setSheet({ kind: 'passOn', view })}
-        style={styles.plate}
-      />
+      {call.isOwnCall ? null : (
+        <>
+          <Plate
+            kind="night"
+            word="Refuse and text"
+            label={`Refuse and text ${call.name}`}
+            onPress={() => setSheet({ kind: 'refuseWithText', view })}
+            style={styles.plate}
+          />
+          <Plate
+            kind="night"
+            word="Pass on"
+            label={`Pass on ${call.name}`}
+            onPress={() => setSheet({ kind: 'passOn', view })}
+            style={styles.plate}
+          />
+        </>
+      )}
       <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );

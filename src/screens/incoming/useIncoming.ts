@@ -1,10 +1,13 @@
-import { describeSteps, triesToday } from '@/core/history';
+import { decidingStep, describeStep, describeSteps, triesToday } from '@/core/history';
+import { newestWords, whyWords } from '@/core/looseEnds';
 import { describeFinish } from '@/core/office';
 import type { TraceLeg } from '@/core/routing';
-import { formatDuration, formatSpan } from '@/core/time';
+import { formatDuration } from '@/core/time';
 import {
   formatAny,
-  selectOffice,
+  nameOfCall,
+  selectEndOf,
+  selectNames,
   selectZone,
   send,
   silence,
@@ -12,63 +15,80 @@ import {
   useAppSelector,
   useNow,
   type CallView,
+  type Names,
 } from '@/state/app';
 import type { RingTrack } from '@/ui/scale';
 
-import { useGo } from '../shared/useGo';
 import { shortTargetName } from '../shared/targetWords';
+import { useGo } from '../shared/useGo';
+import { pressedWords, refusalWords, returnedWords, triesWords } from './incomingWords';
 
 /** All that an incoming call's screen shows, and what can be done with it. */
 export function useIncoming(view: CallView) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const now = useNow();
-  const office = useAppSelector(selectOffice);
+  const names = useAppSelector(selectNames);
   const zone = useAppSelector(selectZone);
   const records = useAppSelector((state) => state.history.records);
   const isSilenced = useAppSelector((state) => state.calls.silenced.includes(view.id));
+  const { office } = names;
+  const { call } = view;
   const [caller] = view.others;
+  const isSeveral = view.others.length > 1;
   const number = caller?.number ?? null;
-  const tries = triesToday(records, number, now, zone);
+  const end = useAppSelector((state) => selectEndOf(state, keyOf(number, names)));
   const { legId } = view.me;
-  const finish = view.call.ringing?.trace.finish;
+  const leg = call.legs.find(({ id }) => id === legId);
+  const myId = office.ownerOf(deviceOf(view))?.id ?? '';
+  const isOwnCall = leg?.role === 'caller';
+  const trace = call.ringing?.trace;
+  const deciding = trace && decidingStep(trace);
+  const name = nameOfCall(view);
 
   return {
-    name: caller?.name ?? 'Somebody',
-    detail: caller?.detail ?? '',
-    number: number === null ? null : formatAny(number),
+    name,
+    /** Role, firm, or what else tells who that is; several have none. */
+    detail: isSeveral || caller?.detail === undefined ? '' : caller.detail,
+    number: number === null || isSeveral ? null : formatAny(number),
     lineName: view.line?.name ?? 'Your extension',
     lineNumber: view.line ? formatAny(view.line.number) : null,
-    rungFor: formatDuration(now - view.call.startedAt),
-    tries:
-      tries.count === 0 || tries.lastAt === null
-        ? null
-        : `${ordinal(tries.count + 1)} try today, last ${formatSpan(now - tries.lastAt)} ago`,
-    tracks: tracksOf(view, now, (leg) =>
-      shortTargetName(leg, office, office.ownerOf(deviceOf(view))?.id ?? ''),
-    ),
-    totalSeconds: view.call.ringing?.trace.finishSeconds ?? 0,
-    nowSeconds: (now - (view.call.ringing?.startedAt ?? now)) / 1000,
-    finish: finish ? describeFinish(finish, office, office.ownerOf(deviceOf(view))?.id) : '',
-    /** What the routing decided, and why. */
-    why: view.call.ringing ? describeSteps(view.call.ringing.trace, office) : [],
+    rungFor: formatDuration(now - call.startedAt),
+    /** Why it rings here although nobody calls this device. */
+    returned: returnedWords(call, isOwnCall, name, names),
+    /** What the caller did to get here, and how often they tried. */
+    facts: [
+      pressedWords(call, office),
+      isOwnCall || call.returned ? null : triesWords(triesToday(records, number, now, zone), now),
+    ].filter((fact) => fact !== null),
+    /** Why they wait among the loose ends, and their newest words. */
+    end: end && { why: whyWords(end, office, now), words: newestWords(end) },
+    tracks: tracksOf(view, now, (planned) => shortTargetName(planned, office, myId)),
+    totalSeconds: trace?.finishSeconds ?? 0,
+    nowSeconds: (now - (call.ringing?.startedAt ?? now)) / 1000,
+    finish: trace ? describeFinish(trace.finish, office, myId) : '',
+    /** The one reason that decided, and all that was looked at. */
+    deciding: deciding ? describeStep(deciding, office) : null,
+    why: trace ? describeSteps(trace, office) : [],
+    refusal: leg ? refusalWords(call, leg, now, office) : '',
+    /** Nobody calls: it was asked for, and only lifted or let be. */
+    isOwnCall,
     isSilenced,
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
       if (result?.ok) go.call();
     },
-    returnedWords: returnedWords(view),
     refuse: () => void dispatch(send({ type: 'refuse', legId })),
     silence: () => dispatch(silence(view.id)),
   };
 }
 
-/** Why it rings here although nobody called this device: it came back, or the busy one is free. */
-function returnedWords({ call, me, others }: CallView): string | null {
-  if (call.returned?.why === 'transfer') return 'Comes back: nobody took it where you sent it.';
-  if (call.returned?.why === 'park') return 'Comes back: nobody took it from its slot.';
-  const isOwnCall = call.legs.some(({ id, role }) => id === me.legId && role === 'caller');
-  return isOwnCall ? `${others[0]?.name ?? 'They'} can be reached now. Answer, and they are called.` : null;
+export type Incoming = ReturnType<typeof useIncoming>;
+
+function keyOf(number: string | null, { people }: Names): string {
+  const known = people.whoHas(number);
+  if (!known) return `number:${number ?? ''}`;
+  return `${known.kind === 'contact' ? 'contact' : 'person'}:${known.id}`;
 }
 
 function deviceOf(view: CallView): string {
@@ -91,10 +111,4 @@ function tracksOf(view: CallView, now: number, nameOf: (leg: TraceLeg) => string
       state: isOver ? 'over' : traceLeg.fromSeconds <= elapsed ? 'on' : 'toCome',
     };
   });
-}
-
-function ordinal(count: number): string {
-  const suffix =
-    count % 100 >= 11 && count % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][count % 10] ?? 'th');
-  return `${count}${suffix}`;
 }

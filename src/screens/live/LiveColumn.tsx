@@ -59,10 +59,10 @@ export function LiveColumn() {
   const myId = useAppSelector((state) => state.office.me?.personId);
   return (
     <View role="complementary" aria-label="Live calls and team" style={styles.column}>
-      {incoming.map((view) => (
-        <IncomingBand key={view.id} view={view} withScale />
-      ))}
       <ScrollView tabIndex={0}>
+        {incoming.map((view) => (
+          <IncomingBand key={view.id} view={view} isWhole={incoming.length === 1} />
+        ))}
         <View style={styles.section}>
           <Txt as="heading" level={2}>
             On the line
@@ -138,12 +138,14 @@ function LiveCall({ view }: { view: CallView }) {
           {isHeld ? (
             <Plate
               word="Talk"
+              label={`Talk to ${name}`}
               onPress={() => void dispatch(send({ type: 'retrieve', legId }))}
               style={styles.grow}
             />
           ) : (
             <Plate
               word="Hold"
+              label={`Hold the call with ${name}`}
               onPress={() => void dispatch(send({ type: 'hold', legId }))}
               disabled={view.phase !== 'talking'}
               style={styles.grow}

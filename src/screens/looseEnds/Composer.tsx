@@ -22,6 +22,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { pickBlob } from '../shared/files';
+import { MoreToggle } from '../shared/MoreToggle';
 import { WhenEntry } from '../shared/WhenEntry';
 import { RepliesSheet } from './RepliesSheet';
 import { dataUrl, shrinkPicture } from './shrinkPicture';
@@ -31,13 +32,14 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     composer: {
       gap: space.s,
-      padding: space.m,
+      paddingHorizontal: space.m,
+      paddingVertical: space.s,
       backgroundColor: colours.paper,
       borderTopWidth: 1,
       borderColor: colours.ink,
     },
     acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-    writing: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
+    writing: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
     row: { gap: space.s },
     grow: { flex: 1, minWidth: 0 },
     stack: { gap: space.s },
@@ -68,6 +70,7 @@ export function Composer({ person, items }: ComposerProps) {
   const [open, setOpen] = useState<'replies' | 'later' | 'voice' | null>(null);
   const [picture, setPicture] = useState<Message['picture']>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [showsMore, setShowsMore] = useState(false);
   const thread = items.flatMap((item) => (item.kind === 'message' ? [item.message] : []));
   const to = textNumber(person, thread);
   const obstacle = cannotText(to, thread);
@@ -111,10 +114,12 @@ export function Composer({ person, items }: ComposerProps) {
             label={isInside(to) ? `Message to ${person.name}` : `Text to ${formatAny(to)}`}
             value={text}
             onChange={setText}
-            lines={2}
-            placeholder={isInside(to) ? 'Write a message' : 'Write a text'}
+            hideLabel
+            lines={text.length > 40 ? 3 : 1}
+            placeholder={isInside(to) ? 'Write a message' : `Text to ${formatAny(to)}`}
           />
         </View>
+        <MoreToggle of="what you write" isOpen={showsMore} onToggle={() => setShowsMore(!showsMore)} />
         <Plate kind="main" word="Send" disabled={isEmpty} onPress={() => send(null)} />
       </View>
       {text === '' || isInside(to) ? null : (
@@ -122,17 +127,19 @@ export function Composer({ person, items }: ComposerProps) {
           {lengthWords(measured)}
         </Txt>
       )}
-      <ScrollView horizontal contentContainerStyle={styles.row}>
-        <Plate word="Later" label="Send later" disabled={isEmpty} onPress={() => setOpen('later')} />
-        <Plate word="Ready reply" onPress={() => setOpen('replies')} />
-        <Plate word="Picture" label="Picture to send" onPress={() => void choosePicture()} />
-        {personId === null ? null : (
-          <Plate word="Voice" label="Voice into their mailbox" onPress={() => setOpen('voice')} />
-        )}
-        {isInside(to) ? (
-          <Plate word="Ask for a call" label={`Ask for a call from ${person.name}`} onPress={askForCall} />
-        ) : null}
-      </ScrollView>
+      {showsMore ? (
+        <ScrollView horizontal contentContainerStyle={styles.row}>
+          <Plate word="Later" label="Send later" disabled={isEmpty} onPress={() => setOpen('later')} />
+          <Plate word="Ready reply" onPress={() => setOpen('replies')} />
+          <Plate word="Picture" label="Picture to send" onPress={() => void choosePicture()} />
+          {personId === null ? null : (
+            <Plate word="Voice" label="Voice into their mailbox" onPress={() => setOpen('voice')} />
+          )}
+          {isInside(to) ? (
+            <Plate word="Ask for a call" label={`Ask for a call from ${person.name}`} onPress={askForCall} />
+          ) : null}
+        </ScrollView>
+      ) : null}
       {picture === null ? null : (
         <View style={styles.acts}>
           <Txt as="small" style={styles.grow}>

@@ -2,17 +2,17 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import {
-  explainWeight,
   isElsewhere,
   teamOf,
   newestWords,
+  rankWords,
   sinceOf,
   whyWords,
   type LooseEnd,
   type RankedEnd,
 } from '@/core/looseEnds';
 import { formatDayAndClock, formatDuration, formatSpan } from '@/core/time';
-import { selectOffice, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectOffice, selectPeople, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
 import { putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Initials } from '@/ui/person';
@@ -20,6 +20,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { writeNumbers } from '../shared/useFound';
 import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
 import { LaterSheet } from './LaterSheet';
@@ -66,6 +67,10 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
   const [isPuttingOff, setPuttingOff] = useState(false);
   const { who } = end;
   const voicemail = voicemails.find(({ id }) => end.reasons.some((reason) => reason.id === id));
+  // The number they used last is called; their others are offered.
+  const numbers = writeNumbers(useAppSelector(selectPeople).numbersOf(who.number));
+  const used = numbers.find(({ number }) => number === who.number);
+  const others = numbers.filter((each) => each !== used);
   const line = lineOf(end, office.lines);
   const words = newestWords(end);
   const due = end.reasons.find(({ dueAt }) => dueAt !== null)?.dueAt ?? null;
@@ -90,9 +95,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
                   {formatSpan(now - sinceOf(end))}
                 </Txt>
               </View>
-              <Txt as="small" lines={2}>
-                {whyWords(end, office, now)}
-              </Txt>
+              <Txt as="small">{whyWords(end, office, now)}</Txt>
               {due === null ? null : (
                 <Txt as="small" colour={due <= now ? colours.rowan : colours.ink}>
                   {`${due <= now ? 'Was promised for' : 'Promised for'} ${formatDayAndClock(due, zone)}`}
@@ -100,11 +103,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
               )}
               {holder === undefined ? null : <Txt as="small">{`${holder} has taken it on`}</Txt>}
               {words === null ? null : <Txt lines={2}>{`“${words}”`}</Txt>}
-              {weights.length === 0 ? null : (
-                <Txt as="small" lines={1}>
-                  {weights.map(explainWeight).join(', ')}
-                </Txt>
-              )}
+              {weights.length === 0 ? null : <Txt as="small">{`Here because: ${rankWords(weights)}`}</Txt>}
             </View>
           </Pressable>
           {voicemail && isListening ? <VoicemailPlayer voicemail={voicemail} playsAtOnce /> : null}
@@ -112,12 +111,21 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
             {who.number === null ? null : (
               <Plate
                 kind="main"
-                word="Call"
-                label={`Call ${who.name}`}
-                onPress={() => void placeCall(who.number ?? '')}
+                word={used && others.length > 0 ? `Call ${used.label}` : 'Call'}
+                label={`Call ${used && others.length > 0 ? `${used.label}, ` : ''}${who.name}`}
+                onPress={() => void placeCall(used?.dial ?? who.number ?? '')}
                 style={styles.act}
               />
             )}
+            {others.map(({ label, written, dial }) => (
+              <Plate
+                key={dial}
+                word={label}
+                label={`${label} ${written}, call ${who.name}`}
+                onPress={() => void placeCall(dial)}
+                style={styles.act}
+              />
+            ))}
             {voicemail && !isListening ? (
               <Plate
                 word={`Play ${formatDuration(voicemail.durationMs)}`}

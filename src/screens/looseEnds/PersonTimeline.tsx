@@ -23,6 +23,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { HistoryList } from '../everything/HistoryList';
+import { MoreToggle } from '../shared/MoreToggle';
 import { writeNumbers } from '../shared/useFound';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
@@ -41,21 +42,21 @@ const useStyles = themed(({ colours }) =>
       flexDirection: 'row',
       alignItems: 'center',
       gap: space.m,
-      padding: space.l,
+      paddingHorizontal: space.l,
+      paddingVertical: space.s,
       backgroundColor: colours.paper,
-      borderBottomWidth: 1,
-      borderColor: colours.ink,
     },
     name: { flex: 1, minWidth: 0 },
-    ways: {
-      flexDirection: 'row',
-      flexWrap: 'wrap',
+    waysRow: { flexGrow: 0, borderBottomWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
+    ways: { gap: space.s, alignItems: 'center', paddingHorizontal: space.l, paddingBottom: space.s },
+    more: {
       gap: space.s,
       paddingHorizontal: space.l,
       paddingVertical: space.s,
       borderBottomWidth: 1,
-      borderColor: colours.rule,
+      borderColor: colours.ink,
     },
+    moreActs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
     log: { paddingHorizontal: space.l, paddingBottom: space.l },
     day: { paddingTop: space.l, paddingBottom: space.xs, borderBottomWidth: 1, borderColor: colours.ink },
   }),
@@ -130,6 +131,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
     dispatch(favouritesChosen(others.length < favourites.length ? others : [...others, person.key]));
   };
   const [open, setOpen] = useState<'figures' | 'details' | null>(null);
+  const [showsMore, setShowsMore] = useState(false);
   const personId = person.key.startsWith('person:') ? person.key.slice('person:'.length) : null;
   const isStranger = person.key.startsWith('number:');
   const about = contact
@@ -153,20 +155,21 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
       <View style={styles.head}>
         {contact?.photo ? <Photo photo={contact.photo} size={56} /> : <Initials name={name} />}
         <View style={styles.name}>
-          <Txt as="title" level={1} lines={2}>
+          <Txt as="heading" level={1}>
             {name}
           </Txt>
           {detail === '' ? null : <Txt as="small">{detail}</Txt>}
           {personId === null ? null : <PresenceLine personId={personId} />}
-          {about === '' ? null : (
-            <Txt as="small" lines={3}>
-              {about}
-            </Txt>
-          )}
         </View>
-        {isWide ? null : <Plate word="Back" onPress={go.loose} />}
+        {isWide ? null : <Plate word="Back" onPress={go.back} />}
       </View>
-      <View style={styles.ways}>
+      <ScrollView
+        horizontal
+        style={styles.waysRow}
+        contentContainerStyle={styles.ways}
+        role="group"
+        aria-label="Ways to reach them"
+      >
         {ways.map(({ label, written, dial }) => (
           <Plate
             key={dial}
@@ -176,18 +179,29 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
             onPress={() => void placeCall(dial)}
           />
         ))}
-        {personId === null ? null : <WaitForThem personId={personId} />}
-        {faxNumber === undefined ? null : <Plate word="Fax" onPress={() => go.newFax(faxNumber)} />}
-        {isKnown ? (
-          <Plate word="Favourite" pressed={favourites.includes(person.key)} onPress={toggleFavourite} />
-        ) : null}
-        {contact ? <Plate word="Details" onPress={() => setOpen('details')} /> : null}
         {isStranger ? (
-          <Plate word="Add to the directory" onPress={() => go.newContact(ways[0]?.number ?? null)} />
+          <Plate word="Add contact" onPress={() => go.newContact(ways[0]?.number ?? null)} />
         ) : null}
-        {isWithheld ? null : <Plate word="Figures" onPress={() => setOpen('figures')} />}
-        {isWithheld ? <Txt as="small">They withheld their number, so they can’t be called back.</Txt> : null}
-      </View>
+        {isWithheld ? (
+          <Txt as="small">They withheld their number, so they can’t be called back.</Txt>
+        ) : (
+          <MoreToggle of={name} isOpen={showsMore} onToggle={() => setShowsMore(!showsMore)} />
+        )}
+      </ScrollView>
+      {showsMore ? (
+        <View style={styles.more}>
+          {about === '' ? null : <Txt as="small">{about}</Txt>}
+          <View style={styles.moreActs}>
+            {personId === null ? null : <WaitForThem personId={personId} />}
+            {faxNumber === undefined ? null : <Plate word="Fax" onPress={() => go.newFax(faxNumber)} />}
+            {isKnown ? (
+              <Plate word="Favourite" pressed={favourites.includes(person.key)} onPress={toggleFavourite} />
+            ) : null}
+            {contact ? <Plate word="Details" onPress={() => setOpen('details')} /> : null}
+            <Plate word="Figures" onPress={() => setOpen('figures')} />
+          </View>
+        </View>
+      ) : null}
       {open === 'figures' ? (
         <FiguresSheet person={person} items={items} onClose={() => setOpen(null)} />
       ) : null}

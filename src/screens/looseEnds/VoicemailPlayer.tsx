@@ -33,10 +33,12 @@ interface VoicemailPlayerProps {
   voicemail: Voicemail;
   /** Begins by itself: the worker has asked for it already. */
   playsAtOnce?: boolean;
+  /** With its speeds, and whether silences are skipped. */
+  isWhole?: boolean;
 }
 
 /** A voicemail as a waveform to seek on, at the speed one likes, with its words lit as they are spoken and tapped to jump. */
-export function VoicemailPlayer({ voicemail, playsAtOnce = false }: VoicemailPlayerProps) {
+export function VoicemailPlayer({ voicemail, playsAtOnce = false, isWhole = true }: VoicemailPlayerProps) {
   const sound = useSound(voicemail.id);
   if (sound.state !== 'there')
     return (
@@ -44,16 +46,17 @@ export function VoicemailPlayer({ voicemail, playsAtOnce = false }: VoicemailPla
         {sound.state === 'reading' ? 'Its sound is being fetched.' : 'Its sound is not on this device.'}
       </Txt>
     );
-  return <Player voicemail={voicemail} sound={sound} playsAtOnce={playsAtOnce} />;
+  return <Player {...{ voicemail, sound, playsAtOnce, isWhole }} />;
 }
 
 interface PlayerProps {
   voicemail: Voicemail;
   sound: Extract<Sound, { state: 'there' }>;
   playsAtOnce: boolean;
+  isWhole: boolean;
 }
 
-function Player({ voicemail, sound, playsAtOnce }: PlayerProps) {
+function Player({ voicemail, sound, playsAtOnce, isWhole }: PlayerProps) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const { id, transcript, from } = voicemail;
@@ -101,14 +104,16 @@ function Player({ voicemail, sound, playsAtOnce }: PlayerProps) {
       ) : (
         <Words transcript={transcript} at={playback.at} onJump={playback.jump} />
       )}
-      <Choice
-        asPlates
-        label="Speed"
-        value={speed}
-        options={speeds.map((value) => ({ value, word: `${value} ×` }))}
-        onChoose={setSpeed}
-      />
-      {drawn.silences.length > 0 ? (
+      {isWhole ? (
+        <Choice
+          asStrip
+          label="Speed"
+          value={speed}
+          options={speeds.map((value) => ({ value, word: `${value} ×` }))}
+          onChoose={setSpeed}
+        />
+      ) : null}
+      {isWhole && drawn.silences.length > 0 ? (
         <Plate word="Skip silences" pressed={skips} onPress={() => setSkips(!skips)} />
       ) : null}
     </View>

@@ -14,12 +14,14 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { pickFile, saveBlob, saveFile } from '../shared/files';
+import { MoreToggle } from '../shared/MoreToggle';
 import { VoicemailPlayer } from './VoicemailPlayer';
 
 /** A voicemail in the log: played, passed on, saved, its words taken out or in, put away. */
 export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
   const dispatch = useAppDispatch();
   const { readSound } = useServices();
+  const [isOpen, setOpen] = useState(false);
   const [isForwarding, setForwarding] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const { id, transcript, heardAt, forwarded } = voicemail;
@@ -36,28 +38,37 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
   };
   return (
     <View style={styles.stack}>
-      <Txt as="small">
-        {`${heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
-        {forwarded && forwarded.word !== '' ? `: “${forwarded.word}”` : ''}
-      </Txt>
-      <VoicemailPlayer voicemail={voicemail} />
-      <View style={styles.acts}>
-        <Plate word="Pass it on" onPress={() => setForwarding(true)} />
-        <Plate word="Save WAV" onPress={() => void save()} />
-        {transcript === null ? (
-          <Plate word="Take in its words" onPress={() => void takeWords()} />
-        ) : (
-          <Plate
-            word="Save its words"
-            onPress={() => saveFile(`voicemail-${id}.vtt`, 'text/vtt', writeWebVtt(transcript))}
-          />
-        )}
-        <Plate
-          word={heardAt === null ? 'Mark heard' : 'Mark new'}
-          onPress={() => dispatch(setHeard(id, heardAt === null))}
-        />
-        <Plate word="Put away" label="Put away the voicemail" onPress={() => dispatch(deleteVoicemail(id))} />
+      <View style={styles.head}>
+        <Txt as="small" style={styles.grow}>
+          {`${heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
+          {forwarded && forwarded.word !== '' ? `: “${forwarded.word}”` : ''}
+        </Txt>
+        <MoreToggle of="the voicemail" isOpen={isOpen} onToggle={() => setOpen(!isOpen)} />
       </View>
+      <VoicemailPlayer voicemail={voicemail} isWhole={isOpen} />
+      {isOpen ? (
+        <View style={styles.acts}>
+          <Plate word="Pass it on" onPress={() => setForwarding(true)} />
+          <Plate word="Save WAV" onPress={() => void save()} />
+          {transcript === null ? (
+            <Plate word="Take in its words" onPress={() => void takeWords()} />
+          ) : (
+            <Plate
+              word="Save its words"
+              onPress={() => saveFile(`voicemail-${id}.vtt`, 'text/vtt', writeWebVtt(transcript))}
+            />
+          )}
+          <Plate
+            word={heardAt === null ? 'Mark heard' : 'Mark new'}
+            onPress={() => dispatch(setHeard(id, heardAt === null))}
+          />
+          <Plate
+            word="Put away"
+            label="Put away the voicemail"
+            onPress={() => dispatch(deleteVoicemail(id))}
+          />
+        </View>
+      ) : null}
       <Problem sentence={problem} isSmall />
       {isForwarding ? <ForwardSheet id={id} onClose={() => setForwarding(false)} /> : null}
     </View>
@@ -93,5 +104,7 @@ function ForwardSheet({ id, onClose }: { id: string; onClose: () => void }) {
 
 const styles = StyleSheet.create({
   stack: { gap: space.s },
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  grow: { flex: 1 },
   acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

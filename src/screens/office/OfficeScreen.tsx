@@ -14,6 +14,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
 
 const useStyles = themed(({ colours }) =>
@@ -90,6 +91,7 @@ export function OfficeScreen() {
         </Txt>
         <Plate word="See the faxes" onPress={go.faxes} />
       </View>
+      <ToldWhenAway />
       <View style={styles.section}>
         <Txt as="heading" level={2}>
           Told elsewhere

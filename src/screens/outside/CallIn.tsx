@@ -48,7 +48,7 @@ export function CallIn() {
   return (
     <Section title="Call in" sentence="As anyone, to any line of the office.">
       <Choice
-        asPlates
+        asStrip
         label="Line to call"
         value={lineId}
         options={office.setup.lines.map(({ id, name, number }) => ({
@@ -59,7 +59,7 @@ export function CallIn() {
         onChoose={setLineId}
       />
       <Choice
-        asPlates
+        asStrip
         label="Caller"
         value={caller}
         options={[

@@ -90,13 +90,13 @@ export function ColleaguePlans() {
       sentence="Their presence is seen at once, and their forwards are followed."
     >
       <Choice
-        asPlates
+        asStrip
         label="Colleague"
         value={personId}
         options={others.map(({ id, name }) => ({ value: id, word: name }))}
         onChoose={setPersonId}
       />
-      <Choice asPlates label="They are" value={stance} options={stances} onChoose={stand} />
+      <Choice asStrip label="They are" value={stance} options={stances} onChoose={stand} />
       <Txt>{forward ? `Everything is ${describeFinish(forward.to, office)}.` : 'They forward nothing.'}</Txt>
       <Field label="Forward everything of theirs to" value={to} onChange={setTo} numeric />
       <View style={{ flexDirection: 'row', gap: space.s }}>

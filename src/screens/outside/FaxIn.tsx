@@ -39,10 +39,10 @@ export function FaxIn() {
     });
   return (
     <Section title="Fax in" sentence="A page from anyone who has a machine.">
-      <Choice asPlates label="Who faxes" value={number} options={senders} onChoose={setNumber} />
+      <Choice asStrip label="Who faxes" value={number} options={senders} onChoose={setNumber} />
       <Plate kind="main" word={`Fax ${line?.name ?? 'the office'} as ${name}`} onPress={send} />
       <Choice
-        asPlates
+        asStrip
         label="Their machine, when it is faxed"
         value={scriptId}
         options={Object.entries(scripts).map(([value, { word }]) => ({ value, word }))}

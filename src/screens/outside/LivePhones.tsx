@@ -141,7 +141,7 @@ function CallFromPhone() {
   return (
     <Section title="Phones of the office" sentence="As a colleague, or with your own desk phone or mobile.">
       <Choice
-        asPlates
+        asStrip
         label="Phone to call from"
         value={from}
         options={devices.map(({ id }) => ({ value: id, word: deviceWords(id, office) }))}

@@ -30,7 +30,7 @@ export function NetworkPanel() {
   return (
     <Section title="Network" sentence="What happens to the sound between this device and the office.">
       <Choice
-        asPlates
+        asStrip
         label="How it is"
         value={named ?? null}
         options={(Object.keys(words) as (keyof typeof words)[]).map((key) => ({

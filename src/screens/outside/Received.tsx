@@ -112,7 +112,7 @@ function Program({ name, hooks, secrets }: ProgramProps) {
       <Txt as="mono">{door}</Txt>
       <Plate word="Copy the address" onPress={() => void copy()} />
       <Choice
-        asPlates
+        asStrip
         label="The program"
         value={answer}
         options={answers}

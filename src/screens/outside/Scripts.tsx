@@ -46,9 +46,9 @@ export function Scripts() {
   );
   return (
     <Section title="How they behave" sentence="What somebody outside does when you call them.">
-      <Choice asPlates label="Who" value={party} options={parties} onChoose={setParty} />
+      <Choice asStrip label="Who" value={party} options={parties} onChoose={setParty} />
       <Choice
-        asPlates
+        asStrip
         label="What they do"
         value={current}
         options={behaviours.map((kind) => ({ value: kind, word: words[kind] }))}

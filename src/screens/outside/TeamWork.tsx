@@ -22,7 +22,7 @@ export function TeamWork() {
     <Section title="The team" sentence="A colleague takes on somebody who waits for all of you.">
       {end ? (
         <Choice
-          asPlates
+          asStrip
           label="Who waits for the team"
           value={end.who.key}
           options={waiting.map(({ who }) => ({ value: who.key, word: who.name }))}

@@ -55,7 +55,7 @@ export function TextIn() {
   };
   return (
     <Section title="Text in" sentence="As anyone whose phone can text, or as a colleague.">
-      <Choice asPlates label="Who texts" value={number} options={writers} onChoose={setNumber} />
+      <Choice asStrip label="Who texts" value={number} options={writers} onChoose={setNumber} />
       <Field
         label="What they text"
         value={text}
@@ -68,7 +68,7 @@ export function TextIn() {
       />
       {theirs.length > 0 ? (
         <Choice
-          asPlates
+          asStrip
           label="Where they write"
           value={to?.id ?? 'alone'}
           options={[
@@ -85,7 +85,7 @@ export function TextIn() {
       />
       {colleague ? <Plate word={`Ask for a call as ${name}`} onPress={() => write('callBack')} /> : null}
       <Choice
-        asPlates
+        asStrip
         label="Their phone, when it is texted"
         value={scriptId}
         options={Object.entries(scripts).map(([value, { word }]) => ({ value, word }))}

@@ -56,7 +56,7 @@ export function GreetingsPart({ plan, office }: { plan: RingPlan; office: Office
           )}
           <OwnVoice greeting={greeting} />
           <Choice
-            asPlates
+            asStrip
             label="When"
             value={greeting.workingHours === undefined ? 'any' : greeting.workingHours ? 'in' : 'out'}
             options={[

@@ -70,7 +70,7 @@ function OneStop({ stop: { trace, fromSeconds, key }, office, myId, onPress }: O
         <Txt as="strong">{`From second ${fromSeconds}: ${menu.name}`}</Txt>
         <Txt as="small">{`“${menu.text}”`}</Txt>
         <Choice
-          asPlates
+          asStrip
           label="They press"
           value={key ?? nothing}
           options={[

@@ -33,7 +33,7 @@ export function PlanScreen() {
         <Txt as="title" level={1}>
           Ring plan
         </Txt>
-        <Choice asPlates label="See" value={view} options={views} onChoose={setView} />
+        <Choice asStrip label="See" value={view} options={views} onChoose={setView} />
         {view === 'call' ? <CallView of={of} /> : null}
         {view === 'week' ? <WeekView of={of} onSee={() => setView('call')} /> : null}
         {view === 'lookBack' ? <LookBackView /> : null}

@@ -83,7 +83,7 @@ function YesNo({ label, words, value, onChange }: YesNoProps) {
   const chosen = value === undefined ? 'any' : value ? 'yes' : 'no';
   return (
     <Choice
-      asPlates
+      asStrip
       label={label}
       value={chosen}
       options={[

@@ -74,7 +74,7 @@ export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
         onChange={(value) => setLength(inUnit(value, unit))}
       />
       <Choice
-        asPlates
+        asStrip
         label="Counted in"
         value={unit}
         options={units}

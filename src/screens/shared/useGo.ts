@@ -6,6 +6,8 @@ export function useGo() {
   const router = useRouter();
   return useMemo(
     () => ({
+      /** To where one came from; at the very first screen, to who waits. */
+      back: () => (router.canGoBack() ? router.back() : router.navigate('/')),
       loose: () => router.navigate('/'),
       person: (key: string) => router.navigate(`/person/${encodeURIComponent(key)}`),
       rooms: () => router.navigate('/rooms'),

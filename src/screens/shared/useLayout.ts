@@ -1,9 +1,35 @@
+import { useSyncExternalStore } from 'react';
 import { useWindowDimensions } from 'react-native';
 
 import { breakpoints } from '@/ui/tokens';
 
-/** How much room there is: list and detail side by side, and a third column for live calls. */
-export function useLayout(): { isWide: boolean; hasThird: boolean } {
-  const { width } = useWindowDimensions();
-  return { isWide: width >= breakpoints.wide, hasThird: width >= breakpoints.third };
+interface Layout {
+  /** List and detail side by side. */
+  isWide: boolean;
+  /** A third column for live calls. */
+  hasThird: boolean;
+  /** Held across, or enlarged: too low for what stands at the foot of a phone to stay there. */
+  isLow: boolean;
+  /** There is a keyboard, as far as a pointer that hovers tells. */
+  hasKeyboard: boolean;
+}
+
+const hovering = typeof window.matchMedia === 'function' ? window.matchMedia('(hover: hover)') : null;
+
+/** How much room there is, and what the app is used with. */
+export function useLayout(): Layout {
+  const { width, height } = useWindowDimensions();
+  const hasKeyboard = useSyncExternalStore(
+    (changed) => {
+      hovering?.addEventListener('change', changed);
+      return () => hovering?.removeEventListener('change', changed);
+    },
+    () => hovering?.matches ?? false,
+  );
+  return {
+    isWide: width >= breakpoints.wide,
+    hasThird: width >= breakpoints.third,
+    isLow: height < breakpoints.low,
+    hasKeyboard,
+  };
 }

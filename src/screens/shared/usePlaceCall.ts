@@ -9,8 +9,8 @@ export function usePlaceCall() {
   const dispatch = useAppDispatch();
   const go = useGo();
   return useCallback(
-    async (to: string) => {
-      if (await dispatch(placeCall(to))) go.call();
+    async (to: string, options?: { isDialled: boolean }) => {
+      if (await dispatch(placeCall(to, options))) go.call();
     },
     [dispatch, go],
   );

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { selectIncoming, selectTaken, useAppSelector } from '@/state/app';
+import { selectIncoming, selectTaken, useAppSelector, type CallView } from '@/state/app';
+import { TopMost } from '@/ui/layer';
 import { Txt } from '@/ui/text';
 
 import { phaseWord, theyHear } from '../shared/callWords';
@@ -10,23 +11,30 @@ export function Announcer() {
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
   const arrivals = incoming.map(
-    ({ others, line }) => `${others[0]?.name ?? 'Somebody'} calls${line ? ` on ${line.name}` : ''}.`,
+    (view) =>
+      `${namesOf(view)} ${view.others.length > 1 ? 'call' : 'calls'}${view.line ? ` on ${view.line.name}` : ''}.`,
   );
   const states = taken.map((view) => {
-    const [other] = view.others;
-    return `${other?.name ?? 'Call'}: ${phaseWord(view)}${other && view.phase !== 'failed' ? `, ${theyHear(other, view)}` : ''}.`;
+    const hears =
+      view.phase === 'failed' ? [] : view.others.map((party) => `${party.name} ${theyHear(party, view)}`);
+    return `${[`${namesOf(view)}: ${phaseWord(view)}`, ...hears].join(', ')}.`;
   });
   return (
-    <View style={styles.unseen}>
-      <View aria-live="assertive" role="alert">
-        <Txt>{arrivals.join(' ')}</Txt>
+    <TopMost>
+      <View style={styles.unseen}>
+        <View aria-live="assertive" role="alert">
+          <Txt>{arrivals.join(' ')}</Txt>
+        </View>
+        <View aria-live="polite" role="status">
+          <Txt>{states.join(' ')}</Txt>
+        </View>
       </View>
-      <View aria-live="polite" role="status">
-        <Txt>{states.join(' ')}</Txt>
-      </View>
-    </View>
+    </TopMost>
   );
 }
+
+/** All of them, since a listener sees no cards. */
+const namesOf = ({ others }: CallView) => others.map(({ name }) => name).join(', ') || 'Somebody';
 
 const styles = StyleSheet.create({
   unseen: {

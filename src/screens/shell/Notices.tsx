@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import {
@@ -7,16 +8,33 @@ import {
   setAsideRead,
   useAppDispatch,
   useAppSelector,
+  useNow,
 } from '@/state/app';
 import { Notice } from '@/ui/notice';
 
 import { StandingNotice } from './StandingNotice';
+
+/** So long what was just done is worth saying. */
+const shownMs = 10_000;
+
+/** What belongs to a moment goes with it, by the office's clock. */
+function useLeavingByItself(done: string | null): void {
+  const dispatch = useAppDispatch();
+  const now = useNow();
+  const [shown, setShown] = useState({ done, since: now });
+  if (shown.done !== done) setShown({ done, since: now });
+  const isOver = done !== null && shown.done === done && now - shown.since >= shownMs;
+  useEffect(() => {
+    if (isOver) dispatch(actDone(null));
+  }, [isOver, dispatch]);
+}
 
 /** What the worker has to know wherever they are. */
 export function Notices() {
   const dispatch = useAppDispatch();
   const { storage, setAside, refusal, done } = useAppSelector((state) => state.notices);
   const { isOnline, sound } = useAppSelector((state) => state.office);
+  useLeavingByItself(done);
   const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
   return (
     <View>

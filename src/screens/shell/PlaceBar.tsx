@@ -73,7 +73,14 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
         const isHere = isAt(place, pathname);
         const colour = isHere ? ink : faint;
         return (
-          <Link key={place.path} href={place.path} aria-current={isHere ? 'page' : undefined} asChild>
+          <Link
+            key={place.path}
+            href={place.path}
+            // What the call was opened from lies under it as it was left.
+            dismissTo={pathname === '/call'}
+            aria-current={isHere ? 'page' : undefined}
+            asChild
+          >
             <Pressable
               style={
                 asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place

@@ -1,5 +1,6 @@
+import { usePathname } from 'expo-router';
 import { type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { selectIncoming, selectTaken, takeOver, useAppDispatch, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
@@ -7,14 +8,18 @@ import { Plate } from '@/ui/plate';
 import { themed } from '@/ui/tokens';
 
 import { IncomingBand } from '../incoming/IncomingBand';
+import { IncomingOver } from '../incoming/IncomingOver';
 import { IncomingScreen } from '../incoming/IncomingScreen';
 import { LiveColumn } from '../live/LiveColumn';
 import { useLayout } from '../shared/useLayout';
 import { Announcer } from './Announcer';
+import { AsideStrip } from './AsideStrip';
 import { CallStrip } from './CallStrip';
 import { Notices } from './Notices';
 import { PlaceBar } from './PlaceBar';
 import { Shortcuts } from './Shortcuts';
+import { useCallsSettle } from './useCallsSettle';
+import { useFocusKept } from './useFocusKept';
 import { usePrefetch } from './usePrefetch';
 
 const useStyles = themed(({ colours }) =>
@@ -23,6 +28,8 @@ const useStyles = themed(({ colours }) =>
     row: { flexDirection: 'row' },
     middle: { flex: 1, minWidth: 0, minHeight: 0 },
     main: { flex: 1, minHeight: 0 },
+    // Two who call leave half of the screen to whoever is talked with.
+    bands: { flexGrow: 0, flexShrink: 1, maxHeight: '50%' },
     // What is under an incoming call stays as it was left: half-typed numbers, scroll positions.
     covered: { display: 'none' },
   }),
@@ -34,10 +41,13 @@ export function Shell({ children }: { children: ReactNode }) {
   const { isWide, hasThird } = useLayout();
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
+  const pathname = usePathname();
   usePrefetch();
+  useCallsSettle();
   const [first] = incoming;
   const coversAll = first !== undefined && !isWide && taken.length === 0;
   const showsBand = first !== undefined && !coversAll && !hasThird;
+  useFocusKept(`${pathname} ${coversAll}`);
   return (
     <View style={[styles.app, isWide && styles.row]}>
       {isWide ? <PlaceBar asRail /> : null}
@@ -47,15 +57,23 @@ export function Shell({ children }: { children: ReactNode }) {
         {coversAll ? <IncomingScreen view={first} alsoCalling={incoming.slice(1)} /> : null}
         <View style={coversAll ? styles.covered : styles.main}>
           <Notices />
-          <View role="main" style={styles.main}>
+          <View role="main" tabIndex={-1} style={styles.main}>
             <Phase>{children}</Phase>
           </View>
-          {showsBand ? incoming.map((view) => <IncomingBand key={view.id} view={view} />) : null}
+          {showsBand ? (
+            <ScrollView style={styles.bands}>
+              {incoming.map((view) => (
+                <IncomingBand key={view.id} view={view} />
+              ))}
+            </ScrollView>
+          ) : null}
+          <AsideStrip />
           {hasThird ? null : <CallStrip />}
           {isWide ? null : <PlaceBar asRail={false} />}
         </View>
       </View>
       {hasThird ? <LiveColumn /> : null}
+      <IncomingOver incoming={incoming} />
     </View>
   );
 }

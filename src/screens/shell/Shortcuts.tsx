@@ -11,6 +11,7 @@ import {
   useAppDispatch,
   useAppStore,
 } from '@/state/app';
+import { openLayers } from '@/ui/layer';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -21,6 +22,8 @@ import { useGo } from '../shared/useGo';
 import { shortcuts } from './shortcuts';
 
 const twiceWithinMs = 1500;
+/** By their place, since Alt gives some keyboards another sign there. */
+const answeringKeys: Record<string, string> = { KeyA: 'a', KeyR: 'r' };
 
 /** Single keys for what is done in a hurry, on a wide screen with a keyboard. */
 export function Shortcuts() {
@@ -92,9 +95,14 @@ export function Shortcuts() {
     const onKey = (event: KeyboardEvent) => {
       const isTyping =
         event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      const isInSheet = document.querySelector('[aria-modal=true]') !== null;
-      if (isTyping || isInSheet || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      if (press(event.key.toLowerCase())) event.preventDefault();
+      if (event.ctrlKey || event.metaKey || event.repeat) return;
+      // A caller is answered from wherever one is, also in the middle of a word.
+      const answering = event.altKey ? answeringKeys[event.code] : undefined;
+      const isInLayer = openLayers().some(({ isAside }) => !isAside);
+      const key = answering ?? event.key.toLowerCase();
+      if (answering === undefined && (isTyping || event.altKey)) return;
+      if (isInLayer && key !== 'a' && key !== 'r') return;
+      if (press(key)) event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -121,5 +129,5 @@ export function Shortcuts() {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 36 },
-  key: { width: 36 },
+  key: { width: 72 },
 });

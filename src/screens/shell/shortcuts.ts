@@ -4,6 +4,7 @@ export const shortcuts = [
   { key: 'D', word: 'dial' },
   { key: 'A', word: 'answer, and hold the call talked on' },
   { key: 'R', word: 'refuse' },
+  { key: 'Alt+A', word: 'answer, also while you type; Alt+R refuses' },
   { key: 'M', word: 'mute, and unmute' },
   { key: 'H', word: 'hold, and talk again' },
   { key: 'T', word: 'transfer' },

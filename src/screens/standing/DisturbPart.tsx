@@ -81,7 +81,7 @@ export function DisturbPart() {
         <>
           <EndPicker label="It ends" of={end} />
           <Choice
-            asPlates
+            asStrip
             label="Callers"
             value={mode}
             options={[

@@ -9,7 +9,7 @@ import type { useEnd } from './useEnd';
 export function EndPicker({ label, of }: { label: string; of: ReturnType<typeof useEnd> }) {
   return (
     <View style={{ gap: space.s }}>
-      <Choice asPlates label={label} value={of.end} options={of.options} onChoose={of.setEnd} />
+      <Choice asStrip label={label} value={of.end} options={of.options} onChoose={of.setEnd} />
       {of.end === 'at' ? (
         <Field
           label="Time, such as 15:00 or Tue 12:00"

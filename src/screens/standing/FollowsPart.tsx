@@ -111,14 +111,14 @@ function FollowForm({ situations, onTake }: FollowFormProps) {
   return (
     <View style={styles.part}>
       <Choice
-        asPlates
+        asStrip
         label="The situation"
         value={situationId}
         options={situations.map(({ id, name }) => ({ value: id, word: name }))}
         onChoose={setSituationId}
       />
       <Choice
-        asPlates
+        asStrip
         label="Comes"
         value={when}
         options={whens.map((value) => ({ value, word: whenWords[value] }))}

@@ -88,7 +88,7 @@ function NewForward() {
   return (
     <>
       <Choice
-        asPlates
+        asStrip
         label="To"
         value={where}
         options={[
@@ -100,7 +100,7 @@ function NewForward() {
       />
       {where === 'colleague' ? (
         <Choice
-          asPlates
+          asStrip
           label="Colleague"
           value={extension}
           options={office.setup.people

@@ -11,6 +11,7 @@ import { keepOne, writtenMessage } from './catchUpSlice';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
+import type { HandedOver } from './elsewhere';
 import { isActive } from './hearing';
 import { explainRefusal } from './refusals';
 import type { Services } from './services';
@@ -20,6 +21,7 @@ import {
   clockChanged,
   dialTextChanged,
   ringSilenced,
+  shownOnceChosen,
   workKept,
   workRemoved,
 } from './slices';
@@ -49,16 +51,23 @@ export const sendAndSay =
     return result?.ok ?? false;
   };
 
+interface PlacingOptions {
+  /** The held leg the call is about. */
+  consultationFor?: string;
+  /** It was dialled, so that the number chosen there for one call is shown. */
+  isDialled?: boolean;
+}
+
 /**
  * Places a call, showing the line that is to be seen there, the way Cendro recommends or the worker chose. The field is emptied
  * once the call is there. Says whether the call is on this device, where its cords are.
  */
 export const placeCall =
-  (to: string, consultationFor?: string): Act<Promise<boolean>> =>
+  (to: string, { consultationFor, isDialled = false }: PlacingOptions = {}): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
     const { office } = getState();
     if (!office.me) return false;
-    const { shown, fromDeviceId } = selectTravel(getState(), to);
+    const { shown, fromDeviceId } = selectTravel(getState(), to, isDialled);
     const present = shown.shown;
     const ownPhone = consultationFor === undefined ? fromDeviceId : null;
     const from = { kind: 'device' as const, deviceId: ownPhone ?? office.me.deviceId };
@@ -68,6 +77,7 @@ export const placeCall =
     );
     if (!result?.ok) return false;
     dispatch(dialTextChanged(''));
+    if (isDialled) dispatch(shownOnceChosen(null));
     return true;
   };
 
@@ -94,6 +104,14 @@ export const park =
       );
   };
 
+/** Takes a hand-over of one's own back; says whether the call is here again. */
+export const takeBackCall =
+  ({ legId, name }: HandedOver): Act<Promise<boolean>> =>
+  async (dispatch, getState) => {
+    const deviceId = getState().office.me?.deviceId ?? '';
+    return dispatch(sendAndSay({ type: 'takeBack', deviceId, legId }, `${name} is with you again.`));
+  };
+
 /** Sends the call on at once. */
 export const transfer =
   (view: CallView, target: Target, toName: string): Act<Promise<boolean>> =>
@@ -105,19 +123,27 @@ export const transfer =
     return dispatch(sendAndSay({ type: 'transfer', legId: view.me.legId, target }, said));
   };
 
-/** Refuses a call and texts the caller. With an instant, the worker has promised to call back then. */
+/** What a refusal is softened with: a text, a time to call back at, or both. */
+export interface RefusalReply {
+  /** null: nothing is texted. */
+  text: string | null;
+  /** Epoch milliseconds; null: nothing is promised. */
+  callBackAt: number | null;
+}
+
+/** Refuses a call, texts the caller where a number of theirs takes texts, and remembers when to call back. */
 export const refuseWithText =
-  (view: CallView, text: string, callBackAt: number | null): Act<Promise<void>> =>
+  (view: CallView, { text, callBackAt }: RefusalReply): Act<Promise<void>> =>
   async (dispatch, getState, { clock }) => {
-    const result = await dispatch(send({ type: 'refuse', legId: view.me.legId }));
-    if (!result?.ok) return;
     const [caller] = view.others;
     const number = caller?.number ?? null;
-    if (number === null) return;
-    const at = clock.now();
+    const textNumber = selectTextNumber(getState(), number);
     const lineId = textLineOf(getState());
-    const textNumber = textNumberFor(getState(), number);
-    if (lineId !== null && textNumber !== null)
+    const result = await dispatch(send({ type: 'refuse', legId: view.me.legId }));
+    if (!result?.ok) return;
+    const at = clock.now();
+    const isTexted = text !== null && textNumber !== null && lineId !== null;
+    if (isTexted)
       dispatch(
         keepOne(
           'messages',
@@ -140,25 +166,22 @@ export const refuseWithText =
           callId: view.id,
           number,
           name: caller?.name ?? 'somebody',
-          text: 'Call back, as promised by text',
+          text: isTexted ? 'Call back, as promised by text' : 'Call back',
           dueAt: callBackAt,
           doneAt: null,
           ...plainFollowUp,
+          isPromise: true,
         }),
       );
     }
     const name = caller?.name ?? 'the caller';
-    dispatch(
-      actDone(
-        textNumber === null
-          ? `${callBackAt === null ? 'Refused' : 'Your promise is kept'}, but no text went out: ${name} has no number that takes texts.`
-          : `Texted ${name}: “${text}”`,
-      ),
-    );
+    if (isTexted) dispatch(actDone(`Texted ${name}: “${text}”`));
+    else if (callBackAt !== null) dispatch(actDone(`Refused. ${name} stands among your follow-ups.`));
   };
 
-/** Where that caller can be texted: at the number itself, or another of the same contact; null where nowhere. */
-function textNumberFor(state: RootState, number: string): string | null {
+/** Where somebody with that number can be texted: there, or at another number of the same contact; null where nowhere. */
+export function selectTextNumber(state: RootState, number: string | null): string | null {
+  if (number === null || !number.startsWith('+')) return null;
   if (takesTexts(number)) return number;
   const contact = selectContacts(state).find(({ numbers }) => numbers.some((each) => each.number === number));
   return contact?.numbers.find((each) => takesTexts(each.number))?.number ?? null;

@@ -20,13 +20,16 @@ import {
   type StoredClock,
 } from '../storage';
 import { startAttention } from './attention';
+import { selectTaken } from './callViews';
 import { keepOne, writtenMessage } from './catchUpSlice';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
+import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
 import { draftLoaded } from './planSlice';
 import { RecordingSound } from './recordingSound';
 import type { Services } from './services';
 import {
+  actDone,
   actRefused,
   clockChanged,
   historyCompleted,
@@ -124,7 +127,9 @@ async function runOffice(
   dispatch(joined({ setup: saved?.setup ?? sampleOffice, contacts: sampleContacts, me }));
   dispatch(updated(office.snapshot()));
   office.subscribe((update) => {
+    const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));
+    if (left !== null) dispatch(actDone(left));
     keepOffice(update, office, vault);
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));

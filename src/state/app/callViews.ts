@@ -62,6 +62,11 @@ export interface Names {
   people: PeopleIndex;
 }
 
+export const selectNames = createSelector(selectOffice, selectPeople, (office, people): Names => ({
+  office,
+  people,
+}));
+
 export const selectAllCalls = createSelector(
   (state: RootState) => state.calls.byId,
   (byId) => Object.values(byId).sort((a, b) => a.startedAt - b.startedAt || a.id.localeCompare(b.id)),
@@ -165,7 +170,7 @@ function unreached(call: Call, names: Names): PartyView {
 }
 
 /** "Peg Anstey", "Peg Anstey and Tobias Quill", "Peg Anstey and 2 others". */
-export function nameOfCall({ others }: Pick<CallView, 'others'>): string {
+export function nameOfCall({ others }: { others: readonly Pick<PartyView, 'name'>[] }): string {
   const [first, second] = others;
   if (!first) return 'somebody';
   if (!second) return first.name;

@@ -1,10 +1,18 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { callerOf, isTalking, type Call, type Leg } from '@/core/exchange';
+import {
+  callerOf,
+  isLive,
+  isMachine,
+  isMailbox,
+  isTalking,
+  limits,
+  type Call,
+  type Leg,
+} from '@/core/exchange';
 
-import { legAt, nameOfCall, selectAllCalls, viewCall, type Names } from './callViews';
-import { identifyEndpoint, type Identity } from './identify';
-import { selectOffice, selectPeople } from './selectors';
+import { legAt, nameOfCall, selectAllCalls, selectNames, viewCall, type Names } from './callViews';
+import { identifyDialled, identifyEndpoint, type Identity } from './identify';
 import type { RootState } from './store';
 
 /** Somebody who waits in a park slot. */
@@ -20,10 +28,6 @@ export interface ParkedView extends Identity {
 }
 
 const selectMe = (state: RootState) => state.office.me;
-const selectNames = createSelector(selectOffice, selectPeople, (office, people): Names => ({
-  office,
-  people,
-}));
 
 /** All who are parked, the longest first. */
 export const selectParked = createSelector(
@@ -138,4 +142,57 @@ function isPickable(leg: Leg, myId: string, { office }: Names): boolean {
     leg.personId !== myId &&
     office.areTeamMates(myId, leg.personId)
   );
+}
+
+/** A call the worker has handed over, and where it is now. */
+export interface HandedOver {
+  callId: string;
+  /** Of one of those who were handed over. */
+  legId: string;
+  /** Who was handed over. */
+  name: string;
+  /** To whom. */
+  toName: string;
+  at: number;
+  /** `taken`: they talk; `waiting`: whoever is called hears or sees it; else a machine has it. */
+  state: 'waiting' | 'taken' | 'mailbox' | 'menu';
+  /** When it comes back if nobody takes it; null where it does not. */
+  backAt: number | null;
+  /** Until when it can be taken back; null: as long as it waits. */
+  takeBackUntil: number | null;
+}
+
+export const selectHandedOver = createSelector(
+  selectAllCalls,
+  selectMe,
+  selectNames,
+  (calls, me, names): HandedOver[] =>
+    calls.flatMap((call) => {
+      const { handedOver } = call;
+      if (!me || !handedOver || handedOver.byId !== me.personId || legAt(call, me.deviceId)) return [];
+      return [viewHandedOver(call, handedOver, names)];
+    }),
+);
+
+function viewHandedOver(
+  call: Call,
+  { at, to, heldLegIds }: NonNullable<Call['handedOver']>,
+  names: Names,
+): HandedOver {
+  const live = call.legs.filter(isLive);
+  const machine = live.find(isMachine);
+  const isTarget = (leg: Leg) => leg.broughtFor === 'transfer' || isMachine(leg);
+  const held = live.filter(({ id }) => heldLegIds.includes(id));
+  const others = held.length > 0 ? held : live.filter((leg) => isTalking(leg) && !isTarget(leg));
+  const isWaiting = call.comesBackTo !== null;
+  return {
+    callId: call.id,
+    legId: (others[0] ?? live[0])?.id ?? '',
+    name: nameOfCall({ others: others.map((leg) => ({ ...identifyEndpoint(leg, call, names) })) }),
+    toName: identifyDialled(to, names).name,
+    at,
+    state: machine ? (isMailbox(machine) ? 'mailbox' : 'menu') : isWaiting ? 'waiting' : 'taken',
+    backAt: isWaiting ? at + names.office.setup.policies.transferReturnSeconds * 1000 : null,
+    takeBackUntil: isWaiting ? null : at + limits.takeBackMs,
+  };
 }

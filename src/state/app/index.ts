@@ -15,10 +15,13 @@ export {
   setClock,
   setNetwork,
   setScript,
+  selectTextNumber,
   silence,
+  takeBackCall,
   takeOver,
   textLineOf,
   transfer,
+  type RefusalReply,
 } from './acts';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { boot, type LaterPart } from './boot';
@@ -45,16 +48,20 @@ export {
   selectCallBacks,
   selectIncoming,
   selectMyCalls,
+  selectNames,
   selectTaken,
   type CallPhase,
   type CallView,
+  type Names,
   type PartyView,
 } from './callViews';
 export {
   selectAtMyOtherPhones,
+  selectHandedOver,
   selectParked,
   selectRingingAtColleagues,
   type AtOtherPhone,
+  type HandedOver,
   type ParkedView,
   type RingingAtColleague,
 } from './elsewhere';
@@ -65,6 +72,7 @@ export { formatAny, identifyDialled, identifyNumber, type Identity } from './ide
 export {
   selectCards,
   selectContacts,
+  selectEndOf,
   selectLastUsed,
   selectOffice,
   selectPeople,
@@ -104,6 +112,7 @@ export {
   ownRepliesChosen,
   presentationChosen,
   shownForChosen,
+  shownOnceChosen,
   shownRuleChosen,
   refusalClosed,
   setAsideRead,

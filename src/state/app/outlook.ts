@@ -1,60 +1,59 @@
 import { foresee } from '@/core/exchange';
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import { targetName, teamMailboxName, type OfficeIndex } from '@/core/office';
-import type { TraceLeg } from '@/core/routing';
+import { describeFinish, targetName, type Finish, type OfficeIndex } from '@/core/office';
 import { describeRate, rateFor } from '@/core/rates';
+import type { TraceLeg } from '@/core/routing';
 
 import { selectAllCalls } from './callViews';
 import { selectOffice } from './selectors';
 import type { RootState } from './store';
 
-/** What would become of a call sent to somebody, in words. */
-export interface Outlook {
-  /** "Rings Tobias’s desk phone for 25 s, then his mailbox answers." */
-  called: string;
-  /** The same for a call that is sent on at once and comes back where nobody takes it. */
-  sent: string;
+/** What rings, from which second to which. */
+export interface OutlookBar {
+  label: string;
+  fromSeconds: number;
+  toSeconds: number;
 }
+
+/** What would become of a call that goes there now. */
+export type Outlook =
+  | {
+      kind: 'rings';
+      bars: OutlookBar[];
+      finishSeconds: number;
+      finish: Finish;
+      /** "Tobias Quill’s mailbox" */
+      finishWords: string;
+    }
+  /** Nothing of theirs can ring: the finish has it at once. */
+  | { kind: 'nothingRings'; finish: Finish; finishWords: string }
+  /** A machine speaks at once, and keeps whoever is sent there. */
+  | { kind: 'menu'; name: string }
+  /** The public network, with its price: "2.1 p/min". */
+  | { kind: 'outside'; price: string };
 
 /** Computed from the target's own plan and from who is on a call now. */
 export function selectOutlook(state: RootState, to: string, now: number): Outlook {
   const office = selectOffice(state);
   const trace = foresee(office, selectAllCalls(state), to, now);
-  if (!trace) return outside(office, to);
-  const backSeconds = office.setup.policies.transferReturnSeconds;
-  const { finish } = trace;
-  const end =
-    finish.kind === 'mailbox'
-      ? `the mailbox of ${office.people.get(finish.personId)?.name ?? 'nobody'} answers`
-      : finish.kind === 'teamMailbox'
-        ? `${teamMailboxName(finish.teamId, office)} answers`
-        : finish.kind === 'busy'
-          ? 'there is busy tone'
-          : finish.kind === 'forward'
-            ? `it is forwarded to ${finish.to}`
-            : 'they get a text';
-  if (trace.legs.length === 0) {
-    return {
-      called: `Nothing can ring there now: at once ${end}.`,
-      sent: 'Nothing can ring there now: it would come back to you at once.',
-    };
-  }
-  const first = trace.legs.filter(({ fromSeconds }) => fromSeconds === 0);
-  const names = first.map((leg) => phoneName(leg, office)).join(' and ');
-  return {
-    called: `Rings ${names}; after ${trace.finishSeconds} s ${end}.`,
-    sent: `Rings ${names}; not taken within ${Math.min(backSeconds, trace.finishSeconds)} s, it comes back to you.`,
-  };
+  if (!trace) return { kind: 'outside', price: priceOutside(office, to) };
+  const menu = office.menus.get(trace.ownerId);
+  if (menu) return { kind: 'menu', name: menu.name };
+  const { finish, finishSeconds, legs } = trace;
+  const finishWords = describeFinish(finish, office);
+  if (legs.length === 0) return { kind: 'nothingRings', finish, finishWords };
+  const bars = legs.map((leg) => ({
+    label: phoneName(leg, office),
+    fromSeconds: leg.fromSeconds,
+    toSeconds: leg.toSeconds,
+  }));
+  return { kind: 'rings', bars, finishSeconds, finish, finishWords };
 }
 
-function outside(office: OfficeIndex, to: string): Outlook {
+function priceOutside(office: OfficeIndex, to: string): string {
   const dialled = interpretDialled(to, ukOfficePlan);
-  const { rates, policies } = office.setup;
-  const price = isExternal(dialled) ? describeRate(rateFor(rates, dialled.e164), rates.currency) : 'free';
-  return {
-    called: `Outside the office, ${price}.`,
-    sent: `Outside the office, ${price} for as long as they talk. Not taken within ${policies.transferReturnSeconds} s, it comes back to you.`,
-  };
+  const { rates } = office.setup;
+  return isExternal(dialled) ? describeRate(rateFor(rates, dialled.e164), rates.currency) : 'free';
 }
 
 const phoneName = (leg: TraceLeg, office: OfficeIndex) => {

@@ -1,5 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
+import type { LooseEnd } from '@/core/looseEnds';
 import { emptyOffice, OfficeIndex } from '@/core/office';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people';
 import { standingOf } from '@/core/routing';
@@ -121,6 +122,11 @@ export const selectUnreadInRooms = createSelector(
     ).length;
   },
 );
+
+/** Why somebody with that number still waits, where they do. */
+export function selectEndOf({ catchUp }: RootState, personKey: string): LooseEnd | null {
+  return catchUp.reckoning?.ends.open.find(({ who }) => who.key === personKey) ?? null;
+}
 
 /** How many people wait for this worker, as the bar of the places says it. */
 export const selectWaitingCount = createSelector(

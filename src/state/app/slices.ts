@@ -145,14 +145,19 @@ function historyReducer(state: HistorySlice = noHistory, action: Action): Histor
 
 interface DialSlice {
   text: string;
+  /** What the other side of the next call sees, chosen for that call alone; null: as for others. */
+  shownOnce: Shown | null;
 }
 
 const dialSlice = createSlice({
   name: 'dial',
-  initialState: { text: '' } as DialSlice,
+  initialState: { text: '', shownOnce: null } as DialSlice,
   reducers: {
     dialTextChanged(state, { payload }: PayloadAction<string>) {
       state.text = payload;
+    },
+    shownOnceChosen(state, { payload }: PayloadAction<Shown | null>) {
+      state.shownOnce = payload;
     },
   },
 });
@@ -297,7 +302,7 @@ export const reducers = {
 export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged, measured } =
   officeSlice.actions;
 export const { ringSilenced } = callsSlice.actions;
-export const { dialTextChanged } = dialSlice.actions;
+export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
 export const {
   settingsLoaded,
   themeChosen,

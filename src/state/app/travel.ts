@@ -37,7 +37,7 @@ export interface Travel extends TravelAnswer {
 }
 
 /** Which way a call to what is typed would travel, why, and what it costs. */
-export function selectTravel(state: RootState, to: string): Travel {
+export function selectTravel(state: RootState, to: string, isDialled = false): Travel {
   const office = selectOffice(state);
   const { mobile, desk } = selectMyPhones(state);
   const dialled = interpretDialled(to, ukOfficePlan);
@@ -62,6 +62,7 @@ export function selectTravel(state: RootState, to: string): Travel {
       number,
       personKey,
       isEmergency: dialled.kind === 'emergency',
+      chosenOnce: isDialled ? state.dial.shownOnce : null,
       dialledWith: isExternal(dialled) ? dialled.withhold : undefined,
       choices: state.settings,
       setup: office.setup,

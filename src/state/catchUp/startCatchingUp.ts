@@ -2,12 +2,14 @@ import { sampleCatchUp } from '@sample/catchUp';
 import transcripts from '@sample/transcripts.json';
 
 import type { CallRecord, Endpoint } from '@/core/exchange';
-import type { LooseEvent } from '@/core/looseEnds';
+import { talkMs } from '@/core/history';
+import { reachedMs, whoOf, type LooseEvent } from '@/core/looseEnds';
 import type { SpokenWord, Voicemail } from '@/core/voicemail';
 import type { OfficeUpdate } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   asKept,
+  finishFollowUp,
   identifyNumber,
   keepOne,
   keptRead,
@@ -68,6 +70,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     const voicemail = voicemailOf(record, selectOffice(store.getState()), null);
     // Who waits is known at once; the words come when they are there.
     count(store, [record]);
+    keepPromises(store, record);
     if (!voicemail) {
       tellPlacesOfMissed(store, record);
       return;
@@ -136,6 +139,21 @@ function whenOnlineAgain(store: AppStore, act: () => void): () => void {
     if (isOnline && !wasOnline) act();
     wasOnline = isOnline;
   });
+}
+
+/** Whoever was promised a call, and has been reached now, has been called back. */
+function keepPromises(store: AppStore, record: CallRecord): void {
+  if (record.outcome !== 'answered' || talkMs(record) < reachedMs) return;
+  const state = store.getState();
+  const [office, people] = [selectOffice(state), selectPeople(state)];
+  const { key } = whoOf(record.other, record.callId, office, people);
+  for (const item of followUpsOf(state.work.items)) {
+    if (!item.isPromise || item.doneAt !== null || item.at > record.startedAt) continue;
+    const { number, name } = item;
+    const personId = office.peopleByExtension.get(number ?? '')?.id ?? null;
+    if (whoOf({ number, name, personId }, item.callId ?? item.id, office, people).key === key)
+      store.dispatch(finishFollowUp(item.id, true));
+  }
 }
 
 /** What was said in calls that are over, and could not be mixed then. */

@@ -1,7 +1,7 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { Txt } from '../text';
-import { corner, space, target, themed, useTheme } from '../tokens';
+import { space, target, themed, useTheme } from '../tokens';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -14,28 +14,28 @@ const useStyles = themed(({ colours }) =>
       borderBottomWidth: 1,
       borderColor: colours.rule,
     },
-    mark: {
-      width: 20,
-      height: 20,
-      borderWidth: 2,
-      borderColor: colours.edge,
-      alignItems: 'center',
-      justifyContent: 'center',
-    },
-    marked: { borderColor: colours.spruce },
-    chosen: { width: 10, height: 10, backgroundColor: colours.spruce },
+    // The needle stands at the row that is chosen, as it stands at now on a scale.
+    needle: { width: 6, alignSelf: 'stretch', backgroundColor: 'transparent' },
+    atRow: { backgroundColor: colours.saffron },
     words: { flex: 1 },
-    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.xs },
-    plate: {
+    strip: { flexDirection: 'row', flexWrap: 'wrap', marginTop: space.xs },
+    part: {
       minHeight: target,
+      minWidth: target,
       justifyContent: 'center',
+      alignItems: 'center',
       paddingHorizontal: space.m,
-      borderWidth: 1,
-      borderRadius: corner,
+      borderBottomWidth: 1,
       borderColor: colours.edge,
-      backgroundColor: colours.sheet,
     },
-    chosenPlate: { backgroundColor: colours.ink, borderColor: colours.ink },
+    needleUnder: {
+      position: 'absolute',
+      left: 0,
+      right: 0,
+      bottom: -1,
+      height: 5,
+      backgroundColor: colours.saffron,
+    },
   }),
 );
 
@@ -44,19 +44,19 @@ interface ChoiceProps<T extends string> {
   value: T | null;
   options: readonly { value: T; word: string; detail?: string }[];
   onChoose: (value: T) => void;
-  /** Words alone on plates side by side, where many have to fit. */
-  asPlates?: boolean;
+  /** Words alone side by side on one rule, where many have to fit. */
+  asStrip?: boolean;
 }
 
-/** One of a few, each with its words. */
-export function Choice<T extends string>({ label, value, options, onChoose, asPlates }: ChoiceProps<T>) {
+/** One of a few: the needle stands at the one that is chosen. */
+export function Choice<T extends string>({ label, value, options, onChoose, asStrip }: ChoiceProps<T>) {
   const styles = useStyles();
   const { colours } = useTheme();
-  if (asPlates) {
+  if (asStrip) {
     return (
       <View role="radiogroup" aria-label={label}>
         <Txt as="small">{label}</Txt>
-        <View style={styles.plates}>
+        <View style={styles.strip}>
           {options.map((option) => {
             const isChosen = option.value === value;
             return (
@@ -66,11 +66,12 @@ export function Choice<T extends string>({ label, value, options, onChoose, asPl
                 aria-checked={isChosen}
                 aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
                 onPress={() => onChoose(option.value)}
-                style={[styles.plate, isChosen && styles.chosenPlate]}
+                style={({ pressed }) => [styles.part, pressed && { backgroundColor: colours.sheet }]}
               >
-                <Txt as="strong" colour={isChosen ? colours.paper : colours.ink}>
+                <Txt as={isChosen ? 'strong' : 'body'} colour={isChosen ? colours.ink : colours.faint}>
                   {option.word}
                 </Txt>
+                {isChosen ? <View style={styles.needleUnder} /> : null}
               </Pressable>
             );
           })}
@@ -90,9 +91,7 @@ export function Choice<T extends string>({ label, value, options, onChoose, asPl
             onPress={() => onChoose(option.value)}
             style={({ pressed }) => [styles.option, pressed && { backgroundColor: colours.sheet }]}
           >
-            <View style={[styles.mark, isChosen && styles.marked]}>
-              {isChosen ? <View style={styles.chosen} /> : null}
-            </View>
+            <View style={[styles.needle, isChosen && styles.atRow]} />
             <View style={styles.words}>
               <Txt as={isChosen ? 'strong' : 'body'}>{option.word}</Txt>
               {option.detail ? <Txt as="small">{option.detail}</Txt> : null}

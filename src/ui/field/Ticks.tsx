@@ -1,8 +1,16 @@
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Path, Rect } from 'react-native-svg';
 
-import { Plate } from '../plate';
 import { Txt } from '../text';
-import { space } from '../tokens';
+import { space, target, themed, useTheme } from '../tokens';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    options: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
+    option: { minHeight: target, minWidth: target, flexDirection: 'row', alignItems: 'center', gap: space.s },
+    pressed: { backgroundColor: colours.sheet },
+  }),
+);
 
 interface TicksProps {
   label: string;
@@ -11,27 +19,38 @@ interface TicksProps {
   onChange: (chosen: string[]) => void;
 }
 
-/** Any of several, each on a plate that stays pressed. */
+/** Any of several, each ticked for itself. */
 export function Ticks({ label, options, chosen, onChange }: TicksProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
   const toggled = (value: string) =>
     chosen.includes(value) ? chosen.filter((each) => each !== value) : [...chosen, value];
   return (
     <View role="group" aria-label={label}>
       <Txt as="small">{label}</Txt>
-      <View style={styles.plates}>
-        {options.map(({ value, word }) => (
-          <Plate
-            key={value}
-            word={word}
-            pressed={chosen.includes(value)}
-            onPress={() => onChange(toggled(value))}
-          />
-        ))}
+      <View style={styles.options}>
+        {options.map(({ value, word }) => {
+          const isTicked = chosen.includes(value);
+          return (
+            <Pressable
+              key={value}
+              role="checkbox"
+              aria-checked={isTicked}
+              aria-label={word}
+              onPress={() => onChange(toggled(value))}
+              style={({ pressed }) => [styles.option, pressed && styles.pressed]}
+            >
+              <Svg width={22} height={22} aria-hidden>
+                <Rect x={2} y={2} width={18} height={18} fill="none" stroke={colours.ink} strokeWidth={2} />
+                {isTicked ? (
+                  <Path d="M6 11l4 5 8-12" fill="none" stroke={colours.spruce} strokeWidth={3} />
+                ) : null}
+              </Svg>
+              <Txt as={isTicked ? 'strong' : 'body'}>{word}</Txt>
+            </Pressable>
+          );
+        })}
       </View>
     </View>
   );
 }
-
-const styles = StyleSheet.create({
-  plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.xs },
-});

@@ -25,6 +25,8 @@ const useStyles = themed(({ colours, size }) =>
       borderColor: colours.rule,
     },
     lastKey: { borderRightWidth: 0 },
+    narrowKey: { minHeight: 48, paddingLeft: space.s, gap: space.xs },
+    narrowLetters: { fontSize: size(12), letterSpacing: 0 },
     digit: {
       fontFamily: fonts.mono,
       fontSize: size(22),
@@ -42,10 +44,12 @@ interface KeypadProps {
   onKey: (key: string) => void;
   /** A plus can be had by holding 0; where digits are sent to a call it can't. */
   hasPlus?: boolean;
+  /** Beside something else, where a key has less room. */
+  isNarrow?: boolean;
 }
 
 /** Twelve keys as a ruled table, in reach of the thumb. */
-export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
+export function Keypad({ onKey, hasPlus = false, isNarrow = false }: KeypadProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
@@ -64,12 +68,13 @@ export function Keypad({ onKey, hasPlus = false }: KeypadProps) {
                 style={({ pressed }) => [
                   styles.key,
                   column === 2 && styles.lastKey,
+                  isNarrow && styles.narrowKey,
                   pressed && { backgroundColor: colours.saffron },
                 ]}
               >
                 <Text style={styles.digit}>{digit}</Text>
                 {shownLetters ? (
-                  <Text style={styles.letters} aria-hidden>
+                  <Text style={[styles.letters, isNarrow && styles.narrowLetters]} aria-hidden>
                     {shownLetters}
                   </Text>
                 ) : null}

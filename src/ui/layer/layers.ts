@@ -27,8 +27,7 @@ export function dropLayer(id: string): void {
 
 /** A call has been taken: what lies open makes room for it. */
 export function putLayersAside(): void {
-  if (entries.some(({ isAside }) => !isAside))
-    change(entries.map((entry) => ({ ...entry, isAside: true })));
+  if (entries.some(({ isAside }) => !isAside)) change(entries.map((entry) => ({ ...entry, isAside: true })));
 }
 
 /** What was put aside lies open again. */

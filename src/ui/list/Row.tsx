@@ -33,10 +33,12 @@ interface RowProps {
   onPress: () => void;
   before?: ReactNode;
   after?: ReactNode;
+  /** So many lines of the detail are shown: more where it says what will be true. */
+  detailLines?: number;
 }
 
 /** A row of a list that is pressed as a whole: something before the words, the words, and a word behind them. */
-export function Row({ title, detail, onPress, before, after }: RowProps) {
+export function Row({ title, detail, onPress, before, after, detailLines = 1 }: RowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
@@ -52,7 +54,7 @@ export function Row({ title, detail, onPress, before, after }: RowProps) {
             {title}
           </Txt>
           {detail ? (
-            <Txt as="small" lines={1}>
+            <Txt as="small" lines={detailLines}>
               {detail}
             </Txt>
           ) : null}

@@ -1,6 +1,7 @@
 import { Pressable, StyleSheet, Text, type StyleProp, type ViewStyle } from 'react-native';
 
 import { corner, fonts, space, target, themed, useTheme, type Colours } from '../tokens';
+import { LeverSign } from './LeverSign';
 
 /** What a plate's act means: the main one, a plain one, taking or ending a call; the night ones lie on dark ground. */
 export type PlateKind = 'main' | 'plain' | 'answer' | 'end' | 'night';
@@ -18,6 +19,7 @@ const useStyles = themed(({ size }) =>
       justifyContent: 'center',
     },
     large: { minHeight: 72 },
+    lever: { flexDirection: 'row', gap: space.s },
     off: { opacity: 0.55 },
     word: {
       fontFamily: fonts.text,
@@ -51,7 +53,7 @@ interface PlateProps {
   kind?: PlateKind;
   large?: boolean;
   disabled?: boolean;
-  /** For a plate that stays pressed. */
+  /** For what is on or off: a lever stands beside the word. */
   pressed?: boolean;
   /** False where Tab passes it by, since arrow keys lead to it. */
   tabStop?: boolean;
@@ -78,7 +80,6 @@ export function Plate({
   const styles = useStyles();
   const { colours } = useTheme();
   const { ground, edge, word: ink } = coloursOf(kind, colours);
-  const isDown = pressed === true;
   return (
     <Pressable
       role="button"
@@ -92,15 +93,22 @@ export function Plate({
       style={({ pressed: isHeld }) => [
         styles.plate,
         large && styles.large,
-        { backgroundColor: isDown ? colours.ink : ground, borderColor: isDown ? colours.ink : edge },
+        pressed !== undefined && styles.lever,
+        { backgroundColor: ground, borderColor: edge },
         isHeld && { borderColor: colours.saffron },
         disabled && styles.off,
         style,
       ]}
     >
-      <Text style={[styles.word, large && styles.largeWord, { color: isDown ? colours.paper : ink }]}>
-        {word}
-      </Text>
+      <Text style={[styles.word, large && styles.largeWord, { color: ink }]}>{word}</Text>
+      {pressed === undefined ? null : (
+        <>
+          <LeverSign isOn={pressed} ink={ink} lit={colours.saffron} />
+          <Text style={[styles.word, { color: ink }]} aria-hidden>
+            {pressed ? 'on' : 'off'}
+          </Text>
+        </>
+      )}
     </Pressable>
   );
 }

@@ -1,2 +1,3 @@
+export { LeverSign } from './LeverSign';
 export { NumberPlate } from './NumberPlate';
 export { Plate, type PlateKind } from './Plate';

@@ -309,8 +309,8 @@ function aim(exchange: Exchange, { picks, command }: Step): Command {
     asked.type === 'takeBack'
       ? exchange.calls.get(leg.callId)?.handedOver != null
       : asked.type === 'pickUp'
-      ? leg.state === 'alerting'
-      : isAllowed(asked.type, leg.state) && (!takesTwo(type) || othersOf(leg).length > 0),
+        ? leg.state === 'alerting'
+        : isAllowed(asked.type, leg.state) && (!takesTwo(type) || othersOf(leg).length > 0),
   );
   const legId = pickOf(fitting, picks[0]);
   const leg = legs.find(({ id }) => id === legId);

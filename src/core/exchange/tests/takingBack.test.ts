@@ -59,4 +59,3 @@ describe('a hand-over that was a slip', () => {
     expect(story.refuses(takeBack(story.at('customer')), 29)).toBe('notHandedOver');
   });
 });
-

@@ -1,6 +1,7 @@
 import { selectMyCalls, useAppSelector } from '@/state/app';
 
 import type { OpenSheet } from '../sheetKinds';
+import { JoinSheet } from './JoinSheet';
 import { LazyChat } from './LazyChat';
 import { MoveSheet } from './MoveSheet';
 import { NoteSheet } from './NoteSheet';
@@ -25,6 +26,10 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
     case 'add':
     case 'passOn':
       return <TargetSheet view={view} purpose={open.kind} onClose={onClose} />;
+    case 'join': {
+      const active = calls.find(({ id }) => id === open.active.id);
+      return active ? <JoinSheet held={view} active={active} onClose={onClose} /> : null;
+    }
     case 'move':
       return <MoveSheet view={view} onClose={onClose} />;
     case 'note':

@@ -15,6 +15,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
+import { movedWords } from './movedWords';
 import { RefusalLine } from './RefusalLine';
 
 /** Takes the talk to another phone; the other side notices nothing. */
@@ -26,8 +27,7 @@ export function MoveSheet({ view, onClose }: { view: CallView; onClose: () => vo
   const [code, setCode] = useState('');
   const { legId } = view.me;
   const move = async (to: { deviceId: string } | { roomCode: string }, name: string) => {
-    const said = `The ${name} rings. Take it up there, and the call is there.`;
-    if (await dispatch(sendAndSay({ type: 'move', legId, to, atOnce: false }, said))) onClose();
+    if (await dispatch(sendAndSay({ type: 'move', legId, to, atOnce: false }, movedWords(name)))) onClose();
   };
   const toRoom = () =>
     void move({ roomCode: code.trim() }, office.roomsByCode.get(code.trim())?.name ?? 'room phone');

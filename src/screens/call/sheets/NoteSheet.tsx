@@ -75,7 +75,7 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
           autoFocus
         />
         <Choice
-          asPlates
+          asStrip
           label="Follow up"
           value={due}
           options={[

@@ -2,13 +2,16 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { callBackTimes, readyReplies } from '@/core/replies';
+import { formatDayAndClock } from '@/core/time';
 import {
   refuseWithText,
+  selectTextNumber,
   selectZone,
   useAppDispatch,
   useAppSelector,
   useNow,
   type CallView,
+  type RefusalReply,
 } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -17,49 +20,62 @@ import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
 import { RefusalLine } from './RefusalLine';
+import { useAnswering } from './useAnswering';
 
-/** Refuses the call with a few words; a promised time becomes a follow-up. */
+/** Refuses the call with a few words; a promised time becomes a follow-up. Who can't be texted is remembered all the same. */
 export function RefuseTextSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const [own, setOwn] = useState('');
+  const answering = useAnswering(view, true);
   const [caller] = view.others;
-  const canText = caller?.number?.startsWith('+') ?? false;
-  const refuse = async (text: string, callBackAt: number | null) => {
-    await dispatch(refuseWithText(view, text, callBackAt));
+  const name = caller?.name ?? 'This caller';
+  const canText = useAppSelector((state) => selectTextNumber(state, caller?.number ?? null) !== null);
+  const refuse = async (reply: RefusalReply) => {
+    await dispatch(refuseWithText(view, reply));
     onClose();
   };
+  const sendOwn = () => own.trim() !== '' && void refuse({ text: own.trim(), callBackAt: null });
+  const times = callBackTimes(now, zone);
   return (
-    <Sheet title={`Refuse ${caller?.name ?? 'the call'} with a text`} onClose={onClose}>
+    <Sheet title={`Refuse ${caller?.name ?? 'the call'}, and …`} onClose={onClose} {...answering}>
       <View style={styles.stack}>
         <RefusalLine />
         {canText ? (
           <>
-            <Txt as="small">Promise a time; it becomes a follow-up</Txt>
-            {callBackTimes(now, zone).map(({ word, at, text }) => (
-              <Plate key={word} word={text} onPress={() => void refuse(text, at)} />
+            <Txt as="small">Text when you will call; it becomes a follow-up</Txt>
+            {times.map(({ word, at, text }) => (
+              <Plate key={word} word={text} onPress={() => void refuse({ text, callBackAt: at })} />
             ))}
-            <Txt as="small">Or say why</Txt>
+            <Txt as="small">Or text why</Txt>
             {readyReplies.map((text) => (
-              <Plate key={text} word={text} onPress={() => void refuse(text, null)} />
+              <Plate key={text} word={text} onPress={() => void refuse({ text, callBackAt: null })} />
             ))}
-            <Field
-              label="Own words"
-              value={own}
-              onChange={setOwn}
-              onSubmit={() => own.trim() !== '' && void refuse(own.trim(), null)}
-            />
+            <Field label="Own words" value={own} onChange={setOwn} onSubmit={sendOwn} />
             <Plate
               kind="end"
               word="Refuse and send own words"
               disabled={own.trim() === ''}
-              onPress={() => void refuse(own.trim(), null)}
+              onPress={sendOwn}
             />
           </>
         ) : (
-          <Txt colour={colours.faint}>This caller has no number that a text could go to.</Txt>
+          <>
+            <Txt colour={colours.faint}>
+              {`${name} has no number that takes texts. You can be reminded to call back:`}
+            </Txt>
+            {caller === undefined || caller.number === null
+              ? null
+              : times.map(({ word, at }) => (
+                  <Plate
+                    key={word}
+                    word={`Refuse, call back ${formatDayAndClock(at, zone)}`}
+                    onPress={() => void refuse({ text: null, callBackAt: at })}
+                  />
+                ))}
+          </>
         )}
       </View>
     </Sheet>

@@ -1,20 +1,13 @@
 import { StyleSheet, View } from 'react-native';
 
-import {
-  askToTellElsewhere,
-  canTellElsewhere,
-  soundChosen,
-  tellingElsewhereChosen,
-  useAppDispatch,
-  useAppSelector,
-  useServices,
-} from '@/state/app';
+import { soundChosen, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { ToldWhenAway } from '../../shared/ToldWhenAway';
 import { useMicrophone } from './useMicrophone';
 
 const browsersChoice = '';
@@ -40,10 +33,6 @@ export function SoundSheet({ onClose }: { onClose: () => void }) {
     { value: browsersChoice, word: 'As this device chooses' },
     ...devices.map(({ id, name }) => ({ value: id, word: name })),
   ];
-  const tellElsewhere = async () => {
-    const isOn = !settings.tellsElsewhere && (await askToTellElsewhere());
-    dispatch(tellingElsewhereChosen(isOn));
-  };
   return (
     <Sheet title="Sound" onClose={onClose}>
       <View style={styles.stack}>
@@ -92,15 +81,7 @@ export function SoundSheet({ onClose }: { onClose: () => void }) {
           pressed={settings.isNoiseSuppressed}
           onPress={() => dispatch(soundChosen({ isNoiseSuppressed: !settings.isNoiseSuppressed }))}
         />
-        {canTellElsewhere() ? (
-          <Plate
-            word={
-              settings.tellsElsewhere ? 'Tells of calls when not in front' : 'Tell of calls when not in front'
-            }
-            pressed={settings.tellsElsewhere}
-            onPress={() => void tellElsewhere()}
-          />
-        ) : null}
+        <ToldWhenAway />
       </View>
     </Sheet>
   );

@@ -5,6 +5,7 @@ import type { Target } from '@/core/exchange';
 import {
   nameOfCall,
   placeCall,
+  selectOffice,
   selectOutlook,
   send,
   sendAndSay,
@@ -19,12 +20,15 @@ import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
 import { Gauge, Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';
+import { BandScale } from '@/ui/scale';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
 import { usePresence, type PresenceWords } from '../../shared/usePresence';
+import { bandsOf, type Purpose } from './forecast';
 import { RefusalLine } from './RefusalLine';
+import { useAnswering } from './useAnswering';
 import { useTargets, type TargetChoice } from './useTargets';
 
 const titles = {
@@ -35,7 +39,7 @@ const titles = {
 
 interface TargetSheetProps {
   view: CallView;
-  purpose: keyof typeof titles;
+  purpose: Purpose;
   onClose: () => void;
 }
 
@@ -55,15 +59,16 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
     if (result?.ok) onClose();
   };
   const title = titles[purpose](nameOfCall(view));
+  const answering = useAnswering(view, purpose === 'passOn');
   if (chosen) {
     return (
-      <Sheet title={title} onClose={onClose}>
+      <Sheet title={title} onClose={onClose} {...answering}>
         <ChosenTarget {...{ view, purpose, onClose }} target={chosen} onOther={() => setChosen(null)} />
       </Sheet>
     );
   }
   return (
-    <Sheet title={title} onClose={onClose}>
+    <Sheet title={title} onClose={onClose} {...answering}>
       <View style={styles.stack}>
         <Field
           label="Name, extension or number"
@@ -115,29 +120,38 @@ interface ChosenTargetProps extends TargetSheetProps {
   onOther: () => void;
 }
 
-/** Who was chosen, where the call would end up, and the ways to send it there. */
+/** Who was chosen, and their seconds: the place where the call is to go is tapped on them. */
 function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const now = useNow(60_000);
   const outlook = useAppSelector((state) => selectOutlook(state, target.to, now), isSame);
   const presence = usePresence()(target.personId ?? '');
+  const returnSeconds = useAppSelector((state) => selectOffice(state).setup.policies.transferReturnSeconds);
   const { legId } = view.me;
   const closing = async (done: Promise<boolean>) => {
     if (await done) onClose();
   };
-  const sendTo = (to: Target) => void closing(dispatch(transfer(view, to, target.name)));
-  const number: Target = { kind: 'number', to: target.to };
-  const mailbox: Target | null = target.personId ? { kind: 'mailbox', personId: target.personId } : null;
-  const talkFirst = () => void closing(dispatch(placeCall(target.to, legId)));
-  const passOn = (to: Target) =>
-    void closing(
-      dispatch(sendAndSay({ type: 'deflect', legId, target: to }, `Passed on to ${target.name}.`)),
+  const sendTo = (to: Target) => {
+    const ways = {
+      transfer: () => dispatch(transfer(view, to, target.name)),
+      add: () => dispatch(sendAndSay({ type: 'add', legId, to: target.to }, `Calling ${target.name} in.`)),
+      passOn: () =>
+        dispatch(sendAndSay({ type: 'deflect', legId, target: to }, `Passed on to ${target.name}.`)),
+    };
+    void closing(ways[purpose]());
+  };
+  const talkFirst = () => void closing(dispatch(placeCall(target.to, { consultationFor: legId })));
+  const giveCode = async () => {
+    const result = await dispatch(
+      send({ type: 'invite', legId, purpose: 'takeOver', toPersonId: target.personId }),
     );
-  const askToTakeOver = async (toPersonId: string | null) => {
-    const result = await dispatch(send({ type: 'invite', legId, purpose: 'takeOver', toPersonId }));
     return result?.ok ?? false;
   };
+  const { bands, totalSeconds } = bandsOf(
+    { view, purpose, target, outlook, returnSeconds, me: 'With you' },
+    { talkFirst, sendTo },
+  );
   return (
     <View style={styles.stack}>
       <View style={styles.who}>
@@ -150,60 +164,33 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
         </View>
         {target.personId ? <Status presence={presence} /> : null}
       </View>
-      <Txt>{purpose === 'transfer' ? outlook.sent : outlook.called}</Txt>
       <RefusalLine />
-      {purpose === 'transfer' ? (
-        <>
-          <Plate kind="main" large word="Talk first" onPress={talkFirst} />
-          <Plate large word="Send at once" onPress={() => sendTo(number)} />
-          {mailbox ? <Plate word="Into their mailbox" onPress={() => sendTo(mailbox)} /> : null}
-          {target.personId ? (
-            <Plate
-              word="Ask them to take over by a code"
-              onPress={() => void closing(askToTakeOver(target.personId))}
-            />
-          ) : null}
-          {whatIsSpecial(view, target.name).map((sentence) => (
+      <BandScale bands={bands} totalSeconds={totalSeconds} />
+      {purpose === 'transfer'
+        ? whatIsSpecial(view).map((sentence) => (
             <Txt key={sentence} as="small" colour={colours.faint}>
               {sentence}
             </Txt>
-          ))}
-        </>
-      ) : null}
-      {purpose === 'add' ? (
-        <>
-          <Plate kind="main" large word="Talk first, then all together" onPress={talkFirst} />
-          <Plate
-            large
-            word="Ask them in now"
-            onPress={() =>
-              void closing(
-                dispatch(sendAndSay({ type: 'add', legId, to: target.to }, `Calling ${target.name} in.`)),
-              )
-            }
-          />
-        </>
-      ) : null}
-      {purpose === 'passOn' ? (
-        <>
-          <Plate kind="main" large word={`Pass on to ${target.name}`} onPress={() => passOn(number)} />
-          {mailbox ? <Plate word="Into their mailbox" onPress={() => passOn(mailbox)} /> : null}
-        </>
-      ) : null}
-      <Plate word="Somebody else" onPress={onOther} />
+          ))
+        : null}
+      <View style={styles.others}>
+        <Plate word="Somebody else" onPress={onOther} style={styles.grow} />
+        {purpose === 'transfer' && target.personId ? (
+          <Plate word="By a code" label={`By a code: ${byCode}`} onPress={() => void closing(giveCode())} />
+        ) : null}
+      </View>
+      {purpose === 'transfer' && target.personId ? <Txt as="small">{`By a code: ${byCode}`}</Txt> : null}
     </View>
   );
 }
 
-const isSame = (a: Outlook, b: Outlook) => a.called === b.called && a.sent === b.sent;
+const byCode = 'you read it out, and whoever of the office dials it takes the call over.';
+const isSame = (a: Outlook, b: Outlook) => JSON.stringify(a) === JSON.stringify(b);
 
-/** What a transfer means for a call that is held, of several people, or recorded. */
-function whatIsSpecial({ phase, others, recording }: CallView, targetName: string): string[] {
+/** What a transfer means for a call that is held, or recorded. */
+function whatIsSpecial({ phase, recording }: CallView): string[] {
   const sentences: string[] = [];
-  if (others.length > 1)
-    sentences.push(`The ${others.length} others stay together, and ${targetName} is asked in.`);
-  if (phase === 'held')
-    sentences.push('They are held now; sent at once, they hear ringing instead of music.');
+  if (phase === 'held') sentences.push('They are held now; sent on, they hear ringing instead of music.');
   if (recording && recording.state !== 'ended')
     sentences.push('Your recording ends when you leave the call, and is kept.');
   return sentences;
@@ -213,5 +200,6 @@ const styles = StyleSheet.create({
   stack: { gap: space.m },
   status: { alignItems: 'center' },
   who: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  others: { flexDirection: 'row', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
 });

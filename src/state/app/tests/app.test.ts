@@ -118,21 +118,26 @@ describe('where a call would end up', () => {
     return selectOutlook(store.getState(), to, start);
   };
 
-  it('is said from the target’s own plan, and differs for a call that comes back', () => {
+  it('is told from the target’s own plan: what rings when, and the finish', () => {
     expect(outlook('207')).toEqual({
-      called: 'Rings Tobias’s desk phone; after 25 s the mailbox of Tobias Quill answers.',
-      sent: 'Rings Tobias’s desk phone; not taken within 20 s, it comes back to you.',
+      kind: 'rings',
+      bars: [{ label: 'Tobias’s desk phone', fromSeconds: 0, toSeconds: 25 }],
+      finishSeconds: 25,
+      finish: { kind: 'mailbox', personId: 'tobias' },
+      finishWords: 'Tobias Quill’s mailbox',
     });
-    expect(outlook('07700 900123').sent).toContain('Outside the office, 2.4 p/min');
+    expect(outlook('07700 900123')).toEqual({ kind: 'outside', price: '2.4 p/min' });
+    expect(outlook('260')).toEqual({ kind: 'menu', name: 'Night menu' });
   });
 
   it('knows who is on a call', async () => {
     const { store, act } = openApp();
     for (const to of ['0131 496 0142', '0131 496 0143'])
       await act({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
-    expect(selectOutlook(store.getState(), '207', start).sent).toBe(
-      'Nothing can ring there now: it would come back to you at once.',
-    );
+    expect(selectOutlook(store.getState(), '207', start)).toMatchObject({
+      kind: 'nothingRings',
+      finishWords: 'Tobias Quill’s mailbox',
+    });
   });
 });
 

@@ -4,40 +4,42 @@ import { StyleSheet, View } from 'react-native';
 import type { CallView } from '@/state/app';
 import { Keypad } from '@/ui/keypad';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, themed } from '@/ui/tokens';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    panel: { flex: 1, justifyContent: 'flex-end' },
-    sent: { padding: space.l, gap: space.xs, borderTopWidth: 1, borderColor: colours.rule },
+    panel: { borderWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
+    sent: {
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.s,
+      minHeight: 36,
+      paddingHorizontal: space.m,
+    },
+    digits: { flex: 1, textAlign: 'right' },
   }),
 );
 
-interface KeysPanelProps {
+interface KeysOnCordProps {
   view: CallView;
-  said: string | null;
   onDigit: (digit: string) => void;
 }
 
-/** Digits for the other side, in place of the cords; timer and End stay in view. */
-export function KeysPanel({ view, said, onDigit }: KeysPanelProps) {
+/** Digits for the other side, hung on the cord: who is on the line and who hears whom stay in view above and below them. */
+export function KeysOnCord({ view, onDigit }: KeysOnCordProps) {
   const styles = useStyles();
-  const { colours } = useTheme();
   useTypedDigits(onDigit);
   const digits = view.call.legs.find(({ id }) => id === view.me.legId)?.digitsSent ?? '';
   return (
     <View style={styles.panel}>
       <View style={styles.sent} aria-live="polite">
-        <Txt as="strong" level={1} lines={1}>
-          {view.others[0]?.name ?? ''}
-        </Txt>
-        {said ? <Txt colour={colours.faint}>“{said}”</Txt> : null}
         <Txt as="small">Sent so far</Txt>
-        <Txt as="monoLarge" lines={1}>
-          {digits || '–'}
+        <Txt as="monoLarge" lines={1} style={styles.digits}>
+          {/* The newest are those that count. */}
+          {digits === '' ? '–' : digits.slice(-10)}
         </Txt>
       </View>
-      <Keypad onKey={onDigit} />
+      <Keypad onKey={onDigit} isNarrow />
     </View>
   );
 }

@@ -1,0 +1,16 @@
+import { useEffect } from 'react';
+
+/** Where what had the focus is gone with its screen, the new one has it: the keys go on there, and it is read from its top. */
+export function useFocusKept(screen: string): void {
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => {
+      const { activeElement } = document;
+      if (activeElement !== null && activeElement !== document.body) return;
+      const main = [...document.querySelectorAll<HTMLElement>('[role=main]')].find(
+        (element) => element.offsetParent !== null,
+      );
+      main?.focus({ preventScroll: true });
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [screen]);
+}

@@ -1,0 +1,21 @@
+import type { OfficeUpdate } from '@/office/link';
+
+import { nameOfCall, type CallView } from './callViews';
+
+/**
+ * Who left while they were held: "Peg Anstey hung up while on hold". `before` are the calls of this device as they were
+ * before the update. The first leg that is cleared in an ended call is that of whoever ended it.
+ */
+export function saidOfLeavers(
+  { events, endedCallIds }: OfficeUpdate,
+  before: readonly CallView[],
+): string | null {
+  const gone = before.filter(({ id, phase, me }) => {
+    if (phase !== 'held' || !endedCallIds.includes(id)) return false;
+    const first = events.find((event) => event.type === 'connectionCleared' && event.callId === id);
+    return (
+      first?.type === 'connectionCleared' && first.legId !== me.legId && first.cause === 'normalClearing'
+    );
+  });
+  return gone.length === 0 ? null : `${gone.map(nameOfCall).join(', ')} hung up while on hold.`;
+}
