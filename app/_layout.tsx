@@ -15,8 +15,17 @@ config({ jitless: true });
 const { store, services } = createAppStore();
 const ordinaryTextPixels = 16;
 
+let isBooted = false;
+
+/** Once for a page: going back beyond a reload draws the layout anew, and the office it runs already goes on. */
+function bootOnce(): void {
+  if (isBooted) return;
+  isBooted = true;
+  void boot(store, services, [fetchStartCatchingUp]);
+}
+
 export default function Layout() {
-  useEffect(() => void boot(store, services, [fetchStartCatchingUp]), []);
+  useEffect(bootOnce, []);
   return (
     <Provider store={store}>
       <ServicesContext.Provider value={services}>

@@ -16,7 +16,7 @@ describe('a plate', () => {
     expect(act).toHaveBeenCalledTimes(1);
   });
 
-  it('that stays pressed says so', () => {
+  it('that is on or off says which', () => {
     render(<Plate word="Mute" onPress={jest.fn()} pressed />);
     expect(screen.getByRole('button', { name: 'Mute' }).getAttribute('aria-pressed')).toBe('true');
   });
@@ -32,7 +32,7 @@ describe('a field', () => {
   });
 });
 
-describe.each([false, true])('a choice (as plates: %s)', (asStrip) => {
+describe.each([false, true])('a choice (as a strip: %s)', (asStrip) => {
   it('marks the chosen one and hands out another', () => {
     const choose = jest.fn();
     const options = [

@@ -30,8 +30,8 @@ test('a word is found wherever it was said or written, and leads there', async (
 test('the history is narrowed down, summed up, and taken away as a table', async ({ office, page }) => {
   await office.open('/everything');
   await page.getByRole('button', { name: 'Filter' }).click();
-  await office.sheet().getByRole('button', { name: 'nobody took' }).click();
-  await office.sheet().getByRole('button', { name: 'Flood desk' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'nobody took' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'Flood desk' }).click();
   const download = page.waitForEvent('download');
   await office.sheet().getByRole('button', { name: 'Save as CSV' }).click();
   const lines = readFileSync(await (await download).path(), 'utf8').split('\r\n');

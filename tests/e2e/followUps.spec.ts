@@ -63,9 +63,9 @@ test('one by itself has priority, list and words; lists and words narrow down; d
   expect(await texts()).toEqual(['Change the batteries', 'Paint the hut', 'Grease the winch']);
   expect(await office.axeViolations()).toEqual([]);
   await page.getByRole('radio', { name: 'Gauges' }).click();
-  await page.getByRole('button', { name: 'hut', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'hut', exact: true }).click();
   expect(await texts()).toEqual(['Paint the hut']);
-  await page.getByRole('button', { name: 'hut', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'hut', exact: true }).click();
   await page.getByRole('button', { name: 'Done: Change the batteries' }).click();
   expect(await texts()).toEqual(['Paint the hut']);
   await page.getByRole('button', { name: 'Show what is done too' }).click();
@@ -90,7 +90,7 @@ test('one by itself has priority, list and words; lists and words narrow down; d
 test('the history is narrowed by person, days, length and outcome', async ({ office, page }) => {
   await office.open('/');
   await office.goToEverything();
-  const open = async () => page.getByRole('button', { name: 'Filter' }).click();
+  const open = async () => page.getByRole('button', { name: /^Filter/ }).click();
   const close = async () => office.sheet().getByRole('button', { name: 'Close' }).click();
   const sums = page.getByRole('status').filter({ hasText: ' call' });
   await open();
@@ -106,7 +106,7 @@ test('the history is narrowed by person, days, length and outcome', async ({ off
   await expect(sheet.getByText('There is no such day as 32 nov.')).toBeVisible();
   await sheet.getByRole('textbox', { name: 'First day' }).fill('today');
   await sheet.getByRole('button', { name: 'Only these days' }).click();
-  await sheet.getByRole('button', { name: 'missed', exact: true }).click();
+  await sheet.getByRole('checkbox', { name: 'missed', exact: true }).click();
   expect(await office.axeViolations()).toEqual([]);
   await close();
   await expect(sums).toContainText('Skerrow Harbour · 3 calls · 3 not taken');
@@ -125,6 +125,10 @@ test('a person in figures, and only their calls', async ({ office, page }) => {
   await page
     .getByRole('listitem', { name: 'Skerrow Harbour' })
     .getByRole('button', { name: /^Skerrow Harbour/ })
+    .click();
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
     .click();
   await page.getByRole('button', { name: 'Figures' }).click();
   const figures = office.sheet().getByRole('list', { name: 'Figures' });

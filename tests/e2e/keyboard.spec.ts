@@ -82,10 +82,12 @@ test('a call is recorded, paused, gone on with and moved to the van phone', asyn
   await press(office.act('Move'));
   await press(office.sheet().getByRole('button', { name: 'My van phone' }));
   await expect(page.getByText('The van phone rings.').first()).toBeVisible();
-  await expect(page.getByText('The van phone rings: take it up there')).toBeVisible();
+  await expect(
+    page.getByText('The van phone rings. Take it up there, and the call is there.').last(),
+  ).toBeVisible();
 });
 
-test('a caller is sent on blindly and comes back, and the next is refused with a text', async ({
+test('a caller is sent on blindly and comes back, and the next, who takes no texts, is remembered', async ({
   office,
   page,
 }) => {
@@ -94,22 +96,19 @@ test('a caller is sent on blindly and comes back, and the next is refused with a
   await expect(office.sheet().getByRole('textbox')).toBeFocused();
   await page.keyboard.type('tobias');
   await page.keyboard.press('Enter');
-  await press(office.sheet().getByRole('button', { name: 'Send at once' }));
+  await press(office.sheet().getByRole('button', { name: /^To their phones now/ }));
   await office.goOutside();
   await office.letPass('30 s');
   const returned = page.getByRole('region', { name: 'Call from Peg Anstey' });
-  await expect(returned).toContainText('Comes back: nobody took it where you sent it.');
+  await expect(returned).toContainText('did not take the call.');
   await page.keyboard.press('r');
   await expect(returned).toHaveCount(0);
 
   await office.callIn('Skerrow Harbour', 'Direct');
   await press(page.getByRole('button', { name: 'Refuse and text' }));
-  await press(office.sheet().getByRole('button', { name: 'I’ll call you at 11:40.' }));
-  await expect(
-    page.getByText(
-      'Your promise is kept, but no text went out: Skerrow Harbour has no number that takes texts.',
-    ),
-  ).toBeVisible();
+  await expect(office.sheet()).toContainText('Skerrow Harbour has no number that takes texts.');
+  await press(office.sheet().getByRole('button', { name: 'Refuse, call back Thu 11:40' }));
+  await expect(page.getByText('Refused. Skerrow Harbour stands among your follow-ups.')).toBeVisible();
 });
 
 test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({

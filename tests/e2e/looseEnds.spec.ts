@@ -192,6 +192,7 @@ test('a number that takes no texts says so, a ready reply is filled, and a pictu
   await office.goTo('Loose ends');
   await openPerson(office, 'Peg Anstey');
   await expect(page.getByRole('img', { name: 'A weather mast bent over a dry-stone wall' })).toBeVisible();
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   await page.getByRole('button', { name: 'Ready reply' }).click();
   await office
     .sheet()
@@ -217,6 +218,8 @@ test('a voicemail left now is heard, passed on with a word, saved, put away and 
   await hallin.getByRole('button', { name: /^Hallin Rigg Fell Race/ }).click();
   const voicemail = log(page).getByRole('group', { name: 'Voicemail' }).last();
   await voicemail.getByRole('button', { name: 'Play the voicemail' }).click();
+  const more = log(page).getByRole('button', { name: 'More for the voicemail' });
+  await more.last().click();
   await expect(log(page).getByRole('button', { name: 'Mark new' })).toBeVisible();
 
   const words = page.waitForEvent('download');
@@ -234,6 +237,7 @@ test('a voicemail left now is heard, passed on with a word, saved, put away and 
   await page.reload();
   await log(page).getByRole('button', { name: 'Have the voicemail back' }).click();
   await expect(voicemail).toBeVisible();
+  await more.last().click();
   await log(page).getByRole('button', { name: 'Put away the voicemail' }).click();
 });
 
@@ -257,6 +261,7 @@ test('a picture of ten megabytes is made small enough to send; a file that is no
   page,
 }) => {
   await openPerson(office, 'Three Becks Angling Club');
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   const choose = async (name: string, mimeType: string, buffer: Buffer) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Picture to send' }).click();
@@ -326,6 +331,7 @@ test('a reply of one’s own is kept among the ready ones; a field that means no
   page,
 }) => {
   await openPerson(office, 'Peg Anstey');
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   await page.getByRole('button', { name: 'Ready reply' }).click();
   const own = office.sheet().getByRole('textbox', { name: 'A reply of your own' });
   await own.fill('{name}, I am on the way.');

@@ -46,6 +46,10 @@ test('the customer list is brought in, who is there twice is made one, and parte
   await seek(page, 'bexhollow');
   await expect(directory(page).getByRole('listitem')).toHaveCount(1);
   await entry(page, 'Bexhollow').click();
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Details' }).click();
   const details = page.getByRole('dialog');
   await expect(details).toContainText('Numbers, from the office and the customer list');
@@ -101,11 +105,19 @@ test('somebody is written down by hand, changed against their source, and given 
   await office.goTo('Directory');
   await seek(page, 'peg');
   await entry(page, 'Peg Anstey').click();
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Details' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Change' }).click();
   await page.getByRole('textbox', { name: 'Firm or place' }).fill('Lathmoor, upper farm');
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.reload();
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Details' }).click();
   await expect(page.getByRole('dialog')).toContainText('Firm, changed by you');
   expect(await office.axeViolations()).toEqual([]);

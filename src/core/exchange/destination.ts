@@ -107,18 +107,18 @@ export function barredReason(office: OfficeIndex, destination: Destination): str
  * in the call already, and not whoever asks.
  */
 export function checkedDestination(
-  board: Switchboard,
+  { office }: Pick<Switchboard, 'office'>,
   call: Call,
   askedBy: Leg,
   to: string,
 ): Outcome<{ destination: Destination; dialled: Dialled }> {
   const read = readDialled(to);
   if (!read.ok) return read;
-  const destination = destinationOf(board.office, read.dialled);
+  const destination = destinationOf(office, read.dialled);
   if (read.dialled.kind === 'emergency') return refuse({ code: 'emergencyTarget' });
   if (destination.kind === 'unknown' || destination.kind === 'service')
     return refuse({ code: 'unknownTarget' });
-  const why = barredReason(board.office, destination);
+  const why = barredReason(office, destination);
   if (why !== null) return refuse({ code: 'barred', why });
   const personId = destination.kind === 'person' ? destination.personId : null;
   if (personId !== null && personId === askedBy.personId) return refuse({ code: 'targetIsSelf' });

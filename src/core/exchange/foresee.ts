@@ -1,12 +1,21 @@
 import type { OfficeIndex } from '../office';
 import { traceAny, type RouteTrace, type World } from '../routing';
 import { isLive, isTalking, type Call } from './call';
-import { barredReason, destinationOf, readDialled } from './destination';
+import type { Refusal } from './commands';
+import { barredReason, checkedDestination, destinationOf, readDialled } from './destination';
 
 /** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
 export function barredWhy(office: OfficeIndex, to: string): string | null {
   const read = readDialled(to);
   return read.ok ? barredReason(office, destinationOf(office, read.dialled)) : null;
+}
+
+/** Why somebody in this call can't be sent there, or asked in from there, by who is at that leg; null where they can. */
+export function whyNotSentTo(office: OfficeIndex, call: Call, legId: string, to: string): Refusal | null {
+  const leg = call.legs.find(({ id }) => id === legId);
+  if (!leg) return { code: 'unknownLeg' };
+  const checked = checkedDestination({ office }, call, leg, to);
+  return checked.ok ? null : checked.reason;
 }
 
 /**

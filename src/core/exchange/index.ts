@@ -28,7 +28,7 @@ export {
 } from './commands';
 export { exchangeEventSchema, type ExchangeEvent } from './events';
 export { Exchange, exchangeStateSchema, type CommandResult, type ExchangeState } from './Exchange';
-export { barredWhy, foresee } from './foresee';
+export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './hearing';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';

@@ -1,10 +1,12 @@
 import { StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
-import { send, useAppDispatch, type CallView } from '@/state/app';
+import { selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
+
+import { whyItCameBack } from '../incoming/incomingWords';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -22,6 +24,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
+  const names = useAppSelector(selectNames);
   const { recording, call } = view;
   const recordedByOthers = view.isRecorded && recording?.state !== 'on';
   const hasFacts = recording || recordedByOthers || call.returned || call.emergency || call.invitation;
@@ -55,11 +58,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
           />
         </View>
       ) : null}
-      {call.returned ? (
-        <Txt colour={colours.slate}>
-          {call.returned.why === 'park' ? 'Came back from its slot' : 'Came back: nobody took it there'}
-        </Txt>
-      ) : null}
+      {call.returned ? <Txt colour={colours.slate}>{`Came back: ${whyItCameBack(call, names)}.`}</Txt> : null}
     </View>
   );
 }

@@ -174,7 +174,7 @@ it('a muted call says so where its state is said', () => {
 
 it('acts stand in named groups, and what can’t be done now is off', () => {
   const groups = [
-    { name: 'My sound', acts: [{ word: 'Mute', onPress: jest.fn(), pressed: true }] },
+    { name: 'My sound', acts: [{ word: 'Mute', onPress: jest.fn(), isOn: true }] },
     { name: 'This call', acts: [{ word: 'Hold', onPress: jest.fn(), disabled: true }] },
   ];
   render(<ActRows groups={groups} />);

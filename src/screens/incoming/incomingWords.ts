@@ -27,17 +27,19 @@ export function returnedWords(
   otherName: string,
   names: Names,
 ): string | null {
-  const { returned } = call;
-  if (returned?.why === 'park') return 'Comes back: nobody took them from their slot.';
-  if (returned) {
-    const sent = call.acts.findLast(({ act }) => act === 'transferred');
-    const target = sent?.to == null ? 'nobody' : identifyDialled(sent.to, names).name;
-    return `Comes back: ${target} did not take ${parties(call) > 1 ? 'them' : 'the call'}.`;
-  }
+  const whyBack = whyItCameBack(call, names);
+  if (whyBack !== null) return `Comes back: ${whyBack}.`;
   return isOwnCall ? `${otherName} can be reached now. Answer, and they are called.` : null;
 }
 
-const parties = (call: Call) => call.legs.filter(({ state }) => state === 'connected').length;
+/** "Tobias Quill did not take the call": why it is with whoever sent it again; null where it did not come back. */
+export function whyItCameBack(call: Call, names: Names): string | null {
+  if (!call.returned) return null;
+  if (call.returned.why === 'park') return 'nobody took them from their slot';
+  const sent = call.acts.findLast(({ act }) => act === 'transferred');
+  const target = sent?.to == null ? 'nobody' : identifyDialled(sent.to, names).name;
+  return `${target} did not take the call`;
+}
 
 /** What is true after a refusal: "to Ilse for 15 s, then your mailbox". */
 export function refusalWords(call: Call, leg: Leg, at: number, office: OfficeIndex): string {

@@ -104,8 +104,9 @@ export function Shortcuts() {
       if (isInLayer && key !== 'a' && key !== 'r') return;
       if (press(key)) event.preventDefault();
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    // Before a field has it, which lets no key through.
+    window.addEventListener('keydown', onKey, true);
+    return () => window.removeEventListener('keydown', onKey, true);
   }, [store, dispatch, go]);
 
   return (

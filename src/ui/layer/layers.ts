@@ -51,7 +51,14 @@ function change(next: readonly LayerEntry[]): void {
 /** Only the topmost layer can be reached by finger, key and screen reader; what calls meanwhile lies outside of all. */
 function leaveOnlyTheTopReachable(): void {
   const top = entries.findLast(({ isAside }) => !isAside);
-  for (const { element } of entries) element.inert = top !== undefined && element !== top.element;
+  for (const { element } of entries) setReachable(element, top === undefined || element === top.element);
   const app = document.getElementById('root');
-  if (app) app.inert = top !== undefined;
+  if (app) setReachable(app, top === undefined);
+}
+
+function setReachable(element: HTMLElement, isReachable: boolean): void {
+  element.inert = !isReachable;
+  // Said as well, since not every screen reader knows the other.
+  if (isReachable) element.removeAttribute('aria-hidden');
+  else element.setAttribute('aria-hidden', 'true');
 }

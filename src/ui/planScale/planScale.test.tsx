@@ -152,8 +152,8 @@ describe('ticks', () => {
       { value: 'b', word: 'Direct' },
     ];
     render(<Ticks label="Lines" options={options} chosen={['a']} onChange={change} />);
-    fireEvent.click(screen.getByRole('button', { name: 'Direct' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Field service' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Direct' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Field service' }));
     expect(change.mock.calls).toEqual([[['a', 'b']], [[]]]);
   });
 });

@@ -17,7 +17,7 @@ const again = '[data-again]';
 export class ThumbGuard {
   private readonly shield = document.createElement('div');
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private endsAt = 0;
+  private frame = 0;
 
   constructor() {
     const { style } = this.shield;
@@ -30,6 +30,7 @@ export class ThumbGuard {
     document.body.append(this.shield);
     document.addEventListener('click', this.onClick, true);
     return () => {
+      cancelAnimationFrame(this.frame);
       clearTimeout(this.timer);
       document.removeEventListener('click', this.onClick, true);
       this.shield.remove();
@@ -55,16 +56,20 @@ export class ThumbGuard {
     this.cover({ left: clientX - reach, top: clientY - reach, width: 2 * reach, height: 2 * reach }, slipMs);
   };
 
-  private cover(box: { left: number; top: number; width: number; height: number }, forMs: number): void {
-    const until = performance.now() + forMs;
+  private cover(box: Pick<DOMRect, 'left' | 'top' | 'width' | 'height'>, forMs: number): void {
+    const { style } = this.shield;
     // A tap on a screen that is covered as a whole does not make the cover smaller.
-    const isWhole = this.shield.offsetWidth > 2 * reach && this.endsAt > performance.now();
+    const isWhole = style.display === 'block' && parseFloat(style.width) > 2 * reach;
     if (!isWhole)
-      for (const side of ['left', 'top', 'width', 'height'] as const)
-        this.shield.style[side] = `${box[side]}px`;
-    this.endsAt = Math.max(until, isWhole ? this.endsAt : 0);
-    this.shield.style.display = 'block';
+      for (const side of ['left', 'top', 'width', 'height'] as const) style[side] = `${box[side]}px`;
+    style.display = 'block';
+    // What is not drawn yet nobody has seen: on a slow phone the moment begins once the screen shows what has changed.
+    cancelAnimationFrame(this.frame);
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => (this.shield.style.display = 'none'), this.endsAt - performance.now());
+    this.frame = requestAnimationFrame(() => {
+      this.frame = requestAnimationFrame(() => {
+        this.timer = setTimeout(() => (style.display = 'none'), forMs);
+      });
+    });
   }
 }

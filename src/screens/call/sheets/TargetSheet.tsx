@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Target } from '@/core/exchange';
+import { whyNotSentTo, type Target } from '@/core/exchange';
 import {
+  explainRefusal,
   nameOfCall,
   placeCall,
   selectOffice,
@@ -127,8 +128,9 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   const now = useNow(60_000);
   const outlook = useAppSelector((state) => selectOutlook(state, target.to, now), isSame);
   const presence = usePresence()(target.personId ?? '');
-  const returnSeconds = useAppSelector((state) => selectOffice(state).setup.policies.transferReturnSeconds);
   const { legId } = view.me;
+  const office = useAppSelector(selectOffice);
+  const refusal = whyNotSentTo(office, view.call, legId, target.to);
   const closing = async (done: Promise<boolean>) => {
     if (await done) onClose();
   };
@@ -148,8 +150,17 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
     );
     return result?.ok ?? false;
   };
+  const returnSeconds = office.setup.policies.transferReturnSeconds;
   const { bands, totalSeconds } = bandsOf(
-    { view, purpose, target, outlook, returnSeconds, me: 'With you' },
+    {
+      view,
+      purpose,
+      target,
+      outlook,
+      returnSeconds,
+      obstacle: refusal && explainRefusal(refusal),
+      me: 'With you',
+    },
     { talkFirst, sendTo },
   );
   return (

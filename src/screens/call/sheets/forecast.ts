@@ -20,13 +20,20 @@ interface Asked {
   outlook: Outlook;
   /** After so long a call that was sent comes back. */
   returnSeconds: number;
+  /** Why they can't be sent there at all; null where they can. */
+  obstacle: string | null;
   /** What the device of the worker is called on the scale. */
   me: string;
 }
 
 /** The target's seconds as the places a call can be sent to, each with what will be true afterwards. */
 export function bandsOf(asked: Asked, acts: ForecastActs): { bands: Band[]; totalSeconds: number } {
-  const { view, purpose, target, outlook } = asked;
+  const { view, purpose, target, outlook, obstacle } = asked;
+  if (obstacle !== null)
+    return {
+      bands: [{ key: 'none', word: 'Not there', sentence: obstacle, bars: [] }],
+      totalSeconds: asked.returnSeconds,
+    };
   const bands = [
     ...(purpose === 'passOn' ? [] : [firstBand(asked, acts)]),
     phonesBand(asked, acts),
@@ -69,6 +76,7 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
         ? 'To the menu now'
         : 'To their phones now';
   const isSeveral = view.others.length > 1;
+  const comeBack = isSeveral ? 'come back' : 'comes back';
   const together = isSeveral ? `The ${view.others.length} others stay together. ` : '';
   switch (outlook.kind) {
     case 'menu':
@@ -99,7 +107,7 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
         word: purpose === 'add' ? word : 'To that number now',
         sentence:
           purpose === 'transfer'
-            ? `${together}Outside, ${outlook.price} for as long as they talk. Not taken in ${returnSeconds} s, ${callers} comes back to you.`
+            ? `${together}Outside, ${outlook.price} for as long as they talk. Not taken in ${returnSeconds} s, ${callers} ${comeBack} to you.`
             : `Outside, ${outlook.price}.`,
         bars: [{ label: 'Rings', fromSeconds: 0, toSeconds: seconds }],
         onPress: send,
@@ -109,7 +117,7 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
       const backSeconds = Math.min(returnSeconds, outlook.finishSeconds);
       const sentence =
         purpose === 'transfer'
-          ? `${together}Rings ${backSeconds} s; not taken, ${callers} comes back to you.`
+          ? `${together}Rings ${backSeconds} s; not taken, ${callers} ${comeBack} to you.`
           : purpose === 'add'
             ? `Rings ${outlook.finishSeconds} s, while you talk on. Not taken, all stays as it is.`
             : `Rings ${outlook.finishSeconds} s, then ${outlook.finishWords}.`;
