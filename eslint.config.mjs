@@ -64,7 +64,7 @@ export default tseslint.config(
   },
   // Tests of the stand-ins, and of what a whole office is needed for, play the sample.
   {
-    files: ['src/office/**/*.test.ts', 'src/core/**/*.test.ts'],
+    files: ['src/office/**/*.test.ts', 'src/core/**/*.test.ts', 'src/screens/**/*.test.tsx'],
     rules: { 'import-x/no-restricted-paths': 'off' },
   },
   {

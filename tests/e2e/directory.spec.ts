@@ -46,7 +46,10 @@ test('favourites stand in the worker’s own order', async ({ office, page }) =>
       .getByRole('button', { name: new RegExp(`^.*${name}`) })
       .first()
       .click();
-    await page.getByRole('button', { name: /^More for/ }).click();
+    await page
+      .getByRole('button', { name: /^More for/ })
+      .first()
+      .click();
     await page.getByRole('button', { name: 'Favourite' }).click();
     await office.goTo('Directory');
   }

@@ -32,7 +32,7 @@ test('who waits stands once each, in the order to answer them, each with why', a
   ]);
   const cawder = end(page, 'Cawder Flood Watch');
   await expect(cawder).toContainText('3 tries, last 12 min ago, voicemail 0:25, flood desk');
-  await expect(cawder).toContainText('an urgent line +60');
+  await expect(cawder).toContainText('Here because: urgent line');
   await expect(end(page, 'Peg Anstey')).toContainText('voicemail 0:14, text');
   await expect(page.getByText('6 people wait for an answer')).toBeVisible();
 });
@@ -171,6 +171,7 @@ test('a text is written for tomorrow at eight, and can be taken back; a long one
   await expect(page.getByText('2 parts, 58 left')).toBeVisible();
   await expect(page.getByText(/^→ makes it longer/)).toBeVisible();
   await field.fill('On my way.');
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   await page.getByRole('button', { name: 'Send later' }).click();
   await office.sheet().getByRole('textbox').fill('Thu 25:00');
   await office.sheet().getByRole('button', { name: 'Send it then' }).click();
@@ -348,6 +349,7 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   page,
 }) => {
   await office.open('/person/person%3Ailse');
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   await page.getByRole('button', { name: 'Voice into their mailbox' }).click();
   await office.sheet().getByRole('button', { name: 'Speak', exact: true }).click();
   await expect(office.sheet().getByText(/^Recording, [1-9] s/)).toBeVisible();

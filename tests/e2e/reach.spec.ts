@@ -15,6 +15,8 @@ const screens: readonly [name: string, path: string][] = [
 const views = [
   { name: 'phone, light', width: 390, height: 844, dark: false },
   { name: 'small phone, dark, large text', width: 360, height: 740, dark: true, rootPixels: 24 },
+  { name: 'narrowest phone', width: 320, height: 568, dark: false },
+  { name: 'wide, enlarged to 200 %', width: 640, height: 400, dark: true },
   { name: 'wide, light', width: 1280, height: 800, dark: false },
   { name: 'widest, dark', width: 1600, height: 900, dark: true },
 ] as const;
@@ -50,15 +52,18 @@ for (const view of views) {
     }) => {
       await office.open('/outside');
       await office.callIn('Cawder Flood Watch', 'Flood desk');
-      await expect(office.answer()).toBeVisible();
+      await expect(office.answer()).toBeInViewport({ ratio: 1 });
+      await expect(office.refuse()).toBeInViewport({ ratio: 1 });
       expect(await office.axeViolations(), 'incoming').toEqual([]);
       expect(await overflow(office), 'incoming').toBeLessThanOrEqual(0);
       await office.answer().click();
       await office.callIn('Glenbrae Weather Cooperative', 'Field service');
       await expect(page.getByRole('region', { name: /^Call from/ })).toBeVisible();
       expect(await office.axeViolations(), 'second call').toEqual([]);
+      await expect(page.getByRole('button', { name: 'Answer, hold the other' })).toBeInViewport({ ratio: 1 });
       await page.getByRole('button', { name: 'Answer, hold the other' }).click();
       await expect(page.getByRole('button', { name: 'Swap' })).toBeVisible();
+      await expect(office.end().first()).toBeInViewport({ ratio: 1 });
       expect(await office.axeViolations(), 'cords').toEqual([]);
       await page.getByRole('button', { name: 'Keys' }).click();
       expect(await office.axeViolations(), 'keys').toEqual([]);
@@ -89,7 +94,10 @@ for (const view of views) {
         .getByRole('button', { name: /Ilse Varga/ })
         .click();
       await looksRight('target');
-      await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
+      await office
+        .sheet()
+        .getByRole('button', { name: /^Ask them in now/ })
+        .click();
       await looksRight('one on the way');
       for (const act of ['Move', 'Sound', 'Note']) {
         await office.act(act).click();
@@ -110,6 +118,33 @@ for (const view of views) {
     });
   });
 }
+
+test('every screen has one heading of the first level, also with a call', async ({ office, page }) => {
+  const ones = () => page.getByRole('heading', { level: 1 });
+  for (const [, path] of screens) {
+    await office.open(path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expect(ones(), path).toHaveCount(1);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Peg Anstey', 'Direct');
+  await expect(ones()).toHaveCount(1);
+  await office.answer().click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await expect(ones()).toHaveCount(1);
+});
+
+test('enlarged to 200 % on a phone, a call can be answered and ended', async ({ office, page }) => {
+  await office.open('/outside');
+  await office.callIn('Cawder Flood Watch', 'Flood desk');
+  await page.setViewportSize({ width: 195, height: 422 });
+  await expect(office.answer()).toBeInViewport({ ratio: 1 });
+  await expect(office.refuse()).toBeInViewport({ ratio: 1 });
+  expect(await overflow(office)).toBeLessThanOrEqual(0);
+  await office.answer().click();
+  await expect(office.end()).toBeInViewport({ ratio: 1 });
+  expect(await overflow(office)).toBeLessThanOrEqual(0);
+});
 
 /** Pixels by which the page is wider than the window. */
 function overflow({ page }: Office): Promise<number> {

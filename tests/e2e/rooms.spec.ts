@@ -55,7 +55,7 @@ test('a new room needs a name of its own; who leaves a closed one reads it no mo
   await expect(sheet.getByRole('alert')).toHaveText('There is a room of that name already.');
   await sheet.getByRole('textbox', { name: 'Name of the room' }).fill('Saturday race');
   await sheet.getByRole('radio', { name: /^Closed/ }).click();
-  await sheet.getByRole('button', { name: 'Sunniva Dahl' }).click();
+  await sheet.getByRole('checkbox', { name: 'Sunniva Dahl' }).click();
   await sheet.getByRole('button', { name: 'Open the room' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Saturday race' })).toBeVisible();
   await expect(page.getByText('closed, with Sunniva Dahl')).toBeVisible();
@@ -114,6 +114,7 @@ test('a colleague asks for a call; asked for one, a colleague calls', async ({ o
     .getByRole('button', { name: /^Odile Marchetti/ })
     .click();
   await expect(page.getByText('Asks to be called')).toBeVisible();
+  await page.getByRole('button', { name: 'More for what you write' }).click();
   await page.getByRole('button', { name: 'Ask for a call from Odile Marchetti' }).click();
   await expect(page.getByText('Odile Marchetti is asked to call you.')).toBeVisible();
   await office.goOutside();

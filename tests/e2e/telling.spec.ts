@@ -36,7 +36,7 @@ test('a voicemail arrives as a mail with its sound; what is not told of does not
   await address.fill(voicemails);
   await byMail.getByRole('button', { name: 'Tell this address' }).click();
   const place = byMail.getByRole('group', { name: voicemails });
-  await place.getByRole('button', { name: 'Texts' }).click();
+  await place.getByRole('checkbox', { name: 'Texts' }).click();
   expect(await office.axeViolations()).toEqual([]);
 
   await office.callIn('Skerrow Harbour', 'Direct');
@@ -54,7 +54,7 @@ test('a voicemail arrives as a mail with its sound; what is not told of does not
   await place.getByRole('button', { name: /^Tell it no more/ }).click();
   await expect(place).toHaveCount(0);
   await page.getByRole('button', { name: `Undo: tell ${voicemails} again` }).click();
-  await expect(place.getByRole('button', { name: 'Texts' })).toHaveAttribute('aria-pressed', 'false');
+  await expect(place.getByRole('checkbox', { name: 'Texts' })).not.toBeChecked();
 });
 
 test('a program is told with a signature; while it is down it is tried again, and by hand', async ({

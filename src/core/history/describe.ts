@@ -68,10 +68,13 @@ export function describeSteps(trace: RouteTrace, office: OfficeIndex): string[] 
   return trace.steps.map((step) => describeStep(step, office));
 }
 
-/** The step that decided: the rule taken, a forward, do not disturb; null where nothing had to be decided. */
+/**
+ * The step that decided: do not disturb that was passed, the rule taken, a forward; null where nothing had to be decided.
+ */
 export function decidingStep({ steps }: RouteTrace): TraceStep | null {
   const asides: readonly TraceStep['kind'][] = ['ruleSkipped', 'deviceSkipped', 'cutShort'];
-  return steps.findLast(({ kind }) => !asides.includes(kind)) ?? null;
+  const passed = steps.find((step) => step.kind === 'doNotDisturb' && step.isPassed);
+  return passed ?? steps.findLast(({ kind }) => !asides.includes(kind)) ?? null;
 }
 
 const endings: Record<CallRecord['path'][number]['ended'], string> = {

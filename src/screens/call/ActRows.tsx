@@ -15,12 +15,16 @@ export interface CallAct {
 export interface ActGroup {
   name: string;
   acts: readonly CallAct[];
+  /** What one of them does, until it has been used. */
+  hint?: string;
 }
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
     rows: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.sheet },
-    group: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colours.rule },
+    ruled: { borderBottomWidth: 1, borderColor: colours.rule },
+    group: { flexDirection: 'row' },
+    hint: { paddingHorizontal: space.l, paddingBottom: space.s },
     name: { width: 84, paddingLeft: space.l, justifyContent: 'center' },
     acts: { flex: 1, flexDirection: 'row', flexWrap: 'wrap' },
     act: {
@@ -46,33 +50,40 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
   const { colours } = useTheme();
   return (
     <View style={styles.rows}>
-      {groups.map(({ name, acts }) => (
-        <View key={name} role="group" aria-label={name} style={styles.group}>
-          <View style={styles.name} aria-hidden>
-            <Txt as="small">{name}</Txt>
+      {groups.map(({ name, acts, hint }) => (
+        <View key={name} style={styles.ruled}>
+          <View role="group" aria-label={name} style={styles.group}>
+            <View style={styles.name} aria-hidden>
+              <Txt as="small">{name}</Txt>
+            </View>
+            <View style={styles.acts}>
+              {acts.map(({ word, onPress, disabled, isOn }) => {
+                const ink = disabled ? colours.edge : colours.ink;
+                return (
+                  <Pressable
+                    key={word}
+                    role="button"
+                    aria-label={word}
+                    aria-pressed={isOn}
+                    aria-disabled={disabled}
+                    disabled={disabled}
+                    onPress={onPress}
+                    style={({ pressed }) => [styles.act, pressed && { backgroundColor: colours.paper }]}
+                  >
+                    <Txt as="strong" colour={ink}>
+                      {word}
+                    </Txt>
+                    {isOn === undefined ? null : <LeverSign isOn={isOn} ink={ink} lit={colours.saffron} />}
+                  </Pressable>
+                );
+              })}
+            </View>
           </View>
-          <View style={styles.acts}>
-            {acts.map(({ word, onPress, disabled, isOn }) => {
-              const ink = disabled ? colours.edge : colours.ink;
-              return (
-                <Pressable
-                  key={word}
-                  role="button"
-                  aria-label={word}
-                  aria-pressed={isOn}
-                  aria-disabled={disabled}
-                  disabled={disabled}
-                  onPress={onPress}
-                  style={({ pressed }) => [styles.act, pressed && { backgroundColor: colours.paper }]}
-                >
-                  <Txt as="strong" colour={ink}>
-                    {word}
-                  </Txt>
-                  {isOn === undefined ? null : <LeverSign isOn={isOn} ink={ink} lit={colours.saffron} />}
-                </Pressable>
-              );
-            })}
-          </View>
+          {hint === undefined ? null : (
+            <Txt as="small" style={styles.hint}>
+              {hint}
+            </Txt>
+          )}
         </View>
       ))}
     </View>

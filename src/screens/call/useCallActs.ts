@@ -1,6 +1,7 @@
 import type { Command } from '@/core/exchange';
 import type { PeopleIndex } from '@/core/people';
 import {
+  actMet,
   park,
   selectMyOtherDevices,
   selectOffice,
@@ -33,6 +34,7 @@ export function useCallActs(
   const policy = useAppSelector((state) => selectOffice(state).setup.policies.recording);
   const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
   const people = useAppSelector(selectPeople);
+  const met = useAppSelector((state) => state.settings.met);
   const go = useGo();
   if (!view) return [];
   const [only, ...more] = view.others;
@@ -79,13 +81,28 @@ export function useCallActs(
     },
     {
       name: 'This call',
+      hint: hintOf(met, isOpenTo),
       acts: [
         holding,
         ...swapping,
         { word: 'Transfer', disabled: !isOpenTo, onPress: () => open({ kind: 'transfer', view }) },
         { word: 'Add', disabled: !isOpenTo, onPress: () => open({ kind: 'add', view }) },
-        { word: 'Park', disabled: !isOpenTo, onPress: () => void dispatch(park(view)) },
-        { word: 'Move', disabled: !isOpenTo || !hasOtherDevice, onPress: () => open({ kind: 'move', view }) },
+        {
+          word: 'Park',
+          disabled: !isOpenTo,
+          onPress: () => {
+            dispatch(actMet('park'));
+            void dispatch(park(view));
+          },
+        },
+        {
+          word: 'Move',
+          disabled: !isOpenTo || !hasOtherDevice,
+          onPress: () => {
+            dispatch(actMet('move'));
+            open({ kind: 'move', view });
+          },
+        },
       ],
     },
     {
@@ -105,6 +122,14 @@ export function useCallActs(
       ],
     },
   ];
+}
+
+/** What a trade word does, in one line, until it has been used once. */
+function hintOf(met: readonly string[], isOpenTo: boolean): string | undefined {
+  if (!isOpenTo) return undefined;
+  if (!met.includes('park'))
+    return 'Park: they wait in a numbered slot with music, for any phone to take back.';
+  return met.includes('move') ? undefined : 'Move: the talk goes on at another phone of yours.';
 }
 
 /** The number of somebody outside whom the directory does not know; null for all others. */

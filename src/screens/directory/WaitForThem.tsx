@@ -31,7 +31,6 @@ export function WaitForThem({ personId }: { personId: string }) {
     return (
       <Plate
         word={watch.thenCall ? 'Don’t call when they are free' : 'Don’t tell me'}
-        pressed
         onPress={() => dispatch(stopWatching(personId))}
       />
     );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { selectTaken, useAppSelector, type CallView } from '@/state/app';
+import { selectIncoming, selectTaken, useAppSelector, type CallView } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { RingScale } from '@/ui/scale';
@@ -42,6 +42,9 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
   const hasMore = isWhole || showsMore;
   const answer = isTalking ? 'Answer, hold the other' : 'Answer';
   const refuse = call.isOwnCall ? 'Not now' : 'Refuse';
+  // Equal names are told apart by whom they are for.
+  const isOnly = useAppSelector((state) => selectIncoming(state).length === 1);
+  const named = (word: string) => (isOnly ? word : `${word}: ${call.name}`);
   return (
     <View role="region" aria-label={`Call from ${call.name}`} style={styles.band}>
       <CordEdge cord={view.line?.cord ?? null} run="across" width={10} onNight />
@@ -84,18 +87,12 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
           </>
         ) : null}
         <View style={styles.acts}>
-          <Plate
-            kind="end"
-            word={refuse}
-            label={`${refuse}: ${call.name}, ${call.refusal}`}
-            onPress={call.refuse}
-            style={styles.side}
-          />
+          <Plate kind="end" word={refuse} label={named(refuse)} onPress={call.refuse} style={styles.side} />
           {hasMore ? null : (
             <Plate
               kind="night"
               word="More"
-              label={`More for ${call.name}`}
+              label={isOnly ? 'More' : `More for ${call.name}`}
               onPress={() => setShowsMore(true)}
               style={styles.side}
             />
@@ -103,7 +100,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
           <Plate
             kind="answer"
             word={answer}
-            label={`${answer}: ${call.name}`}
+            label={named(answer)}
             onPress={() => void call.answer()}
             style={[styles.answer, hasMore && styles.apart]}
           />

@@ -5,6 +5,7 @@ import { edits, spanOf, targetWords, type TargetPlace } from '@/core/plans';
 import { editPlan, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Stepper } from '@/ui/field';
 import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 type Unit = 'seconds' | 'uk' | 'us';
@@ -111,6 +112,10 @@ export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
           }}
         />
       </View>
+      <Txt as="small">
+        A key takes the call: whoever lifts it hears who calls and presses 1, so that no mailbox of that phone
+        swallows a caller.
+      </Txt>
     </View>
   );
 }

@@ -48,6 +48,7 @@ export function CallStrip() {
   const pathname = usePathname();
   const now = useNow();
   const calls = useAppSelector(selectTaken);
+  const parked = useAppSelector(selectParked).length;
   const shown = calls.find(isActive) ?? calls[0];
   if (pathname === '/call') return null;
   if (!shown) return <WaitingStrip />;
@@ -64,6 +65,7 @@ export function CallStrip() {
         <Txt as="small" lines={1} colour={colours.faintOnNight}>
           {shown.phase === 'talking' ? hears : phaseWord(shown)}
           {more > 0 ? ` · ${more} more` : ''}
+          {parked > 0 ? ` · ${parked} parked` : ''}
         </Txt>
       </View>
       <View style={styles.side}>

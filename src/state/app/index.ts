@@ -105,6 +105,7 @@ export {
 export { draftRedone, draftUndone } from './planSlice';
 export {
   actDone,
+  actMet,
   dialTextChanged,
   phaseChanged,
   keepDaysChosen,

@@ -176,6 +176,7 @@ const settingsSlice = createSlice({
     isNoiseSuppressed: true,
     tellsElsewhere: false,
     favourites: [],
+    met: [],
     ownReplies: [],
     keepDays: { voicemails: 60, texts: null, faxes: null },
   } as Settings,
@@ -195,6 +196,10 @@ const settingsSlice = createSlice({
     },
     tellingElsewhereChosen(state, { payload }: PayloadAction<boolean>) {
       state.tellsElsewhere = payload;
+    },
+    /** Used for the first time. */
+    actMet(state, { payload }: PayloadAction<string>) {
+      if (!state.met.includes(payload)) state.met.push(payload);
     },
     favouritesChosen(state, { payload }: PayloadAction<string[]>) {
       state.favourites = payload;
@@ -307,6 +312,7 @@ export const {
   settingsLoaded,
   themeChosen,
   keepDaysChosen,
+  actMet,
   favouritesChosen,
   ownRepliesChosen,
   presentationChosen,

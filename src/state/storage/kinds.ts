@@ -37,6 +37,8 @@ export const settingsSchema = z.object({
   tellsElsewhere: z.boolean(),
   /** Whom the worker reaches often, by their keys in the directory, in their order. */
   favourites: z.array(z.string()),
+  /** What has been used once, and so needs no explaining any more; left out by earlier versions. */
+  met: z.array(z.string()).default([]),
   /** Ready replies the worker has written. */
   ownReplies: z.array(z.string()),
   /** How many days voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */

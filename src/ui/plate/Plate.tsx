@@ -83,7 +83,8 @@ export function Plate({
   return (
     <Pressable
       role="button"
-      aria-label={label ?? word}
+      // A lever's name is read with its state, as it stands there.
+      aria-label={pressed === undefined ? (label ?? word) : undefined}
       aria-disabled={disabled}
       aria-pressed={pressed}
       disabled={disabled}
@@ -104,9 +105,7 @@ export function Plate({
       {pressed === undefined ? null : (
         <>
           <LeverSign isOn={pressed} ink={ink} lit={colours.saffron} />
-          <Text style={[styles.word, { color: ink }]} aria-hidden>
-            {pressed ? 'on' : 'off'}
-          </Text>
+          <Text style={[styles.word, { color: ink }]}>{pressed ? 'on' : 'off'}</Text>
         </>
       )}
     </Pressable>

@@ -83,7 +83,7 @@ export function BandScale({ bands, totalSeconds }: BandScaleProps) {
         </View>
       </View>
       {bands.map(({ key, word, sentence, bars, onPress }, index) => (
-        <BandButton key={key} label={`${word}: ${sentence}`} onPress={onPress} isFirst={index === 0}>
+        <BandButton key={key} onPress={onPress} isFirst={index === 0}>
           {bars.map((bar) => (
             <View key={bar.label} style={styles.row} aria-hidden>
               <Txt as="small" lines={2} style={styles.label}>
@@ -117,14 +117,13 @@ export function BandScale({ bands, totalSeconds }: BandScaleProps) {
 }
 
 interface BandButtonProps {
-  label: string;
   onPress: (() => void) | undefined;
   /** It has the focus at once, so that a key chooses what is chosen most. */
   isFirst: boolean;
   children: ReactNode;
 }
 
-function BandButton({ label, onPress, isFirst, children }: BandButtonProps) {
+function BandButton({ onPress, isFirst, children }: BandButtonProps) {
   const styles = useStyles();
   const ref = useRef<View>(null);
   useEffect(() => {
@@ -134,7 +133,6 @@ function BandButton({ label, onPress, isFirst, children }: BandButtonProps) {
     <Pressable
       ref={ref}
       role="button"
-      aria-label={label}
       disabled={!onPress}
       aria-disabled={!onPress}
       onPress={onPress}
