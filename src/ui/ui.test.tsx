@@ -18,7 +18,7 @@ describe('a plate', () => {
 
   it('that is on or off says which', () => {
     render(<Plate word="Mute" onPress={jest.fn()} pressed />);
-    expect(screen.getByRole('button', { name: 'Mute' }).getAttribute('aria-pressed')).toBe('true');
+    expect(screen.getByRole('button', { name: 'Mute on' }).getAttribute('aria-pressed')).toBe('true');
   });
 });
 

@@ -355,6 +355,7 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   await expect(office.sheet().getByText(/^Recording, [1-9] s/)).toBeVisible();
   await office.sheet().getByRole('button', { name: 'Stop, and leave it there' }).click();
   await expect(page.getByText('It is in Ilse Varga’s mailbox.')).toBeVisible();
+  await log(page).getByRole('button', { name: 'More for the voicemail' }).click();
   const take = async (text: string) => {
     const chooser = page.waitForEvent('filechooser');
     await log(page).getByRole('button', { name: 'Take in its words' }).click();

@@ -67,6 +67,11 @@ describe('what was dialled', () => {
     expect(read('0131 496 0142,,214#')).toMatchObject({ e164: '+441314960142', postDial: 'pppp214#' });
     expect(read('0131 496 0142 p 2 w 31')).toMatchObject({ postDial: 'p2w31' });
     expect(read('tel:+441314960142;postd=22')).toMatchObject({ postDial: 'p22' });
+    // As phone books and web pages write links, beyond what RFC 3966 has.
+    expect(read('tel:+441314960142,,12#')).toMatchObject({ e164: '+441314960142', postDial: 'pppp12#' });
+    expect(read('tel:+441314960142;12')).toMatchObject({ e164: '+441314960142', postDial: 'w12' });
+    expect(read('tel:+441314960142,1;ext=7')).toMatchObject({ extension: '7', postDial: 'pp1' });
+    expect(read('tel:+441314960142,x')).toMatchObject({ kind: 'invalid', reason: { code: 'badUri' } });
     expect(read('0131 496 0142 ext. 214')).toMatchObject({ extension: '214' });
   });
 

@@ -168,6 +168,12 @@ describe('the way a call travels', () => {
     expect(recommendWay({ ...question, ...change }).way).toBe(way);
   });
 
+  it('leaves an emergency call without a network to the phone itself', () => {
+    expect(recommendWay({ ...question, isEmergency: true, dataMos: null }).reason).toBe(
+      'no network here: dial it on your own phone',
+    );
+  });
+
   it('says why in one line, with what the second leg costs', () => {
     const mobileRate = {
       prefix: '+447',

@@ -4,6 +4,8 @@ import { LeverSign } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
+import { useLayout } from '../shared/useLayout';
+
 export interface CallAct {
   word: string;
   onPress: () => void;
@@ -48,14 +50,17 @@ const useStyles = themed(({ colours, size }) =>
 export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
   const styles = useStyles();
   const { colours } = useTheme();
+  const { isNarrow } = useLayout();
   return (
     <View style={styles.rows}>
       {groups.map(({ name, acts, hint }) => (
         <View key={name} style={styles.ruled}>
           <View role="group" aria-label={name} style={styles.group}>
-            <View style={styles.name} aria-hidden>
-              <Txt as="small">{name}</Txt>
-            </View>
+            {isNarrow ? null : (
+              <View style={styles.name} aria-hidden>
+                <Txt as="small">{name}</Txt>
+              </View>
+            )}
             <View style={styles.acts}>
               {acts.map(({ word, onPress, disabled, isOn }) => {
                 const ink = disabled ? colours.edge : colours.ink;

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 
 import { formatClock } from '@/core/time';
-import type { Speech } from '@/office/standins';
 import {
   isActive,
   nameOfCall,
@@ -20,7 +19,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { phaseWord } from '../shared/callWords';
+import { lastSaid, phaseWord } from '../shared/callWords';
 import { KeyHint } from '../shared/KeyHint';
 import { useLayout } from '../shared/useLayout';
 import { ActRows } from './ActRows';
@@ -172,11 +171,4 @@ export function CallScreen() {
     if (!shown || shown.others.length === 1) return `End with ${shown?.others[0]?.name ?? 'them'}`;
     return `Leave ${nameOfCall(shown)}`;
   }
-}
-
-/** The latest words of those who are heard here: what others say out of hearing is none of them. */
-function lastSaid({ me: { heard } }: CallView, speech: Readonly<Record<string, Speech>>): string | null {
-  if (heard.kind !== 'voices') return null;
-  const latest = heard.legIds.flatMap((id) => speech[id] ?? []).sort((a, b) => b.at - a.at)[0];
-  return latest?.text ?? null;
 }

@@ -7,6 +7,7 @@ import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { phaseWord, theyHear } from '../shared/callWords';
+import { useLayout } from '../shared/useLayout';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -18,9 +19,10 @@ const useStyles = themed(({ colours }) =>
       minHeight: target + 12,
     },
     active: { borderColor: colours.ink },
+    wrapped: { flexWrap: 'wrap' },
     words: {
       flex: 1,
-      minWidth: 0,
+      minWidth: 84,
       paddingHorizontal: space.m,
       paddingVertical: space.s,
       justifyContent: 'center',
@@ -84,7 +86,8 @@ export function EndCard({ view, party, now, isLarge = false, level = 2, isFirst 
       )}
     </>
   );
-  const style = [styles.end, isActive(view) && styles.active];
+  const { isNarrowest } = useLayout();
+  const style = [styles.end, isActive(view) && styles.active, isNarrowest && styles.wrapped];
   if (!act) return <View style={style}>{content}</View>;
   return (
     <Pressable role="button" onPress={act.onPress} style={style}>

@@ -3,7 +3,7 @@ import { render, screen } from '@testing-library/react';
 import type { Call, Heard } from '@/core/exchange';
 import type { CallView, PartyView } from '@/state/app';
 
-import { phaseWord, theyHear, youHear } from '../shared/callWords';
+import { lastSaid, phaseWord, theyHear, youHear } from '../shared/callWords';
 import { ActRows } from './ActRows';
 import { CordDrawing } from './CordDrawing';
 import { shapeOf, type CordShape } from './cordShape';
@@ -163,6 +163,19 @@ it('of several calls only the cords of the one talked on move; a voice that is c
   expect([count('[data-flow=up]'), count('[data-flow=down]'), count('[data-ring]')]).toEqual([2, 3, 2]);
   // The ring of the held trunk and of its branch, the open end, and the bar across the voice that is cut.
   expect(count('circle')).toBe(4);
+});
+
+it('shows the latest words of whom one hears, and none of those out of hearing', () => {
+  const said = (legId: string, at: number, text: string) => ({ at, callId: 'c1', legId, clip: '', text });
+  const speech = {
+    peg: said('peg', 1, 'Mind the dog.'),
+    ilse: said('ilse', 3, 'Is she gone?'),
+    kofi: said('kofi', 2, 'Yes.'),
+  };
+  const hears = (legIds: string[]) => view({}, { heard: { kind: 'voices', legIds } }, {});
+  expect(lastSaid(hears(['peg', 'kofi']), speech)).toBe('Yes.');
+  expect(lastSaid(hears(['peg']), speech)).toBe('Mind the dog.');
+  expect(lastSaid(view({}, { heard: { kind: 'music' } }, {}), speech)).toBeNull();
 });
 
 it('a muted call says so where its state is said', () => {

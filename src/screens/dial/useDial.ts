@@ -135,7 +135,8 @@ function nameOf(text: string, dialled: Dialled, names: { office: OfficeIndex; pe
   if (!isExternal(dialled)) return text;
   const { name } = identifyDialled(dialled.e164, names);
   const written = formatAny(dialled.e164);
-  const tail = dialled.extension ? ` ext ${dialled.extension}` : dialled.postDial ? ', then digits' : '';
+  const digits = dialled.postDial?.replace(/[pw]/g, '');
+  const tail = dialled.extension ? ` ext ${dialled.extension}` : digits ? `, then ${digits}` : '';
   return name === written ? `${written}${tail}` : `${name}, ${written}${tail}`;
 }
 

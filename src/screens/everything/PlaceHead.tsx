@@ -1,4 +1,4 @@
-import { Link } from 'expo-router';
+import { Link, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock, startOfLocalDay } from '@/core/time';
@@ -83,10 +83,16 @@ function Tab({
 }) {
   const styles = useStyles();
   const { colours } = useTheme();
+  // Beside a person, a record or a call it is theirs to be the first heading.
+  const isAlone = usePathname() === href;
   return (
     <Link href={href} aria-current={isHere ? 'page' : undefined} asChild>
       <Pressable style={StyleSheet.flatten([styles.tab, isHere && styles.here])}>
-        <Txt as="heading" level={isHere ? 1 : undefined} colour={isHere ? colours.ink : colours.faint}>
+        <Txt
+          as="heading"
+          level={isHere ? (isAlone ? 1 : 2) : undefined}
+          colour={isHere ? colours.ink : colours.faint}
+        >
           {word}
         </Txt>
       </Pressable>

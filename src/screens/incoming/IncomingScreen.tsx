@@ -22,6 +22,7 @@ const useStyles = themed(({ colours }) =>
     fact: { borderTopWidth: 1, borderColor: colours.nightEdge, paddingTop: space.m, gap: space.s },
     acts: { padding: space.l, gap: space.m, borderTopWidth: 1, borderColor: colours.nightEdge },
     decide: { flexDirection: 'row', justifyContent: 'space-between', gap: 56 },
+    stacked: { gap: space.l },
     refuse: { width: 108, paddingHorizontal: space.s },
     answer: { flex: 1 },
     top: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.m },
@@ -42,7 +43,7 @@ interface IncomingScreenProps {
 export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const styles = useStyles();
   const { colours } = useTheme();
-  const { isLow } = useLayout();
+  const { isLow, isNarrowest } = useLayout();
   const call = useIncoming(view);
   const [showsWhy, setShowsWhy] = useState(false);
   const why = showsWhy ? call.why : call.deciding === null ? [] : [call.deciding];
@@ -126,14 +127,14 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
       ))}
       <View style={styles.acts}>
         {isLow ? null : others}
-        <View style={styles.decide}>
+        <View style={isNarrowest ? styles.stacked : styles.decide}>
           <Plate
             kind="end"
             large={!isLow}
             word={refuse}
             label={isAlone ? refuse : `${refuse} ${call.name}`}
             onPress={call.refuse}
-            style={styles.refuse}
+            style={!isNarrowest && styles.refuse}
           />
           <Plate
             kind="answer"
@@ -141,7 +142,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
             word="Answer"
             label={isAlone ? 'Answer' : `Answer ${call.name}`}
             onPress={() => void call.answer()}
-            style={styles.answer}
+            style={!isNarrowest && styles.answer}
           />
         </View>
       </View>

@@ -120,8 +120,8 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
             {others.map(({ label, written, dial }) => (
               <Plate
                 key={dial}
-                word={label}
-                label={`${label} ${written}, call ${who.name}`}
+                word={capital(label)}
+                label={`${capital(label)} ${written}, call ${who.name}`}
                 onPress={() => void placeCall(dial)}
                 style={styles.act}
               />
@@ -169,6 +169,8 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
     </View>
   );
 }
+
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** The line it is about: an urgent one before others, else the last they tried. */
 function lineOf<T extends { urgent: boolean }>(

@@ -47,7 +47,13 @@ const useStyles = themed(({ colours }) =>
       backgroundColor: colours.paper,
     },
     name: { flex: 1, minWidth: 0 },
-    waysRow: { flexGrow: 0, borderBottomWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
+    waysRow: {
+      flexGrow: 0,
+      flexShrink: 0,
+      borderBottomWidth: 1,
+      borderColor: colours.ink,
+      backgroundColor: colours.paper,
+    },
     ways: { gap: space.s, alignItems: 'center', paddingHorizontal: space.l, paddingBottom: space.s },
     more: {
       gap: space.s,

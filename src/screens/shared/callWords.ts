@@ -1,4 +1,5 @@
 import type { Cause, Heard } from '@/core/exchange';
+import type { Speech } from '@/office/standins';
 import type { CallView, PartyView } from '@/state/app';
 
 const failureWords: Partial<Record<Cause, string>> = {
@@ -93,3 +94,13 @@ export const hearsMe = (party: PartyView, { me }: Pick<CallView, 'me'>) =>
 /** Whether this device hears that end. */
 export const heardByMe = (party: PartyView, { me }: Pick<CallView, 'me'>) =>
   me.heard.kind === 'voices' && me.heard.legIds.includes(party.legId);
+
+/** The latest words of those who are heard here: what others say out of hearing is none of them. */
+export function lastSaid(
+  { me: { heard } }: CallView,
+  speech: Readonly<Record<string, Speech>>,
+): string | null {
+  if (heard.kind !== 'voices') return null;
+  const latest = heard.legIds.flatMap((id) => speech[id] ?? []).sort((a, b) => b.at - a.at)[0];
+  return latest?.text ?? null;
+}

@@ -10,6 +10,8 @@ interface Layout {
   hasThird: boolean;
   /** Held across, or enlarged: too low for what stands at the foot of a phone to stay there. */
   isLow: boolean;
+  isNarrow: boolean;
+  isNarrowest: boolean;
   /** There is a keyboard, as far as a pointer that hovers tells. */
   hasKeyboard: boolean;
 }
@@ -30,6 +32,8 @@ export function useLayout(): Layout {
     isWide: width >= breakpoints.wide,
     hasThird: width >= breakpoints.third,
     isLow: height < breakpoints.low,
+    isNarrow: width < breakpoints.narrow,
+    isNarrowest: width < breakpoints.narrowest,
     hasKeyboard,
   };
 }

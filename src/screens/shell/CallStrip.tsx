@@ -7,6 +7,7 @@ import {
   nameOfCall,
   selectAtMyOtherPhones,
   selectCallBacks,
+  selectHandedOver,
   selectParked,
   selectRingingAtColleagues,
   selectTaken,
@@ -17,6 +18,7 @@ import { CordEdge } from '@/ui/cord';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
+import { handedWords } from '../call/handedWords';
 import { phaseWord, theyHear } from '../shared/callWords';
 import { useGo } from '../shared/useGo';
 
@@ -90,19 +92,24 @@ function WaitingStrip() {
   const [mine] = useAppSelector(selectAtMyOtherPhones);
   const [ringing] = useAppSelector(selectRingingAtColleagues);
   const [waiting] = useAppSelector(selectCallBacks);
-  const [name, words, since] = parked
-    ? [parked.name, `parked in slot ${parked.slot}`, parked.since]
-    : mine
-      ? [
-          mine.name,
-          mine.isRinging ? `your ${mine.deviceName} rings` : `on your ${mine.deviceName}`,
-          mine.since,
-        ]
-      : ringing
-        ? [ringing.callerName, `rings at ${ringing.colleagueName}`, ringing.since]
-        : waiting
-          ? [nameOfCall(waiting), 'busy; rings you when they are free', waiting.since]
-          : [null, '', now];
+  const [sent] = useAppSelector(selectHandedOver).filter(
+    ({ takeBackUntil }) => takeBackUntil === null || now < takeBackUntil,
+  );
+  const [name, words, since] = sent
+    ? [sent.name, handedWords(sent, now), sent.at]
+    : parked
+      ? [parked.name, `parked in slot ${parked.slot}`, parked.since]
+      : mine
+        ? [
+            mine.name,
+            mine.isRinging ? `your ${mine.deviceName} rings` : `on your ${mine.deviceName}`,
+            mine.since,
+          ]
+        : ringing
+          ? [ringing.callerName, `rings at ${ringing.colleagueName}`, ringing.since]
+          : waiting
+            ? [nameOfCall(waiting), 'busy; rings you when they are free', waiting.since]
+            : [null, '', now];
   if (name === null) return null;
   return (
     <Pressable role="button" onPress={go.call} style={styles.strip}>

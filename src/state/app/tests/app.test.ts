@@ -3,6 +3,8 @@ import type { CallRecord } from '@/core/exchange';
 import { me, openApp, start } from './openApp';
 import { explainNotDialable, explainRefusal } from '../refusals';
 import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from '../elsewhere';
+import { selectIncoming, selectTaken } from '../callViews';
+import { saidOfLeavers } from '../leaving';
 import { selectOutlook } from '../outlook';
 import { selectPresence } from '../selectors';
 import { historyCompleted, olderLoaded, recordsAdded, ringSilenced } from '../slices';
@@ -177,5 +179,31 @@ describe('the history in memory', () => {
     const { records, isComplete } = store.getState().history;
     expect(records.map(({ id }) => id)).toEqual(['short', 'long', 'b', 'a', 'oldest']);
     expect(isComplete).toBe(true);
+  });
+});
+
+describe('who leaves while on hold', () => {
+  it('is said where they hung up, and not where I ended it', async () => {
+    const { store, office, callIn, act } = openApp();
+    const said: (string | null)[] = [];
+    let before = selectTaken(store.getState());
+    office.subscribe((update) => {
+      said.push(saidOfLeavers(update, before));
+      before = selectTaken(store.getState());
+    });
+    const holdCaller = async () => {
+      await callIn('+441314960214');
+      const [ringing] = selectIncoming(store.getState());
+      await act({ type: 'answer', legId: ringing?.me.legId ?? '' });
+      await act({ type: 'hold', legId: ringing?.me.legId ?? '' });
+      before = selectTaken(store.getState());
+      return { mine: ringing?.me.legId ?? '', theirs: ringing?.others[0]?.legId ?? '' };
+    };
+    const first = await holdCaller();
+    await act({ type: 'clear', legId: first.theirs });
+    expect(said.at(-1)).toBe('Cawder Flood Watch hung up while on hold.');
+    const second = await holdCaller();
+    await act({ type: 'clear', legId: second.mine });
+    expect(said.at(-1)).toBeNull();
   });
 });

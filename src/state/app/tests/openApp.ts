@@ -28,6 +28,7 @@ export function openApp() {
   const calls = () => selectMyCalls(store.getState());
   return {
     store,
+    office,
     calls,
     sound: () => selectMySound(store.getState()),
     act: (command: Command) => store.dispatch(send(command)),

@@ -3,12 +3,14 @@ import { sampleContacts, sampleOffice } from '@sample';
 import { plainFollowUp } from '@/core/followUps';
 import { textOf } from '@/core/voicemail';
 import { Clock } from '@/office/clock';
-import { createAppStore } from '@/state/app';
+import { createAppStore, refuseWithText, selectIncoming, type RefusalReply } from '@/state/app';
 
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
 import type { StoredSound } from '../../storage';
 import { putAway, selectOrder, selectTimeline, startCatchingUp, takeBack, writeText } from '..';
 import { cawder, endWithTest, me, open, serveClips, settle, start, type App } from './openApp';
+
+const peg = { kind: 'outside', number: '+441174960155', name: null } as const;
 
 beforeEach(serveClips);
 
@@ -68,6 +70,40 @@ describe('who waits', () => {
     expect(app.waiting()).toContain('Marl & Finch Surveyors');
     app.store.dispatch(workKept({ ...followUp, doneAt: start }));
     expect(app.waiting()).not.toContain('Marl & Finch Surveyors');
+  });
+});
+
+describe('a refusal with a promise', () => {
+  const refuseWith = async (app: App, from: typeof cawder | typeof peg, reply: RefusalReply) => {
+    await app.office.send({ type: 'make', from, to: '+441314960214' });
+    const [ringing] = selectIncoming(app.state());
+    if (!ringing) throw new Error('Nothing rings');
+    await app.store.dispatch(refuseWithText(ringing, reply));
+    await settle();
+  };
+  const promises = (app: App) =>
+    app.state().work.items.flatMap((item) => (item.kind === 'followUp' ? [[item.text, item.doneAt]] : []));
+
+  it('texts the mobile of whoever called from a landline, and is kept once they are reached', async () => {
+    const app = await open();
+    await refuseWith(app, peg, { text: 'I’ll call you at 11:00.', callBackAt: start + 1_200_000 });
+    expect(app.texts().map(({ number, text }) => [number, text])).toContainEqual([
+      '+447700900155',
+      'I’ll call you at 11:00.',
+    ]);
+    expect(promises(app)).toEqual([['Call back, as promised by text', null]]);
+    await app.talkTo('0117 496 0155', 60);
+    expect(promises(app)[0]?.[1]).not.toBeNull();
+  });
+
+  it('says nothing of a text to whom none can be sent', async () => {
+    const app = await open();
+    await refuseWith(app, cawder, { text: 'I’ll call you at 11:00.', callBackAt: start + 1_200_000 });
+    expect(app.texts().filter(({ number }) => number === cawder.number)).toEqual([]);
+    expect(promises(app)).toEqual([['Call back', null]]);
+    // Somebody else who was called keeps no promise to them.
+    await app.talkTo('0117 496 0155', 60);
+    expect(promises(app)).toEqual([['Call back', null]]);
   });
 });
 
