@@ -370,6 +370,16 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   expect(await office.axeViolations()).toEqual([]);
 });
 
+test('on a phone the timeline has most of the screen', async ({ office, page }) => {
+  await openPerson(office, 'Peg Anstey');
+  const visible = await log(page).evaluate((element) => {
+    let scroller = element.parentElement;
+    while (scroller && getComputedStyle(scroller).overflowY !== 'auto') scroller = scroller.parentElement;
+    return (scroller?.clientHeight ?? 0) / window.innerHeight;
+  });
+  expect(visible).toBeGreaterThan(0.6);
+});
+
 test('the loose ends and a timeline have no fault that axe finds', async ({ office, page }) => {
   await openEnds(office);
   await end(page, 'Cawder Flood Watch')

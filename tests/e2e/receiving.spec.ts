@@ -150,6 +150,45 @@ test('two who ring at the same time are both shown', async ({ office, page }) =>
   await expect(page.getByRole('heading', { name: 'Bexhollow Reservoir' })).toBeVisible();
 });
 
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+])
+  test(`two who call during a call are both seen with why, and in reach, at ${size.width}`, async ({
+    office,
+    page,
+  }) => {
+    await office.open('/');
+    await expect(page.getByRole('listitem', { name: 'Peg Anstey' })).toBeVisible();
+    await office.callIn('Bexhollow Reservoir', 'Direct');
+    await office.answer().click();
+    await office.callIn('Skerrow Harbour', 'Field service');
+    await office.callIn('Peg Anstey', 'Direct');
+    await page.setViewportSize(size);
+    const [skerrow, peg] = ['Skerrow Harbour', 'Peg Anstey'].map((name) =>
+      page.getByRole('region', { name: `Call from ${name}` }),
+    );
+    await expect(skerrow!).toContainText('4th try today, last 6 min ago');
+    await expect(peg!).toContainText('“That is how it looks from the lane.”');
+    for (const region of [skerrow!, peg!])
+      for (const word of [/^Answer, hold the other/, /^Refuse: /])
+        await expect(region.getByRole('button', { name: word })).toBeInViewport({ ratio: 1 });
+    await peg!.getByRole('button', { name: /^Refuse: / }).click();
+    await expect(peg!).toHaveCount(0);
+    await page.getByRole('button', { name: 'Answer, hold the other', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'End with Skerrow Harbour' })).toBeVisible();
+  });
+
+test('a caller from the menu is announced with the key they pressed', async ({ office, page }) => {
+  await office.open('/outside', '2026-11-26T22:40:00Z');
+  await office.callIn('Cawder Flood Watch', 'Main');
+  await page
+    .getByRole('group', { name: 'Cawder Flood Watch' })
+    .getByRole('button', { name: /Press 1/ })
+    .click();
+  await expect(page.getByText(/^Pressed 1 in the Night menu/)).toBeVisible();
+});
+
 test('a colleague calls from a desk phone', async ({ office, page }) => {
   await office.open('/outside');
   await page.getByRole('button', { name: 'Call 214 from Ilse Varga’s desk phone' }).click();

@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
 import {
+  canTakeBack,
   nameOfCall,
   selectAtMyOtherPhones,
   selectCallBacks,
@@ -50,9 +51,7 @@ export function ElsewhereList() {
   const atMyPhones = useAppSelector(selectAtMyOtherPhones);
   const atColleagues = useAppSelector(selectRingingAtColleagues);
   const callBacks = useAppSelector(selectCallBacks);
-  const sent = useAppSelector(selectHandedOver).filter(
-    ({ takeBackUntil }) => takeBackUntil === null || now < takeBackUntil,
-  );
+  const sent = useAppSelector(selectHandedOver).filter((view) => canTakeBack(view, now));
   const isEmpty =
     parked.length + sent.length + atMyPhones.length + atColleagues.length + callBacks.length === 0;
   if (isEmpty) return null;

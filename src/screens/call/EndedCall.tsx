@@ -4,6 +4,7 @@ import type { CallRecord } from '@/core/exchange';
 import { describeOutcome, talkMs } from '@/core/history';
 import { formatDuration } from '@/core/time';
 import {
+  canTakeBack,
   identifyNumber,
   selectHandedOver,
   selectOffice,
@@ -80,7 +81,6 @@ function Handed({ view }: { view: HandedOver }) {
   const dispatch = useAppDispatch();
   const now = useNow();
   const go = useGo();
-  const canTakeBack = view.takeBackUntil === null || now < view.takeBackUntil;
   return (
     <View style={styles.screen}>
       <View style={styles.card}>
@@ -94,7 +94,7 @@ function Handed({ view }: { view: HandedOver }) {
         </View>
       </View>
       <View style={styles.acts}>
-        {canTakeBack ? (
+        {canTakeBack(view, now) ? (
           <Plate
             word="Take back"
             label={`Take back ${view.name}`}

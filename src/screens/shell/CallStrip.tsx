@@ -3,6 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/time';
 import {
+  canTakeBack,
   isActive,
   nameOfCall,
   selectAtMyOtherPhones,
@@ -92,9 +93,7 @@ function WaitingStrip() {
   const [mine] = useAppSelector(selectAtMyOtherPhones);
   const [ringing] = useAppSelector(selectRingingAtColleagues);
   const [waiting] = useAppSelector(selectCallBacks);
-  const [sent] = useAppSelector(selectHandedOver).filter(
-    ({ takeBackUntil }) => takeBackUntil === null || now < takeBackUntil,
-  );
+  const [sent] = useAppSelector(selectHandedOver).filter((view) => canTakeBack(view, now));
   const [name, words, since] = sent
     ? [sent.name, handedWords(sent, now), sent.at]
     : parked

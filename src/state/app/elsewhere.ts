@@ -162,6 +162,10 @@ export interface HandedOver {
   takeBackUntil: number | null;
 }
 
+/** Whether it can still be taken back. */
+export const canTakeBack = ({ takeBackUntil }: HandedOver, now: number) =>
+  takeBackUntil === null || now < takeBackUntil;
+
 export const selectHandedOver = createSelector(
   selectAllCalls,
   selectMe,

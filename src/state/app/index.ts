@@ -56,6 +56,7 @@ export {
   type PartyView,
 } from './callViews';
 export {
+  canTakeBack,
   selectAtMyOtherPhones,
   selectHandedOver,
   selectParked,
