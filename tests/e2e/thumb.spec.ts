@@ -153,6 +153,30 @@ test.describe('a call that comes while something is being written', () => {
   });
 });
 
+test('whoever hangs up takes along nothing that is being written', async ({ office, page }) => {
+  await page.clock.install({ time: sampleNow });
+  await page.goto('/dial');
+  // The bailiff of the Three Becks talks for 45 s.
+  await office.dial('07700 900333');
+  await page.clock.fastForward(12_000);
+  await office.act('Note').click();
+  const note = office.sheet().getByRole('textbox', { name: 'Note' });
+  await note.fill('The key hangs behind the second');
+  await page.clock.fastForward(60_000);
+  await expect(note).toHaveValue('The key hangs behind the second');
+  await office.sheet().getByRole('button', { name: 'Keep the note' }).click();
+  await expect(page.getByText('Note kept with the call.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await office.callIn('Peg Anstey', 'Direct');
+  await page.getByRole('button', { name: 'Refuse and text Peg Anstey' }).click();
+  await office.sheet().getByRole('textbox', { name: 'Own words' }).fill('Under the weir, ring you at two');
+  await page.clock.fastForward(40_000);
+  await expect(office.sheet()).toHaveAccessibleName('Peg Anstey rings no more');
+  await office.sheet().getByRole('button', { name: 'Send own words' }).click();
+  await expect(page.getByText('Texted Peg Anstey: “Under the weir, ring you at two”')).toBeVisible();
+});
+
 test('the page reloaded and gone back from runs on, also in a call', async ({ office, page }) => {
   await office.open('/');
   await office.goTo('Directory');

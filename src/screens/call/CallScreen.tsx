@@ -28,9 +28,8 @@ import { Cords } from './Cords';
 import { ElsewhereList } from './ElsewhereList';
 import { EndedCall } from './EndedCall';
 import { KeysOnCord } from './KeysOnCord';
-import { LazySheet } from './LazySheet';
+import { openCallSheet } from './openSheet';
 import { QualityLine } from './QualityLine';
-import type { OpenSheet } from './sheetKinds';
 import { useCallActs } from './useCallActs';
 
 const useStyles = themed(({ colours }) =>
@@ -73,7 +72,6 @@ export function CallScreen() {
   const calls = useAppSelector(selectTaken);
   const speech = useAppSelector((state) => state.calls.speech);
   const [showsKeys, setShowsKeys] = useState(false);
-  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   const shown = calls.find(isActive) ?? calls[0];
   const keysOpen = showsKeys && shown?.phase === 'talking';
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
@@ -81,7 +79,7 @@ export function CallScreen() {
   const { height } = useWindowDimensions();
   // On a phone a second call needs the room in which the other acts stand.
   const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
-  const groups = useCallActs(shown, calls, keys, setSheet);
+  const groups = useCallActs(shown, calls, keys, openCallSheet);
   if (!shown) return <EndedCall />;
   const said = lastSaid(shown, speech);
   const { legId } = shown.me;
@@ -126,10 +124,10 @@ export function CallScreen() {
           }
           isTight={isKnocked}
           onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
-          onParty={(view, party) => setSheet({ kind: 'party', view, party })}
+          onParty={(view, party) => openCallSheet({ kind: 'party', view, party })}
           onConnect={connect}
           onMerge={merge}
-          onJoin={(held) => setSheet({ kind: 'join', view: held, active: shown })}
+          onJoin={(held) => openCallSheet({ kind: 'join', view: held, active: shown })}
         />
         {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
           <Plate
@@ -162,7 +160,6 @@ export function CallScreen() {
           onPress={() => void dispatch(send({ type: 'clear', legId }))}
         />
       </View>
-      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 

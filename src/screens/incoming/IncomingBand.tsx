@@ -66,7 +66,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
           </View>
           <Txt as="small" colour={colours.faintOnNight} lines={isWhole ? 3 : 1}>
             {[call.lineName, call.detail, isWhole ? call.number : null]
-              .filter((part) => part && part !== call.name)
+              .filter((part, at, all) => part && part !== call.name && all.indexOf(part) === at)
               .join(' · ')}
           </Txt>
         </View>

@@ -1,12 +1,10 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { space } from '@/ui/tokens';
 
-import { LazySheet } from '../call/LazySheet';
-import type { OpenSheet } from '../call/sheetKinds';
+import { openCallSheet } from '../call/openSheet';
 import type { Incoming } from './useIncoming';
 
 interface OtherAnswersProps {
@@ -18,7 +16,6 @@ interface OtherAnswersProps {
 
 /** What else can be done with a ringing call than to answer or refuse it. */
 export function OtherAnswers({ view, call, isTalking = false }: OtherAnswersProps) {
-  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   return (
     <View style={styles.row}>
       {isTalking ? (
@@ -44,19 +41,18 @@ export function OtherAnswers({ view, call, isTalking = false }: OtherAnswersProp
             kind="night"
             word="Refuse and text"
             label={`Refuse and text ${call.name}`}
-            onPress={() => setSheet({ kind: 'refuseWithText', view })}
+            onPress={() => openCallSheet({ kind: 'refuseWithText', view })}
             style={styles.plate}
           />
           <Plate
             kind="night"
             word="Pass on"
             label={`Pass on ${call.name}`}
-            onPress={() => setSheet({ kind: 'passOn', view })}
+            onPress={() => openCallSheet({ kind: 'passOn', view })}
             style={styles.plate}
           />
         </>
       )}
-      <LazySheet open={sheet} onClose={() => setSheet(null)} />
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { useWindowDimensions } from 'react-native';
 
-import { breakpoints } from '@/ui/tokens';
+import { breakpoints, useTheme } from '@/ui/tokens';
 
 interface Layout {
   /** List and detail side by side. */
@@ -21,6 +21,7 @@ const hovering = typeof window.matchMedia === 'function' ? window.matchMedia('(h
 /** How much room there is, and what the app is used with. */
 export function useLayout(): Layout {
   const { width, height } = useWindowDimensions();
+  const { size } = useTheme();
   const hasKeyboard = useSyncExternalStore(
     (changed) => {
       hovering?.addEventListener('change', changed);
@@ -31,7 +32,8 @@ export function useLayout(): Layout {
   return {
     isWide: width >= breakpoints.wide,
     hasThird: width >= breakpoints.third,
-    isLow: height < breakpoints.low,
+    // Large letters need the height that a low window lacks.
+    isLow: height < size(breakpoints.low),
     isNarrow: width < breakpoints.narrow,
     isNarrowest: width < breakpoints.narrowest,
     hasKeyboard,

@@ -7,6 +7,8 @@ import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { themed } from '@/ui/tokens';
 
+import { LazySheet } from '../call/LazySheet';
+import { openCallSheet, useCallSheet } from '../call/openSheet';
 import { IncomingBand } from '../incoming/IncomingBand';
 import { IncomingOver } from '../incoming/IncomingOver';
 import { IncomingScreen } from '../incoming/IncomingScreen';
@@ -42,6 +44,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
   const pathname = usePathname();
+  const sheet = useCallSheet();
   usePrefetch();
   useCallsSettle();
   const [first] = incoming;
@@ -73,6 +76,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </View>
       </View>
       {hasThird ? <LiveColumn /> : null}
+      <LazySheet open={sheet} onClose={() => openCallSheet(null)} />
       <IncomingOver incoming={incoming} />
     </View>
   );

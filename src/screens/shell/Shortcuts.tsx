@@ -16,8 +16,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
-import { LazySheet } from '../call/LazySheet';
-import type { OpenSheet } from '../call/sheetKinds';
+import { openCallSheet } from '../call/openSheet';
 import { useGo } from '../shared/useGo';
 import { shortcuts } from './shortcuts';
 
@@ -30,7 +29,6 @@ export function Shortcuts() {
   const store = useAppStore();
   const dispatch = useAppDispatch();
   const go = useGo();
-  const [sheet, setSheet] = useState<OpenSheet | null>(null);
   const [showsList, setShowsList] = useState(false);
   const endPressedAt = useRef(-Infinity);
 
@@ -74,10 +72,10 @@ export function Shortcuts() {
           void dispatch(send({ type: view.phase === 'held' ? 'retrieve' : 'hold', legId }));
           return true;
         case 't':
-          setSheet({ kind: 'transfer', view });
+          openCallSheet({ kind: 'transfer', view });
           return true;
         case 'n':
-          setSheet({ kind: 'note', view });
+          openCallSheet({ kind: 'note', view });
           return true;
         case 'e':
           if (performance.now() - endPressedAt.current < twiceWithinMs) {
@@ -111,7 +109,6 @@ export function Shortcuts() {
 
   return (
     <>
-      <LazySheet open={sheet} onClose={() => setSheet(null)} />
       {showsList ? (
         <Sheet title="Keys of the keyboard" onClose={() => setShowsList(false)}>
           {shortcuts.map(({ key, word }) => (

@@ -131,7 +131,7 @@ export interface RefusalReply {
   callBackAt: number | null;
 }
 
-/** Refuses a call, texts the caller where a number of theirs takes texts, and remembers when to call back. */
+/** Refuses a call while it rings, texts the caller where a number of theirs takes texts, and remembers when to call back. */
 export const refuseWithText =
   (view: CallView, { text, callBackAt }: RefusalReply): Act<Promise<void>> =>
   async (dispatch, getState, { clock }) => {
@@ -139,8 +139,9 @@ export const refuseWithText =
     const number = caller?.number ?? null;
     const textNumber = selectTextNumber(getState(), number);
     const lineId = textLineOf(getState());
-    const result = await dispatch(send({ type: 'refuse', legId: view.me.legId }));
-    if (!result?.ok) return;
+    const isRinging = selectIncoming(getState()).some(({ id }) => id === view.id);
+    const result = isRinging ? await dispatch(send({ type: 'refuse', legId: view.me.legId })) : null;
+    if (isRinging && !result?.ok) return;
     const at = clock.now();
     const isTexted = text !== null && textNumber !== null && lineId !== null;
     if (isTexted)
@@ -176,7 +177,8 @@ export const refuseWithText =
     }
     const name = caller?.name ?? 'the caller';
     if (isTexted) dispatch(actDone(`Texted ${name}: “${text}”`));
-    else if (callBackAt !== null) dispatch(actDone(`Refused. ${name} stands among your follow-ups.`));
+    else if (callBackAt !== null)
+      dispatch(actDone(`${isRinging ? 'Refused. ' : ''}${name} stands among your follow-ups.`));
   };
 
 /** Where somebody with that number can be texted: there, or at another number of the same contact; null where nowhere. */

@@ -1,3 +1,5 @@
+import { useEffect } from 'react';
+
 import { selectMyCalls, useAppSelector } from '@/state/app';
 
 import type { OpenSheet } from '../sheetKinds';
@@ -10,16 +12,24 @@ import { RefuseTextSheet } from './RefuseTextSheet';
 import { SoundSheet } from './SoundSheet';
 import { TargetSheet } from './TargetSheet';
 
+/** What is being written is worth something beyond the call. */
+const outlives = ({ kind }: OpenSheet) => kind === 'note' || kind === 'refuseWithText';
+
 interface CallSheetProps {
   open: OpenSheet;
   onClose: () => void;
 }
 
-/** The sheet that is open, with its call as it is now; it goes when the call has gone. */
+/** The sheet that is open, with its call as it is now; it goes when the call has gone, unless something is written in it. */
 export function CallSheet({ open, onClose }: CallSheetProps) {
   const calls = useAppSelector(selectMyCalls);
+  const live = open.kind === 'sound' ? undefined : calls.find(({ id }) => id === open.view.id);
+  const isOver = open.kind !== 'sound' && !live && !outlives(open);
+  useEffect(() => {
+    if (isOver) onClose();
+  }, [isOver, onClose]);
   if (open.kind === 'sound') return <SoundSheet onClose={onClose} />;
-  const view = calls.find(({ id }) => id === open.view.id) ?? (open.kind === 'note' ? open.view : undefined);
+  const view = live ?? (outlives(open) ? open.view : undefined);
   if (!view) return null;
   switch (open.kind) {
     case 'transfer':
@@ -37,7 +47,7 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
     case 'chat':
       return <LazyChat view={view} onClose={onClose} />;
     case 'refuseWithText':
-      return <RefuseTextSheet view={view} onClose={onClose} />;
+      return <RefuseTextSheet view={view} isGone={!live} onClose={onClose} />;
     case 'party': {
       const party = view.others.find(({ legId }) => legId === open.party.legId);
       return party ? <PartySheet view={view} party={party} onClose={onClose} /> : null;

@@ -22,14 +22,21 @@ import { space, useTheme } from '@/ui/tokens';
 import { RefusalLine } from './RefusalLine';
 import { useAnswering } from './useAnswering';
 
+interface RefuseTextSheetProps {
+  view: CallView;
+  /** It rings no more: what is written can still be sent. */
+  isGone: boolean;
+  onClose: () => void;
+}
+
 /** Refuses the call with a few words; a promised time becomes a follow-up. Who can't be texted is remembered all the same. */
-export function RefuseTextSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
+export function RefuseTextSheet({ view, isGone, onClose }: RefuseTextSheetProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const [own, setOwn] = useState('');
-  const answering = useAnswering(view, true);
+  const answering = useAnswering(view, !isGone);
   const [caller] = view.others;
   const name = caller?.name ?? 'This caller';
   const canText = useAppSelector((state) => selectTextNumber(state, caller?.number ?? null) !== null);
@@ -40,7 +47,11 @@ export function RefuseTextSheet({ view, onClose }: { view: CallView; onClose: ()
   const sendOwn = () => own.trim() !== '' && void refuse({ text: own.trim(), callBackAt: null });
   const times = callBackTimes(now, zone);
   return (
-    <Sheet title={`Refuse ${caller?.name ?? 'the call'}, and …`} onClose={onClose} {...answering}>
+    <Sheet
+      title={isGone ? `${name} rings no more` : `Refuse ${caller?.name ?? 'the call'}, and …`}
+      onClose={onClose}
+      {...answering}
+    >
       <View style={styles.stack}>
         <RefusalLine />
         {canText ? (
@@ -56,7 +67,7 @@ export function RefuseTextSheet({ view, onClose }: { view: CallView; onClose: ()
             <Field label="Own words" value={own} onChange={setOwn} onSubmit={sendOwn} />
             <Plate
               kind="end"
-              word="Refuse and send own words"
+              word={isGone ? 'Send own words' : 'Refuse and send own words'}
               disabled={own.trim() === ''}
               onPress={sendOwn}
             />
@@ -71,7 +82,7 @@ export function RefuseTextSheet({ view, onClose }: { view: CallView; onClose: ()
               : times.map(({ word, at }) => (
                   <Plate
                     key={word}
-                    word={`Refuse, call back ${formatDayAndClock(at, zone)}`}
+                    word={`${isGone ? 'Call' : 'Refuse, call'} back ${formatDayAndClock(at, zone)}`}
                     onPress={() => void refuse({ text: null, callBackAt: at })}
                   />
                 ))}
