@@ -18,6 +18,8 @@ async function answerPeg(office: Office) {
   await office.callIn('Peg Anstey', 'Direct');
   await office.page.keyboard.press('a');
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  // What comes next is a key away: the focus has not gone with the ringing screen.
+  await expect(office.page.getByRole('main').last()).toBeFocused();
 }
 
 /** Talks first with a colleague who answers by themselves. */
@@ -27,8 +29,11 @@ async function consult(office: Office, name: string) {
   await expect(office.sheet().getByRole('textbox')).toBeFocused();
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
-  await press(office.sheet().getByRole('button', { name: 'Talk first' }));
+  // What is chosen most has the focus, so that one more Enter does it.
+  await expect(office.sheet().getByRole('button', { name: /^Talk first/ })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(office.youHear('You hear ringing')).toBeVisible();
+  expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);
   await letPass(office, 2);
 }
 

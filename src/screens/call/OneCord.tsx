@@ -17,6 +17,9 @@ const useStyles = themed(() =>
   }),
 );
 
+/** Lower than that, the words at the strands would be cut. */
+const wordsNeed = 96;
+
 interface OneCordProps {
   view: CallView;
   now: number;
@@ -28,7 +31,7 @@ interface OneCordProps {
 /** A call with one other end: one large cord. */
 export function OneCord({ view, now, beside, isTight }: OneCordProps) {
   const styles = useStyles();
-  const { colours } = useTheme();
+  const { colours, size: letters } = useTheme();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [party] = view.others;
   if (!party) return null;
@@ -47,7 +50,7 @@ export function OneCord({ view, now, beside, isTight }: OneCordProps) {
               height={size.height}
               shape={shapeOf(view, party)}
               colour={colours.cords[view.line?.cord.hue ?? 0] ?? colours.ink}
-              isNarrow={beside != null}
+              isNarrow={beside != null || size.height < letters(wordsNeed)}
             />
           ) : null}
         </View>

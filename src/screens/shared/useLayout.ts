@@ -34,7 +34,7 @@ export function useLayout(): Layout {
     hasThird: width >= breakpoints.third,
     // Large letters need the height that a low window lacks.
     isLow: height < size(breakpoints.low),
-    isNarrow: width < breakpoints.narrow,
+    isNarrow: width < size(breakpoints.narrow),
     isNarrowest: width < breakpoints.narrowest,
     hasKeyboard,
   };

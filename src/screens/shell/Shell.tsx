@@ -5,6 +5,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { selectIncoming, selectTaken, takeOver, useAppDispatch, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
+import { useLayers } from '@/ui/layer';
 import { themed } from '@/ui/tokens';
 
 import { LazySheet } from '../call/LazySheet';
@@ -50,7 +51,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const [first] = incoming;
   const coversAll = first !== undefined && !isWide && taken.length === 0;
   const showsBand = first !== undefined && !coversAll && !hasThird;
-  useFocusKept(`${pathname} ${coversAll}`);
+  const layers = useLayers().length;
+  useFocusKept(`${pathname} ${coversAll} ${layers} ${taken.length}`);
   return (
     <View style={[styles.app, isWide && styles.row]}>
       {isWide ? <PlaceBar asRail /> : null}

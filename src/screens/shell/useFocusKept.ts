@@ -5,7 +5,9 @@ export function useFocusKept(screen: string): void {
   useEffect(() => {
     const frame = requestAnimationFrame(() => {
       const { activeElement } = document;
-      if (activeElement !== null && activeElement !== document.body) return;
+      // What is hidden with its screen keeps the focus for a moment, and then has none.
+      const isLost = activeElement === document.body || activeElement?.getClientRects().length === 0;
+      if (!isLost) return;
       const main = [...document.querySelectorAll<HTMLElement>('[role=main]')].find(
         (element) => element.offsetParent !== null,
       );
