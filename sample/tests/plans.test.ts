@@ -5,6 +5,7 @@ import { sampleOffice } from '..';
 import { OfficeIndex, planProblems, type RingPlan } from '@/core/office';
 import { readPlanFile, writePlanFile } from '@/core/planFiles';
 import {
+  beginRule,
   describeRule,
   edits,
   hoursWords,
@@ -44,12 +45,39 @@ describe('a change of a plan', () => {
     );
   });
 
-  it('moves, adds and takes out rules, the new one first', () => {
+  it('moves rules and takes them out', () => {
     expect(edits.moveRule(plan, 'maren-any', 0).rules.map(({ id }) => id)[0]).toBe('maren-any');
     expect(edits.moveRule(plan, 'maren-any', 99).rules).toEqual(plan.rules);
-    const added = edits.addRule(plan, { name: 'New', lineIds: [], stages: [], finish: { kind: 'busy' } });
-    expect(new Set(added.rules.map(({ id }) => id)).size).toBe(plan.rules.length + 1);
-    expect(edits.removeRule(added, added.rules[0]!.id)).toEqual(plan);
+    expect(edits.removeRule(plan, 'maren-any').rules).toEqual(plan.rules.slice(0, -1));
+  });
+
+  it('begins a rule that rings, before all but what is for urgent lines alone', () => {
+    const begun = beginRule(plan, office);
+    expect(planProblems(begun.plan, office)).toEqual([]);
+    expect(begun.plan.rules.map(({ id }) => id)).toEqual([
+      'maren-flood',
+      begun.ruleId,
+      ...plan.rules.slice(1).map(({ id }) => id),
+    ]);
+    const laid = layOutRule(ruleOf(begun.plan, begun.ruleId), office).stages[0]!;
+    expect(
+      laid.targets.map(({ fromSeconds, toSeconds, canRing }) => [fromSeconds, toSeconds, canRing]),
+    ).toEqual(office.devicesOf('maren').map(() => [0, 20, true]));
+    expect(edits.removeRule(begun.plan, begun.ruleId)).toEqual(plan);
+    const again = beginRule(begun.plan, office);
+    expect(new Set(again.plan.rules.map(({ name }) => name)).size).toBe(plan.rules.length + 2);
+  });
+
+  it('takes a stage in anywhere, also where none is left', () => {
+    const ilse = { personId: 'ilse', startSeconds: 0 };
+    const count = ruleOf(plan).stages.length;
+    for (let at = 0; at <= count; at++) {
+      const { stages } = ruleOf(edits.addStage(plan, 'maren-field', at, [ilse]));
+      expect(stages[at]?.targets).toEqual([ilse]);
+      expect(stages.filter((_, index) => index !== at)).toEqual(ruleOf(plan).stages);
+    }
+    const emptied = ruleOf(plan).stages.reduce((of) => edits.removeStage(of, 'maren-field', 0), plan);
+    expect(ruleOf(edits.addStage(emptied, 'maren-field', 0, [ilse])).stages).toHaveLength(1);
   });
 
   it('asks for a key where the caller’s name is to be heard', () => {

@@ -175,3 +175,13 @@ test('settings stay', async ({ office, page }) => {
   await page.reload();
   await expect(page.getByRole('radio', { name: /^Dark/ })).toBeChecked();
 });
+
+for (const path of ['/nowhere/at-all', '/_sitemap'])
+  test(`an address that leads nowhere says so, and leads back: ${path}`, async ({ office, page }) => {
+    await office.open(path);
+    await expect(page.getByRole('heading', { level: 1, name: 'Nothing is here' })).toBeVisible();
+    await expect(page.getByText(`Cendro has no page at ${path}.`)).toBeVisible();
+    await expect(page.getByText(/\.tsx/)).toHaveCount(0);
+    await page.getByRole('button', { name: 'To the loose ends' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: /Loose ends/ })).toBeVisible();
+  });

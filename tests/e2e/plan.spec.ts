@@ -139,6 +139,73 @@ test('nothing that can’t ring is taken, and what was typed stays to be mended'
   await expect(page.getByText(/\+1 202 555 0147 is abroad \(North America\)/)).toBeVisible();
 });
 
+test('a new rule rings at once, takes no urgent call, and is in force after two taps', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'New rule', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Seconds', exact: true })).toBeInViewport();
+  await expect(bar(page, /^Desk phone 0–20 s$/)).toBeVisible();
+  await expect(rules(page).getByRole('listitem').nth(1)).toContainText('2. New rule');
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(page.getByRole('region', { name: 'Why it rings' })).toContainText('Rule “New rule” decided');
+});
+
+test('a stage comes after another, before it, and where none is left', async ({ office, page }) => {
+  await openPlan(office);
+  const choose = (name: RegExp) => office.sheet().getByRole('button', { name }).click();
+  await page.getByRole('button', { name: 'New rule', exact: true }).click();
+  await page.getByRole('button', { name: 'Then ring something else, after stage 1' }).click();
+  await choose(/^Kofi Renner/);
+  await expect(bar(page, /^Kofi Renner.* 20–40 s$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Change stage 1' }).click();
+  await page.getByRole('button', { name: 'Ring something before stage 1' }).click();
+  await choose(/^Hugh/);
+  await expect(bar(page, /^Hugh.* 0–20 s$/)).toBeVisible();
+  await expect(bar(page, /^Kofi Renner.* 40–60 s$/)).toBeVisible();
+  for (const number of [1, 1, 1]) {
+    const out = page.getByRole('button', { name: `Take this stage out: ${number}` });
+    if ((await out.count()) === 0) await page.getByRole('button', { name: `Change stage ${number}` }).click();
+    await out.click();
+  }
+  await expect(page.getByText('Nothing rings.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Ring something', exact: true }).click();
+  await choose(/^Van phone/);
+  await expect(bar(page, /^Van phone key 0–20 s$/)).toBeVisible();
+});
+
+test('a plan that loses calls takes force only after it was said which', async ({ office, page }) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'New rule', exact: true }).click();
+  await page.getByRole('button', { name: 'Change stage 1' }).click();
+  await page.getByRole('button', { name: 'Take this stage out: 1' }).click();
+  await page.getByRole('button', { name: 'Put it into force' }).dblclick();
+  const asked = page.getByRole('alert').filter({ hasText: 'This plan loses calls' });
+  await expect(asked).toContainText(
+    /Nothing rings at any hour for Field service.*Direct.* and your extension\./,
+  );
+  await expect(page.getByText('Your ring plan is in force.')).toHaveCount(0);
+  await asked.getByRole('button', { name: 'Go on changing' }).click();
+  await page.getByRole('button', { name: 'Ring something', exact: true }).click();
+  await office
+    .sheet()
+    .getByRole('button', { name: /^Desk phone/ })
+    .click();
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Take out the rule Flood desk, any time' }).click();
+  await bar(page, /^Desk phone 0–20 s$/).click();
+  await page.getByRole('button', { name: 'Take it out: desk phone' }).click();
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await expect(asked).toContainText('Flood desk is an urgent line');
+  await asked.getByRole('button', { name: 'Put it into force all the same' }).click();
+  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+});
+
 test('a template is drawn before it is taken, and rings everything', async ({ office, page }) => {
   await openPlan(office);
   await page.getByRole('button', { name: 'Begin from a template' }).click();

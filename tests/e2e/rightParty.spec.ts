@@ -15,6 +15,21 @@ test('a scrap of a number calls nobody, whoever has it in theirs', async ({ offi
   await expect(office.stopCalling()).toHaveCount(0);
 });
 
+test('nor is anybody sent to whoever has it in theirs', async ({ office, page }) => {
+  await office.talkWithPeg();
+  await office.act('Transfer').click();
+  await office.sheet().getByRole('textbox').fill('0142');
+  await expect(
+    office
+      .sheet()
+      .getByRole('button', { name: /^Bexhollow/ })
+      .first(),
+  ).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(office.sheet().getByRole('alert')).toHaveText('That number is too short to dial.');
+  await expect(office.sheet().getByRole('group', { name: 'Where to' })).toHaveCount(0);
+});
+
 test('an empty link calls nobody whose name has the same letters', async ({ office, page }) => {
   await office.open('/dial');
   await field(office).fill('tel:');

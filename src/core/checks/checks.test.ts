@@ -220,12 +220,24 @@ describe('the checks', () => {
     const plan = { rules: [rule({ when: { hours } })] };
     const found = check(plan);
     expect(found.map(({ code, severity }) => [code, severity])).toEqual([
-      ['nothingRings', 'alarm'],
       ['urgentAlone', 'alarm'],
+      ['nothingRings', 'alarm'],
     ]);
-    expect(found[0]?.sentence).toContain('first from Thu 18:00');
+    expect(found[1]?.sentence).toContain('first from Thu 18:00');
     expect(repaired('nothingRings', plan).left).toEqual([]);
     expect(repaired('urgentAlone', plan).left).toEqual(['nothingRings']);
+  });
+
+  it('call it a loss where nothing rings at any hour, unless the mailbox looks for its owner', () => {
+    const silent = { rules: [rule({ stages: [] })] };
+    const of = (plan: Partial<RingPlan>) =>
+      check(plan)
+        .filter(({ code }) => code === 'nothingRings')
+        .map(({ severity, sentence }) => [severity, sentence]);
+    expect(of(silent)).toEqual([['alarm', 'Nothing rings at any hour for Direct and your extension.']]);
+    expect(of({ ...silent, findMe: [{ deviceId: 'ada-desk' }] })[0]?.[0]).toBe('notice');
+    const evenings = { hours: [{ days: [4], from: '18:00', to: '20:00' }] };
+    expect(of({ rules: [rule({ stages: [], when: evenings }), rule({ id: 'b' })] })[0]?.[0]).toBe('notice');
   });
 
   it('tell of forwards that go round in a circle, also across people and only at some hours', () => {

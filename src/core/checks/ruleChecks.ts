@@ -1,4 +1,5 @@
 import { freeRuleId, type Line, type OfficeIndex, type RingPlan, type RingRule } from '../office';
+import { ownDevicesRing } from '../plans';
 import { formatDayAndClock, shiftLocalDays, startOfLocalDay } from '../time';
 import { reachOf, type Atoms, type Reach } from './atoms';
 import { weekOf, type Stretch } from '../routing';
@@ -62,45 +63,56 @@ export function hoursChecks(office: OfficeIndex, plan: RingPlan, now: number): F
   const span = { from: now, to: shiftLocalDays(startOfLocalDay(now, zone), 7, zone) };
   const own = office.setup.lines.filter(({ ownerId }) => ownerId === plan.personId);
   const stranger = { number: null, personId: null };
-  const findings: Finding[] = [];
-  const seen = new Set<string>();
+  const urgentAlone: Finding[] = [];
+  const silences = new Map<string, Silence>();
   for (const line of [...own, null]) {
     const week = weekOf(office, { ownerId: plan.personId, lineId: line?.id ?? null, caller: stranger }, span);
-    const silent = week.filter(({ trace }) => trace.legs.length === 0 && trace.finish.kind !== 'forward');
-    if (silent.length === 0) continue;
+    const stretches = week.filter(({ trace }) => trace.legs.length === 0 && trace.finish.kind !== 'forward');
+    if (stretches.length === 0) continue;
     if (line?.urgent) {
-      findings.push(urgentCheck(plan, line, silent, zone));
+      urgentAlone.push(urgentCheck(plan, line, stretches, zone));
       continue;
     }
-    const ruleIds = silent.map(({ trace }) => takenRule(trace.steps) ?? '').join();
-    if (seen.has(ruleIds)) continue;
-    seen.add(ruleIds);
-    findings.push(silentCheck(office, plan, line, silent));
+    const isAlways = stretches.length === week.length;
+    const ruleIds = stretches.map(({ trace }) => takenRule(trace.steps) ?? '');
+    const key = `${isAlways} ${ruleIds.join()}`;
+    const lines = [...(silences.get(key)?.lines ?? []), line?.name ?? 'your extension'];
+    silences.set(key, { lines, stretches, isAlways });
   }
-  return findings;
+  return [...urgentAlone, ...[...silences.values()].map((silence) => silentCheck(office, plan, silence))];
 }
+
+/** When nothing rings, alike for some lines and by the same rules. */
+interface Silence {
+  /** Their names. */
+  lines: string[];
+  stretches: readonly Stretch[];
+  /** At any hour of the week to come. */
+  isAlways: boolean;
+}
+
+const listed = new Intl.ListFormat('en-GB');
 
 const takenRule = (steps: Stretch['trace']['steps']) =>
   steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
 
-function silentCheck(
-  office: OfficeIndex,
-  plan: RingPlan,
-  line: Line | null,
-  silent: readonly Stretch[],
-): Finding {
+function silentCheck(office: OfficeIndex, plan: RingPlan, { lines, stretches, isAlways }: Silence): Finding {
   const { zone } = office.setup;
-  const [first] = silent;
+  const [first] = stretches;
   const ruleId = first ? takenRule(first.trace.steps) : null;
-  const name = line?.name ?? 'your extension';
-  const hours = Math.round(silent.reduce((sum, { from, to }) => sum + to - from, 0) / 3_600_000);
+  const names = listed.format(lines);
+  const hours = Math.round(stretches.reduce((sum, { from, to }) => sum + to - from, 0) / 3_600_000);
   const since = first ? formatDayAndClock(first.from, zone) : '';
+  // Whom the mailbox looks for can still be reached, though nothing rings by itself.
+  const isUnreachable = isAlways && !plan.findMe?.length;
   return {
     personId: plan.personId,
     code: 'nothingRings',
-    severity: ruleId === null ? 'alarm' : 'notice',
+    severity: ruleId === null || isUnreachable ? 'alarm' : 'notice',
     place: ruleId === null ? {} : { ruleId },
-    sentence: `In ${hours} hours of the week to come nothing rings for ${name}, first from ${since}.`,
+    sentence: isAlways
+      ? `Nothing rings at any hour for ${names}.`
+      : `In ${hours} hours of the week to come nothing rings for ${names}, first from ${since}.`,
     repair:
       ruleId === null ? { word: 'Add a rule for every other call', plan: withLastRule(plan, office) } : null,
   };
@@ -130,14 +142,10 @@ const everythingRings = (plan: RingPlan, name: string, lineIds: string[]): RingR
 });
 
 function withLastRule(plan: RingPlan, office: OfficeIndex): RingPlan {
-  const rings = office.devicesOf(plan.personId).map(({ id, kind }) => ({
-    deviceId: id,
-    startSeconds: 0,
-    ...(kind === 'mobile' && { acceptKey: true }),
-  }));
+  const targets = ownDevicesRing(office, plan.personId);
   const rule = everythingRings(plan, 'Any other call', []);
   return {
     ...plan,
-    rules: [...plan.rules, { ...rule, stages: [{ targets: rings, length: { seconds: 25 } }] }],
+    rules: [...plan.rules, { ...rule, stages: [{ targets, length: { seconds: 25 } }] }],
   };
 }

@@ -1,5 +1,4 @@
 import {
-  freeRuleId,
   secondsOf,
   type Finish,
   type RingLength,
@@ -73,9 +72,13 @@ export const edits = {
     return atStage(plan, ruleId, stage, (old) => ({ ...old, length }));
   },
 
-  addStage(plan: RingPlan, ruleId: string, targets: RingTarget[]): RingPlan {
+  /** A stage of its own, before that which is now the `at`th; `at` the number of stages: after all. */
+  addStage(plan: RingPlan, ruleId: string, at: number, targets: RingTarget[]): RingPlan {
     const stage = { targets, length: { seconds: usualSeconds } };
-    return atRule(plan, ruleId, (rule) => ({ ...rule, stages: [...rule.stages, stage] }));
+    return atRule(plan, ruleId, (rule) => ({
+      ...rule,
+      stages: [...rule.stages.slice(0, at), stage, ...rule.stages.slice(at)],
+    }));
   },
 
   removeStage(plan: RingPlan, ruleId: string, stage: number): RingPlan {
@@ -99,11 +102,6 @@ export const edits = {
 
   changeRule(plan: RingPlan, ruleId: string, change: Partial<RingRule>): RingPlan {
     return atRule(plan, ruleId, (rule) => ({ ...rule, ...change }));
-  },
-
-  /** Before all others, since the first that fits decides. */
-  addRule(plan: RingPlan, rule: Omit<RingRule, 'id'>): RingPlan {
-    return { ...plan, rules: [{ id: freeRuleId(plan), ...rule }, ...plan.rules] };
   },
 
   removeRule(plan: RingPlan, ruleId: string): RingPlan {

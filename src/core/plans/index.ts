@@ -1,4 +1,5 @@
 /** Ring plans as they are changed and said: changes, sentences, templates. */
+export { beginRule, ownDevicesRing } from './beginning';
 export { edits, spanOf, type TargetPlace } from './edits';
 export { callerWords, describeRule, finishWords, followedWords, targetWords } from './sentences';
 export { daysOffWords, hoursWords, readDaysOff, readHours } from './readHours';

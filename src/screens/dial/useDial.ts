@@ -28,6 +28,7 @@ import {
   useServices,
 } from '@/state/app';
 
+import { isName, whyNobody } from '../shared/numbers';
 import { useFound, writeNumbers, type FoundPerson } from '../shared/useFound';
 import { usePlaceCall } from '../shared/usePlaceCall';
 
@@ -103,9 +104,6 @@ interface DialTarget {
   to: string;
 }
 
-/** What was typed may be a name: it holds letters, and is no link. What begins like a number is never a scrap of one. */
-const isName = (dialled: Dialled) => dialled.kind === 'invalid' && dialled.reason.code === 'letters';
-
 const beginsWith = (name: string, typed: string) => {
   const sought = typed.trim().toLowerCase();
   const whole = name.toLowerCase();
@@ -138,12 +136,6 @@ function nameOf(text: string, dialled: Dialled, names: { office: OfficeIndex; pe
   const digits = dialled.postDial?.replace(/[pw]/g, '');
   const tail = dialled.extension ? ` ext ${dialled.extension}` : digits ? `, then ${digits}` : '';
   return name === written ? `${written}${tail}` : `${name}, ${written}${tail}`;
-}
-
-function whyNobody(dialled: Dialled, isSeveral: boolean): string {
-  if (isSeveral) return 'That may be several people: tap the one you mean.';
-  if (dialled.kind === 'invalid') return explainNotDialable(dialled.reason);
-  return explainNotDialable({ code: dialled.kind === 'withheld' ? 'withheld' : 'empty' });
 }
 
 /** Whose page takes what is written to a number: a colleague's, a contact's, or the number's own where it takes texts. */

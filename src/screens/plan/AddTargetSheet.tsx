@@ -11,6 +11,7 @@ import { outsideNumber } from '../shared/numbers';
 import { NumberEntry } from './NumberEntry';
 
 interface AddTargetSheetProps {
+  title: string;
   office: OfficeIndex;
   personId: string;
   onClose: () => void;
@@ -18,13 +19,13 @@ interface AddTargetSheetProps {
 }
 
 /** What else could ring: my devices, colleagues, teams, or a number. */
-export function AddTargetSheet({ office, personId, onClose, onChoose }: AddTargetSheetProps) {
+export function AddTargetSheet({ title, office, personId, onClose, onChoose }: AddTargetSheetProps) {
   const take = (target: RingTarget) => {
     onChoose(target);
     onClose();
   };
   return (
-    <Sheet title="Ring something else too" onClose={onClose}>
+    <Sheet title={title} onClose={onClose}>
       <View style={styles.stack}>
         <Txt as="small">Yours</Txt>
         {office.devicesOf(personId).map(({ id, name, kind, ownMailboxSeconds }) => (

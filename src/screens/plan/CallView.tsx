@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { checkPlan } from '@/core/checks';
@@ -29,6 +29,11 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const isPastRead = useAppSelector((state) => state.history.isComplete);
   const [preview, setPreview] = useState<RingPlan | null>(null);
   const [shown, setShown] = useState<string | null>(null);
+  const seconds = useRef<View>(null);
+  // Who asks for a rule's seconds from far below them is taken there.
+  useEffect(() => {
+    if (shown !== null) seconds.current?.focus();
+  }, [shown]);
   const plan = preview ?? kept;
   const office = useMemo(
     () => (preview ? officeWithPlan(of.office, preview) : of.office),
@@ -59,9 +64,11 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
         />
         {rule ? (
           <View style={styles.part}>
-            <Txt as="heading" level={2}>
-              {isOfCall ? 'Seconds' : `Seconds of “${rule.name}”`}
-            </Txt>
+            <View ref={seconds} tabIndex={-1}>
+              <Txt as="heading" level={2}>
+                {isOfCall ? 'Seconds' : `Seconds of “${rule.name}”`}
+              </Txt>
+            </View>
             <RuleScale
               plan={plan}
               rule={rule}

@@ -6,7 +6,6 @@ import {
   draftRedone,
   draftUndone,
   dropPlanChanges,
-  putPlanIntoForce,
   selectIsPlanChanged,
   selectOffice,
   useAppDispatch,
@@ -16,6 +15,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { LossesAsked, useIntoForce } from './LossesAsked';
 import { ringsWords } from './planWords';
 
 const useStyles = themed(({ colours }) =>
@@ -42,7 +42,14 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
   const isChanged = useAppSelector(selectIsPlanChanged);
   const { past, future } = useAppSelector((state) => state.plan);
   const [isComparing, setComparing] = useState(false);
+  const intoForce = useIntoForce();
   if (!isChanged && past.length === 0 && future.length === 0) return null;
+  if (isChanged && intoForce.losses.length > 0)
+    return (
+      <View style={styles.bar} role="region" aria-label="Changes of the plan">
+        <LossesAsked {...intoForce} />
+      </View>
+    );
   const [was, is] = [before, after].map((trace) => ringsWords(trace, office, myId));
   return (
     <View style={styles.bar} role="region" aria-label="Changes of the plan">
@@ -60,12 +67,7 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
           <>
             <Plate word="Compare" pressed={isComparing} onPress={() => setComparing(!isComparing)} />
             <Plate word="Drop" label="Drop the changes" onPress={() => dispatch(dropPlanChanges())} />
-            <Plate
-              word="Put it into force"
-              kind="main"
-              style={styles.grow}
-              onPress={() => void dispatch(putPlanIntoForce())}
-            />
+            <Plate word="Put it into force" kind="main" style={styles.grow} onPress={intoForce.ask} />
           </>
         ) : null}
       </View>

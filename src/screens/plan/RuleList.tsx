@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 
 import type { OfficeIndex, RingPlan } from '@/core/office';
-import { describeRule, edits } from '@/core/plans';
+import { beginRule, describeRule, edits } from '@/core/plans';
 import type { Finding } from '@/core/checks';
 import type { RouteTrace } from '@/core/routing';
 import { editPlan, useAppDispatch } from '@/state/app';
@@ -54,6 +54,11 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
   const [isChoosing, setChoosing] = useState(false);
   const drag = useRuleDrag(plan);
   const move = (id: string, to: number) => dispatch(editPlan((old) => edits.moveRule(old, id, to)));
+  const begin = () => {
+    const begun = beginRule(plan, office);
+    dispatch(editPlan(() => begun.plan));
+    onShow(begun.ruleId);
+  };
   const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
   return (
     <View>
@@ -123,21 +128,7 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
       {plan.rules.length === 0 ? <Txt>No rule yet: every call goes to your mailbox at once.</Txt> : null}
       <View style={styles.foot}>
         <Plate word="Begin from a template" onPress={() => setChoosing(true)} />
-        <Plate
-          word="New rule"
-          onPress={() =>
-            dispatch(
-              editPlan((old) =>
-                edits.addRule(old, {
-                  name: 'New rule',
-                  lineIds: [],
-                  stages: [],
-                  finish: { kind: 'mailbox', personId: old.personId },
-                }),
-              ),
-            )
-          }
-        />
+        <Plate word="New rule" onPress={begin} />
       </View>
       {editing === null ? null : (
         <RuleSheet plan={plan} ruleId={editing} office={office} onClose={() => setEditing(null)} />

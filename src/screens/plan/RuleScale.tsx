@@ -11,7 +11,7 @@ import { space } from '@/ui/tokens';
 
 import { FinishLine } from './FinishLine';
 import { FindingLine } from './FindingLine';
-import { StageFoot, StageHead } from './StageParts';
+import { AddStage, StageFoot, StageHead } from './StageParts';
 import { TargetPanel } from './TargetPanel';
 
 interface RuleScaleProps {
@@ -68,7 +68,7 @@ export function RuleScale({ plan, rule, office, findings, nowSeconds, onPreview 
         }}
         stages={laid.stages.map((stage, index) => ({
           key: String(index),
-          head: <StageHead rule={rule} stage={index} />,
+          head: <StageHead rule={rule} stage={index} office={office} personId={plan.personId} />,
           foot: <StageFoot rule={rule} stage={index} office={office} personId={plan.personId} />,
           tracks: stage.targets.map((each): PullTrack => {
             const target = rule.stages[index]?.targets[each.target];
@@ -90,7 +90,12 @@ export function RuleScale({ plan, rule, office, findings, nowSeconds, onPreview 
           }),
         }))}
       />
-      {laid.stages.length === 0 ? <Txt>Nothing rings.</Txt> : null}
+      {laid.stages.length === 0 ? (
+        <>
+          <Txt>Nothing rings.</Txt>
+          <AddStage word="Ring something" {...{ rule, office }} stage={0} personId={plan.personId} />
+        </>
+      ) : null}
       <FinishLine rule={rule} office={office} personId={plan.personId} atSeconds={laid.finishSeconds} />
       {rest.map((finding) => (
         <FindingLine key={finding.code} finding={finding} />

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { secondsOf, type OfficeIndex, type RingRule } from '@/core/office';
+import { secondsOf, type OfficeIndex, type RingRule, type RingTarget } from '@/core/office';
 import { edits } from '@/core/plans';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Stepper } from '@/ui/field';
@@ -13,8 +13,16 @@ import { AddTargetSheet } from './AddTargetSheet';
 
 const mostSeconds = 600;
 
+interface AddProps {
+  rule: RingRule;
+  /** The stage that something is added to, or before which a new one comes. */
+  stage: number;
+  office: OfficeIndex;
+  personId: string;
+}
+
 /** What a stage is called, how long it lasts, and how it is taken out. */
-export function StageHead({ rule, stage }: { rule: RingRule; stage: number }) {
+export function StageHead({ rule, stage, office, personId }: AddProps) {
   const dispatch = useAppDispatch();
   const [isOpen, setOpen] = useState(false);
   const length = rule.stages[stage]?.length;
@@ -46,6 +54,11 @@ export function StageHead({ rule, stage }: { rule: RingRule; stage: number }) {
               dispatch(editPlan((plan) => edits.setStageLength(plan, rule.id, stage, { seconds: value })))
             }
           />
+          <AddStage
+            word="Ring something before it"
+            label={`Ring something before stage ${stage + 1}`}
+            {...{ rule, stage, office, personId }}
+          />
           <Plate
             word="Take this stage out"
             label={`Take this stage out: ${stage + 1}`}
@@ -57,32 +70,58 @@ export function StageHead({ rule, stage }: { rule: RingRule; stage: number }) {
   );
 }
 
-interface StageFootProps {
-  rule: RingRule;
-  stage: number;
-  office: OfficeIndex;
-  personId: string;
+/** Below a stage: something else rings in it too, or after it. */
+export function StageFoot({ rule, stage, office, personId }: AddProps) {
+  const dispatch = useAppDispatch();
+  return (
+    <View style={styles.adds}>
+      <Add
+        word="Ring something else too"
+        label={`Ring something else too in stage ${stage + 1}`}
+        office={office}
+        personId={personId}
+        onChoose={(target) => dispatch(editPlan((plan) => edits.addTarget(plan, rule.id, stage, target)))}
+      />
+      <AddStage
+        word="Then ring something else"
+        label={`Then ring something else, after stage ${stage + 1}`}
+        {...{ rule, office, personId }}
+        stage={stage + 1}
+      />
+    </View>
+  );
 }
 
-/** Lets something else ring in the stage. */
-export function StageFoot({ rule, stage, office, personId }: StageFootProps) {
+/** Lets something ring in a stage of its own. */
+export function AddStage({ rule, stage, office, personId, word, label }: AddProps & Words) {
   const dispatch = useAppDispatch();
+  return (
+    <Add
+      {...{ word, label, office, personId }}
+      onChoose={(target) => dispatch(editPlan((plan) => edits.addStage(plan, rule.id, stage, [target])))}
+    />
+  );
+}
+
+interface Words {
+  word: string;
+  label?: string;
+}
+
+/** A plate, and the list of what could ring. */
+function Add({
+  word,
+  label,
+  office,
+  personId,
+  onChoose,
+}: Words & Pick<AddProps, 'office' | 'personId'> & { onChoose: (target: RingTarget) => void }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
-      <Plate
-        word="Ring something else too"
-        label={`Ring something else too in stage ${stage + 1}`}
-        style={styles.add}
-        onPress={() => setOpen(true)}
-      />
+      <Plate {...{ word, label }} style={styles.add} onPress={() => setOpen(true)} />
       {isOpen ? (
-        <AddTargetSheet
-          office={office}
-          personId={personId}
-          onClose={() => setOpen(false)}
-          onChoose={(target) => dispatch(editPlan((plan) => edits.addTarget(plan, rule.id, stage, target)))}
-        />
+        <AddTargetSheet title={word} {...{ office, personId, onChoose }} onClose={() => setOpen(false)} />
       ) : null}
     </>
   );
@@ -92,5 +131,6 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   words: { flex: 1 },
   open: { gap: space.s, paddingBottom: space.s },
+  adds: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.s },
   add: { alignSelf: 'flex-start', marginTop: space.xs },
 });

@@ -1,4 +1,4 @@
-import { interpretDialled, isDialable, isExternal, ukOfficePlan } from '@/core/numbering';
+import { interpretDialled, isDialable, isExternal, ukOfficePlan, type Dialled } from '@/core/numbering';
 import { explainNotDialable } from '@/state/app';
 
 /** What was typed as it is taken, or what is wrong with it. */
@@ -20,4 +20,15 @@ export function dialableNumber(text: string): ReadNumber {
   return isDialable(dialled)
     ? { ok: true, number: text.trim() }
     : { ok: false, sentence: explainNotDialable({ code: 'empty' }) };
+}
+
+/** What was typed may be a name: it holds letters, and is no link. What begins like a number is never a scrap of one. */
+export const isName = (dialled: Dialled): boolean =>
+  dialled.kind === 'invalid' && dialled.reason.code === 'letters';
+
+/** Why Enter calls nobody for what was typed. */
+export function whyNobody(dialled: Dialled, isSeveral: boolean): string {
+  if (isSeveral) return 'That may be several people: tap the one you mean.';
+  if (dialled.kind === 'invalid') return explainNotDialable(dialled.reason);
+  return explainNotDialable({ code: dialled.kind === 'withheld' ? 'withheld' : 'empty' });
 }

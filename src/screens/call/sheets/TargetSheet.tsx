@@ -50,9 +50,14 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
-  const { found, typed, first, error } = useTargets(text, view);
+  const { found, typed, first, why, error } = useTargets(text, view);
+  const [refused, setRefused] = useState<string | null>(null);
   const presenceOf = usePresence();
-  const submit = async () => setChosen(await first());
+  const submit = async () => {
+    const target = await first();
+    setChosen(target);
+    setRefused(target ? null : why);
+  };
   const letComeIn = async () => {
     const result = await dispatch(
       send({ type: 'invite', legId: view.me.legId, purpose: 'join', toPersonId: null }),
@@ -74,9 +79,12 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
         <Field
           label="Name, extension or number"
           value={text}
-          onChange={setText}
+          onChange={(typedNow) => {
+            setText(typedNow);
+            setRefused(null);
+          }}
           onSubmit={() => void submit()}
-          error={error}
+          error={refused ?? error}
           autoFocus
         />
         {typed ? (

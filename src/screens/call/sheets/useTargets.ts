@@ -12,6 +12,7 @@ import {
   type CallView,
 } from '@/state/app';
 
+import { isName, whyNobody } from '../../shared/numbers';
 import { useFound, type FoundPerson } from '../../shared/useFound';
 
 /** Somebody a call can be sent to. */
@@ -68,9 +69,18 @@ export function useTargets(text: string, view: CallView) {
     state === 'found' &&
     found.length === 0 &&
     dialled.reason.code !== 'tooShort';
-  /** Whom Enter means: the number typed, else whoever stands first, also before they stand there. */
-  const first = async () => typed ?? (text.trim() === '' ? found : asTargets(await ask()))[0] ?? null;
-  return { found, typed, first, error: isWrong ? explainNotDialable(dialled.reason) : null };
+  /** Whom Enter means: the number typed, else whoever stands first by name, also before they stand there. */
+  const first = async () => {
+    if (typed) return typed;
+    return (isName(dialled) ? asTargets(await ask()) : [])[0] ?? null;
+  };
+  return {
+    found,
+    typed,
+    first,
+    why: whyNobody(dialled, false),
+    error: isWrong ? explainNotDialable(dialled.reason) : null,
+  };
 }
 
 const asTargets = (people: readonly FoundPerson[]): TargetChoice[] =>
