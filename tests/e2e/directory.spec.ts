@@ -72,7 +72,7 @@ test('five thousand cards are read beside the page, seen first, taken in, found,
   await page.getByRole('button', { name: 'Bring people in' }).click();
   await bringIn(page, 'hello.txt', 'text/plain', Buffer.from('neither one nor the other'));
   await expect(page.getByText(/^Line 1: This is no table/)).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Don’t take it in' }).click();
 
   const cards = Array.from({ length: 5_000 }, (_, at) =>
     [
@@ -122,7 +122,7 @@ test('a table in an old code page is read by its columns', async ({ office, page
       .getByRole('radiogroup', { name: column })
       .getByRole('radio', { name: 'not needed' })
       .click();
-  await columns.getByRole('button', { name: 'Read it so' }).click();
+  await columns.getByRole('button', { name: 'Use these columns' }).click();
   await expect(columns.getByRole('alert')).toHaveText('Say which column holds the name, or the firm.');
   await columns
     .getByRole('radiogroup', { name: 'Vorname' })
@@ -133,7 +133,7 @@ test('a table in an old code page is read by its columns', async ({ office, page
     .getByRole('radio', { name: 'family name' })
     .click();
   expect(await office.axeViolations()).toEqual([]);
-  await columns.getByRole('button', { name: 'Read it so' }).click();
+  await columns.getByRole('button', { name: 'Use these columns' }).click();
   await expect(page.getByText('Line 3: There is neither a name nor a firm in this row.')).toBeVisible();
   await page.getByRole('button', { name: 'Take in 1 person' }).click();
   await expect(page.getByText('1 person is in the directory.')).toBeVisible();

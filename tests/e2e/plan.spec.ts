@@ -267,7 +267,7 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   const held = page.getByRole('region', { name: 'What the file holds' });
   await bringIn('broken.cpl', 'text/xml', '<cpl>\n<incoming>\n</cpl>');
   await expect(held).toContainText(/It can’t be read. Line [23]/);
-  await held.getByRole('button', { name: 'Leave it' }).click();
+  await held.getByRole('button', { name: 'Don’t take it' }).click();
 
   await bringIn(
     'holidays.ics',

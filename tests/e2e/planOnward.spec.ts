@@ -158,7 +158,7 @@ test('a situation comes by itself outside the working hours, and by hours that a
 }) => {
   await office.open('/standing', '2026-11-26T18:00:00Z');
   const situation = page.getByRole('region', { name: 'Situation' });
-  await situation.getByRole('radio', { name: 'As it comes by itself' }).click();
+  await situation.getByRole('radio', { name: 'By its schedule' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Off duty until Fri 08:00');
 
   const itself = page.getByRole('region', { name: 'By itself' });
@@ -169,9 +169,9 @@ test('a situation comes by itself outside the working hours, and by hours that a
   await itself.getByRole('radio', { name: 'at hours I write' }).click();
   const hours = itself.getByRole('textbox');
   await hours.fill('Thu 19–17');
-  await itself.getByRole('button', { name: 'Let it come so' }).click();
+  await itself.getByRole('button', { name: 'Keep this schedule' }).click();
   await expect(itself.getByText('“Thu 19–17” ends before it begins.')).toBeVisible();
   await hours.fill('Thu 17–19');
-  await itself.getByRole('button', { name: 'Let it come so' }).click();
+  await itself.getByRole('button', { name: 'Keep this schedule' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van until 19:00');
 });

@@ -17,12 +17,12 @@ test('a situation is one tap, decides what rings, and its end may be typed', asy
   await expect(page.getByText('Off duty. Colleagues see it now.')).toBeVisible();
   await situation.getByRole('radio', { name: 'at a time' }).click();
   await situation.getByRole('textbox', { name: /^Time/ }).fill('25:00');
-  await situation.getByRole('button', { name: 'Say so, and end it then' }).click();
+  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
   await expect(
     situation.getByText('There is no 25:00 o’clock: hours go to 23, minutes to 59.'),
   ).toBeVisible();
   await situation.getByRole('textbox', { name: /^Time/ }).fill('15:00');
-  await situation.getByRole('button', { name: 'Say so, and end it then' }).click();
+  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Off duty until 15:00');
 
   await page.setViewportSize({ width: 1280, height: 800 });

@@ -144,7 +144,7 @@ function finding(
     code: 'loop',
     severity: 'alarm',
     place: rule ? { ruleId: rule.id } : {},
-    sentence: `Forwards go round in a circle${when}: ${names.join(' → ')}. The caller would hear that the network is at an end.`,
+    sentence: `Forwards go round in a circle${when}: ${names.join(' → ')}. The call could never be put through.`,
     repair: { word: 'End it in your mailbox instead', plan: broken(plan, leadsThere) },
   };
 }

@@ -13,7 +13,7 @@ export function readHours(text: string): Read<WeekWindow[]> {
   const windows: WeekWindow[] = [];
   for (const part of partsOf(text)) {
     const match = /^([a-z–\-+/ ]+?)\s+(\d{1,2}(?::\d{2})?)\s*[-–]\s*(\d{1,2}(?::\d{2})?)$/i.exec(part);
-    if (!match) return { ok: false, sentence: `“${part}” is no hours. ${hoursForm}` };
+    if (!match) return { ok: false, sentence: `“${part}” can’t be read as hours. ${hoursForm}` };
     const days = readDays(match[1] ?? '');
     const from = readClock(match[2] ?? '');
     const to = readClock(match[3] ?? '');

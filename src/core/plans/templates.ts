@@ -61,7 +61,8 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
     templates.push({
       id: 'lookForMe',
       word: 'Look for me',
-      sentence: 'The mailbox answers; a caller who presses 1 has you searched for at your phones in turn.',
+      sentence:
+        'The mailbox answers; a caller who presses 1 is put through to your phones, one after the other.',
       rule: rule('Look for me', []),
     });
   }

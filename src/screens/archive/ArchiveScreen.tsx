@@ -86,7 +86,7 @@ export function ArchiveScreen() {
       <View style={styles.part}>
         <Txt>
           Calls, voicemails and recordings with their sound, texts, notes, who waits, your ring plan and
-          settings: as a zip file with a list of what is in it, which every part is proved against when it
+          settings: as a zip file with a list of what is in it, against which every part is checked when it
           comes back.
         </Txt>
         <Plate kind="main" word="Save everything" disabled={isBusy || !vault} onPress={() => void save()} />
@@ -122,7 +122,7 @@ export function ArchiveScreen() {
             {room === 'notForBoth' ? (
               <Plate word="Bring it in with no way back" onPress={() => void bringIn(false)} />
             ) : null}
-            <Plate word="Leave it" onPress={() => setFound(null)} />
+            <Plate word="Don’t take it in" onPress={() => setFound(null)} />
           </View>
         ) : null}
       </View>

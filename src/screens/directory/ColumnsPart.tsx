@@ -66,8 +66,8 @@ export function ColumnsPart({ table, onRead, onLeave }: ColumnsPartProps) {
         </View>
       ))}
       <Problem sentence={problem} />
-      <Plate kind="main" word="Read it so" onPress={read} />
-      <Plate word="Leave it" onPress={onLeave} />
+      <Plate kind="main" word="Use these columns" onPress={read} />
+      <Plate word="Don’t take it in" onPress={onLeave} />
     </View>
   );
 }

@@ -91,12 +91,12 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
           word="address"
           title="Addresses"
         />
-        <Line control={control} errors={formState.errors} name="groups" label="Groups, parted by commas" />
+        <Line control={control} errors={formState.errors} name="groups" label="Groups, separated by commas" />
         <Line control={control} errors={formState.errors} name="note" label="Note" lines={3} />
       </ScrollView>
       <View style={styles.foot}>
         <Plate
-          word="Leave it"
+          word="Cancel"
           onPress={() => (contact ? go.person(`contact:${contact.id}`) : go.directory())}
         />
         <Plate kind="main" word="Keep" style={styles.grow} onPress={() => void handleSubmit(keep)()} />
@@ -175,8 +175,8 @@ function NumbersPart({ control, errors }: PartProps) {
             )}
           />
           <Plate
-            word="Without this number"
-            label={`Without this number, ${at + 1}`}
+            word="Remove number"
+            label={`Remove number, ${at + 1}`}
             style={styles.aside}
             onPress={() => remove(at)}
           />
@@ -217,8 +217,8 @@ function ListPart({ control, errors, name, word, title }: ListPartProps) {
             )}
           />
           <Plate
-            word="Without it"
-            label={`Without it, ${title.toLowerCase()} ${at + 1}`}
+            word="Remove"
+            label={`Remove, ${title.toLowerCase()} ${at + 1}`}
             style={styles.aside}
             onPress={() => remove(at)}
           />

@@ -114,8 +114,8 @@ export function ImportScreen() {
           Bring people in
         </Txt>
         <Txt as="small">
-          vCards (2.1, 3.0, 4.0) or a table (CSV, parted by commas, semicolons or tabs). Nothing is taken in
-          before you have seen it.
+          vCards (2.1, 3.0, 4.0) or a table (CSV, separated by commas, semicolons or tabs). Nothing is taken
+          in before you have seen it.
         </Txt>
       </View>
       {step.kind === 'begin' ? (
@@ -228,7 +228,7 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
         </View>
       ) : null}
       {count > 0 ? <Plate kind="main" word={`Take in ${peopleWord(count)}`} onPress={onTake} /> : null}
-      <Plate word="Leave it" onPress={onLeave} />
+      <Plate word="Don’t take it in" onPress={onLeave} />
     </View>
   );
 }

@@ -90,7 +90,11 @@ function SourcePart({ source }: { source: Source }) {
               label={`Bring in step now: ${name}`}
               onPress={() => dispatch(syncSource(id))}
             />
-            <Plate word="Leave it" label={`Leave it: ${name}`} onPress={() => dispatch(leaveSource(id))} />
+            <Plate
+              word="Stop using it"
+              label={`Stop using it: ${name}`}
+              onPress={() => dispatch(leaveSource(id))}
+            />
           </>
         ) : (
           <Plate

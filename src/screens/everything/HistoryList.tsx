@@ -70,7 +70,7 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
     return (
       <EmptyState
         title="No such calls"
-        sentence="No call on this device passes the filter. Other filters may."
+        sentence="No call on this device fits these filters. Take one off to see more."
       />
     );
   if (rows.length === 0) {

@@ -117,8 +117,8 @@ export function NewFaxScreen() {
                 <Txt as="small">{pagesWord(file.pages)}</Txt>
               </View>
               <Plate
-                word="Without it"
-                label={`Without it: ${file.name}`}
+                word="Remove"
+                label={`Remove: ${file.name}`}
                 onPress={() => setFiles(files.filter((each) => each !== file))}
               />
             </View>

@@ -129,7 +129,7 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
         <Field label="List" value={list} onChange={setList} />
         {lists.length === 0 ? null : <Txt as="small">{`In use: ${lists.join(', ')}`}</Txt>}
         <Field
-          label="Words to filter by, parted by commas"
+          label="Words to filter by, separated by commas"
           value={words}
           onChange={setWords}
           onSubmit={keep}

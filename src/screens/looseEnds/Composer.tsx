@@ -145,7 +145,7 @@ export function Composer({ person, items }: ComposerProps) {
           <Txt as="small" style={styles.grow}>
             {`With ${picture.alt}, made ${Math.ceil(picture.bytes / 1000)} kB`}
           </Txt>
-          <Plate word="Without it" onPress={() => setPicture(null)} />
+          <Plate word="Remove" onPress={() => setPicture(null)} />
         </View>
       )}
       <Problem sentence={problem} isSmall />

@@ -73,8 +73,8 @@ export function RepliesSheet({ name, onTake, onClose }: RepliesSheetProps) {
                 <Row title={filled} onPress={() => onTake(filled)} />
               </View>
               <Plate
-                word="Without it"
-                label={`Without it: ${filled}`}
+                word="Remove"
+                label={`Remove: ${filled}`}
                 onPress={() => dispatch(ownRepliesChosen(own.filter((each) => each !== reply)))}
               />
             </View>

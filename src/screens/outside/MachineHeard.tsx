@@ -49,7 +49,7 @@ function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
     ? `the greeting in their own voice, ${greeting.recorded.seconds} s`
     : `“${greeting?.text ?? 'Please leave a message after the tone.'}”`;
   const words = {
-    greeting: `hears: ${spoken}${mayAsk ? ' “Press 1, and we look for them.”' : ''}`,
+    greeting: `hears: ${spoken}${mayAsk ? ' “Press 1, and we will try their other phones.”' : ''}`,
     recording: 'speaks to the mailbox',
     name: 'hears: “Say your name.”',
   };

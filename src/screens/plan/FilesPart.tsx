@@ -83,7 +83,7 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
                 }}
               />
             ) : null}
-            <Plate word="Leave it" onPress={() => setRead(null)} />
+            <Plate word="Don’t take it" onPress={() => setRead(null)} />
           </View>
         </View>
       )}

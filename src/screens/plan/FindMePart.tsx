@@ -51,7 +51,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
       </Txt>
       <Txt>
         {tries.length === 0
-          ? 'Not offered. Add a phone, and callers in your mailbox may press 1 to have you searched for.'
+          ? 'Not offered. Add a phone, and callers who reach your mailbox can press 1 to be put through to it.'
           : 'A caller in your mailbox hears: “Press 1, say your name, and we look for Maren.” Each phone rings 15 s, hears the name, and takes the call by 1 or declines by 2.'.replace(
               'Maren',
               office.people.get(plan.personId)?.name.split(' ')[0] ?? 'you',

@@ -19,7 +19,7 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-const severityWords = { alarm: 'Calls are lost', warning: 'Not as meant', notice: 'Worth knowing' };
+const severityWords = { alarm: 'Calls are lost', warning: 'Won’t go as planned', notice: 'Worth knowing' };
 
 /** What was found, with its figures, and the one tap that mends it. */
 export function FindingLine({ finding }: { finding: Finding }) {

@@ -61,7 +61,7 @@ export function LossesAsked({ losses, confirm, goOn }: LossesAskedProps) {
       ))}
       {others > 0 ? <Txt as="small">{`And ${others} more, marked red in the plan.`}</Txt> : null}
       <View style={styles.acts}>
-        <Plate word="Put it into force all the same" kind="end" onPress={confirm} />
+        <Plate word="Put it into force all the same" kind="end" style={styles.grow} onPress={confirm} />
         <Plate word="Go on changing" kind="main" style={styles.grow} onPress={goOn} />
       </View>
     </View>

@@ -136,7 +136,7 @@ function FollowForm({ situations, onTake }: FollowFormProps) {
           error={error}
         />
       ) : null}
-      <Plate kind="main" word="Let it come so" onPress={take} />
+      <Plate kind="main" word="Keep this schedule" onPress={take} />
     </View>
   );
 }

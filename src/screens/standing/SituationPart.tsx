@@ -37,7 +37,7 @@ export function SituationPart() {
   const end = useEnd('open');
   const me = office.people.get(myId);
   const situations = me?.situations ?? [];
-  const nowhereWord = (me?.follows ?? []).length > 0 ? 'As it comes by itself' : 'No situation';
+  const nowhereWord = (me?.follows ?? []).length > 0 ? 'By its schedule' : 'No situation';
   const lineId = office.setup.lines.find(({ ownerId, urgent }) => ownerId === myId && !urgent)?.id ?? null;
 
   const choose = (id: string, until: number | null) => {
@@ -73,7 +73,7 @@ export function SituationPart() {
         <>
           <Field label="In your own words, for colleagues" value={word} onChange={setWord} onSubmit={keep} />
           <EndPicker label="It ends" of={end} />
-          <Plate word="Say so, and end it then" onPress={keep} />
+          <Plate word="Set this, with its end" onPress={keep} />
         </>
       )}
       <FollowsPart situations={situations} />

@@ -307,7 +307,12 @@ class Reader {
     if (locations.length > 1) this.note(element, 'Only the first of several addresses is gone on to.');
     const finish = finishAt(url, this.office);
     if (finish) return finish;
-    this.note(element, `“${url}” is nobody here: the call ends in your mailbox instead.`);
+    this.note(
+      element,
+      url === ''
+        ? 'It names no address: the call ends in your mailbox instead.'
+        : `The office knows nobody at “${url}”: the call ends in your mailbox instead.`,
+    );
     return { kind: 'mailbox', personId: this.plan.personId };
   }
 
