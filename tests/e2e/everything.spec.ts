@@ -42,6 +42,24 @@ test('the history is narrowed down, summed up, and taken away as a table', async
   await expect(page.getByRole('region', { name: 'History' })).not.toContainText('Field service');
 });
 
+test('each further filter leaves fewer calls, never more', async ({ office, page }) => {
+  await office.open('/everything');
+  const summary = page.getByText(/^\d+ calls · \d+ not taken/);
+  let before = Infinity;
+  for (const word of ['went out', 'nobody took']) {
+    await page.getByRole('button', { name: /^Filter/ }).click();
+    await expect(office.sheet().getByRole('button', { name: 'Save as CSV' })).toBeEnabled();
+    await office.sheet().getByRole('checkbox', { name: word }).click();
+    await office.sheet().getByRole('button', { name: 'Close' }).click();
+    await expect(summary).not.toHaveText(new RegExp(`^${before} calls`));
+    const count = Number.parseInt(await summary.innerText(), 10);
+    expect(count).toBeGreaterThan(0);
+    expect(count).toBeLessThan(before);
+    before = count;
+  }
+  await expect(page.getByText(/^(\d+) calls · \1 not taken/)).toBeVisible();
+});
+
 test('everything is saved, brought back into an empty app, and is there, sound included', async ({
   office,
   page,

@@ -2,9 +2,14 @@ import type { CallOutcome, CallRecord } from '../exchange';
 import { isUntaken, talkMs } from '../history';
 import { localClock } from '../time';
 
-/** What of the history is wanted; each part left out, or empty, lets everything through. Times are epoch milliseconds. */
+/**
+ * What of the history is wanted; each part left out, or empty, lets everything through. Of the values of one part any is
+ * enough; a call has to fit every part. Times are epoch milliseconds.
+ */
 export interface HistoryFilter {
-  kinds?: readonly HistoryKind[];
+  directions?: readonly HistoryDirection[];
+  /** All of these have to be true of the call, since each asks for something else. */
+  marks?: readonly HistoryMark[];
   lineIds?: readonly string[];
   /** The other side: one of these numbers or colleagues. */
   numbers?: readonly string[];
@@ -39,14 +44,18 @@ const outcomeGroups = {
 } as const satisfies Record<string, readonly CallOutcome[]>;
 export type OutcomeGroup = keyof typeof outcomeGroups;
 
-export const historyKinds = ['in', 'out', 'untaken', 'voicemail', 'recorded', 'costs'] as const;
-/** Kinds of which several may be asked for at once: then any of them is enough. */
-export type HistoryKind = (typeof historyKinds)[number];
+export const historyDirections = ['in', 'out'] as const;
+export type HistoryDirection = (typeof historyDirections)[number];
 
-const isOfKind: Record<HistoryKind, (record: CallRecord) => boolean> = {
-  in: ({ direction }) => direction === 'in',
-  out: ({ direction }) => direction === 'out',
-  untaken: isUntaken,
+export const historyMarks = ['untaken', 'voicemail', 'recorded', 'costs'] as const;
+export type HistoryMark = (typeof historyMarks)[number];
+
+/** Nobody took what came in, or whoever was called was not reached. */
+const isTakenByNobody = (record: CallRecord) =>
+  record.direction === 'out' ? isIn(outcomeGroups.notReached, record.outcome) : isUntaken(record);
+
+const isMarked: Record<HistoryMark, (record: CallRecord) => boolean> = {
+  untaken: isTakenByNobody,
   voicemail: ({ messageMs }) => messageMs > 0,
   recorded: ({ recordings }) => recordings.length > 0,
   costs: ({ costMicros }) => costMicros > 0,
@@ -62,8 +71,10 @@ export const isFiltering = (filter: HistoryFilter): boolean =>
   Object.values(filter).some((part) => (Array.isArray(part) ? part.length > 0 : part !== undefined));
 
 export function fitsFilter(record: CallRecord, filter: HistoryFilter): boolean {
-  const { kinds, outcomes, lineIds, teamIds, numbers, personIds, from, to, leastTalkMs, mostTalkMs } = filter;
-  if (isAsked(kinds) && !kinds.some((kind) => isOfKind[kind](record))) return false;
+  const { directions, marks, outcomes, lineIds, teamIds, numbers, personIds } = filter;
+  const { from, to, leastTalkMs, mostTalkMs } = filter;
+  if (isAsked(directions) && !directions.includes(record.direction)) return false;
+  if (marks?.some((mark) => !isMarked[mark](record))) return false;
   if (isAsked(lineIds) && !lineIds.includes(record.lineId ?? '')) return false;
   if (isAsked(outcomes) && !outcomes.some((group) => isIn(outcomeGroups[group], record.outcome)))
     return false;
@@ -83,7 +94,10 @@ export interface HistorySums {
   count: number;
   incoming: number;
   outgoing: number;
+  /** Of those that came in. */
   untaken: number;
+  /** Of those that went out. */
+  notReached: number;
   voicemails: number;
   talkMs: number;
   costMicros: number;
@@ -91,11 +105,20 @@ export interface HistorySums {
 
 /** What the records come to. */
 export function sumsOf(records: Iterable<CallRecord>): HistorySums {
-  const sums = { count: 0, incoming: 0, outgoing: 0, untaken: 0, voicemails: 0, talkMs: 0, costMicros: 0 };
+  const sums: HistorySums = {
+    count: 0,
+    incoming: 0,
+    outgoing: 0,
+    untaken: 0,
+    notReached: 0,
+    voicemails: 0,
+    talkMs: 0,
+    costMicros: 0,
+  };
   for (const record of records) {
     sums.count++;
     sums[record.direction === 'in' ? 'incoming' : 'outgoing']++;
-    if (isUntaken(record)) sums.untaken++;
+    if (isTakenByNobody(record)) sums[record.direction === 'in' ? 'untaken' : 'notReached']++;
     if (record.messageMs > 0) sums.voicemails++;
     sums.talkMs += talkMs(record);
     sums.costMicros += record.costMicros;

@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import type { CallRecord } from '../exchange';
 import { testRecord } from '../exchange/tests/testRecord';
 import { emptyOffice, OfficeIndex } from '../office';
-import { byHour, fitsFilter, historyCsv, isFiltering, sumsOf, type HistoryFilter } from '.';
+import { byHour, fitsFilter, historyCsv, historyMarks, isFiltering, sumsOf, type HistoryFilter } from '.';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const office = new OfficeIndex({
@@ -49,9 +49,12 @@ const ids = (filter: HistoryFilter) =>
 describe('a filter of the history', () => {
   it.each<[HistoryFilter, string]>([
     [{}, 'tomk'],
-    [{ kinds: ['out'] }, 'o'],
-    [{ kinds: ['untaken'] }, 'mk'],
-    [{ kinds: ['voicemail', 'costs'] }, 'om'],
+    [{ directions: ['out'] }, 'o'],
+    [{ directions: ['in', 'out'] }, 'tomk'],
+    [{ marks: ['untaken'] }, 'mk'],
+    [{ marks: ['untaken'], directions: ['out'] }, ''],
+    [{ marks: ['untaken', 'voicemail'] }, 'm'],
+    [{ marks: ['voicemail', 'costs'] }, ''],
     [{ lineIds: ['other'] }, 'm'],
     [{ personIds: ['ben'] }, 'k'],
     [{ numbers: ['+441914980162'], personIds: ['ben'] }, 'tomk'],
@@ -63,8 +66,32 @@ describe('a filter of the history', () => {
     [{ outcomes: ['byColleague'] }, ''],
     [{ teamIds: ['yard'] }, ''],
     [{ leastTalkMs: 1, mostTalkMs: 30_000 }, 'o'],
-    [{ kinds: ['in'], lineIds: ['field'], from: now }, 'tk'],
+    [{ directions: ['in'], lineIds: ['field'], from: now }, 'tk'],
   ])('%j lets through %s', (filter, expected) => expect(ids(filter)).toBe(expected));
+
+  it('lets through fewer calls with each part that is asked for', () => {
+    const part = fc.record(
+      {
+        directions: fc.subarray(['in' as const, 'out' as const], { minLength: 1 }),
+        marks: fc.subarray([...historyMarks], { minLength: 1 }),
+        outcomes: fc.subarray(['answered' as const, 'missed' as const], { minLength: 1 }),
+        lineIds: fc.subarray(['field', 'other'], { minLength: 1 }),
+      },
+      { requiredKeys: [] },
+    );
+    fc.assert(
+      fc.property(part, fc.constantFrom('directions', 'marks', 'outcomes', 'lineIds'), (filter, key) => {
+        const wider = { ...filter, [key]: undefined };
+        for (const each of all) if (fitsFilter(each, filter)) expect(fitsFilter(each, wider)).toBe(true);
+      }),
+    );
+  });
+
+  it('finds who was called and not reached as well as who was not answered', () => {
+    const unreached = record({ id: 'u', direction: 'out', outcome: 'noAnswer' });
+    expect(fitsFilter(unreached, { directions: ['out'], marks: ['untaken'] })).toBe(true);
+    expect(sumsOf([unreached, message])).toMatchObject({ untaken: 1, notReached: 1 });
+  });
 
   it('sums up what it lets through', () => {
     expect(sumsOf(all)).toEqual({
@@ -72,6 +99,7 @@ describe('a filter of the history', () => {
       incoming: 3,
       outgoing: 1,
       untaken: 2,
+      notReached: 0,
       voicemails: 1,
       talkMs: 70_000,
       costMicros: 9_000,
@@ -118,7 +146,7 @@ describe('the history as CSV', () => {
 
 it('a filter holds something back when any part of it is set', () => {
   expect(isFiltering({})).toBe(false);
-  expect(isFiltering({ kinds: [], from: undefined })).toBe(false);
+  expect(isFiltering({ marks: [], from: undefined })).toBe(false);
   expect(isFiltering({ lineIds: ['field'] })).toBe(true);
   expect(isFiltering({ from: 0 })).toBe(true);
 });

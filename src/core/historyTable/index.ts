@@ -3,11 +3,13 @@ export { historyCsv } from './csv';
 export {
   byHour,
   fitsFilter,
-  historyKinds,
+  historyDirections,
+  historyMarks,
   isFiltering,
   sumsOf,
   type HistoryFilter,
-  type HistoryKind,
+  type HistoryDirection,
+  type HistoryMark,
   type HistorySums,
   type OutcomeGroup,
 } from './filter';

@@ -3,10 +3,12 @@ import { StyleSheet, View } from 'react-native';
 
 import {
   historyCsv,
-  historyKinds,
+  historyDirections,
+  historyMarks,
   isFiltering,
   type HistoryFilter,
-  type HistoryKind,
+  type HistoryDirection,
+  type HistoryMark,
   type OutcomeGroup,
 } from '@/core/historyTable';
 import { shiftLocalDays, startOfLocalDay } from '@/core/time';
@@ -31,13 +33,13 @@ import { saveFile } from '../shared/files';
 import { WhoField } from '../shared/WhoField';
 import { DaysPart } from './DaysPart';
 
-const kindWords: Record<HistoryKind, string> = {
-  in: 'came in',
-  out: 'went out',
+const directionWords: Record<HistoryDirection, string> = { in: 'came in', out: 'went out' };
+
+const markWords: Record<HistoryMark, string> = {
   untaken: 'nobody took',
-  voicemail: 'with a voicemail',
-  recorded: 'recorded',
-  costs: 'that cost something',
+  voicemail: 'have a voicemail',
+  recorded: 'were recorded',
+  costs: 'cost something',
 };
 
 const outcomeWords: Record<OutcomeGroup, string> = {
@@ -86,9 +88,15 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
       <View style={styles.stack}>
         <Ticks
           label="Calls that"
-          options={historyKinds.map((value) => ({ value, word: kindWords[value] }))}
-          chosen={filter.kinds ?? []}
-          onChange={(chosen) => change({ kinds: chosen as HistoryKind[] })}
+          options={historyDirections.map((value) => ({ value, word: directionWords[value] }))}
+          chosen={filter.directions ?? []}
+          onChange={(chosen) => change({ directions: chosen as HistoryDirection[] })}
+        />
+        <Ticks
+          label="Only those that"
+          options={historyMarks.map((value) => ({ value, word: markWords[value] }))}
+          chosen={filter.marks ?? []}
+          onChange={(chosen) => change({ marks: chosen as HistoryMark[] })}
         />
         <Ticks
           label="What became of them"

@@ -68,7 +68,7 @@ function Sums() {
   const parts = [
     ...(who === null ? [] : [who]),
     sums.count === 1 ? '1 call' : `${sums.count} calls`,
-    `${sums.untaken} not taken`,
+    `${sums.untaken + sums.notReached} not taken`,
     `${formatDuration(sums.talkMs)} talked`,
     ...(sums.costMicros > 0 ? [formatMoney(sums.costMicros, office.setup.rates.currency)] : []),
   ];
