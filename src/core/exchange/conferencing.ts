@@ -217,7 +217,8 @@ function bringBack(board: Switchboard, call: Call, leg: Leg): Outcome {
   return { ok: true };
 }
 
-function endPrivateWord(call: Call): void {
+/** The two are on the floor again: a private word of one alone is none. */
+export function endPrivateWord(call: Call): void {
   for (const leg of call.legs) {
     if (leg.room !== 'private') continue;
     leg.room = 'floor';

@@ -1,5 +1,6 @@
 import { isLive, isMachine, isPending, type Leg } from './call';
 import { refuse, type CommandOf, type Outcome } from './commands';
+import { endPrivateWord } from './conferencing';
 import { limits } from './limits';
 import { bringIn, mayTakeInto } from './parking';
 import { startByPolicy } from './recording';
@@ -39,6 +40,7 @@ export function takeBackCall(
   // Alone, whoever was held is talked with: there is nobody else.
   if (held.length < others.length)
     for (const other of held) {
+      if (other.room === 'private') endPrivateWord(call);
       other.room = 'aside';
       other.roomBy = leg.id;
     }

@@ -24,6 +24,19 @@ describe('a hand-over that was a slip', () => {
     expect(story.hears()).toEqual({ customer: 'music', 'ben-desk': 'ada-app', 'ada-app': 'ben-desk' });
   });
 
+  it('and ends a private word of who was held, which would be one of nobody else', () => {
+    const story = consulting();
+    story.does({ type: 'connectCalls', legId: story.held, otherLegId: story.consultation }, 20);
+    story.does({ type: 'add', legId: story.at('ben-desk'), to: '0131 496 0142' }, 21);
+    story.does({ type: 'answer', legId: story.at('+441314960142') }, 22);
+    story.does({ type: 'talkAside', legId: story.at('ben-desk'), otherLegId: story.at('customer') }, 23);
+    story.does(takeBack(story.at('customer')), 24);
+    const hears = story.hears();
+    expect(hears.customer).toBe('music');
+    expect(hears['ben-desk']).toContain('+441314960142');
+    expect(hears['ben-desk']).toContain('ada-app');
+  });
+
   it('also where the consultation was held and the caller talked with', () => {
     const story = consulting();
     story.does({ type: 'retrieve', legId: story.held }, 16);
