@@ -51,7 +51,9 @@ export function QualityLine({ view }: { view: CallView }) {
   const office = useAppSelector(selectOffice);
   const mobile = useAppSelector((state) => selectMyOtherDevices(state).find(({ kind }) => kind === 'mobile'));
   const [showsFigures, setShowsFigures] = useState(false);
-  if (!trend || !isActive(view) || view.phase !== 'talking') return null;
+  if (!isActive(view) || view.phase !== 'talking') return null;
+  // Its place is kept before the first measurement: what is under a thumb must not move when it comes.
+  if (!trend) return <View style={[styles.box, styles.line]} />;
   const moving = view.call.legs.find(
     ({ state, replaces }) => state === 'alerting' && replaces === view.me.legId,
   );
