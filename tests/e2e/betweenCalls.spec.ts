@@ -41,9 +41,7 @@ test('two who were connected by a slip are taken back: one hears music, the othe
   office,
   page,
 }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: /^Connect, leave/ }).click();
   await expect(page.getByText('Handed to Ilse Varga')).toBeVisible();
   await page.getByRole('button', { name: 'Take back Peg Anstey' }).click();
@@ -71,9 +69,7 @@ test('several who come back are named, all of them, and refused they stay togeth
   office,
   page,
 }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: /^All together/ }).click();
   await office.chooseTarget('Transfer', 'Tobias Quill');
   await expect(office.sheet().getByRole('button', { name: /^Straight to the mailbox/ })).toHaveCount(0);
@@ -91,9 +87,7 @@ test('several who come back are named, all of them, and refused they stay togeth
 });
 
 test('a caller who leaves while a colleague is asked is not gone in silence', async ({ office, page }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await office.goOutside();
   await page.getByRole('button', { name: 'Peg Anstey: Hang up' }).click();
   await expect(page.getByText('Peg Anstey hung up while on hold.')).toBeVisible();

@@ -107,6 +107,13 @@ export class Office {
     await this.sheet().getByRole('button', { name: 'Talk first' }).click();
   }
 
+  /** Talks with Ilse, while Peg, who called, is put aside. */
+  async talkWithIlseAboutPeg() {
+    await this.talkWithPeg();
+    await this.consult('Ilse Varga');
+    await this.passAndReturn('5 s', 2);
+  }
+
   /** Dials as somebody else of the office. */
   async callFromPhone(phone: string, to: string) {
     await this.page
@@ -150,7 +157,9 @@ export const test = base.extend<{ office: Office }>({
     page.on(
       'console',
       (message) =>
-        message.type() === 'error' && !isOfflineError(message.text()) && errors.push(message.text()),
+        message.type() === 'error' &&
+        !isOfflineError(message.text()) &&
+        errors.push(`${message.text()} (${message.location().url})`),
     );
     page.on('pageerror', (error) => errors.push(error.message));
     await provide(new Office(page));

@@ -63,9 +63,7 @@ test('the page is closed in the middle of a conference with a recording, and all
   office,
   page,
 }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: 'All together' }).click();
   await office.act('Record').click();
   await expect(page.getByText('Recording. All are told.')).toBeVisible();

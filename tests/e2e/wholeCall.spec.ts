@@ -25,9 +25,7 @@ test('a colleague is consulted about a caller, and the two are connected', async
 });
 
 test('a colleague is consulted, and the worker comes back to the caller', async ({ office, page }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: 'End with Ilse Varga' }).click();
   await office.act('Talk again').click();
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
@@ -56,9 +54,7 @@ test('a caller sent on to somebody who does not answer comes back, marked as ret
 });
 
 test('three are put together, one is taken out, and the others go on alone', async ({ office, page }) => {
-  await office.talkWithPeg();
-  await office.consult('Ilse Varga');
-  await office.passAndReturn('5 s', 2);
+  await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: 'All together' }).click();
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
 

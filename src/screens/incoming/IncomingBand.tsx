@@ -4,11 +4,11 @@ import { StyleSheet, View } from 'react-native';
 import { selectIncoming, selectTaken, useAppSelector, type CallView } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
-import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { IncomingFacts } from './IncomingFacts';
+import { IncomingScale } from './IncomingScale';
 import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
@@ -71,15 +71,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
           </Txt>
         </View>
         <IncomingFacts call={call} isCompact />
-        {isWhole && call.tracks.length > 0 ? (
-          <RingScale
-            tracks={call.tracks}
-            totalSeconds={call.totalSeconds}
-            nowSeconds={call.nowSeconds}
-            finish={call.finish}
-            onNight
-          />
-        ) : null}
+        {isWhole && call.tracks.length > 0 ? <IncomingScale call={call} /> : null}
         {hasMore ? (
           <>
             <OtherAnswers view={view} call={call} isTalking={isTalking} />

@@ -4,7 +4,6 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallView } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
-import { RingScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -12,6 +11,7 @@ import { KeyHint } from '../shared/KeyHint';
 import { useLayout } from '../shared/useLayout';
 import { IncomingBand } from './IncomingBand';
 import { IncomingFacts } from './IncomingFacts';
+import { IncomingScale } from './IncomingScale';
 import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
@@ -91,13 +91,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
         <IncomingFacts call={call} />
         {call.tracks.length > 0 ? (
           <View style={styles.fact}>
-            <RingScale
-              tracks={call.tracks}
-              totalSeconds={call.totalSeconds}
-              nowSeconds={call.nowSeconds}
-              finish={call.finish}
-              onNight
-            />
+            <IncomingScale call={call} />
           </View>
         ) : null}
         {why.length > 0 ? (
