@@ -110,7 +110,8 @@ test('a caller is sent on blindly and comes back, and the next, who takes no tex
   await expect(returned).toHaveCount(0);
 
   await office.callIn('Skerrow Harbour', 'Direct');
-  await press(page.getByRole('button', { name: 'Refuse and text' }));
+  await expect(page.getByRole('button', { name: /Refuse and text/ })).toHaveCount(0);
+  await press(page.getByRole('button', { name: 'Refuse, call back Skerrow Harbour' }));
   await expect(office.sheet()).toContainText('Skerrow Harbour has no number that takes texts.');
   await press(office.sheet().getByRole('button', { name: 'Refuse, call back Thu 11:40' }));
   await expect(page.getByText('Refused. Skerrow Harbour stands among your follow-ups.')).toBeVisible();

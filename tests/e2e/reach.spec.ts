@@ -80,7 +80,7 @@ for (const view of views) {
       };
       await office.open('/outside');
       await office.callIn('Cawder Flood Watch', 'Flood desk');
-      await page.getByRole('button', { name: 'Refuse and text' }).click();
+      await page.getByRole('button', { name: 'Refuse, call back' }).click();
       await office.sheet().getByRole('button', { name: 'Close' }).waitFor();
       await looksRight('refuse with text');
       await office.sheet().getByRole('button', { name: 'Close' }).click();

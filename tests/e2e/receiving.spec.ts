@@ -104,6 +104,7 @@ test('a withheld caller is shown as such and cannot be called back', async ({ of
   await office.open('/outside');
   await office.callIn('A withheld caller', 'Direct');
   await expect(page.getByRole('heading', { name: 'Withheld number' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Refuse(,| and)/ })).toHaveCount(0);
   await office.answer().click();
   await office.end().click();
   await expect(page.getByRole('button', { name: 'Call again' })).toHaveCount(0);

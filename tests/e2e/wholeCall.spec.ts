@@ -163,6 +163,7 @@ test('the network goes bad: a warning, and the call goes on at the van phone', a
   await office.letPass('5 s');
   await office.toTheCall().click();
   await expect(page.getByText('The network is too poor to be understood')).toBeVisible();
+  await expect(office.youHear('You hear Peg Anstey')).toBeInViewport({ ratio: 1 });
   await page.getByRole('button', { name: 'Go on at my van phone' }).click();
   await office.goOutside();
   await office

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 
+import { warningOf } from '@/core/quality';
 import { formatClock } from '@/core/time';
 import {
   isActive,
@@ -79,6 +80,10 @@ export function CallScreen() {
   const { height } = useWindowDimensions();
   // On a phone a second call needs the room in which the other acts stand.
   const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
+  // As is the warning of a call that can hardly be heard, which says what to do.
+  const isWarned = useAppSelector(
+    ({ office }) => office.trend !== null && warningOf(office.trend) !== 'none',
+  );
   const groups = useCallActs(shown, calls, keys, openCallSheet);
   if (!shown) return <EndedCall />;
   const said = lastSaid(shown, speech);
@@ -122,7 +127,7 @@ export function CallScreen() {
               />
             ) : undefined
           }
-          isTight={isKnocked}
+          isTight={isKnocked || isWarned}
           onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
           onParty={(view, party) => openCallSheet({ kind: 'party', view, party })}
           onConnect={connect}

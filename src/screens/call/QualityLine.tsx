@@ -117,7 +117,7 @@ export function QualityLine({ view }: { view: CallView }) {
 }
 
 const figuresOf = ({ R, mos, delayMs, lossPercent }: Quality) =>
-  `MOS ${mos.toFixed(1)} · R ${Math.round(R)} · ${Math.round(delayMs)} ms · loss ${lossPercent.toFixed(1)} %`;
+  `MOS ${mos.toFixed(1)} · R ${Math.round(R)} · ${Math.round(delayMs)} ms · loss ${lossPercent.toFixed(1)}\u00a0%`;
 
 /** R of ITU-T G.107 from 0 to 100 on a scale; the marks stand where G.109 draws its lines. */
 function SoundGauge({ R }: { R: number }) {

@@ -7,6 +7,8 @@ import { space } from '@/ui/tokens';
 import { openCallSheet } from '../call/openSheet';
 import type { Incoming } from './useIncoming';
 
+const refuseAnd = { text: 'Refuse and text', remind: 'Refuse, call back' };
+
 interface OtherAnswersProps {
   view: CallView;
   call: Incoming;
@@ -37,13 +39,15 @@ export function OtherAnswers({ view, call, isTalking = false }: OtherAnswersProp
       />
       {call.isOwnCall ? null : (
         <>
-          <Plate
-            kind="night"
-            word="Refuse and text"
-            label={`Refuse and text ${call.name}`}
-            onPress={() => openCallSheet({ kind: 'refuseWithText', view })}
-            style={styles.plate}
-          />
+          {call.afterRefusal === null ? null : (
+            <Plate
+              kind="night"
+              word={refuseAnd[call.afterRefusal]}
+              label={`${refuseAnd[call.afterRefusal]} ${call.name}`}
+              onPress={() => openCallSheet({ kind: 'refuseWithText', view })}
+              style={styles.plate}
+            />
+          )}
           <Plate
             kind="night"
             word="Pass on"

@@ -8,6 +8,7 @@ import {
   nameOfCall,
   selectEndOf,
   selectNames,
+  selectTextNumber,
   selectZone,
   send,
   silence,
@@ -38,6 +39,7 @@ export function useIncoming(view: CallView) {
   const isSeveral = view.others.length > 1;
   const number = caller?.number ?? null;
   const end = useAppSelector((state) => selectEndOf(state, keyOf(number, names)));
+  const canText = useAppSelector((state) => selectTextNumber(state, number) !== null);
   const { legId } = view.me;
   const leg = call.legs.find(({ id }) => id === legId);
   const myId = office.ownerOf(deviceOf(view))?.id ?? '';
@@ -74,6 +76,8 @@ export function useIncoming(view: CallView) {
     /** Nobody calls: it was asked for, and only lifted or let be. */
     isOwnCall,
     isSilenced,
+    /** What a refusal can be followed by: words, where their number takes texts; else a reminder, where they have one. */
+    afterRefusal: afterRefusal(canText, number),
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
       if (result?.ok) go.call();
@@ -81,6 +85,11 @@ export function useIncoming(view: CallView) {
     refuse: () => void dispatch(send({ type: 'refuse', legId })),
     silence: () => dispatch(silence(view.id)),
   };
+}
+
+function afterRefusal(canText: boolean, number: string | null): 'text' | 'remind' | null {
+  if (canText) return 'text';
+  return number === null ? null : 'remind';
 }
 
 export type Incoming = ReturnType<typeof useIncoming>;

@@ -17,7 +17,8 @@ const useStyles = themed(({ colours, size }) =>
       backgroundColor: colours.paper,
     },
     place: {
-      flex: 1,
+      // Wider for the longer word: none touches the edge or its neighbour.
+      flexGrow: 1,
       minHeight: target + 14,
       alignItems: 'center',
       justifyContent: 'center',
@@ -25,6 +26,7 @@ const useStyles = themed(({ colours, size }) =>
       paddingTop: 6,
       paddingBottom: 4,
     },
+    sign: { flexDirection: 'row', alignItems: 'center', gap: 3 },
     here: { position: 'absolute', top: -1, height: 4, width: 48, backgroundColor: colours.saffron },
     word: {
       fontFamily: fonts.text,
@@ -72,12 +74,15 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
       {places.map((place) => {
         const isHere = isAt(place, pathname);
         const colour = isHere ? ink : faint;
+        const count = counts[place.path];
+        const named = count > 0 ? `${place.word} ${count}` : place.word;
         return (
           <Link
             key={place.path}
             href={place.path}
             // What the call was opened from lies under it as it was left.
             dismissTo={pathname === '/call'}
+            aria-label={named}
             aria-current={isHere ? 'page' : undefined}
             asChild
           >
@@ -87,9 +92,16 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
               }
             >
               {!asRail && isHere ? <Pressable style={styles.here} /> : null}
-              <PlaceIcon path={place.path} colour={colour} />
+              <View style={styles.sign}>
+                <PlaceIcon path={place.path} colour={colour} />
+                {asRail || count === 0 ? null : (
+                  <Text style={[styles.word, { color: colour }]} aria-hidden>
+                    {count}
+                  </Text>
+                )}
+              </View>
               <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>
-                {counts[place.path] > 0 ? `${place.word} ${counts[place.path]}` : place.word}
+                {asRail ? named : place.word}
               </Text>
             </Pressable>
           </Link>

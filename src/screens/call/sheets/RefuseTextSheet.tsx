@@ -77,15 +77,13 @@ export function RefuseTextSheet({ view, isGone, onClose }: RefuseTextSheetProps)
             <Txt colour={colours.faint}>
               {`${name} has no number that takes texts. You can be reminded to call back:`}
             </Txt>
-            {caller === undefined || caller.number === null
-              ? null
-              : times.map(({ word, at }) => (
-                  <Plate
-                    key={word}
-                    word={`${isGone ? 'Call' : 'Refuse, call'} back ${formatDayAndClock(at, zone)}`}
-                    onPress={() => void refuse({ text: null, callBackAt: at })}
-                  />
-                ))}
+            {times.map(({ word, at }) => (
+              <Plate
+                key={word}
+                word={`${isGone ? 'Call' : 'Refuse, call'} back ${formatDayAndClock(at, zone)}`}
+                onPress={() => void refuse({ text: null, callBackAt: at })}
+              />
+            ))}
           </>
         )}
       </View>
