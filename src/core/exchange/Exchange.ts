@@ -22,7 +22,7 @@ import { parkCall, unparkCall } from './parking';
 import { pickUpCall } from './pickingUp';
 import { recordCall } from './recording';
 import { returnCall } from './returning';
-import { continueRinging, isOfPlan, stopRingingPerson } from './ringing';
+import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
 import { setCallWaiting, setSignedIn } from './signing';
 import { takeBackCall } from './takingBack';
 import { Switchboard } from './Switchboard';
@@ -306,13 +306,19 @@ export class Exchange {
     board.startTimer(call, board.now + patienceMs, { kind: 'noAnswer', legId: leg.id });
   }
 
-  /** The whole person refuses: none of their devices rings for this call any more. */
+  /**
+   * The whole person refuses: none of their devices rings for this call any more. Where they are searched for, only that
+   * phone refuses, and the next is tried (RFC 5359 §2.12).
+   */
   private refuseLeg(leg: Leg): void {
     const { board } = this;
     const call = board.callOf(leg);
     if (leg.endpoint.kind !== 'device') failLeg(board, leg, 'callRejected');
     else if (leg.role === 'caller') clearCall(board, call, 'callRejected', leg);
-    else if (isOfPlan(call, leg) && leg.personId !== null)
+    else if (isOfPlan(call, leg) && leg.broughtFor === 'findMe') {
+      board.clearLeg(leg, 'callRejected');
+      skipSilence(board, call);
+    } else if (isOfPlan(call, leg) && leg.personId !== null)
       stopRingingPerson(board, call, leg.personId, 'callRejected');
     else board.clearLeg(leg, 'callRejected');
   }

@@ -24,7 +24,9 @@ export function afterRefusal(call: Call, leg: Leg, at: number): AfterRefusal {
     const isRinging = call.legs.some(
       ({ id, state }) => id === progress && (state === 'alerting' || state === 'initiated'),
     );
-    if (planned.personId === leg.personId || (progress !== null && !isRinging)) return [];
+    const isRefused =
+      ringing.broughtFor === 'findMe' ? progress === leg.id : planned.personId === leg.personId;
+    if (isRefused || (progress !== null && !isRinging)) return [];
     return [
       { leg: planned, seconds: planned.toSeconds - Math.max(planned.fromSeconds, isRinging ? elapsed : 0) },
     ];

@@ -82,6 +82,8 @@ export function searchForOwner(board: Switchboard, mailbox: Leg): void {
   const tries = board.office.ringPlans.get(personId)?.findMe ?? [];
   board.note(call, 'searchedFor', null, board.office.people.get(personId)?.extension ?? null);
   board.clearLeg(mailbox, 'normalClearing');
+  // The mailbox is not where the call ends, unless nobody is found.
+  call.finish = null;
   const step = { kind: 'searchedFor', personId } as const;
   const trace = traceInTurn(board, tries, limits.findMeMs, personId, step, true);
   carryOut(board, call, trace, { broughtFor: 'findMe', broughtById: personId });

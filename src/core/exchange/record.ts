@@ -42,9 +42,12 @@ export const recordSchema = z.object({
     'failed',
   ]),
   cause: causeSchema,
-  /** The device this person talked on or called from; the last of them, where the call was moved. */
+  /**
+   * The device this person talked on or called from; the last of them, where the call was moved. null also where it was
+   * answered in their place at a number outside (see `path`).
+   */
   deviceId: z.string().nullable(),
-  /** Who answered in this person's place. */
+  /** Who answered instead; at a number outside, whose plan or hand had sent it there. */
   answeredById: z.string().nullable(),
   withheld: z.boolean(),
   digitsSent: z.string(),

@@ -46,7 +46,7 @@ function buildRecord(
 ): CallRecord {
   const caller = callerOf(call);
   const isCaller = caller.personId === personId;
-  const own = call.legs.filter((leg) => leg.personId === personId);
+  const own = call.legs.filter((leg) => placeOf(leg, call) === personId);
   const answered = firstAnswered(call, null);
   const ownAnswered = firstAnswered(call, personId);
   const talked = isCaller ? answered : ownAnswered;
@@ -67,7 +67,8 @@ function buildRecord(
       : incomingOutcome(call, personId, ownAnswered, answered),
     cause,
     deviceId: last && tookPart ? deviceOf(last) : null,
-    answeredById: !isCaller && ownAnswered ? null : otherThan(personId, answered?.personId ?? null),
+    answeredById:
+      (!isCaller && ownAnswered) || !answered ? null : otherThan(personId, answererOf(answered, call)),
     withheld: call.withheld,
     digitsSent: own.map(({ digitsSent }) => digitsSent).reduce(longer, ''),
     finish: call.finish,
@@ -92,9 +93,25 @@ function firstAnswered(call: Call, personId: string | null): Leg | undefined {
       leg.answeredAt !== null &&
       !isMachine(leg) &&
       leg.broughtFor !== 'move' &&
-      (personId === null || leg.personId === personId),
+      (personId === null || placeOf(leg, call) === personId),
   );
 }
+
+/** In whose place somebody is at this leg: their own; at a number outside, that of whoever's plan rang or forwarded there. */
+function placeOf(leg: Leg, call: Call): string | null {
+  if (leg.personId !== null || leg.endpoint.kind !== 'outside' || leg.role === 'caller') return leg.personId;
+  const { number } = leg.endpoint;
+  for (const { ownerId, legs } of tracesOf(call)) {
+    const planned = legs.find((each) => each.number === number);
+    if (planned) return planned.personId ?? ownerId;
+  }
+  return isForwardedTo(call, number) ? leg.broughtById : null;
+}
+
+const answererOf = (leg: Leg, call: Call) => placeOf(leg, call) ?? leg.broughtById;
+
+const isForwardedTo = ({ acts }: Call, number: string | null) =>
+  acts.some(({ act, to }) => act === 'forwarded' && to === number);
 
 function outgoingOutcome(call: Call, answered: Leg | undefined, caller: Leg): CallOutcome {
   if (answered) return 'answered';
@@ -129,7 +146,7 @@ function incomingOutcome(
   if (did('deflected')) return 'deflected';
   const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
   if (refused) return 'refused';
-  return answered && answered.personId !== null ? 'answeredByOther' : 'missed';
+  return answered ? 'answeredByOther' : 'missed';
 }
 
 const tracesOf = (call: Call): RouteTrace[] =>
@@ -169,6 +186,7 @@ function pathOf(leg: Leg, call: Call): CallRecord['path'] {
   // A number that was simply called is told by the record itself.
   if (
     deviceId === null &&
+    !isForwardedTo(call, number) &&
     !tracesOf(call).some(({ legs }) => legs.some((planned) => planned.number === number))
   )
     return [];

@@ -23,15 +23,22 @@ const outcomeWords: Record<CallOutcome, string> = {
 /** "Missed", "Taken by Ilse Varga", "Called": what became of the call for the person whose record it is. */
 export function describeOutcome(record: CallRecord, office: OfficeIndex): string {
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
-  if (record.outcome === 'answeredByOther') {
-    return `Taken by ${office.people.get(record.answeredById ?? '')?.name ?? 'a colleague'}`;
-  }
-  return outcomeWords[record.outcome];
+  const by = `aken by ${office.people.get(record.answeredById ?? '')?.name ?? 'somebody else'}`;
+  if (record.outcome === 'answeredByOther') return `T${by}`;
+  if (record.outcome === 'refused' && record.answeredById !== null) return `Refused, t${by}`;
+  const outside = answeredOutside(record);
+  return outside ? `Answered at ${targetName(outside, office)}` : outcomeWords[record.outcome];
 }
 
-/** Whether somebody called and this person did not get to them. */
-export function isUntaken(record: CallRecord): boolean {
-  return record.direction === 'in' && (record.outcome === 'missed' || record.outcome === 'refused');
+/** The number outside at which the call was answered in this person's place; null where they had it on a device. */
+export function answeredOutside({ direction, outcome, deviceId, path }: CallRecord) {
+  if (direction === 'out' || outcome !== 'answered' || deviceId !== null) return null;
+  return path.findLast(({ number, ended }) => number !== null && ended === 'answered') ?? null;
+}
+
+/** Whether somebody called and was spoken to by nobody. */
+export function isUntaken({ direction, outcome, answeredById }: CallRecord): boolean {
+  return direction === 'in' && (outcome === 'missed' || (outcome === 'refused' && answeredById === null));
 }
 
 /** Milliseconds talked; 0 where nobody answered. */

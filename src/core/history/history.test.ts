@@ -88,6 +88,9 @@ describe('in words', () => {
     expect(talkMs(out)).toBe(60_000);
     expect(isUntaken(out)).toBe(false);
     expect(isUntaken(record(now, { outcome: 'refused' }))).toBe(true);
+    const takenByBen = record(now, { outcome: 'refused', answeredById: 'ben' });
+    expect(describeOutcome(takenByBen, office)).toBe('Refused, taken by Ben');
+    expect(isUntaken(takenByBen)).toBe(false);
   });
 
   it('why it went so', () => {

@@ -1,5 +1,6 @@
-/** What is kept of calls: days, tries, and what is said of a record. */
+/** What is kept of calls: days, tries, who talked how long, and what is said of a record. */
 export {
+  answeredOutside,
   decidingStep,
   describeOutcome,
   describeRoute,
@@ -9,5 +10,6 @@ export {
   misfits,
   talkMs,
 } from './describe';
+export { talkWithOther, type Talk } from './talk';
 export { groupByDay, type HistoryRow } from './rows';
 export { triesToday, type TriesToday } from './tries';

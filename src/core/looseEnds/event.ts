@@ -51,12 +51,12 @@ export const looseEventSchema = z.discriminatedUnion('kind', [
     dueAt: z.number(),
     words: z.string(),
   }),
-  /** They were spoken to, or got a text; by a colleague where it isn't the worker (null). */
+  /** They were called, answered when they called, or got a text; by a colleague where it isn't the worker (null). */
   z.object({
     kind: z.literal('reached'),
     ...base,
     key: z.string(),
-    how: z.enum(['call', 'text']),
+    how: z.enum(['call', 'answer', 'text']),
     talkMs: z.number(),
     byId: z.string().nullable(),
   }),

@@ -1,5 +1,5 @@
 import type { CallRecord } from '../exchange';
-import { talkMs } from '../history';
+import { talkWithOther } from '../history';
 import type { OfficeIndex } from '../office';
 import type { PeopleIndex } from '../people';
 import type { channels } from './event';
@@ -27,58 +27,45 @@ export function whoOf(
   return { key: `number:${number}`, name: name ?? number, number };
 }
 
-/** What a call to or from the worker means for the loose ends; nothing where it opens and closes none. */
-export function looseEventOf(
-  record: CallRecord,
-  office: OfficeIndex,
-  people: PeopleIndex,
-): LooseEvent | null {
-  const { id, callId, lineId, other, outcome } = record;
+/**
+ * What a call to or from the worker means for the loose ends, in order: whom anybody of the office talked with was
+ * reached; who was not, and whoever left a message after it, waits.
+ */
+export function looseEventsOf(record: CallRecord, office: OfficeIndex, people: PeopleIndex): LooseEvent[] {
+  const { id, callId, lineId, other, outcome, direction, finish } = record;
   const who = whoOf(other, callId, office, people);
-  const reached = (byId: string | null, ms: number): LooseEvent => ({
+  const talk = talkWithOther(record);
+  const groups = office.groupsByNumber.get(other.number ?? '') ?? [];
+  const tried = (at: number): LooseEvent => ({
+    kind: 'tried',
+    id,
+    at,
+    who,
+    channel: channelOf(record, office),
+    lineId,
+    teamId: office.teams.has(record.trace?.ownerId ?? '') ? (record.trace?.ownerId ?? null) : null,
+    isUrgent: office.lines.get(lineId ?? '')?.urgent ?? false,
+    isStarred: groups.some(({ starred }) => starred),
+    words: null,
+    lengthMs: record.messageMs > 0 ? record.messageMs : null,
+  });
+  if (talk.ms === 0) return outcome === 'missed' || outcome === 'refused' ? [tried(record.startedAt)] : [];
+  const reached: LooseEvent = {
     kind: 'reached',
     id,
-    at: record.endedAt,
+    at: talk.until,
     key: who.key,
-    how: 'call',
-    talkMs: ms,
-    byId,
-  });
-  switch (outcome) {
-    case 'answered':
-      return reached(null, talkMs(record));
-    case 'answeredByOther':
-      return reached(record.answeredById, talkedByOther(record));
-    case 'missed':
-    case 'refused': {
-      const groups = office.groupsByNumber.get(other.number ?? '') ?? [];
-      return {
-        kind: 'tried',
-        id,
-        at: record.startedAt,
-        who,
-        channel: channelOf(record, office),
-        lineId,
-        teamId: office.teams.has(record.trace?.ownerId ?? '') ? (record.trace?.ownerId ?? null) : null,
-        isUrgent: office.lines.get(lineId ?? '')?.urgent ?? false,
-        isStarred: groups.some(({ starred }) => starred),
-        words: null,
-        lengthMs: record.messageMs > 0 ? record.messageMs : null,
-      };
-    }
-    default:
-      return null;
-  }
+    how: direction === 'out' ? 'call' : 'answer',
+    talkMs: talk.ms,
+    byId: talk.byId,
+  };
+  const isInMyMailbox = finish?.kind === 'mailbox' && finish.personId === record.personId;
+  const leftMessage = direction === 'in' && record.messageMs > 0 && isInMyMailbox;
+  return leftMessage ? [reached, tried(record.endedAt)] : [reached];
 }
 
 function channelOf(record: CallRecord, office: OfficeIndex): (typeof channels)[number] {
   if (record.messageMs > 0) return 'voicemail';
   if (record.acts.some(({ act }) => act === 'returned')) return 'returnedTransfer';
   return office.menus.has(record.trace?.ownerId ?? '') ? 'leftMenu' : 'call';
-}
-
-/** How long the colleague who took it talked. */
-function talkedByOther({ parties, answeredById }: CallRecord): number {
-  const own = parties.filter(({ personId }) => personId === answeredById);
-  return own.reduce((sum, { from, to }) => sum + to - from, 0);
 }

@@ -11,7 +11,7 @@ export {
   type LooseEnds,
   type Reason,
 } from './looseEnds';
-export { looseEventOf, whoOf } from './fromRecords';
+export { looseEventsOf, whoOf } from './fromRecords';
 export {
   isElsewhere,
   looseWeightsSchema,

@@ -7,7 +7,7 @@ import { PeopleIndex } from '../people';
 import {
   applyLooseEvents,
   rankWords,
-  looseEventOf,
+  looseEventsOf,
   noLooseEnds,
   orderOf,
   triesOf,
@@ -299,7 +299,8 @@ describe('a record of the history', () => {
   ]);
   const record = (more: Partial<CallRecord>) =>
     testRecord({ callId: 'c', lineId: 'flood', startedAt: now, endedAt: now + minute, ...more });
-  const eventOf = (more: Partial<CallRecord>) => looseEventOf(record(more), office, people);
+  const eventsOf = (more: Partial<CallRecord>) => looseEventsOf(record(more), office, people);
+  const eventOf = (more: Partial<CallRecord>) => eventsOf(more)[0] ?? null;
 
   it('opens one where nobody took the call, with the line’s urgency and the caller’s star', () => {
     expect(eventOf({})).toMatchObject({ kind: 'tried', channel: 'call', isUrgent: true, isStarred: true });
@@ -316,19 +317,66 @@ describe('a record of the history', () => {
     expect(keyOf(null, null, 'c1')).not.toBe(keyOf(null, null, 'c2'));
   });
 
-  it('closes one where they were talked to, also by a colleague; and says nothing where a call never was', () => {
+  it('closes one where they were talked to, and says nothing where a call never was', () => {
     expect(eventOf({ outcome: 'answered', answeredAt: now + 5_000 })).toMatchObject({
       kind: 'reached',
+      how: 'answer',
       talkMs: 55_000,
       byId: null,
     });
-    const parties = [
-      { number: '201', name: 'Ilse', personId: 'ilse', deviceId: 'd', from: now, to: now + 30_000 },
-    ];
-    expect(eventOf({ outcome: 'answeredByOther', answeredById: 'ilse', parties })).toMatchObject({
-      talkMs: 30_000,
-      byId: 'ilse',
+    expect(eventOf({ direction: 'out', outcome: 'answered', answeredAt: now })).toMatchObject({
+      how: 'call',
     });
     expect(eventOf({ direction: 'out', outcome: 'noAnswer' })).toBeNull();
+  });
+
+  /** The caller, and whoever had them from and to a second of the call. */
+  const talks = (...ours: [personId: string | null, from: number, to: number][]) => {
+    const end = Math.max(...ours.map(([, , to]) => to));
+    const seconds = (at: number) => now + at * 1_000;
+    return [
+      { number: '+441914980162', name: null, personId: null, deviceId: null, from: now, to: seconds(end) },
+      ...ours.map(([personId, from, to]) => ({
+        number: personId === null ? '+441134960133' : '201',
+        name: personId,
+        personId,
+        deviceId: personId === null ? null : 'd',
+        from: seconds(from),
+        to: seconds(to),
+      })),
+    ];
+  };
+
+  it('closes one whoever of the office talked with them, and however they came there', () => {
+    // Answered, and handed over after five seconds.
+    const handed = talks(['ada', 3, 8], ['ilse', 12, 72]);
+    expect(eventsOf({ outcome: 'answered', answeredAt: now + 3_000, parties: handed })).toMatchObject([
+      { kind: 'reached', how: 'answer', talkMs: 65_000, at: now + 72_000, byId: 'ilse' },
+    ]);
+    // Passed on while it rang; taken by a colleague; refused here, and taken there.
+    for (const outcome of ['deflected', 'answeredByOther', 'refused'] as const)
+      expect(eventsOf({ outcome, answeredById: 'ilse', parties: talks(['ilse', 6, 36]) })).toMatchObject([
+        { kind: 'reached', talkMs: 30_000, byId: 'ilse' },
+      ]);
+    // At a number outside of whose plan rang it: that is the worker.
+    expect(
+      eventsOf({ outcome: 'answered', answeredAt: now + 5_000, parties: talks([null, 5, 50]) }),
+    ).toMatchObject([{ kind: 'reached', talkMs: 45_000, byId: null }]);
+  });
+
+  it('counts the seconds in which several had them once', () => {
+    expect(
+      eventsOf({ outcome: 'answered', parties: talks(['ada', 0, 30], ['ilse', 10, 20], [null, 25, 40]) })[0],
+    ).toMatchObject({ talkMs: 40_000, byId: null });
+  });
+
+  it('opens one where they left a message after the talk, since it came later', () => {
+    const finish = { kind: 'mailbox', personId: 'ada' } as const;
+    const left = { outcome: 'answered', messageMs: 20_000, parties: talks(['ada', 0, 30]) } as const;
+    expect(eventsOf({ ...left, finish })).toMatchObject([
+      { kind: 'reached' },
+      { kind: 'tried', channel: 'voicemail', at: now + minute },
+    ]);
+    expect(eventsOf({ ...left, finish: { ...finish, personId: 'ilse' } })).toHaveLength(1);
   });
 });

@@ -37,7 +37,15 @@ export type LooseEnd = z.infer<typeof looseEndSchema>;
 export const closedEndSchema = z.object({
   end: looseEndSchema,
   at: z.number(),
-  how: z.enum(['reachedByCall', 'reachedByText', 'reachedByColleague', 'done', 'settled', 'snoozed']),
+  how: z.enum([
+    'reachedByCall',
+    'reachedByAnswer',
+    'reachedByText',
+    'reachedByColleague',
+    'done',
+    'settled',
+    'snoozed',
+  ]),
   byId: z.string().nullable(),
 });
 export type ClosedEnd = z.infer<typeof closedEndSchema>;
@@ -105,8 +113,7 @@ function apply(
     case 'reached': {
       const settled = end.reasons.filter((reason) => isSettledBy(reason, event));
       if (settled.length === 0) return;
-      const how =
-        event.byId !== null ? 'reachedByColleague' : event.how === 'call' ? 'reachedByCall' : 'reachedByText';
+      const how = event.byId === null ? reachedBy[event.how] : 'reachedByColleague';
       close({ end: { ...end, reasons: settled }, at, how, byId: event.byId });
       keep(open, end, settled);
       return;
@@ -131,6 +138,8 @@ function apply(
       return;
   }
 }
+
+const reachedBy = { call: 'reachedByCall', answer: 'reachedByAnswer', text: 'reachedByText' } as const;
 
 /** A new try wakes who was put off, and is for everybody of the team again. */
 function withReason(
@@ -173,7 +182,7 @@ export const teamOf = ({ reasons }: LooseEnd): string | null =>
 /** What came before it, and what it answers: a call answers all, a text no promise to call. */
 function isSettledBy(reason: Reason, event: Extract<LooseEvent, { kind: 'reached' }>): boolean {
   if (reason.at > event.at) return false;
-  return event.how === 'call' ? event.talkMs >= reachedMs : reason.kind !== 'promised';
+  return event.how === 'text' ? reason.kind !== 'promised' : event.talkMs >= reachedMs;
 }
 
 function keep(open: Map<string, LooseEnd>, end: LooseEnd, settled: readonly Reason[]): void {

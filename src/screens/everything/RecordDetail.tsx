@@ -1,9 +1,9 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { CallRecord } from '@/core/exchange';
-import { describeOutcome, describeRoute, talkMs } from '@/core/history';
+import { answeredOutside, describeOutcome, describeRoute, talkMs } from '@/core/history';
 import { whoOf } from '@/core/looseEnds';
-import { deviceName, type OfficeIndex } from '@/core/office';
+import { deviceName, targetName, type OfficeIndex } from '@/core/office';
 import { formatMoney } from '@/core/rates';
 import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
 import {
@@ -174,7 +174,7 @@ function factsOf(
         ? 'no number, withheld'
         : ((line && `${line.name}, ${formatAny(line.number)}`) ?? 'inside the office'),
     ],
-    ['Way', record.deviceId === null ? null : wayOf(record.deviceId, office)],
+    ['Way', wayOf(record, office)],
     ['Keys sent', record.digitsSent || null],
     ['Together with', withWords(record)],
     ['Cost', record.costMicros > 0 ? formatMoney(record.costMicros, office.setup.rates.currency) : null],
@@ -194,7 +194,12 @@ function rangMs({ path }: CallRecord): number {
   return Math.max(0, ...path.map(({ toSeconds }) => toSeconds)) * 1000;
 }
 
-function wayOf(deviceId: string, office: OfficeIndex): string {
+function wayOf(record: CallRecord, office: OfficeIndex): string | null {
+  const { deviceId } = record;
+  if (deviceId === null) {
+    const outside = answeredOutside(record);
+    return outside && targetName(outside, office);
+  }
   return office.devices.get(deviceId)?.kind === 'app'
     ? 'data call on this app'
     : deviceName(deviceId, office);

@@ -105,6 +105,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
 
 const howWords: Record<ClosedEnd['how'], string> = {
   reachedByCall: 'was reached by your call',
+  reachedByAnswer: 'called, and was answered',
   reachedByText: 'got your text',
   reachedByColleague: 'was reached by',
   done: 'is done',

@@ -1,6 +1,6 @@
 import { Link, usePathname } from 'expo-router';
 import { useEffect } from 'react';
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, Text, useWindowDimensions, View } from 'react-native';
 
 import { fonts, space, target, themed, useTheme } from '@/ui/tokens';
 
@@ -19,6 +19,10 @@ const useStyles = themed(({ colours, size }) =>
     place: {
       // Wider for the longer word: none touches the edge or its neighbour.
       flexGrow: 1,
+      flexShrink: 1,
+      minWidth: 0,
+      // The word is read before its count, which stands over it.
+      flexDirection: 'column-reverse',
       minHeight: target + 14,
       alignItems: 'center',
       justifyContent: 'center',
@@ -34,6 +38,7 @@ const useStyles = themed(({ colours, size }) =>
       fontSize: Math.min(size(12), 15),
       textAlign: 'center',
     },
+    smallWord: { fontSize: 10 },
     rail: { width: 164, backgroundColor: colours.night, paddingTop: space.l },
     name: {
       fontFamily: fonts.title,
@@ -57,6 +62,9 @@ const useStyles = themed(({ colours, size }) =>
   }),
 );
 
+/** A phone's window enlarged to twice the size is narrower than that. */
+const narrowest = 260;
+
 /** The five places: a bar under the thumb on a phone, a rail on a wide screen. */
 export function PlaceBar({ asRail }: { asRail: boolean }) {
   const styles = useStyles();
@@ -67,6 +75,7 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
   useEffect(() => {
     document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';
   }, [waiting]);
+  const isNarrow = useWindowDimensions().width < narrowest;
   const [ink, faint] = asRail ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
   return (
     <View role="navigation" aria-label="Places" style={asRail ? styles.rail : styles.bar}>
@@ -75,14 +84,12 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
         const isHere = isAt(place, pathname);
         const colour = isHere ? ink : faint;
         const count = counts[place.path];
-        const named = count > 0 ? `${place.word} ${count}` : place.word;
         return (
           <Link
             key={place.path}
             href={place.path}
             // What the call was opened from lies under it as it was left.
             dismissTo={pathname === '/call'}
-            aria-label={named}
             aria-current={isHere ? 'page' : undefined}
             asChild
           >
@@ -92,17 +99,24 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
               }
             >
               {!asRail && isHere ? <Pressable style={styles.here} /> : null}
-              <View style={styles.sign}>
-                <PlaceIcon path={place.path} colour={colour} />
-                {asRail || count === 0 ? null : (
-                  <Text style={[styles.word, { color: colour }]} aria-hidden>
-                    {count}
+              {asRail ? (
+                <>
+                  <PlaceIcon path={place.path} colour={colour} />
+                  <Text style={[styles.railWord, { color: colour }]}>
+                    {count > 0 ? `${place.word} ${count}` : place.word}
                   </Text>
-                )}
-              </View>
-              <Text style={[asRail ? styles.railWord : styles.word, { color: colour }]}>
-                {asRail ? named : place.word}
-              </Text>
+                </>
+              ) : (
+                <>
+                  <Text style={[styles.word, isNarrow && styles.smallWord, { color: colour }]}>
+                    {place.word}
+                  </Text>
+                  <View style={styles.sign}>
+                    <PlaceIcon path={place.path} colour={colour} />
+                    {count > 0 ? <Text style={[styles.word, { color: colour }]}>{count}</Text> : null}
+                  </View>
+                </>
+              )}
             </Pressable>
           </Link>
         );

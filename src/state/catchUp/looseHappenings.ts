@@ -1,7 +1,7 @@
 import type { CallRecord } from '@/core/exchange';
 import type { FollowUp } from '@/core/followUps';
 import { pagesWord, type Fax } from '@/core/fax';
-import { looseEventOf, whoOf, type LooseEvent, type Tried, type Who } from '@/core/looseEnds';
+import { looseEventsOf, whoOf, type LooseEvent, type Tried, type Who } from '@/core/looseEnds';
 import { isInside, roomIdOf, speaksTo, type Message } from '@/core/messages';
 import type { OfficeIndex } from '@/core/office';
 import type { Voicemail } from '@/core/voicemail';
@@ -25,10 +25,9 @@ export function happenings(
 ): LooseEvent[] {
   const office = selectOffice(state);
   const people = selectPeople(state);
-  const ofRecords = records.flatMap((record) => {
-    const event = looseEventOf(record, office, people);
-    return event ? [withWords(event, state.catchUp.kept.voicemails)] : [];
-  });
+  const ofRecords = records.flatMap((record) =>
+    looseEventsOf(record, office, people).map((event) => withWords(event, state.catchUp.kept.voicemails)),
+  );
   return [
     ...ofRecords,
     ...messages.flatMap((message) => ofMessage(state, message)),

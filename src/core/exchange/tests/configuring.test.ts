@@ -96,7 +96,7 @@ describe('a number in a ring plan', () => {
     const record = events.flatMap((event) =>
       event.type === 'recordWritten' && event.record.personId === 'ada' ? [event.record] : [],
     )[0];
-    expect(record).toMatchObject({ outcome: 'missed', costMicros: 9_000 });
+    expect(record).toMatchObject({ outcome: 'answered', costMicros: 9_000 });
     expect(record?.path).toContainEqual({
       deviceId: null,
       number: '+447700900321',

@@ -1,7 +1,14 @@
-import { officeSetupSchema, type OfficeSetup } from '../../office';
-import { Exchange, limits } from '..';
+import { describeOutcome, describeRoute, talkWithOther } from '../../history';
+import { OfficeIndex, officeSetupSchema, type OfficeSetup } from '../../office';
+import { afterRefusal, Exchange, limits, type CallRecord, type ExchangeEvent } from '..';
 import { device, openStory } from './story';
 import { adaApp, customer, testSetup, start } from './testOffice';
+
+const recordOf = (events: readonly ExchangeEvent[], personId: string): CallRecord | undefined =>
+  events
+    .flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []))
+    .find((record) => record.personId === personId);
+const home = '+441134960133';
 
 describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
   const forwarding = (rule: object) => {
@@ -40,6 +47,29 @@ describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
       'diverted to +441314960150',
       'networkReached +441314960150',
     ]);
+  });
+
+  it('answered at the number outside it was forwarded to, or that the plan rings, whoever has it was reached', () => {
+    const stages = [
+      { length: { seconds: 20 }, targets: [{ number: home, startSeconds: 0, acceptKey: true }] },
+    ];
+    for (const rule of [{ stages: [], finish: { kind: 'forward', to: home } }, { stages }]) {
+      const story = forwarding(rule);
+      // By a colleague, who pays for none of it being theirs.
+      story.does({ type: 'make', from: device('cleo-desk'), to: '201' }, 0);
+      story.does({ type: 'alert', legId: story.at(home) }, 3);
+      story.does({ type: 'answer', legId: story.at(home) }, 6);
+      if ('stages' in rule && rule.stages.length > 0)
+        story.does({ type: 'sendDigits', legId: story.at(home), digits: '1' }, 6);
+      const { events } = story.send({ type: 'clear', legId: story.at('cleo-desk') }, 66);
+      const record = recordOf(events, 'ben');
+      expect(record).toMatchObject({ outcome: 'answered', answeredById: null, endedAt: start + 66_000 });
+      const index = new OfficeIndex(testSetup);
+      expect(record && describeOutcome(record, index)).toBe('Answered at 0113 496 0133');
+      expect(record && describeRoute(record, index)).toContain(
+        '0113 496 0133 rang from second 0 to 6, then answered.',
+      );
+    }
   });
 
   it('in a circle ends with congestion', () => {
@@ -120,6 +150,46 @@ describe('RFC 5359 §2.12 find me', () => {
       'connectionCleared dot-mobile noAnswer',
       'established dot-mailbox',
     ]);
+  });
+
+  it('refusing on one phone tries the next, in the named order; nobody: back to the mailbox', () => {
+    const story = openStory();
+    story.does({ type: 'make', from: customer, to: '209' }, 0);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 1);
+    expect(story.lets(1 + limits.nameMs / 1000)).toContain('delivered dot-desk');
+    const [call] = [...story.exchange.calls.values()];
+    const desk = call?.legs.find(({ id }) => id === story.at('dot-desk'));
+    expect(call && desk && afterRefusal(call, desk, start + 6_000)).toMatchObject({
+      rings: [{ leg: { deviceId: 'dot-mobile' } }],
+      finish: { kind: 'mailbox', personId: 'dot' },
+    });
+    expect(story.does({ type: 'refuse', legId: story.at('dot-desk') }, 6)).toEqual([
+      'connectionCleared dot-desk callRejected',
+      'delivered dot-mobile',
+    ]);
+    expect(story.does({ type: 'refuse', legId: story.at('dot-mobile') }, 8)).toEqual([
+      'connectionCleared dot-mobile callRejected',
+      'established dot-mailbox',
+    ]);
+  });
+
+  it('found at a number outside, its owner was reached, and the mailbox is no finish', () => {
+    const story = openStory({
+      ...testSetup,
+      ringPlans: [{ personId: 'dot', rules: [], findMe: [{ deviceId: 'dot-desk' }, { number: home }] }],
+    });
+    story.does({ type: 'make', from: customer, to: '209' }, 0);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 1);
+    story.lets(1 + limits.nameMs / 1000);
+    story.does({ type: 'refuse', legId: story.at('dot-desk') }, 6);
+    story.does({ type: 'alert', legId: story.at(home) }, 8);
+    story.does({ type: 'answer', legId: story.at(home) }, 10);
+    story.does({ type: 'sendDigits', legId: story.at(home), digits: '1' }, 11);
+    const { events } = story.send({ type: 'clear', legId: story.at('customer') }, 41);
+    const record = recordOf(events, 'dot');
+    expect(record).toMatchObject({ outcome: 'answered', answeredById: null, finish: null, deviceId: null });
+    expect(record && talkWithOther(record)).toMatchObject({ ms: 30_000, byId: null });
+    expect(record && describeOutcome(record, new OfficeIndex(testSetup))).toBe('Answered at 0113 496 0133');
   });
 
   it('a key takes the call', () => {

@@ -1,7 +1,7 @@
 import type { OfficeSetup } from '../../office';
 import { OfficeIndex } from '../../office';
 import { describeRoute } from '../../history';
-import { looseEventOf } from '../../looseEnds';
+import { looseEventsOf } from '../../looseEnds';
 import { PeopleIndex } from '../../people';
 import { whatIsHeard } from '../hearing';
 import type { CallRecord } from '../record';
@@ -54,7 +54,7 @@ describe('a team that has a mailbox', () => {
       expect(describeRoute(record, index).join(' ')).toContain(
         'The finish was the mailbox of Yard, where a message of 0:10 was left.',
       );
-      expect(looseEventOf(record, index, new PeopleIndex(index, []))).toMatchObject({
+      expect(looseEventsOf(record, index, new PeopleIndex(index, []))[0]).toMatchObject({
         kind: 'tried',
         channel: 'voicemail',
         teamId: 'yard',
