@@ -28,7 +28,7 @@ export function forwardChecks(office: OfficeIndex, plan: RingPlan, now: number):
       code: 'forwardLeftOn',
       severity: 'alarm',
       place: {},
-      sentence: `Everything is still ${goesTo(on.to, office)}${on.from === null ? '' : ` since ${formatDayAndClock(on.from, zone)}`}, without an end.`,
+      sentence: `Everything is still ${goesTo(on.to, office)}${on.from === null ? '' : ` since ${formatDayAndClock(on.from, now, zone)}`}, without an end.`,
       repair: { word: 'Take the forward off', plan: without },
     });
   const { doNotDisturb } = plan;

@@ -130,7 +130,7 @@ function finding(
       ? 'you'
       : (office.menus.get(ownerId)?.name ?? office.teams.get(ownerId)?.name ?? nameOf(ownerId, office)),
   );
-  const when = at <= now ? '' : `, from ${formatDayAndClock(at, office.setup.zone)}`;
+  const when = at <= now ? '' : `, from ${formatDayAndClock(at, now, office.setup.zone)}`;
   const second = way[1];
   const leadsThere = (finish: Finish) => {
     const reached = reachedStop(finish, office);

@@ -70,7 +70,7 @@ export function hoursChecks(office: OfficeIndex, plan: RingPlan, now: number): F
     const stretches = week.filter(({ trace }) => trace.legs.length === 0 && trace.finish.kind !== 'forward');
     if (stretches.length === 0) continue;
     if (line?.urgent) {
-      urgentAlone.push(urgentCheck(plan, line, stretches, zone));
+      urgentAlone.push(urgentCheck(plan, line, stretches, now, zone));
       continue;
     }
     const isAlways = stretches.length === week.length;
@@ -79,7 +79,10 @@ export function hoursChecks(office: OfficeIndex, plan: RingPlan, now: number): F
     const lines = [...(silences.get(key)?.lines ?? []), line?.name ?? 'your extension'];
     silences.set(key, { lines, stretches, isAlways });
   }
-  return [...urgentAlone, ...[...silences.values()].map((silence) => silentCheck(office, plan, silence))];
+  return [
+    ...urgentAlone,
+    ...[...silences.values()].map((silence) => silentCheck(office, plan, silence, now)),
+  ];
 }
 
 /** When nothing rings, alike for some lines and by the same rules. */
@@ -96,13 +99,18 @@ const listed = new Intl.ListFormat('en-GB');
 const takenRule = (steps: Stretch['trace']['steps']) =>
   steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
 
-function silentCheck(office: OfficeIndex, plan: RingPlan, { lines, stretches, isAlways }: Silence): Finding {
+function silentCheck(
+  office: OfficeIndex,
+  plan: RingPlan,
+  { lines, stretches, isAlways }: Silence,
+  now: number,
+): Finding {
   const { zone } = office.setup;
   const [first] = stretches;
   const ruleId = first ? takenRule(first.trace.steps) : null;
   const names = listed.format(lines);
   const hours = Math.round(stretches.reduce((sum, { from, to }) => sum + to - from, 0) / 3_600_000);
-  const since = first ? formatDayAndClock(first.from, zone) : '';
+  const since = first ? formatDayAndClock(first.from, now, zone) : '';
   // Whom the mailbox looks for can still be reached, though nothing rings by itself.
   const isUnreachable = isAlways && !plan.findMe?.length;
   return {
@@ -118,14 +126,20 @@ function silentCheck(office: OfficeIndex, plan: RingPlan, { lines, stretches, is
   };
 }
 
-function urgentCheck(plan: RingPlan, line: Line, silent: readonly Stretch[], zone: string): Finding {
+function urgentCheck(
+  plan: RingPlan,
+  line: Line,
+  silent: readonly Stretch[],
+  now: number,
+  zone: string,
+): Finding {
   const [first] = silent;
   return {
     personId: plan.personId,
     code: 'urgentAlone',
     severity: 'alarm',
     place: {},
-    sentence: `${line.name} is an urgent line, and from ${first ? formatDayAndClock(first.from, zone) : 'now'} it reaches nobody.`,
+    sentence: `${line.name} is an urgent line, and from ${first ? formatDayAndClock(first.from, now, zone) : 'now'} it reaches nobody.`,
     repair: {
       word: 'Let everything of yours ring for it, at any hour',
       plan: { ...plan, rules: [everythingRings(plan, `${line.name}, any time`, [line.id]), ...plan.rules] },

@@ -8,7 +8,7 @@ const now = Date.UTC(2026, 10, 26, 10, 40);
 const read = (text: string, from = now) => {
   const found = readWhen(text, from, zone);
   return found.ok
-    ? `${formatDayAndClock(found.at, zone)} ${new Date(found.at).toISOString().slice(0, 10)}`
+    ? `${formatDayAndClock(found.at, found.at, zone)} ${new Date(found.at).toISOString().slice(0, 10)}`
     : found.sentence;
 };
 
@@ -16,6 +16,17 @@ describe('a moment as it is typed', () => {
   it.each([
     ['14:30', 'Thu 14:30 2026-11-26'],
     ['9', 'Fri 09:00 2026-11-27'],
+    ['3', 'Thu 15:00 2026-11-26'],
+    ['12', 'Thu 12:00 2026-11-26'],
+    ['03', 'Fri 03:00 2026-11-27'],
+    ['3:00', 'Fri 03:00 2026-11-27'],
+    ['3pm', 'Thu 15:00 2026-11-26'],
+    ['3.30 pm', 'Thu 15:30 2026-11-26'],
+    ['tomorrow 8 AM', 'Fri 08:00 2026-11-27'],
+    ['12am', 'Fri 00:00 2026-11-27'],
+    ['noon', 'Thu 12:00 2026-11-26'],
+    ['tomorrow noon', 'Fri 12:00 2026-11-27'],
+    ['14:30 GMT', 'Thu 14:30 2026-11-26'],
     ['tomorrow 8:00', 'Fri 08:00 2026-11-27'],
     ['Tue 12:00', 'Tue 12:00 2026-12-01'],
     ['thursday 8.15', 'Thu 08:15 2026-12-03'],
@@ -27,20 +38,43 @@ describe('a moment as it is typed', () => {
     expect(read(text)).toBe(wanted);
   });
 
-  it.each(['', 'soon', 'Tue', '25:00', '12:60', '30 Feb 12:00', '2026-13-01 8:00', 'tomorrow never 8:00'])(
-    '%s is refused with a reason',
-    (text) => {
-      expect(readWhen(text, now, zone)).toMatchObject({
-        ok: false,
-        sentence: expect.stringMatching(/\w/) as string,
-      });
-    },
-  );
+  it.each([
+    '',
+    'soon',
+    'Tue',
+    '25:00',
+    '12:60',
+    '30 Feb 12:00',
+    '2026-13-01 8:00',
+    'tomorrow never 8:00',
+    '15 pm',
+    '0am',
+    '14:30 BST',
+    'noon Tue',
+  ])('%s is refused with a reason', (text) => {
+    expect(readWhen(text, now, zone)).toMatchObject({
+      ok: false,
+      sentence: expect.stringMatching(/\w/) as string,
+    });
+  });
 
   it('that the night of a change leaves out is refused, and one that comes twice is the first', () => {
     expect(read('2027-03-28 1:30')).toBe(
       'There is no 1:30 on 2027-03-28: the clocks go forward that night. Choose an hour later.',
     );
     expect(atLocal('2026-10-25', 1, 30, zone)).toBe(Date.UTC(2026, 9, 25, 0, 30));
+    const eve = Date.UTC(2026, 9, 24, 20);
+    expect(['1:30', '1:30 BST', '1:30 GMT'].map((text) => readWhen(text, eve, zone))).toEqual([
+      { ok: true, at: Date.UTC(2026, 9, 25, 0, 30) },
+      { ok: true, at: Date.UTC(2026, 9, 25, 0, 30) },
+      { ok: true, at: Date.UTC(2026, 9, 25, 1, 30) },
+    ]);
+  });
+
+  it('a time alone is not moved by a day where tonight leaves it out', () => {
+    const left = 'There is no 1:30 on 2027-03-28: the clocks go forward that night. Choose an hour later.';
+    expect(read('1:30', Date.UTC(2027, 2, 27, 22))).toBe(left);
+    expect(read('1:30', Date.UTC(2027, 2, 28, 0, 10))).toBe(left);
+    expect(read('1:30', Date.UTC(2027, 2, 28, 9))).toBe('Mon 01:30 2027-03-29');
   });
 });

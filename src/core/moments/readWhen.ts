@@ -1,4 +1,4 @@
-import { localClock, offsetAt, shiftLocalDays } from '../time';
+import { localClock, offsetAt, shiftLocalDays, timeName } from '../time';
 
 /** A moment as it was typed, or what is wrong with it, said to who typed it. */
 export type ReadWhen = { ok: true; at: number } | { ok: false; sentence: string };
@@ -12,8 +12,9 @@ const refuse = (sentence: string): ReadWhen => ({ ok: false, sentence });
 
 /**
  * Reads a moment in the zone's wall-clock time, seen from `now` (epoch milliseconds): a time alone and a weekday are
- * the next ones to come, a date without a year is the next such day. A time that a change of clocks leaves out is
- * refused; of one that comes twice it is the first.
+ * the next ones to come, a date without a year is the next such day. An hour alone is one of the day, as it is said:
+ * "3" is 15:00, "9" is 9:00; "3:00" and "03" are not. A time that a change of clocks leaves out is refused; of one that
+ * comes twice it is the first, unless the name of the zone's time follows ("1:30 GMT").
  */
 export function readWhen(text: string, now: number, zone: string): ReadWhen {
   const words = text
@@ -22,45 +23,86 @@ export function readWhen(text: string, now: number, zone: string): ReadWhen {
     .replaceAll(',', ' ')
     .split(/\s+/)
     .filter((word) => word !== '');
-  const time = words.pop();
-  const clock = /^(\d{1,2})(?:[:.](\d{2}))?$/.exec(time ?? '');
-  if (!clock) return refuse(form);
-  const hours = Number(clock[1]);
-  const minutes = Number(clock[2] ?? 0);
-  if (hours > 23 || minutes > 59)
-    return refuse(`There is no ${time} o’clock: hours go to 23, minutes to 59.`);
-  if (words.length === 0) return nextTime(hours, minutes, now, zone);
+  const named = isZoneName(words.at(-1), now, zone) ? words.pop() : undefined;
+  const time = takeTime(words);
+  if (time === null) return refuse(form);
+  if (time === 'none') return refuse(noSuchTime(text));
+  if (words.length === 0) return nextTime(time, now, zone, named);
   const day = readDay(words, now, zone);
   if (day === null) return refuse(form);
   if (day === 'none') return refuse(`There is no such day as ${words.join(' ')}.`);
-  return at(day, hours, minutes, zone);
+  return at(day, time, zone, named);
 }
+
+interface Time {
+  hours: number;
+  minutes: number;
+}
+
+/** Takes the time off the end of the words: "14:30", "3", "3pm", "3 pm", "noon"; null where it is none. */
+function takeTime(words: string[]): Time | 'none' | null {
+  const half = /^[ap]m$/.test(words.at(-1) ?? '') ? words.pop() : undefined;
+  const last = words.pop();
+  if (last === 'noon' || last === 'midnight') return { hours: last === 'noon' ? 12 : 0, minutes: 0 };
+  const clock = /^(\d{1,2})(?:[:.](\d{2}))?([ap]m)?$/.exec(last ?? '');
+  if (!clock) return null;
+  const [, written = '', writtenMinutes, ending = half] = clock;
+  const hours = Number(written);
+  const minutes = Number(writtenMinutes ?? 0);
+  if (hours > 23 || minutes > 59) return 'none';
+  if (ending === undefined) {
+    const isSaid = writtenMinutes === undefined && written.length === 1;
+    return { hours: isSaid && hours >= 1 && hours < firstHourOfDay ? hours + 12 : hours, minutes };
+  }
+  if (hours < 1 || hours > 12) return 'none';
+  return { hours: (hours % 12) + (ending === 'pm' ? 12 : 0), minutes };
+}
+
+/** An hour said alone is one of 7:00 to 18:00. */
+const firstHourOfDay = 7;
+
+const noSuchTime = (text: string) =>
+  `There is no ${text.trim().split(/\s+/).at(-1)} o’clock: hours go to 23, or to 12 with am and pm, minutes to 59.`;
+
+/** In the four quarters of a year a zone's time has every name it has. */
+const isZoneName = (word: string | undefined, now: number, zone: string) =>
+  word !== undefined &&
+  [0, 91, 182, 273].some((days) => timeName(now + days * dayMs, zone).toLowerCase() === word);
 
 /** Wall-clock time as an instant; the night when clocks go forward has times that do not exist. */
 export function atLocal(day: string, hours: number, minutes: number, zone: string): number | null {
+  return instantsOf(day, hours, minutes, zone)[0] ?? null;
+}
+
+/** One, or none or two where clocks change, the earlier first. */
+function instantsOf(day: string, hours: number, minutes: number, zone: string): number[] {
   const asUtc = Date.parse(`${day}T00:00Z`) + (hours * 60 + minutes) * 60_000;
-  const fitting = [offsetAt(asUtc - dayMs, zone), offsetAt(asUtc + dayMs, zone)]
+  const offsets = new Set([offsetAt(asUtc - dayMs, zone), offsetAt(asUtc + dayMs, zone)]);
+  return [...offsets]
     .map((offset) => asUtc - offset)
     .filter((instant) => {
       const shown = localClock(instant, zone);
       return shown.day === day && shown.minutes === hours * 60 + minutes;
-    });
-  return fitting.length > 0 ? Math.min(...fitting) : null;
+    })
+    .sort((a, b) => a - b);
 }
 
-function at(day: string, hours: number, minutes: number, zone: string): ReadWhen {
-  const instant = atLocal(day, hours, minutes, zone);
-  if (instant !== null) return { ok: true, at: instant };
+function at(day: string, { hours, minutes }: Time, zone: string, named?: string): ReadWhen {
+  const instants = instantsOf(day, hours, minutes, zone);
+  const instant =
+    named === undefined ? instants[0] : instants.find((each) => timeName(each, zone).toLowerCase() === named);
+  if (instant !== undefined) return { ok: true, at: instant };
+  if (instants.length > 0) return refuse(`It is not ${named?.toUpperCase()} on ${day}.`);
   const clock = `${hours}:${String(minutes).padStart(2, '0')}`;
   return refuse(`There is no ${clock} on ${day}: the clocks go forward that night. Choose an hour later.`);
 }
 
-function nextTime(hours: number, minutes: number, now: number, zone: string): ReadWhen {
-  for (const days of [0, 1, 2]) {
-    const found = at(localClock(shiftLocalDays(now, days, zone), zone).day, hours, minutes, zone);
-    if (found.ok && found.at > now) return found;
-  }
-  return refuse(form);
+/** The next time the clock shows it; where that is in the hour left out tonight, it is refused and not moved by a day. */
+function nextTime(time: Time, now: number, zone: string, named?: string): ReadWhen {
+  const isOver = localClock(now, zone).minutes >= time.hours * 60 + time.minutes;
+  const today = at(localClock(now, zone).day, time, zone, named);
+  if (today.ok ? today.at > now : !isOver) return today;
+  return at(localClock(shiftLocalDays(now, 1, zone), zone).day, time, zone, named);
 }
 
 /** The local day as "2026-12-24"; "none" for one that the calendar does not have; null for what is no day. */

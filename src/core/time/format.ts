@@ -1,4 +1,7 @@
-import { shiftLocalDays, startOfLocalDay } from './localTime';
+import { localClock, offsetAt, shiftLocalDays, startOfLocalDay } from './localTime';
+
+const dayMs = 24 * 60 * 60_000;
+const changeMs = 3 * 60 * 60_000;
 
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
@@ -22,9 +25,45 @@ export function formatClockWithSeconds(at: number, zone: string): string {
   return formatter(zone, { hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(at);
 }
 
-/** "Thu 10:40", in the given zone. */
-export function formatDayAndClock(at: number, zone: string): string {
-  return `${formatter(zone, { weekday: 'short' }).format(at)} ${formatClock(at, zone)}`;
+/**
+ * "Thu 10:40" within the six days around today; further away "Thu 24 Dec 10:40", since a weekday alone would be taken
+ * for the nearest, with the year where it is another. Of an hour that comes twice it is said which: "Sun 01:30 GMT".
+ */
+export function formatDayAndClock(at: number, now: number, zone: string): string {
+  const days = Math.round(Math.abs(startOfLocalDay(at, zone) - startOfLocalDay(now, zone)) / dayMs);
+  const isOtherYear = localClock(at, zone).day.slice(0, 4) !== localClock(now, zone).day.slice(0, 4);
+  const day = formatter(zone, {
+    weekday: 'short',
+    ...(days >= 7 && { day: 'numeric', month: 'short', ...(isOtherYear && { year: 'numeric' }) }),
+  });
+  return `${day.format(at).replace(',', '')} ${formatClockSurely(at, zone)}`;
+}
+
+/** "15:00" today, else as `formatDayAndClock`. */
+export function formatMoment(at: number, now: number, zone: string): string {
+  const isToday = startOfLocalDay(at, zone) === startOfLocalDay(now, zone);
+  return isToday ? formatClockSurely(at, zone) : formatDayAndClock(at, now, zone);
+}
+
+/** "01:30", with the name of the zone's time where a change of clocks makes it come twice. */
+function formatClockSurely(at: number, zone: string): string {
+  const clock = formatClock(at, zone);
+  return comesTwice(at, zone) ? `${clock} ${timeName(at, zone)}` : clock;
+}
+
+function comesTwice(at: number, zone: string): boolean {
+  const offset = offsetAt(at, zone);
+  // Clocks go back by three hours at the most, and forward as seldom.
+  return [-changeMs, changeMs].some((ms) => {
+    const other = offsetAt(at + ms, zone);
+    return other !== offset && offsetAt(at + offset - other, zone) === other;
+  });
+}
+
+/** "GMT", "BST" or "GMT+2": what the zone's time is called at that instant. */
+export function timeName(at: number, zone: string): string {
+  const parts = formatter(zone, { timeZoneName: 'short' }).formatToParts(at);
+  return parts.find(({ type }) => type === 'timeZoneName')?.value ?? '';
 }
 
 /** "Today", "Yesterday", or "Tuesday 24 November", with the year when it is another. */

@@ -5,7 +5,9 @@ export {
   formatDay,
   formatDayAndClock,
   formatDuration,
+  formatMoment,
   formatSpan,
+  timeName,
 } from './format';
 export {
   atLocalTime,

@@ -5,6 +5,7 @@ import {
   formatClock,
   formatDay,
   formatDayAndClock,
+  formatMoment,
   formatDuration,
   formatSpan,
   localDayKey,
@@ -47,7 +48,39 @@ describe('as written', () => {
     expect(formatDay(thursday - 24 * hour, thursday, zone)).toBe('Yesterday');
     expect(formatDay(thursday - 48 * hour, thursday, zone)).toBe('Tuesday 24 November');
     expect(formatDay(Date.UTC(2025, 10, 26), thursday, zone)).toBe('Wednesday 26 November 2025');
-    expect(formatDayAndClock(thursday, zone)).toBe('Thu 10:40');
+  });
+
+  it('a moment has its date where its weekday alone would be taken for a nearer one', () => {
+    const words = (days: number, from = thursday) => formatDayAndClock(from + days * 24 * hour, from, zone);
+    expect([0, 6, -6].map((days) => words(days))).toEqual(['Thu 10:40', 'Wed 10:40', 'Fri 10:40']);
+    expect([7, -7, 19].map((days) => words(days))).toEqual([
+      'Thu 3 Dec 10:40',
+      'Thu 19 Nov 10:40',
+      'Tue 15 Dec 10:40',
+    ]);
+    expect(words(40)).toBe('Tue 5 Jan 2027 10:40');
+    expect(formatMoment(thursday + 5 * hour, thursday, zone)).toBe('15:40');
+    expect(formatMoment(thursday + 24 * hour, thursday, zone)).toBe('Fri 10:40');
+  });
+
+  it('of an hour that comes twice it is said which', () => {
+    const night = Date.UTC(2026, 9, 25);
+    const words = (minutes: number) => formatMoment(night + minutes * 60_000, night, zone);
+    expect([-1, 0, 30, 59, 60, 90, 119, 120].map(words)).toEqual([
+      '00:59',
+      '01:00 BST',
+      '01:30 BST',
+      '01:59 BST',
+      '01:00 GMT',
+      '01:30 GMT',
+      '01:59 GMT',
+      '02:00',
+    ]);
+    const spring = Date.UTC(2027, 2, 28);
+    expect([59, 60].map((minutes) => formatMoment(spring + minutes * 60_000, spring, zone))).toEqual([
+      '00:59',
+      '02:00',
+    ]);
   });
 
   it('lengths', () => {

@@ -2,7 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { Source } from '@/core/contacts';
 import { formatDayAndClock } from '@/core/time';
-import { selectCards, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectCards, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { books, connectSource, leaveSource, selectSources, syncSource } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -56,6 +56,7 @@ function SourcePart({ source }: { source: Source }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const count = useAppSelector(
     (state) => selectCards(state).filter(({ sourceId }) => sourceId === source.id).length,
   );
@@ -72,7 +73,7 @@ function SourcePart({ source }: { source: Source }) {
         <View aria-live="polite">
           <Txt>{`${count === 1 ? '1 person' : `${count} people`} from there${lastWords(source)}.`}</Txt>
           {syncedAt === null ? null : (
-            <Txt as="small">{`In step since ${formatDayAndClock(syncedAt, zone)}.`}</Txt>
+            <Txt as="small">{`In step since ${formatDayAndClock(syncedAt, now, zone)}.`}</Txt>
           )}
         </View>
       ) : null}

@@ -4,7 +4,7 @@ import { whoOf } from '@/core/looseEnds';
 import { describeOutcome } from '@/core/history';
 import { roomIdOf } from '@/core/messages';
 import { formatDayAndClock } from '@/core/time';
-import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector } from '@/state/app';
+import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFound, type Found } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -46,8 +46,9 @@ function FoundRow({ found }: { found: Found }) {
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
-  const when = formatDayAndClock(found.at, zone);
+  const when = formatDayAndClock(found.at, now, zone);
   const person =
     (number: string | null, name: string | null, personId: string | null, callId: string) => () =>
       go.person(whoOf({ number, name, personId }, callId, office, people).key);

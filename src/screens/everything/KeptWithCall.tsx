@@ -10,6 +10,7 @@ import {
   selectZone,
   useAppDispatch,
   useAppSelector,
+  useNow,
 } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -39,6 +40,7 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const people = useAppSelector(selectPeople);
   const office = useAppSelector(selectOffice);
   const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === record.callId);
@@ -73,7 +75,7 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
             <Txt>{item.text}</Txt>
             <Txt as="small">
               {item.kind === 'note' ? 'Note' : null}
-              {item.kind === 'followUp' ? followUpWords(item, zone) : null}
+              {item.kind === 'followUp' ? followUpWords(item, now, zone) : null}
             </Txt>
           </View>
           {item.kind === 'followUp' ? (

@@ -48,7 +48,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
     <View style={styles.head}>
       <View style={styles.top}>
         <Txt as="mono" colour={colours.faint}>
-          {formatDayAndClock(now, zone)}
+          {formatDayAndClock(now, now, zone)}
         </Txt>
         <Txt as="mono" colour={colours.faint} lines={1}>
           {person ? `${person.name.split(' ')[0]} · ${person.extension}` : ''}

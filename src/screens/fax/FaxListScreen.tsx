@@ -2,7 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { faxWords, type Fax } from '@/core/fax';
 import { formatDayAndClock } from '@/core/time';
-import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector } from '@/state/app';
+import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFaxes } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Row } from '@/ui/list';
@@ -75,6 +75,7 @@ function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const { name } = identifyNumber(fax.number, null, people);
   return (
     <Row
@@ -85,7 +86,7 @@ function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
       after={
         <View>
           <Txt as="mono" colour={colours.faint}>
-            {formatDayAndClock(fax.at, zone)}
+            {formatDayAndClock(fax.at, now, zone)}
           </Txt>
           {isUnread(fax) ? (
             <Txt as="small" colour={colours.ink}>

@@ -12,6 +12,7 @@ import {
   useAppDispatch,
   useAppSelector,
   useServices,
+  useNow,
 } from '@/state/app';
 import { markFaxRead, readFaxPages, sendFaxAgain, takeBackFax } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
@@ -50,6 +51,7 @@ export function FaxScreen() {
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const isRead = useAppSelector((state) => state.catchUp.isRead);
   const fax = useAppSelector((state) => state.catchUp.kept.faxes[id]);
   const [pdf, setPdf] = useState<Uint8Array<ArrayBuffer> | null>(null);
@@ -93,7 +95,7 @@ export function FaxScreen() {
             {title}
           </Txt>
           <Txt as="small">
-            {`${direction === 'in' ? 'From' : 'To'} ${other.name} · ${formatDayAndClock(at, zone)} · ${line?.name ?? ''}`}
+            {`${direction === 'in' ? 'From' : 'To'} ${other.name} · ${formatDayAndClock(at, now, zone)} · ${line?.name ?? ''}`}
           </Txt>
           <View role="status">
             <Txt as="strong">{faxWords(fax)}</Txt>

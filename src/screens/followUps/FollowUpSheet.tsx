@@ -103,7 +103,7 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
           value={when}
           options={[
             ...(hadTime && followUp.dueAt !== null
-              ? [{ value: asItWas, word: formatDayAndClock(followUp.dueAt, zone) }]
+              ? [{ value: asItWas, word: formatDayAndClock(followUp.dueAt, now, zone) }]
               : []),
             { value: someTime, word: 'some time' },
             ...times.map(({ word }) => ({ value: word, word })),

@@ -144,7 +144,7 @@ function FollowUpRow({ followUp, now, onChange }: FollowUpRowProps) {
         </Txt>
         {name === '' ? null : <Txt as="small">{name}</Txt>}
         <Txt as="small" colour={isOverdue(followUp, now) ? colours.rowan : colours.faint}>
-          {followUpWords(followUp, zone)}
+          {followUpWords(followUp, now, zone)}
         </Txt>
       </View>
       <View style={styles.acts}>

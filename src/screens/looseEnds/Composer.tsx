@@ -12,6 +12,7 @@ import {
   useAppDispatch,
   useAppSelector,
   useServices,
+  useNow,
 } from '@/state/app';
 import { writeText, type Person, type TimelineItem } from '@/state/catchUp';
 import { Field } from '@/ui/field';
@@ -65,6 +66,7 @@ export function Composer({ person, items }: ComposerProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const lineId = useAppSelector(textLineOf);
   const [text, setText] = useState('');
   const [open, setOpen] = useState<'replies' | 'later' | 'voice' | null>(null);
@@ -85,7 +87,7 @@ export function Composer({ person, items }: ComposerProps) {
   const isEmpty = text.trim() === '' && picture === null;
   const send = (notBefore: number | null) => {
     if (isEmpty) return;
-    const said = notBefore === null ? null : `Goes out ${formatDayAndClock(notBefore, zone)}.`;
+    const said = notBefore === null ? null : `Goes out ${formatDayAndClock(notBefore, now, zone)}.`;
     dispatch(writeText({ number: to, lineId, text: text.trim(), notBefore, picture }, said));
     setText('');
     setPicture(null);
@@ -195,7 +197,7 @@ function SendLaterSheet({ onTake, onClose }: SendLaterSheetProps) {
       <View style={styles.stack}>
         {firstHour === null ? null : (
           <Plate
-            word={`${formatDayAndClock(firstHour, zone)}, my first hour`}
+            word={`${formatDayAndClock(firstHour, now, zone)}, my first hour`}
             onPress={() => onTake(firstHour)}
           />
         )}

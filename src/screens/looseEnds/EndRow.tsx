@@ -98,7 +98,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
               <Txt as="small">{whyWords(end, office, now)}</Txt>
               {due === null ? null : (
                 <Txt as="small" colour={due <= now ? colours.rowan : colours.ink}>
-                  {`${due <= now ? 'Was promised for' : 'Promised for'} ${formatDayAndClock(due, zone)}`}
+                  {`${due <= now ? 'Was promised for' : 'Promised for'} ${formatDayAndClock(due, now, zone)}`}
                 </Txt>
               )}
               {holder === undefined ? null : <Txt as="small">{`${holder} has taken it on`}</Txt>}

@@ -34,7 +34,7 @@ export function LaterSheet({ end, onClose }: { end: LooseEnd; onClose: () => voi
         <Plate word="In 1 h" onPress={() => put(opened + 60 * minuteMs)} />
         {firstHour === null ? null : (
           <Plate
-            word={`${formatDayAndClock(firstHour, zone)}, my first hour`}
+            word={`${formatDayAndClock(firstHour, opened, zone)}, my first hour`}
             onPress={() => put(firstHour)}
           />
         )}

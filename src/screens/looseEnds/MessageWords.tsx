@@ -2,7 +2,7 @@ import { Image, StyleSheet, View } from 'react-native';
 
 import type { Message } from '@/core/messages';
 import { formatDayAndClock } from '@/core/time';
-import { selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { sendAgain, takeBackText, usePicture } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -63,6 +63,7 @@ export function MessageWords({ message }: { message: Message }) {
 
 function StateWords({ message: { state, notBefore, tries } }: { message: Message }) {
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const isOnline = useAppSelector((root) => root.office.isOnline);
   switch (state) {
     case 'received':
@@ -74,7 +75,7 @@ function StateWords({ message: { state, notBefore, tries } }: { message: Message
     case 'delivered':
       return <Txt as="small">Delivered</Txt>;
     case 'queued': {
-      const until = notBefore === null ? '' : ` ${formatDayAndClock(notBefore, zone)}`;
+      const until = notBefore === null ? '' : ` ${formatDayAndClock(notBefore, now, zone)}`;
       const word =
         tries > 0 ? `Tried ${tries} ×, again${until}` : until ? `Goes out${until}` : 'Goes out now';
       return <Txt as="small">{isOnline ? word : 'Waits for the network'}</Txt>;

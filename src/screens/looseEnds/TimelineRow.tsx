@@ -3,7 +3,14 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { faxWords, type Fax } from '@/core/fax';
 import { describeOutcome, isUntaken, talkMs } from '@/core/history';
 import { formatClock, formatDuration } from '@/core/time';
-import { finishFollowUp, selectOffice, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  finishFollowUp,
+  selectOffice,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { restoreVoicemail, type TimelineItem } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
@@ -149,11 +156,12 @@ function CallWords({
 function FollowUpWords({ followUp }: Pick<Extract<TimelineItem, { kind: 'followUp' }>, 'followUp'>) {
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const { id, text, doneAt } = followUp;
   return (
     <>
       <Txt>{text}</Txt>
-      <Txt as="small">{followUpWords(followUp, zone)}</Txt>
+      <Txt as="small">{followUpWords(followUp, now, zone)}</Txt>
       <Plate
         word={doneAt === null ? 'Done' : 'Not done'}
         label={doneAt === null ? `Done: ${text}` : `Not done: ${text}`}

@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import { readWhen } from '@/core/moments';
 import { formatDayAndClock } from '@/core/time';
-import { formatAny, selectZone, useAppSelector, useServices } from '@/state/app';
+import { formatAny, selectZone, useAppSelector, useServices, useNow } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -37,6 +37,7 @@ interface QuestionLineProps {
 export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
   const styles = useStyles();
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const [open, setOpen] = useState<Part | null>(null);
   const { question, office, myId, situation } = of;
   const situations = office.people.get(myId)?.situations ?? [];
@@ -53,8 +54,8 @@ export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
         <Part word={lineWord} label={`Line: ${lineWord}`} onPress={() => setOpen('line')} />
         {withoutMoment ? null : (
           <Part
-            word={question.at === null ? 'now' : formatDayAndClock(question.at, zone)}
-            label={`Moment: ${question.at === null ? 'now' : formatDayAndClock(question.at, zone)}`}
+            word={question.at === null ? 'now' : formatDayAndClock(question.at, now, zone)}
+            label={`Moment: ${question.at === null ? 'now' : formatDayAndClock(question.at, now, zone)}`}
             onPress={() => setOpen('at')}
           />
         )}

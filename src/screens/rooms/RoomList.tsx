@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock } from '@/core/time';
-import { selectOffice, selectZone, useAppSelector } from '@/state/app';
+import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectRooms, type RoomView } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -72,6 +72,7 @@ function RoomRow({ view: { room, newest, unread }, onPress }: { view: RoomView; 
   const { colours } = useTheme();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
   const myId = useAppSelector((state) => state.office.me?.personId ?? '');
   const words = newest
     ? `${authorOf(newest, office)}: ${newest.text}`
@@ -86,7 +87,7 @@ function RoomRow({ view: { room, newest, unread }, onPress }: { view: RoomView; 
       after={
         <View>
           <Txt as="mono" colour={colours.faint}>
-            {newest ? formatDayAndClock(newest.at, zone) : roomKind(room)}
+            {newest ? formatDayAndClock(newest.at, now, zone) : roomKind(room)}
           </Txt>
           {unread > 0 ? (
             <Txt as="small" colour={colours.ink}>

@@ -1,4 +1,4 @@
-import { formatClock, formatDayAndClock, startOfLocalDay } from '@/core/time';
+import { formatMoment } from '@/core/time';
 import { selectPresence, selectZone, useAppSelector, useNow, type PresenceState } from '@/state/app';
 import type { GaugeState } from '@/ui/person';
 
@@ -32,11 +32,7 @@ export function usePresence(): (personId: string) => PresenceWords {
       until,
     } = presence[personId] ?? { state: 'free' as const, word: '', until: null };
     const isOwnWord = state === 'away' || state === 'off' || state === 'doNotDisturb';
-    const isToday = until !== null && startOfLocalDay(until, zone) === startOfLocalDay(now, zone);
-    const end =
-      until === null || !isOwnWord
-        ? ''
-        : ` until ${(isToday ? formatClock : formatDayAndClock)(until, zone)}`;
+    const end = until === null || !isOwnWord ? '' : ` until ${formatMoment(until, now, zone)}`;
     const word = `${words[state]}${end}`;
     return {
       gauge: state === 'ringing' ? 'free' : state,

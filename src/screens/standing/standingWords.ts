@@ -1,14 +1,13 @@
 import { describeFinish, type Finish, type OfficeIndex } from '@/core/office';
 import { allFree, traceCall, type RouteTrace, type Standing } from '@/core/routing';
-import { formatClock, formatDayAndClock, startOfLocalDay } from '@/core/time';
+import { formatMoment } from '@/core/time';
 
 import { shortTargetName } from '../shared/targetWords';
 
 /** "15:00", with the day where it is another. */
 export function untilWords(until: number | null, now: number, zone: string): string {
   if (until === null) return '';
-  const isToday = startOfLocalDay(until, zone) === startOfLocalDay(now, zone);
-  return ` until ${(isToday ? formatClock : formatDayAndClock)(until, zone)}`;
+  return ` until ${formatMoment(until, now, zone)}`;
 }
 
 /** "On site until 15:00", "Do not disturb", "Everything goes to Ilse Varga": where I stand, in a few words. */

@@ -26,7 +26,7 @@ export function useEnd(first: End) {
     { value: '120' as const, word: '2 h' },
     ...(firstHour === null
       ? []
-      : [{ value: 'firstHour' as const, word: `${formatDayAndClock(firstHour, zone)}, my first hour` }]),
+      : [{ value: 'firstHour' as const, word: `${formatDayAndClock(firstHour, now, zone)}, my first hour` }]),
     { value: 'at' as const, word: 'at a time' },
   ];
 

@@ -17,7 +17,8 @@ function read(text: string) {
   return {
     daysOff: found.daysOff,
     meetings: found.meetings.map(
-      ({ from, until, name }) => `${formatDayAndClock(from, zone)}–${formatDayAndClock(until, zone)} ${name}`,
+      ({ from, until, name }) =>
+        `${formatDayAndClock(from, from, zone)}–${formatDayAndClock(until, until, zone)} ${name}`,
     ),
     notes: found.notes,
   };

@@ -62,7 +62,7 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
           <Txt key={item.id} as="small">
             {item.text}
             {item.kind === 'followUp' && item.dueAt !== null
-              ? ` · ${formatDayAndClock(item.dueAt, zone)}`
+              ? ` · ${formatDayAndClock(item.dueAt, now, zone)}`
               : ''}
           </Txt>
         ))}

@@ -80,7 +80,7 @@ export function RefuseTextSheet({ view, isGone, onClose }: RefuseTextSheetProps)
             {times.map(({ word, at }) => (
               <Plate
                 key={word}
-                word={`${isGone ? 'Call' : 'Refuse, call'} back ${formatDayAndClock(at, zone)}`}
+                word={`${isGone ? 'Call' : 'Refuse, call'} back ${formatDayAndClock(at, now, zone)}`}
                 onPress={() => void refuse({ text: null, callBackAt: at })}
               />
             ))}
