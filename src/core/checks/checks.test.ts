@@ -275,6 +275,58 @@ describe('the checks', () => {
     ).not.toContain('forwardLeftOn');
   });
 
+  it('tell of everything forwarded to one’s own number, and of one’s own line rung as a number outside', () => {
+    const toMyself = { to: { kind: 'forward' as const, to: '0131 496 0214' }, from: now, until: now + hour };
+    expect(repaired('loop', { forwards: [toMyself] })).toMatchObject({
+      sentence: expect.stringContaining('you → you') as string,
+      left: [],
+    });
+    const mine = { number: '+441314960214', startSeconds: 0 };
+    expect(repaired('loop', { rules: [rule({ stages: [stage(20, desk, mine)] })] })).toMatchObject({
+      sentence: expect.stringContaining('Direct is your own line') as string,
+      left: [],
+    });
+  });
+
+  it('tell of a mobile that takes forwarded calls without a key, the urgent line’s too', () => {
+    const to = { kind: 'forward' as const, to: '+447700900321' };
+    const forwards = [{ to, from: now + hour, until: now + 2 * hour }];
+    expect(repaired('ownMailbox', { forwards })).toEqual({
+      sentence:
+        '07700 900321 is a mobile that takes calls without a key: its own mailbox may answer your callers, those of the urgent line Flood desk too, and nobody here would know.',
+      word: 'Ask for a key to take the call there',
+      left: [],
+    });
+    expect(repaired('ownMailbox', { rules: [rule({ busyFinish: to })] }).left).toEqual([]);
+    expect(codes(check({ forwards: [{ ...forwards[0]!, to: { ...to, to: '0131 496 0150' } }] }))).toEqual([]);
+  });
+
+  it('price what everything is forwarded to as if past calls had met the forward', () => {
+    const pastCalls = Array.from({ length: 61 }, (_, day) => ({
+      id: String(day),
+      at: now - (60 - day) * 24 * hour,
+      lineId: 'direct',
+      caller: { number: '+441914980162', personId: null },
+      situationId: null,
+      waitedSeconds: 5,
+      reachedFinish: false,
+      answered: null,
+      presentAt: [],
+      isOnCall: false,
+    }));
+    const to = { kind: 'forward' as const, to: '+12025550147' };
+    const priced = (from: number, until: number | null) =>
+      check({ forwards: [{ to, from, until }] }, {}, { pastCalls: () => pastCalls }).find(
+        ({ code }) => code === 'costly',
+      )?.sentence;
+    expect(priced(now, null)).toMatch(
+      /with the usual 31 calls a month that get there, about £4\.\d\d a month/,
+    );
+    expect(priced(now + 48 * hour, now + 96 * hour)).toMatch(
+      /with the usual 2 calls until Mon 10:40 that get there, about £?[\d.]+ ?p? in all/,
+    );
+  });
+
   it('tell what a number abroad costs a month at the usual traffic', () => {
     const abroad = { number: '+12025550147', startSeconds: 10, acceptKey: true };
     const pastCalls = Array.from({ length: 60 }, (_, day) => ({

@@ -1,9 +1,24 @@
-import type { RingPlan, RingRule, RingStage, RingTarget } from '../office';
+import type { Finish, RingPlan, RingRule, RingStage, RingTarget } from '../office';
 import type { TraceLeg } from '../routing';
 
 /** The plan with one rule changed. */
 export function withRule(plan: RingPlan, ruleId: string, change: (rule: RingRule) => RingRule): RingPlan {
   return { ...plan, rules: plan.rules.map((rule) => (rule.id === ruleId ? change(rule) : rule)) };
+}
+
+/** The plan with every finish changed, those of forwards too. */
+export function withFinishes(plan: RingPlan, change: (finish: Finish) => Finish): RingPlan {
+  return {
+    ...plan,
+    rules: plan.rules.map((rule) => ({
+      ...rule,
+      finish: change(rule.finish),
+      ...(rule.busyFinish && { busyFinish: change(rule.busyFinish) }),
+      ...(rule.unreachableFinish && { unreachableFinish: change(rule.unreachableFinish) }),
+      ...(rule.refusedFinish && { refusedFinish: change(rule.refusedFinish) }),
+    })),
+    ...(plan.forwards && { forwards: plan.forwards.map((each) => ({ ...each, to: change(each.to) })) }),
+  };
 }
 
 /** The rule with one of its stages changed. */

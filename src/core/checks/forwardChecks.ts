@@ -1,9 +1,17 @@
-import { describeFinish, targetName, type Finish, type OfficeIndex, type RingPlan } from '../office';
+import {
+  describeFinish,
+  targetName,
+  type Finish,
+  type ForwardAll,
+  type OfficeIndex,
+  type RingPlan,
+} from '../office';
 import { formatMoney, rateFor } from '../rates';
 import { formatDayAndClock } from '../time';
 import type { PastCall } from '../lookBack';
 import { allFree } from '../routing';
 import { reachedBy, situationAt, traceCall } from '../routing';
+import { withFinishes } from './editing';
 import type { CheckContext, Finding } from './finding';
 
 const forgottenMs = 12 * 3_600_000;
@@ -47,6 +55,42 @@ export function forwardChecks(office: OfficeIndex, plan: RingPlan, now: number):
 const goesTo = (to: Finish, office: OfficeIndex) =>
   to.kind === 'forward' ? describeFinish(to, office) : `sent to ${describeFinish(to, office)}`;
 
+/** Mobiles that calls are forwarded to without a key: their own mailboxes may take what was to reach somebody. */
+export function mailboxThereChecks(office: OfficeIndex, plan: RingPlan): Finding[] {
+  const urgent = office.setup.lines.filter((line) => line.urgent && line.ownerId === plan.personId);
+  const atMobile = (finish: Finish | undefined) =>
+    finish?.kind === 'forward' && !finish.acceptKey && isMobile(numberOf(finish, office)) ? finish : null;
+  const finding = (to: Extract<Finish, { kind: 'forward' }>, ruleId: string | null): Finding => {
+    const also = ruleId === null ? urgent.map(({ name }) => `, those of the urgent line ${name} too`) : [];
+    const number = numberOf(to, office);
+    return {
+      personId: plan.personId,
+      code: 'ownMailbox',
+      severity: 'alarm',
+      place: { ...(ruleId !== null && { ruleId }), deviceId: null, number },
+      sentence: `${targetName({ deviceId: null, number }, office)} is a mobile that takes calls without a key: its own mailbox may answer your callers${also.join('')}, and nobody here would know.`,
+      repair: {
+        word: 'Ask for a key to take the call there',
+        plan: withFinishes(plan, (each) =>
+          each.kind === 'forward' && each.to === to.to ? { ...each, acceptKey: true } : each,
+        ),
+      },
+    };
+  };
+  return [
+    ...(plan.forwards ?? []).flatMap(({ to }) => {
+      const found = atMobile(to);
+      return found ? [finding(found, null)] : [];
+    }),
+    ...plan.rules.flatMap(({ id, finish, busyFinish, unreachableFinish, refusedFinish }) => {
+      const found = [finish, busyFinish, unreachableFinish, refusedFinish].map(atMobile).find((each) => each);
+      return found ? [finding(found, id)] : [];
+    }),
+  ];
+}
+
+const isMobile = (number: string | null) => number !== null && /^\+447/.test(number);
+
 /** A rule for callers who are kept away before any plan is asked. */
 export function screeningCheck(office: OfficeIndex, plan: RingPlan): Finding[] {
   const screening = office.people.get(plan.personId)?.screening;
@@ -76,35 +120,46 @@ export function screeningCheck(office: OfficeIndex, plan: RingPlan): Finding[] {
 /** Premium and foreign numbers that a plan rings or forwards to, with what that costs a month at the usual traffic. */
 export function costChecks(office: OfficeIndex, plan: RingPlan, context: CheckContext): Finding[] {
   const { rates } = office.setup;
-  const named = new Map<string, string | undefined>();
+  // For every number, the rule that names it; of one that everything is forwarded to, the forward.
+  const named = new Map<string, string | ForwardAll>();
   for (const rule of plan.rules) {
     for (const { targets } of rule.stages)
       for (const target of targets) if ('number' in target) named.set(target.number, rule.id);
     const number = numberOf(rule.finish, office);
     if (number !== null) named.set(number, rule.id);
   }
-  for (const { to } of plan.forwards ?? []) {
-    const number = numberOf(to, office);
-    if (number !== null) named.set(number, undefined);
+  for (const forward of plan.forwards ?? []) {
+    const number = numberOf(forward.to, office);
+    const isOver = forward.until !== null && forward.until <= context.now;
+    if (number !== null && !isOver) named.set(number, forward);
   }
-  return [...named].flatMap(([number, ruleId]): Finding[] => {
+  return [...named].flatMap(([number, by]): Finding[] => {
     const rate = rateFor(rates, number);
     if (!rate || (!rate.isPremium && number.startsWith('+44'))) return [];
     const kind = rate.isPremium ? 'a premium number' : `abroad (${rate.name})`;
     const perMinute = formatMoney(rate.perMinuteMicros, rates.currency);
-    const usual = usualTraffic(office, plan, number, context);
-    const perCall = rate.connectionFeeMicros + Math.ceil((rate.perMinuteMicros * usual.talkMs) / 60_000);
-    const monthly = formatMoney(Math.round(perCall * usual.callsAMonth), rates.currency);
+    const forward = typeof by === 'string' ? null : by;
+    const perCall = rate.connectionFeeMicros + Math.ceil((rate.perMinuteMicros * usualTalkMs) / 60_000);
+    const months = forward?.until == null ? 1 : monthsOf(forward, context.now);
+    const calls = callsAMonth(office, plan, number, forward, context) * months;
+    const cost = formatMoney(Math.round(perCall * calls), rates.currency);
+    const span =
+      forward?.until == null
+        ? 'a month'
+        : `until ${formatDayAndClock(forward.until, context.now, office.setup.zone)}`;
+    const counted = new Intl.NumberFormat('en-GB', { maximumFractionDigits: calls < 10 ? 1 : 0 }).format(
+      calls,
+    );
     return [
       {
         personId: plan.personId,
         code: 'costly',
         severity: 'warning',
-        place: { ...(ruleId !== undefined && { ruleId }), number, deviceId: null },
+        place: { ...(typeof by === 'string' && { ruleId: by }), number, deviceId: null },
         sentence:
           context.pastCalls().length === 0
             ? `${targetName({ deviceId: null, number }, office)} is ${kind} at ${perMinute} a minute.`
-            : `${targetName({ deviceId: null, number }, office)} is ${kind} at ${perMinute} a minute: with the usual ${Math.round(usual.callsAMonth)} calls a month that get there, about ${monthly} a month.`,
+            : `${targetName({ deviceId: null, number }, office)} is ${kind} at ${perMinute} a minute: with the usual ${counted} calls ${span} that get there, about ${cost} ${forward?.until == null ? 'a month' : 'in all'}.`,
         repair: { word: 'Leave it out', plan: withoutNumber(plan, number, office) },
       },
     ];
@@ -116,20 +171,25 @@ function numberOf(finish: Finish, office: OfficeIndex): string | null {
   return reached?.kind === 'number' ? reached.number : null;
 }
 
-/** How many of the past calls would have got as far as the number, by the month. */
-function usualTraffic(
+const monthsOf = ({ from, until }: ForwardAll, now: number) =>
+  ((until ?? now) - Math.max(from ?? now, now)) / monthMs;
+
+/** How many of the past calls would have got as far as the number, by the month: a forward as if it had been on. */
+function callsAMonth(
   office: OfficeIndex,
   plan: RingPlan,
   number: string,
+  forward: ForwardAll | null,
   context: CheckContext,
-): { callsAMonth: number; talkMs: number } {
+): number {
   const pastCalls = context.pastCalls();
-  const [first] = pastCalls;
-  const last = pastCalls.at(-1);
-  if (!first || !last) return { callsAMonth: 0, talkMs: usualTalkMs };
-  const reaching = pastCalls.filter((call) => reaches(office, plan, number, call)).length;
-  const months = Math.max((last.at - first.at) / monthMs, 1 / 30);
-  return { callsAMonth: reaching / months, talkMs: usualTalkMs };
+  const times = pastCalls.map(({ at }) => at);
+  const [first, last] = [Math.min(...times), Math.max(...times)];
+  if (pastCalls.length === 0) return 0;
+  const asOn = forward ? { ...plan, forwards: [{ ...forward, from: null, until: null }] } : plan;
+  const officeThen = forward ? office.withPlan(asOn) : office;
+  const reaching = pastCalls.filter((call) => reaches(officeThen, asOn, number, call)).length;
+  return reaching / Math.max((last - first) / monthMs, 1 / 30);
 }
 
 function reaches(office: OfficeIndex, plan: RingPlan, number: string, call: PastCall): boolean {
@@ -148,11 +208,11 @@ function reaches(office: OfficeIndex, plan: RingPlan, number: string, call: Past
 
 function withoutNumber(plan: RingPlan, number: string, office: OfficeIndex): RingPlan {
   const mailbox: Finish = { kind: 'mailbox', personId: plan.personId };
+  const ended = withFinishes(plan, (finish) => (numberOf(finish, office) === number ? mailbox : finish));
   return {
-    ...plan,
-    rules: plan.rules.map((rule) => ({
+    ...ended,
+    rules: ended.rules.map((rule) => ({
       ...rule,
-      finish: numberOf(rule.finish, office) === number ? mailbox : rule.finish,
       stages: rule.stages.map((stage) => ({
         ...stage,
         targets: stage.targets.filter((target) => !('number' in target && target.number === number)),

@@ -2,8 +2,8 @@
 import type { OfficeIndex } from '../office';
 import { atomsOf, reachOf } from './atoms';
 import type { CheckContext, Finding } from './finding';
-import { costChecks, forwardChecks, screeningCheck } from './forwardChecks';
-import { loopCheck } from './loopCheck';
+import { costChecks, forwardChecks, mailboxThereChecks, screeningCheck } from './forwardChecks';
+import { loopCheck, ownLineChecks } from './loopCheck';
 import { ringingChecks } from './ringingChecks';
 import { deadRuleChecks, hoursChecks } from './ruleChecks';
 
@@ -24,7 +24,9 @@ export function checkPlan(office: OfficeIndex, personId: string, context: CheckC
     ...deadRuleChecks(plan, reach, office, atoms),
     ...hoursChecks(office, plan, now),
     ...loopCheck(office, plan, now),
+    ...ownLineChecks(office, plan),
     ...forwardChecks(office, plan, now),
+    ...mailboxThereChecks(office, plan),
     ...screeningCheck(office, plan),
     ...costChecks(office, plan, context),
   ];

@@ -1,6 +1,7 @@
-import { nameOf, type Finish, type Menu, type OfficeIndex, type RingPlan } from '../office';
+import { nameOf, type Finish, type Menu, type OfficeIndex, type RingPlan, type RingTarget } from '../office';
 import { formatDayAndClock } from '../time';
 import { instantAtoms } from './atoms';
+import { withFinishes, withRule, withStage, withTargets } from './editing';
 import { allFree, reachedBy, traceAny, type Caller, type World } from '../routing';
 import type { Finding } from './finding';
 
@@ -151,16 +152,46 @@ function finding(
 
 function broken(plan: RingPlan, leadsThere: (finish: Finish) => boolean): RingPlan {
   const mailbox: Finish = { kind: 'mailbox', personId: plan.personId };
-  const mended = (finish: Finish) => (leadsThere(finish) ? mailbox : finish);
-  return {
+  const withoutForwards = {
     ...plan,
-    rules: plan.rules.map((rule) => ({
-      ...rule,
-      finish: mended(rule.finish),
-      ...(rule.busyFinish && { busyFinish: mended(rule.busyFinish) }),
-      ...(rule.unreachableFinish && { unreachableFinish: mended(rule.unreachableFinish) }),
-      ...(rule.refusedFinish && { refusedFinish: mended(rule.refusedFinish) }),
-    })),
     ...(plan.forwards && { forwards: plan.forwards.filter(({ to }) => !leadsThere(to)) }),
   };
+  return withFinishes(withoutForwards, (finish) => (leadsThere(finish) ? mailbox : finish));
+}
+
+/** One's own lines, rung as if they were numbers outside: the call comes back to this very plan. */
+export function ownLineChecks(office: OfficeIndex, plan: RingPlan): Finding[] {
+  const ownLine = (target: RingTarget) => {
+    const line = 'number' in target ? office.linesByNumber.get(target.number) : undefined;
+    return line?.ownerId === plan.personId ? line : null;
+  };
+  return plan.rules.flatMap((rule) =>
+    rule.stages.flatMap(({ targets }, stage) =>
+      targets.flatMap((target): Finding[] => {
+        const line = ownLine(target);
+        if (!line) return [];
+        return [
+          {
+            personId: plan.personId,
+            code: 'loop',
+            severity: 'alarm',
+            place: { ruleId: rule.id, stage, deviceId: null, number: line.number },
+            sentence: `${line.name} is your own line: a call that rings it comes back to this plan, and goes round in a circle.`,
+            repair: {
+              word: 'Leave it out',
+              plan: withRule(plan, rule.id, (each) =>
+                withStage(each, stage, (old) =>
+                  withTargets(
+                    old,
+                    (other) => ownLine(other) === line,
+                    () => null,
+                  ),
+                ),
+              ),
+            },
+          },
+        ];
+      }),
+    ),
+  );
 }

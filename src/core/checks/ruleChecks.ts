@@ -99,6 +99,15 @@ const listed = new Intl.ListFormat('en-GB');
 const takenRule = (steps: Stretch['trace']['steps']) =>
   steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
 
+const isForwarded = (stretch: Stretch | undefined) =>
+  stretch?.trace.steps.some(({ kind }) => kind === 'forwardedAll') ?? false;
+
+/** No rule helps against a forward of everything. */
+const withoutForwards = (plan: RingPlan): Finding['repair'] => ({
+  word: 'Take the forward off',
+  plan: { ...plan, forwards: [] },
+});
+
 function silentCheck(
   office: OfficeIndex,
   plan: RingPlan,
@@ -121,8 +130,11 @@ function silentCheck(
     sentence: isAlways
       ? `Nothing rings at any hour for ${names}.`
       : `In ${hours} hours of the week to come nothing rings for ${names}, first from ${since}.`,
-    repair:
-      ruleId === null ? { word: 'Add a rule for every other call', plan: withLastRule(plan, office) } : null,
+    repair: isForwarded(first)
+      ? withoutForwards(plan)
+      : ruleId === null
+        ? { word: 'Add a rule for every other call', plan: withLastRule(plan, office) }
+        : null,
   };
 }
 
@@ -140,10 +152,15 @@ function urgentCheck(
     severity: 'alarm',
     place: {},
     sentence: `${line.name} is an urgent line, and from ${first ? formatDayAndClock(first.from, now, zone) : 'now'} it reaches nobody.`,
-    repair: {
-      word: 'Let everything of yours ring for it, at any hour',
-      plan: { ...plan, rules: [everythingRings(plan, `${line.name}, any time`, [line.id]), ...plan.rules] },
-    },
+    repair: isForwarded(first)
+      ? withoutForwards(plan)
+      : {
+          word: 'Let everything of yours ring for it, at any hour',
+          plan: {
+            ...plan,
+            rules: [everythingRings(plan, `${line.name}, any time`, [line.id]), ...plan.rules],
+          },
+        },
   };
 }
 

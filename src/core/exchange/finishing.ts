@@ -1,11 +1,13 @@
 import type { Finish } from '../office';
+import type { RouteTrace } from '../routing';
 import type { Call } from './call';
 import { callerOf, isTalking } from './call';
 import { endIfAlone, failCall } from './clearing';
-import { connectTo, destinationOf, readDialled } from './destination';
+import { barredReason, connectTo, destinationOf, readDialled } from './destination';
 import { limits } from './limits';
 import { answerByMailbox } from './mailbox';
 import { returnCall } from './returning';
+import { carryOut } from './ringing';
 import type { Switchboard } from './Switchboard';
 
 /**
@@ -46,7 +48,7 @@ export function finishCall(board: Switchboard, call: Call, finish: Finish, owner
       answerByMailbox(board, call, finish);
       return;
     case 'forward':
-      forwardCall(board, call, finish.to, ownerId);
+      forwardCall(board, call, finish, ownerId);
       return;
     case 'textBack':
       answerWithText(board, call, finish, ownerId);
@@ -81,7 +83,12 @@ function answerWithText(
 }
 
 /** The called person's plan sends it on (RFC 5359 §2.7 to §2.9). A loop ends after a few rounds, heard as congestion. */
-function forwardCall(board: Switchboard, call: Call, to: string, byId: string | null): void {
+function forwardCall(
+  board: Switchboard,
+  call: Call,
+  { to, acceptKey = false }: Extract<Finish, { kind: 'forward' }>,
+  byId: string | null,
+): void {
   const rounds = call.acts.filter(({ act }) => act === 'forwarded').length;
   const read = readDialled(to);
   if (!read.ok || rounds >= limits.forwards) {
@@ -91,7 +98,35 @@ function forwardCall(board: Switchboard, call: Call, to: string, byId: string | 
   const destination = destinationOf(board.office, read.dialled);
   board.note(call, 'forwarded', null, destination.number);
   board.emit({ type: 'diverted', at: board.now, callId: call.id, to: destination.number });
-  if (destination.kind === 'service') failCall(board, call, 'facilityRejected');
+  if (destination.kind === 'service' || barredReason(board.office, destination) !== null)
+    failCall(board, call, 'facilityRejected');
+  else if (acceptKey && destination.kind === 'network' && byId !== null && board.office.people.has(byId))
+    ringByKey(board, call, destination.number, byId);
   else
     connectTo(board, call, destination, callerOf(call).endpoint, { broughtFor: 'call', broughtById: byId });
+}
+
+/** A number outside is rung for the owner of the plan, and takes the call by a key; not taken, it is in their mailbox. */
+function ringByKey(board: Switchboard, call: Call, number: string, ownerId: string): void {
+  const seconds = limits.byKeyMs / 1000;
+  const trace: RouteTrace = {
+    ownerId,
+    lineId: call.lineId,
+    legs: [
+      {
+        deviceId: null,
+        number,
+        personId: ownerId,
+        stage: 0,
+        fromSeconds: 0,
+        toSeconds: seconds,
+        acceptKey: true,
+        saysName: false,
+      },
+    ],
+    finish: { kind: 'mailbox', personId: ownerId },
+    finishSeconds: seconds,
+    steps: [],
+  };
+  carryOut(board, call, trace, { broughtFor: 'call', broughtById: ownerId });
 }

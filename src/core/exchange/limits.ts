@@ -20,6 +20,8 @@ export const limits = {
   returnMs: 25_000,
   /** Each device that is tried to find somebody. */
   findMeMs: 15_000,
+  /** A number outside that everything was forwarded to, and that takes the call by a key. */
+  byKeyMs: 25_000,
   /** How long a lifted phone waits for the accept key. */
   acceptMs: 10_000,
   /** One's own phone, rung first before the other side is called. */

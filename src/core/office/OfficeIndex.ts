@@ -56,6 +56,13 @@ export class OfficeIndex {
     return this.devicesByPerson.get(personId) ?? [];
   }
 
+  /** The office with this plan in place of its owner's. */
+  withPlan(plan: RingPlan): OfficeIndex {
+    if (this.ringPlans.get(plan.personId) === plan) return this;
+    const others = this.setup.ringPlans.filter(({ personId }) => personId !== plan.personId);
+    return new OfficeIndex({ ...this.setup, ringPlans: [...others, plan] });
+  }
+
   /** Whether two people are in one team, so that each may pick up what rings at the other. */
   areTeamMates(personId: string, otherId: string): boolean {
     return this.setup.teams.some(

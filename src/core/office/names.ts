@@ -12,7 +12,7 @@ export function describeFinish(finish: Finish, office: OfficeIndex, readerId?: s
     case 'busy':
       return 'busy tone';
     case 'forward':
-      return `forwarded to ${whereTo(finish.to, office)}`;
+      return `forwarded to ${whereTo(finish.to, office)}${finish.acceptKey ? ', taken there by a key' : ''}`;
     case 'textBack':
       return 'a text back';
   }

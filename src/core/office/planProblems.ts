@@ -1,4 +1,4 @@
-import { interpretDialled, isDialable, ukOfficePlan } from '../numbering';
+import { interpretDialled, isDialable, isExternal, ukOfficePlan } from '../numbering';
 import type { OfficeIndex } from './OfficeIndex';
 import {
   ringPlanSchema,
@@ -122,4 +122,8 @@ function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say):
     !office.menusByExtension.has(dialled.extension)
   )
     say([...path, 'to'], `Nobody has the extension ${dialled.extension}.`);
+  const barred = isExternal(dialled)
+    ? office.setup.policies.barred.find(({ prefix }) => dialled.e164.startsWith(prefix))
+    : undefined;
+  if (barred) say([...path, 'to'], `This office calls no ${barred.why}, nor forwards there.`);
 }

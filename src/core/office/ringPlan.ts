@@ -17,13 +17,16 @@ export function secondsOf(length: RingLength): number {
   return 'seconds' in length ? length.seconds : length.rings * cadenceSeconds[length.cadence];
 }
 
-/** Where an unanswered call ends. `to` of a forward is dialled like anything else. */
+/**
+ * Where an unanswered call ends. `to` of a forward is dialled like anything else; with `acceptKey` a number outside takes
+ * the call by a key, as a target does, and a call that is not taken ends in the mailbox of whose plan it is.
+ */
 export const finishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
   /** That of a team, which all its members hear. */
   z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
   z.object({ kind: z.literal('busy') }),
-  z.object({ kind: z.literal('forward'), to: z.string() }),
+  z.object({ kind: z.literal('forward'), to: z.string(), acceptKey: z.boolean().optional() }),
   /** The caller hears so, and gets the text from that line. Who can take no text goes to the mailbox of whose call it is. */
   z.object({ kind: z.literal('textBack'), lineId: z.string(), text: z.string().min(1) }),
 ]);

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { checkPlan } from '@/core/checks';
 import { describeSteps } from '@/core/history';
 import { describeFinish, type RingPlan } from '@/core/office';
-import { officeWithPlan, selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
+import { selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
@@ -35,10 +35,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
     if (shown !== null) seconds.current?.focus();
   }, [shown]);
   const plan = preview ?? kept;
-  const office = useMemo(
-    () => (preview ? officeWithPlan(of.office, preview) : of.office),
-    [of.office, preview],
-  );
+  const office = useMemo(() => (preview ? of.office.withPlan(preview) : of.office), [of.office, preview]);
   const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
   const findings = useMemo(() => {
     // What the usual traffic is can only be read once all of the past is there.

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
 import type { Finding } from '@/core/checks';
+import type { RingPlan } from '@/core/office';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -21,8 +22,14 @@ const useStyles = themed(({ colours }) =>
 
 const severityWords = { alarm: 'Calls are lost', warning: 'Won’t go as planned', notice: 'Worth knowing' };
 
+interface FindingLineProps {
+  finding: Finding;
+  /** Left out: my plan is changed. */
+  onRepair?: (plan: RingPlan) => void;
+}
+
 /** What was found, with its figures, and the one tap that mends it. */
-export function FindingLine({ finding }: { finding: Finding }) {
+export function FindingLine({ finding, onRepair }: FindingLineProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -34,7 +41,11 @@ export function FindingLine({ finding }: { finding: Finding }) {
         {`${severityWords[severity]}: ${sentence}`}
       </Txt>
       {repair ? (
-        <Plate word={repair.word} style={styles.act} onPress={() => dispatch(editPlan(() => repair.plan))} />
+        <Plate
+          word={repair.word}
+          style={styles.act}
+          onPress={() => (onRepair ? onRepair(repair.plan) : dispatch(editPlan(() => repair.plan)))}
+        />
       ) : null}
     </View>
   );

@@ -11,7 +11,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
-import { dialableNumber } from '../shared/numbers';
+import { forwardableNumber, forwardTo } from '../shared/numbers';
 import { NumberEntry } from './NumberEntry';
 
 const outcomes = [
@@ -161,8 +161,8 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
         <NumberEntry
           label="A number"
           word="On to that number"
-          read={dialableNumber}
-          onTake={(to) => take({ kind: 'forward', to })}
+          read={(text) => forwardableNumber(text, office)}
+          onTake={(to) => take(forwardTo(to))}
         />
       </View>
     </Sheet>

@@ -45,15 +45,25 @@ export function useIntoForce() {
   return { ask, losses: asked?.of === plan ? asked.losses : [], confirm, goOn: () => setAsked(null) };
 }
 
-type LossesAskedProps = Pick<ReturnType<typeof useIntoForce>, 'losses' | 'confirm' | 'goOn'>;
+interface LossesAskedProps extends Pick<ReturnType<typeof useIntoForce>, 'losses' | 'confirm' | 'goOn'> {
+  /** What loses them, and what is done all the same. */
+  title?: string;
+  word?: string;
+}
 
-/** Which calls the changed plan loses, and whether it is to take force all the same. */
-export function LossesAsked({ losses, confirm, goOn }: LossesAskedProps) {
+/** Which calls are lost by what is about to take force, and whether it is to all the same. */
+export function LossesAsked({
+  losses,
+  confirm,
+  goOn,
+  title = 'This plan loses calls',
+  word = 'Put it into force all the same',
+}: LossesAskedProps) {
   const { colours } = useTheme();
   const others = losses.length - mostNamed;
   return (
     <View role="alert" style={[styles.all, { borderColor: colours.rowan }]}>
-      <Txt as="strong">This plan loses calls</Txt>
+      <Txt as="strong">{title}</Txt>
       {losses.slice(0, mostNamed).map(({ sentence }) => (
         <Txt key={sentence} as="small">
           {sentence}
@@ -61,7 +71,7 @@ export function LossesAsked({ losses, confirm, goOn }: LossesAskedProps) {
       ))}
       {others > 0 ? <Txt as="small">{`And ${others} more, marked red in the plan.`}</Txt> : null}
       <View style={styles.acts}>
-        <Plate word="Put it into force all the same" kind="end" style={styles.grow} onPress={confirm} />
+        <Plate word={word} kind="end" style={styles.grow} onPress={confirm} />
         <Plate word="Go on changing" kind="main" style={styles.grow} onPress={goOn} />
       </View>
     </View>

@@ -1,4 +1,13 @@
-import { interpretDialled, isDialable, isExternal, ukOfficePlan, type Dialled } from '@/core/numbering';
+import { barredWhy } from '@/core/exchange';
+import {
+  interpretDialled,
+  isDialable,
+  isExternal,
+  takesTexts,
+  ukOfficePlan,
+  type Dialled,
+} from '@/core/numbering';
+import type { Finish, OfficeIndex } from '@/core/office';
 import { explainNotDialable } from '@/state/app';
 
 /** What was typed as it is taken, or what is wrong with it. */
@@ -20,6 +29,23 @@ export function dialableNumber(text: string): ReadNumber {
   return isDialable(dialled)
     ? { ok: true, number: text.trim() }
     : { ok: false, sentence: explainNotDialable({ code: 'empty' }) };
+}
+
+/** Where calls can be forwarded to: what can be dialled, unless the office bars it. */
+export function forwardableNumber(text: string, office: OfficeIndex): ReadNumber {
+  const read = dialableNumber(text);
+  if (!read.ok) return read;
+  if (interpretDialled(text, ukOfficePlan).kind === 'emergency')
+    return { ok: false, sentence: 'Calls can’t be forwarded to an emergency number.' };
+  const why = barredWhy(office, text);
+  return why === null ? read : { ok: false, sentence: `This office calls no ${why}, nor forwards there.` };
+}
+
+/** A forward there; a mobile's own mailbox would take calls, so that whoever lifts it is asked for a key. */
+export function forwardTo(to: string): Extract<Finish, { kind: 'forward' }> {
+  const dialled = interpretDialled(to, ukOfficePlan);
+  const isMobile = isExternal(dialled) && takesTexts(dialled.e164);
+  return { kind: 'forward', to, ...(isMobile && { acceptKey: true }) };
 }
 
 /** What was typed may be a name: it holds letters, and is no link. What begins like a number is never a scrap of one. */

@@ -91,7 +91,6 @@ export { ServicesContext, useNow, useServices, type Services } from './services'
 export {
   dropPlanChanges,
   editPlan,
-  officeWithPlan,
   putPlanIntoForce,
   selectChangedOffice,
   selectIsPlanChanged,

@@ -2,7 +2,6 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 
 import {
   isSamePlan,
-  OfficeIndex,
   type DoNotDisturb,
   type Followed,
   type ForwardAll,
@@ -39,14 +38,9 @@ export const selectIsPlanChanged = createSelector(
   (mine, inForce) => !isSamePlan(mine, inForce),
 );
 
-export function officeWithPlan(office: OfficeIndex, plan: RingPlan): OfficeIndex {
-  const others = office.setup.ringPlans.filter(({ personId }) => personId !== plan.personId);
-  return new OfficeIndex({ ...office.setup, ringPlans: [...others, plan] });
-}
-
 /** The office as it would be if my changed plan were in force. */
 export const selectChangedOffice = createSelector(selectOffice, selectMyPlan, (office, plan) =>
-  office.ringPlans.get(plan.personId) === plan ? office : officeWithPlan(office, plan),
+  office.withPlan(plan),
 );
 
 export const selectMyStanding = createSelector(

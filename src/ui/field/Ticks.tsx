@@ -7,7 +7,16 @@ import { space, target, themed, useTheme } from '../tokens';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     options: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
-    option: { minHeight: target, minWidth: target, flexDirection: 'row', alignItems: 'center', gap: space.s },
+    option: {
+      minHeight: target,
+      minWidth: target,
+      maxWidth: '100%',
+      flexDirection: 'row',
+      alignItems: 'center',
+      gap: space.s,
+    },
+    word: { flexShrink: 1 },
+    mark: { flexShrink: 0 },
     pressed: { backgroundColor: colours.sheet },
   }),
 );
@@ -40,13 +49,15 @@ export function Ticks({ label, options, chosen, onChange }: TicksProps) {
               onPress={() => onChange(toggled(value))}
               style={({ pressed }) => [styles.option, pressed && styles.pressed]}
             >
-              <Svg width={22} height={22} aria-hidden>
+              <Svg width={22} height={22} style={styles.mark} aria-hidden>
                 <Rect x={2} y={2} width={18} height={18} fill="none" stroke={colours.ink} strokeWidth={2} />
                 {isTicked ? (
                   <Path d="M6 11l4 5 8-12" fill="none" stroke={colours.spruce} strokeWidth={3} />
                 ) : null}
               </Svg>
-              <Txt as={isTicked ? 'strong' : 'body'}>{word}</Txt>
+              <Txt as={isTicked ? 'strong' : 'body'} style={styles.word}>
+                {word}
+              </Txt>
             </Pressable>
           );
         })}

@@ -72,6 +72,33 @@ describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
     }
   });
 
+  it('a number outside that takes the call by a key: its own mailbox never does', () => {
+    const toMobile = { kind: 'forward', to: '07700 900321', acceptKey: true } as const;
+    const story = forwarding({ stages: [], finish: toMobile });
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toEqual([
+      'originated customer',
+      'diverted to +447700900321',
+      'networkReached +447700900321',
+    ]);
+    story.does({ type: 'alert', legId: story.at('+447700900321') }, 2);
+    expect(story.does({ type: 'answer', legId: story.at('+447700900321') }, 8)).toEqual([
+      'acceptAsked +447700900321',
+    ]);
+    expect(story.hears()).toMatchObject({ customer: 'ringback' });
+    // Nobody presses it, as a mailbox would not: the call goes on to the mailbox here.
+    expect(story.lets(8 + limits.acceptMs / 1000)).toEqual([
+      'connectionCleared +447700900321 noAnswer',
+      'established ben-mailbox',
+    ]);
+    const taken = forwarding({ stages: [], finish: toMobile });
+    taken.does({ type: 'make', from: customer, to: '201' }, 0);
+    taken.does({ type: 'alert', legId: taken.at('+447700900321') }, 2);
+    taken.does({ type: 'answer', legId: taken.at('+447700900321') }, 8);
+    taken.does({ type: 'sendDigits', legId: taken.at('+447700900321'), digits: '1' }, 9);
+    const { events } = taken.send({ type: 'clear', legId: taken.at('customer') }, 69);
+    expect(recordOf(events, 'ben')).toMatchObject({ outcome: 'answered', costMicros: 9_000 });
+  });
+
   it('in a circle ends with congestion', () => {
     const story = forwarding({ stages: [], finish: { kind: 'forward', to: '201' } });
     story.does({ type: 'make', from: customer, to: '201' }, 0);

@@ -82,7 +82,10 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
       rule('p0', ['p0-app', 'p0-desk', 'p0-mobile'], {}),
       { ...rule('p1', [], {}), findMe: [{ deviceId: 'p1-mobile' }, { deviceId: 'p1-desk' }] },
       rule('p2', ['p2-desk'], { finish: { kind: 'forward', to: '204' } }),
-      rule('p3', ['p3-desk'], { busyFinish: { kind: 'forward', to: '0131 496 0150' } }),
+      rule('p3', ['p3-desk'], {
+        busyFinish: { kind: 'forward', to: '0131 496 0150' },
+        refusedFinish: { kind: 'forward', to: '07700 900321', acceptKey: true },
+      }),
       rule('p4', [], {
         finish: { kind: 'forward', to: '206' },
         busyFinish: { kind: 'textBack', lineId: 'line', text: 'Busy' },

@@ -38,8 +38,13 @@ export function targetUrl(target: RingTarget, office: OfficeIndex): string {
 }
 
 export function finishUrl(finish: Exclude<Finish, { kind: 'busy' }>, office: OfficeIndex): string {
-  if (finish.kind === 'forward')
-    return finish.to.startsWith('+') ? `tel:${finish.to}` : `sip:${encodeURIComponent(finish.to)}@${domain}`;
+  if (finish.kind === 'forward') {
+    const key = finish.acceptKey ? ';accept-key=1' : '';
+    const address = finish.to.startsWith('+')
+      ? `tel:${finish.to}`
+      : `sip:${encodeURIComponent(finish.to)}@${domain}`;
+    return `${address}${key}`;
+  }
   if (finish.kind === 'textBack')
     return `sip:${encodeURIComponent(finish.lineId)}@${textHost}?body=${encodeURIComponent(finish.text)}`;
   if (finish.kind === 'teamMailbox')
@@ -122,7 +127,8 @@ export function finishAt(url: string, office: OfficeIndex): Finish | null {
   if (found.kind === 'mailbox' || found.kind === 'teamMailbox' || found.kind === 'textBack') return found;
   if (found.kind === 'dialled') return { kind: 'forward', to: found.to };
   const { target } = found;
-  if ('number' in target) return { kind: 'forward', to: target.number };
+  if ('number' in target)
+    return { kind: 'forward', to: target.number, ...(target.acceptKey && { acceptKey: true }) };
   const owner =
     'personId' in target
       ? office.people.get(target.personId)

@@ -36,6 +36,7 @@ const finish = fc.constantFrom(
   { kind: 'mailbox' as const, personId: 'ben' },
   { kind: 'forward' as const, to: '201' },
   { kind: 'forward' as const, to: '+447700900321' },
+  { kind: 'forward' as const, to: '+447700900321', acceptKey: true },
   { kind: 'textBack' as const, lineId: 'direct', text: 'Am Mast; "später" & at 50 % <soon>?' },
 );
 const when: fc.Arbitrary<When> = fc.record(
