@@ -135,7 +135,9 @@ test('what a forward of everything would lose is said before it is set, with its
   await expect(forward.getByRole('note')).toHaveCount(0);
   await forward.getByRole('checkbox', { name: /^Whoever answers takes the call by a key/ }).click();
   await expect(forward.getByRole('note')).toContainText('those of the urgent line Flood desk too');
-  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth - innerWidth)).toBeLessThanOrEqual(
+    0,
+  );
   await set.click();
   await expect(forward.getByRole('alert')).toContainText('This forward loses calls');
   await forward.getByRole('button', { name: 'Go on changing' }).click();

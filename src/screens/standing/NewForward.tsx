@@ -110,7 +110,9 @@ export function NewForward() {
       {takesKey ? (
         <Ticks
           label="There"
-          options={[{ value: 'key', word: 'Whoever answers takes the call by a key, so that no mailbox there does' }]}
+          options={[
+            { value: 'key', word: 'Whoever answers takes the call by a key, so that no mailbox there does' },
+          ]}
           chosen={isPlain ? [] : ['key']}
           onChange={(chosen) => change(() => setPlain(chosen.length === 0))}
         />
