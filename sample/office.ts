@@ -189,6 +189,34 @@ export const sampleOffice: OfficeSetup = {
           finish: { kind: 'mailbox', personId: 'maren' },
         },
         {
+          id: 'maren-van',
+          name: 'In the van',
+          lineIds: [],
+          when: { situationIds: ['van'] },
+          stages: [
+            {
+              length: { seconds: 25 },
+              targets: [
+                { deviceId: 'maren-mobile', startSeconds: 0, acceptKey: true },
+                { deviceId: 'maren-app', startSeconds: 5 },
+              ],
+            },
+            { length: { seconds: 15 }, targets: [{ deviceId: 'ilse-desk', startSeconds: 0 }] },
+          ],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+        {
+          id: 'maren-bench',
+          name: 'At the bench',
+          lineIds: [],
+          when: { situationIds: ['bench'] },
+          stages: [
+            { length: { seconds: 15 }, targets: [{ deviceId: 'maren-desk', startSeconds: 0 }] },
+            { length: { seconds: 15 }, targets: marensDevices },
+          ],
+          finish: { kind: 'mailbox', personId: 'maren' },
+        },
+        {
           id: 'maren-field',
           name: 'Field service',
           lineIds: ['field', 'text'],

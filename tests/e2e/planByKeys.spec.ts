@@ -25,5 +25,5 @@ test('the whole plan by keyboard: a second phone, a bar too long, its repair, in
   await page.getByRole('button', { name: 'Do not disturb me' }).press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Do not disturb until 11:40');
   await page.getByRole('button', { name: 'End it now' }).press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('On site');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('On site: Cawder Weir');
 });

@@ -4,8 +4,8 @@ import { expect, test, type Office } from './office';
 
 async function openStanding(office: Office) {
   await office.open('/');
-  await office.page.getByRole('button', { name: /^On site .*Change$/ }).click();
-  await expect(office.page.getByRole('heading', { level: 1, name: 'On site' })).toBeVisible();
+  await office.page.getByRole('button', { name: /^On site.*Change$/ }).click();
+  await expect(office.page.getByRole('heading', { level: 1, name: /^On site/ })).toBeVisible();
 }
 
 const part = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
@@ -29,6 +29,32 @@ test('a situation is one tap, decides what rings, and its end may be typed', asy
   await office.letPass('5 s');
   await office.goTo('Loose ends');
   await expect(page.getByRole('button', { name: /^Off duty until 15:00 ?nothing rings/ })).toBeVisible();
+});
+
+test('in a meeting until three, in one step, quiet if so wanted; what was before comes back', async ({
+  office,
+  page,
+}) => {
+  await openStanding(office);
+  const situation = part(page, 'Situation');
+  const words = situation.getByRole('textbox', { name: /^In your own words/ });
+  await words.fill('In a meeting until three');
+  await words.press('Enter');
+  await expect(page.getByText('On site: In a meeting until 15:00. Colleagues see it now.')).toBeVisible();
+  await situation.getByRole('radio', { name: /^In the van/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van');
+  await words.fill('At the bank until 11');
+  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
+  await situation.getByRole('radio', { name: /^At the bench/ }).click();
+  await words.fill('With Kofi until 11am');
+  await words.press('Enter');
+  await situation.getByRole('button', { name: 'Do not disturb until 11:00 too' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Do not disturb until 11:00');
+  await office.goOutside();
+  await office.letPass('30 s');
+  await office.letPass('1 h');
+  await office.goTo('Loose ends');
+  await expect(page.getByRole('button', { name: /^At the bench ?desk phone/ })).toBeVisible();
 });
 
 test('do not disturb for an hour lets the flood desk through, and ends by itself', async ({
@@ -106,7 +132,7 @@ test('what a forward of everything would lose is said before it is set, with its
   await colleagues.getByRole('textbox', { name: 'Forward everything of theirs to' }).fill('214');
   await colleagues.getByRole('button', { name: 'Forward theirs' }).click();
   await office.goTo('Loose ends');
-  await page.getByRole('button', { name: /^On site .*Change$/ }).click();
+  await page.getByRole('button', { name: /^On site.*Change$/ }).click();
   const forward = part(page, 'Forward everything');
   const set = forward.getByRole('button', { name: 'Forward everything', exact: true });
   await set.click();

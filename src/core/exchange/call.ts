@@ -229,6 +229,10 @@ export const isTalking = (leg: Leg) => (leg.state === 'connected' || leg.state =
 export const isPending = (leg: Leg) =>
   leg.role === 'called' && leg.replaces === null && (leg.state === 'initiated' || leg.state === 'alerting');
 
+/** The caller hears ringing though nobody rings, until the plan's finish. */
+export const isWaitingInSilence = ({ ringing, timers }: Pick<Call, 'ringing' | 'timers'>) =>
+  ringing?.trace.isSilent === true && timers.some(({ what }) => what.kind === 'route');
+
 export function callerOf(call: Call): Leg {
   const caller = call.legs.find((leg) => leg.role === 'caller');
   if (!caller) throw new Error(`Call ${call.id} has no caller`);

@@ -1,4 +1,4 @@
-import { isPending, isTalking, type Call, type Leg } from './call';
+import { isPending, isTalking, isWaitingInSilence, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
 import { writeRecords } from './records';
@@ -21,7 +21,8 @@ export function goesOnWithout(call: Call, leg: Leg | null): boolean {
   return talking === 1 && isAwaited;
 }
 
-const hasMoreToRing = ({ ringing }: Call) => ringing?.progress.includes(null) ?? false;
+const hasMoreToRing = (call: Call) =>
+  isWaitingInSilence(call) || (call.ringing?.progress.includes(null) ?? false);
 
 /** One party leaves. The call ends with it unless others go on, or somebody is on the way. */
 export function leaveCall(board: Switchboard, leg: Leg, cause: Cause): void {

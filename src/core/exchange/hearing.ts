@@ -1,4 +1,4 @@
-import { isMachine, isMailbox, isPending, type Call, type Leg } from './call';
+import { isMachine, isMailbox, isPending, isWaitingInSilence, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 
 /** What one end of a call hears. */
@@ -64,7 +64,9 @@ function heardBy(leg: Leg, call: Call): Heard {
   if (call.ringing?.asksName && leg.role === 'caller' && others.some(isPending))
     return { kind: 'namePrompt' };
   const isCalled = others.some((other) => isPending(other) && other.state === 'alerting');
-  return isCalled ? { kind: 'ringback' } : { kind: 'nothing' };
+  return isCalled || (leg.role === 'caller' && isWaitingInSilence(call))
+    ? { kind: 'ringback' }
+    : { kind: 'nothing' };
 }
 
 /** Both devices of somebody who moves from one to the other. */

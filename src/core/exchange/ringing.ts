@@ -1,5 +1,5 @@
 import { cutTrace, traceAny, type CalledParty, type RouteTrace, type World } from '../routing';
-import { callerOf, type Call, type Leg, type ReasonToBring } from './call';
+import { callerOf, isWaitingInSilence, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
 import type { Switchboard } from './Switchboard';
@@ -59,7 +59,10 @@ export function setTrace(
 
 /** Whether a plan is being carried out at the moment: one can be at a time. */
 export function isPlanRinging(call: Call): boolean {
-  return call.ringing !== null && (call.ringing.progress.includes(null) || isRinging(call));
+  return (
+    call.ringing !== null &&
+    (call.ringing.progress.includes(null) || isRinging(call) || isWaitingInSilence(call))
+  );
 }
 
 /**
@@ -81,7 +84,7 @@ export function continueRinging(board: Switchboard, call: Call): void {
     }
   });
 
-  const nobodyLeft = !isRinging(call) && !ringing.progress.includes(null);
+  const nobodyLeft = !isRinging(call) && !ringing.progress.includes(null) && !ringing.trace.isSilent;
   const isOver = elapsed >= ringing.trace.finishSeconds && !isAccepting(call);
   if (!nobodyLeft && !isOver) {
     scheduleNext(board, call);

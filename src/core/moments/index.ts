@@ -1,3 +1,3 @@
 /** Moments as people type them. */
 export { readPastDay } from './readPastDay';
-export { atLocal, readWhen, type ReadWhen } from './readWhen';
+export { atLocal, readUntil, readWhen, type ReadWhen } from './readWhen';

@@ -1,5 +1,5 @@
 import { formatDayAndClock } from '../time';
-import { atLocal, readWhen } from './readWhen';
+import { atLocal, readUntil, readWhen } from './readWhen';
 
 const zone = 'Europe/London';
 /** Thursday, 26 November 2026, 10:40. */
@@ -24,6 +24,7 @@ describe('a moment as it is typed', () => {
     ['3.30 pm', 'Thu 15:30 2026-11-26'],
     ['tomorrow 8 AM', 'Fri 08:00 2026-11-27'],
     ['12am', 'Fri 00:00 2026-11-27'],
+    ['three', 'Thu 15:00 2026-11-26'],
     ['noon', 'Thu 12:00 2026-11-26'],
     ['tomorrow noon', 'Fri 12:00 2026-11-27'],
     ['14:30 GMT', 'Thu 14:30 2026-11-26'],
@@ -77,4 +78,18 @@ describe('a moment as it is typed', () => {
     expect(read('1:30', Date.UTC(2027, 2, 28, 0, 10))).toBe(left);
     expect(read('1:30', Date.UTC(2027, 2, 28, 9))).toBe('Mon 01:30 2027-03-29');
   });
+});
+
+it('words that end with a moment are read apart', () => {
+  const until = (text: string) => readUntil(text, now, zone);
+  expect(until('In a meeting until three')).toEqual({
+    words: 'In a meeting',
+    until: Date.UTC(2026, 10, 26, 15),
+  });
+  expect(until('At the Weir, till tomorrow 8:00')).toEqual({
+    words: 'At the Weir',
+    until: Date.UTC(2026, 10, 27, 8),
+  });
+  expect(until('until 3pm')).toEqual({ words: '', until: Date.UTC(2026, 10, 26, 15) });
+  expect(['Away until further notice', 'In a meeting', 'untill 3'].map(until)).toEqual([null, null, null]);
 });

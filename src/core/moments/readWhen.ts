@@ -44,7 +44,8 @@ function takeTime(words: string[]): Time | 'none' | null {
   const half = /^[ap]m$/.test(words.at(-1) ?? '') ? words.pop() : undefined;
   const last = words.pop();
   if (last === 'noon' || last === 'midnight') return { hours: last === 'noon' ? 12 : 0, minutes: 0 };
-  const clock = /^(\d{1,2})(?:[:.](\d{2}))?([ap]m)?$/.exec(last ?? '');
+  const inWords = hoursInWords.indexOf(last ?? '') + 1;
+  const clock = /^(\d{1,2})(?:[:.](\d{2}))?([ap]m)?$/.exec(inWords > 0 ? String(inWords) : (last ?? ''));
   if (!clock) return null;
   const [, written = '', writtenMinutes, ending = half] = clock;
   const hours = Number(written);
@@ -57,6 +58,8 @@ function takeTime(words: string[]): Time | 'none' | null {
   if (hours < 1 || hours > 12) return 'none';
   return { hours: (hours % 12) + (ending === 'pm' ? 12 : 0), minutes };
 }
+
+const hoursInWords = 'one two three four five six seven eight nine ten eleven twelve'.split(' ');
 
 /** An hour said alone is one of 7:00 to 18:00. */
 const firstHourOfDay = 7;
@@ -130,4 +133,12 @@ function readDay(words: readonly string[], now: number, zone: string): string | 
 function existing(day: string): string {
   const parsed = new Date(`${day}T00:00Z`);
   return !Number.isNaN(parsed.getTime()) && parsed.toISOString().startsWith(day) ? day : 'none';
+}
+
+/** "In a meeting until three" as the words and the moment; null where it says no moment that can be read. */
+export function readUntil(text: string, now: number, zone: string): { words: string; until: number } | null {
+  const found = /^(.*\S)?\s*\b(?:until|till)\s+(\S.*)$/i.exec(text.trim());
+  const moment = readWhen(found?.[2] ?? '', now, zone);
+  if (!found || !moment.ok) return null;
+  return { words: (found[1] ?? '').replace(/[\s,]+$/, ''), until: moment.at };
 }

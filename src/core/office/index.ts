@@ -33,6 +33,7 @@ export {
   personSchema,
   recordingPolicies,
   strokes,
+  type ChosenSituation,
   type Device,
   type DeviceKind,
   type Followed,

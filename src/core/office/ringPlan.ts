@@ -81,8 +81,11 @@ export const forwardAllSchema = z.object({ to: finishSchema, ...instants });
 export type ForwardAll = z.infer<typeof forwardAllSchema>;
 
 export const doNotDisturbSchema = z.object({
-  /** Nothing rings: the call goes on to the rule's finish at once (`quiet`), or meets busy tone (`refuse`). */
-  mode: z.enum(['quiet', 'refuse']),
+  /**
+   * Nothing of the owner's rings: the call goes on to the rule's finish at once (`quiet`), meets busy tone (`refuse`), or
+   * goes by the rule in its seconds, so that the caller hears ringing and others of the plan ring (`silent`).
+   */
+  mode: z.enum(['quiet', 'refuse', 'silent']),
   until: z.number().nullable(),
   /** Who is let through all the same, and the lines that always are. */
   passes: z.array(callerMatchSchema),

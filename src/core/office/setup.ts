@@ -32,6 +32,10 @@ export const followedSchema = z.discriminatedUnion('by', [
 ]);
 export type Followed = z.infer<typeof followedSchema>;
 
+/** A situation chosen by hand, with own words to it, until an instant or (null) until it is changed. */
+const chosenSchema = z.object({ id: z.string(), word: z.string(), until: z.number().nullable() });
+export type ChosenSituation = z.infer<typeof chosenSchema>;
+
 export const personSchema = z.object({
   id: z.string(),
   name: z.string(),
@@ -44,8 +48,8 @@ export const personSchema = z.object({
   situations: z.array(situationSchema).optional(),
   /** Situations that come by themselves; the first that fits holds, while none is chosen by hand. */
   follows: z.array(followedSchema).optional(),
-  /** The situation they chose, until an instant or (null) until they change it. */
-  situation: z.object({ id: z.string(), word: z.string(), until: z.number().nullable() }).optional(),
+  /** The situation they chose; where it ends, those it was chosen over come back, the nearest first. */
+  situation: chosenSchema.extend({ before: z.array(chosenSchema).optional() }).optional(),
 });
 export type Person = z.infer<typeof personSchema>;
 

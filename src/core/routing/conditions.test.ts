@@ -31,7 +31,10 @@ function office(plan: Partial<Plan>, person: object = {}): OfficeIndex {
   return new OfficeIndex({
     ...emptyOffice,
     people: [{ id: 'p', name: 'P', role: '', extension: '201', presentedLineId: '', ...person }],
-    devices: [{ id: 'desk', personId: 'p', kind: 'desk', name: 'desk', callLimit: 1 }],
+    devices: [
+      { id: 'desk', personId: 'p', kind: 'desk', name: 'desk', callLimit: 1 },
+      { id: 'ilse-desk', personId: 'ilse', kind: 'desk', name: 'desk', callLimit: 1 },
+    ],
     callerGroups: [
       { id: 'flood', name: 'Flood watch', starred: true, numbers: ['+441914980162'] },
       { id: 'farms', name: 'Farms', starred: false, numbers: ['+441174960155'] },
@@ -173,6 +176,26 @@ describe('do not disturb', () => {
       finish: elsewhere,
       finishSeconds: 0,
     });
+  });
+
+  it('silent: nothing of the owner’s rings, others of the plan do, and all keep their seconds', () => {
+    const ring = (target: Plan['rules'][number]['stages'][number]['targets'][number], seconds: number) => ({
+      targets: [target],
+      length: { seconds },
+    });
+    const stages = [
+      ring({ deviceId: 'desk', startSeconds: 0 }, 20),
+      ring({ deviceId: 'ilse-desk', startSeconds: 0 }, 15),
+      ring({ number: '+441134960133', startSeconds: 0 }, 10),
+    ];
+    const plan = {
+      doNotDisturb: { ...doNotDisturb, mode: 'silent' as const },
+      rules: [rule('any', { stages })],
+    };
+    const silent = trace(plan, { caller: stranger });
+    expect(silent.legs).toMatchObject([{ deviceId: 'ilse-desk', fromSeconds: 20, toSeconds: 35 }]);
+    expect(silent).toMatchObject({ finishSeconds: 45, isSilent: true });
+    expect(trace(plan).isSilent).toBeUndefined();
   });
 
   it('refusing: busy tone, whatever the rules say', () => {

@@ -1,5 +1,14 @@
 import { emptyOffice, OfficeIndex, type OfficeSetup, type Person } from '../office';
-import { allFree, journeyOf, situationAt, situationEnds, standingOf, traceCall, weekOf } from '.';
+import {
+  allFree,
+  chooseSituation,
+  journeyOf,
+  situationAt,
+  situationEnds,
+  standingOf,
+  traceCall,
+  weekOf,
+} from '.';
 
 /** A Thursday, 10:40 in London. */
 const now = Date.UTC(2026, 10, 26, 10, 40);
@@ -176,5 +185,30 @@ describe('the journey of a call', () => {
     const there = office({ situation: { id: 'off', word: '', until: null } });
     const circle = journeyOf(there, called, allFree(now), ['2', '2', '2', '2']);
     expect(circle.finish).toBeNull();
+  });
+});
+
+describe('a situation chosen by hand', () => {
+  const chosen = (person: Partial<Person>, id: string, until: number | null, at = now) => ({
+    ...person,
+    situation: chooseSituation({ ...office(person).people.get('ada')! }, { id, word: id, until }, at),
+  });
+  const at = (person: Partial<Person>, hours: number) =>
+    standingOf(office(person), 'ada', now + hours * hour).word;
+
+  it('with an end is chosen over what was on, which comes back then; one without an end is not', () => {
+    const bench = chosen({}, 'bench', null);
+    const off = chosen(bench, 'off', now + 2 * hour);
+    expect([1, 2, 30].map((hours) => at(off, hours))).toEqual(['off', 'bench', 'bench']);
+    expect(situationEnds(office(off), 'ada', now)).toBe(now + 2 * hour);
+    const again = chosen(off, 'bench', now + hour);
+    expect([0.5, 1, 2].map((hours) => at(again, hours))).toEqual(['bench', 'off', '']);
+    expect(chosen(off, 'off', null).situation).toEqual({ id: 'off', word: 'off', until: null });
+  });
+
+  it('that was over before it would come back is left out', () => {
+    const bench = chosen({}, 'bench', now + hour);
+    const off = chosen(bench, 'off', now + 2 * hour);
+    expect([0.5, 1.5, 3].map((hours) => at(off, hours))).toEqual(['off', 'off', '']);
   });
 });

@@ -1,4 +1,4 @@
-import type { Followed, OfficeIndex, Person, RingPlan } from '../office';
+import type { ChosenSituation, Followed, OfficeIndex, Person, RingPlan } from '../office';
 import { edgesBetween, isInWindows } from '../time';
 import { isMeeting, isWorking } from './conditions';
 
@@ -6,14 +6,39 @@ import { isMeeting, isWorking } from './conditions';
 export function situationAt(office: OfficeIndex, personId: string, at: number): string | null {
   const person = office.people.get(personId);
   if (!person) return null;
-  if (isChosen(person, at)) return person.situation?.id ?? null;
+  const chosen = chosenAt(person, at);
+  if (chosen) return chosen.id;
   if (!person.follows) return null;
   const plan = office.ringPlans.get(personId);
   return person.follows.find((each) => holds(each, at, plan, office.setup.zone))?.situationId ?? null;
 }
 
-const isChosen = ({ situation }: Person, at: number) =>
-  situation !== undefined && (situation.until === null || at < situation.until);
+/** The situation chosen by hand that holds then: the last one, or what it was chosen over once that has ended. */
+export function chosenAt({ situation }: Person, at: number): ChosenSituation | null {
+  if (!situation) return null;
+  return [situation, ...(situation.before ?? [])].find(({ until }) => until === null || at < until) ?? null;
+}
+
+/**
+ * Somebody's choice from now on. One with an end is chosen over what was on, but for the same without that end; one
+ * without an end puts all before it away.
+ */
+export function chooseSituation(
+  { situation }: Person,
+  next: ChosenSituation,
+  at: number,
+): NonNullable<Person['situation']> {
+  const { until } = next;
+  if (until === null) return next;
+  const before = (situation ? [situation, ...(situation.before ?? [])] : [])
+    .filter(
+      (each) =>
+        (each.id !== next.id || each.word !== next.word) &&
+        (each.until === null || each.until > Math.max(at, until)),
+    )
+    .map(({ id, word, until: end }) => ({ id, word, until: end }));
+  return { ...next, ...(before.length > 0 && { before }) };
+}
 
 function holds(followed: Followed, at: number, plan: RingPlan | undefined, zone: string): boolean {
   switch (followed.by) {
@@ -41,7 +66,8 @@ export function situationChanges(
   if (isByWork) windows.push(...(plan?.workingHours ?? []));
   const edges = windows.length > 0 || isByWork ? edgesBetween(from, to, windows, office.setup.zone) : [];
   const meetings = follows.some(({ by }) => by === 'meetings') ? (plan?.meetings ?? []) : [];
-  const ends = [...meetings.flatMap((each) => [each.from, each.until]), person.situation?.until ?? null];
+  const chosen = person.situation ? [person.situation, ...(person.situation.before ?? [])] : [];
+  const ends = [...meetings.flatMap((each) => [each.from, each.until]), ...chosen.map(({ until }) => until)];
   return [...edges, ...ends.filter((at): at is number => at !== null && at > from && at < to)];
 }
 

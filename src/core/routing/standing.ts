@@ -1,7 +1,7 @@
 import type { DoNotDisturb, ForwardAll, OfficeIndex, Situation } from '../office';
 import { edgesBetween, shiftLocalDays } from '../time';
 import { isWorking } from './conditions';
-import { situationAt, situationEnds } from './situations';
+import { chosenAt, situationAt, situationEnds } from './situations';
 
 const mostDaysOff = 60;
 
@@ -25,7 +25,7 @@ export function standingOf(office: OfficeIndex, personId: string, at: number): S
   const plan = office.ringPlans.get(personId);
   const isOn = ({ from = null, until }: { from?: number | null; until: number | null }) =>
     (from === null || from <= at) && (until === null || at < until);
-  const chosen = person?.situation && isOn(person.situation) ? person.situation : null;
+  const chosen = person ? chosenAt(person, at) : null;
   const situationId = situationAt(office, personId, at);
   const doNotDisturb = plan?.doNotDisturb;
   return {

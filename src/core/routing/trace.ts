@@ -79,6 +79,8 @@ export const routeTraceSchema = z.object({
   /** Where it ends when whoever rings refuses it; left out: at `finish`. */
   refusedFinish: finishSchema.optional(),
   finishSeconds: z.number(),
+  /** The caller hears ringing until then, also in seconds in which nobody rings: do not disturb is silent. */
+  isSilent: z.boolean().optional(),
   /** Which of the owner's greetings their mailbox speaks; left out: the plain one. */
   greetingId: z.string().optional(),
   /** The situation the called person was in. */

@@ -51,9 +51,17 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
     steps.push({ kind: 'noRule', personId: ownerId });
     return endAtOnce({ kind: 'mailbox', personId: ownerId });
   }
-  if (isQuiet) return endAtOnce(rule.finish);
-  return told(traceRule(office, called, world, rule, steps), plan, facts, office);
+  if (isQuiet && plan.doNotDisturb?.mode === 'quiet') return endAtOnce(rule.finish);
+  const trace = traceRule(office, called, world, rule, steps);
+  return told(isQuiet ? silenced(trace) : trace, plan, facts, office);
 }
+
+/** Nothing of the owner's rings in its seconds, a number outside included; a colleague's phone does. */
+const silenced = (trace: RouteTrace): RouteTrace => ({
+  ...trace,
+  legs: trace.legs.filter(({ personId }) => personId !== null && personId !== trace.ownerId),
+  isSilent: true,
+});
 
 /** With the greeting that would be spoken, and the situation it was traced in. */
 function told(trace: RouteTrace, plan: RingPlan, facts: CallFacts, office: OfficeIndex): RouteTrace {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { CallerMatch } from '@/core/office';
+import type { CallerMatch, DoNotDisturb, Line } from '@/core/office';
 import {
   selectMyStanding,
   selectOffice,
@@ -20,6 +20,18 @@ import { space } from '@/ui/tokens';
 import { EndPicker } from './EndPicker';
 import { untilWords } from './standingWords';
 import { useEnd } from './useEnd';
+
+/** Who is let through unless it is chosen otherwise: starred callers, and my urgent lines. */
+export const usualPasses = (lines: readonly Line[]): Pick<DoNotDisturb, 'passes' | 'passLineIds'> => ({
+  passes: [{ kind: 'starred' }],
+  passLineIds: lines.filter(({ urgent }) => urgent).map(({ id }) => id),
+});
+
+const modeWords: Record<DoNotDisturb['mode'], string> = {
+  quiet: 'callers go at once where your plan ends, such as your mailbox',
+  silent: 'callers hear ringing and go on by your plan, but nothing of yours rings',
+  refuse: 'callers hear busy tone',
+};
 
 const passing = [
   { id: 'starred', word: 'Starred callers', match: { kind: 'starred' } },
@@ -40,12 +52,9 @@ export function DisturbPart() {
   const now = useNow(60_000);
   const { doNotDisturb } = useAppSelector((state) => selectMyStanding(state, now));
   const end = useEnd('60');
-  const [mode, setMode] = useState<'quiet' | 'refuse'>('quiet');
+  const [mode, setMode] = useState<DoNotDisturb['mode']>('quiet');
   const lines = office.setup.lines.filter(({ ownerId }) => ownerId === myId);
-  const [passes, setPasses] = useState<readonly string[]>([
-    'starred',
-    ...lines.filter(({ urgent }) => urgent).map(({ id }) => id),
-  ]);
+  const [passes, setPasses] = useState<readonly string[]>(['starred', ...usualPasses(lines).passLineIds]);
   const begin = () => {
     const until = end.read(clock.now());
     if (until === undefined) return;
@@ -68,9 +77,7 @@ export function DisturbPart() {
       </Txt>
       {doNotDisturb ? (
         <>
-          <Txt>
-            {`On${untilWords(doNotDisturb.until, now, zone)}: ${doNotDisturb.mode === 'quiet' ? 'callers reach your mailbox' : 'callers hear busy tone'}.`}
-          </Txt>
+          <Txt>{`On${untilWords(doNotDisturb.until, now, zone)}: ${modeWords[doNotDisturb.mode]}.`}</Txt>
           <Plate
             word="End it now"
             kind="main"
@@ -86,10 +93,12 @@ export function DisturbPart() {
             value={mode}
             options={[
               { value: 'quiet', word: 'reach the mailbox' },
+              { value: 'silent', word: 'hear ringing' },
               { value: 'refuse', word: 'hear busy tone' },
             ]}
             onChoose={setMode}
           />
+          <Txt as="small">{`Then ${modeWords[mode]}.`}</Txt>
           <Ticks
             label="Let through all the same"
             options={[

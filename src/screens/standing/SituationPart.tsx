@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { formatClock } from '@/core/time';
+import { readUntil } from '@/core/moments';
 import {
   selectMyStanding,
   selectOffice,
   selectZone,
+  setDoNotDisturb,
   setSituation,
   useAppDispatch,
   useAppSelector,
@@ -17,9 +18,10 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { usualPasses } from './DisturbPart';
 import { EndPicker } from './EndPicker';
 import { FollowsPart } from './FollowsPart';
-import { ringsNow } from './standingWords';
+import { ringsNow, situationWords, untilWords } from './standingWords';
 import { useEnd } from './useEnd';
 
 const nowhere = 'none';
@@ -40,17 +42,32 @@ export function SituationPart() {
   const nowhereWord = (me?.follows ?? []).length > 0 ? 'By its schedule' : 'No situation';
   const lineId = office.setup.lines.find(({ ownerId, urgent }) => ownerId === myId && !urgent)?.id ?? null;
 
-  const choose = (id: string, until: number | null) => {
-    const name = situations.find((each) => each.id === id)?.name ?? nowhereWord;
-    const situation = id === nowhere ? undefined : { id, word: word.trim(), until };
-    const ending = until === null ? '' : ` until ${formatClock(until, zone)}`;
-    void dispatch(setSituation(situation, `${name}${ending}. Colleagues see it now.`));
+  const choose = (id: string, until: number | null, words: string) => {
+    const chosen = situations.find((each) => each.id === id);
+    const said = `${chosen ? situationWords(chosen, words) : nowhereWord}${untilWords(until, clock.now(), zone)}`;
+    void dispatch(setSituation(chosen && { id, word: words, until }, `${said}. Colleagues see it now.`));
   };
   const current = standing.follows ? nowhere : (standing.situation?.id ?? nowhere);
   const keep = () => {
+    // "In a meeting until three" says its end itself.
+    const found = readUntil(word, clock.now(), zone);
+    if (found) {
+      setWord(found.words);
+      choose(current, found.until, found.words);
+      return;
+    }
     const until = end.read(clock.now());
-    if (until !== undefined) choose(current, until);
+    if (until !== undefined) choose(current, until, word.trim());
   };
+  const lines = office.setup.lines.filter(({ ownerId }) => ownerId === myId);
+  const quietUntil = standing.follows || standing.doNotDisturb ? null : standing.until;
+  const beQuiet = (until: number) =>
+    void dispatch(
+      setDoNotDisturb(
+        { mode: 'quiet', until, ...usualPasses(lines) },
+        `Do not disturb${untilWords(until, clock.now(), zone)}. It ends by itself.`,
+      ),
+    );
   return (
     <View style={{ gap: space.m }} role="region" aria-label="Situation">
       <Txt as="heading" level={2}>
@@ -67,13 +84,29 @@ export function SituationPart() {
           })),
           { value: nowhere, word: nowhereWord },
         ]}
-        onChoose={(id) => choose(id, null)}
+        onChoose={(id) => {
+          // Words said of another situation do not go along.
+          const words = word === standing.word ? '' : word.trim();
+          setWord(words);
+          choose(id, null, words);
+        }}
       />
       {current === nowhere ? null : (
         <>
-          <Field label="In your own words, for colleagues" value={word} onChange={setWord} onSubmit={keep} />
+          <Field
+            label="In your own words, for colleagues, such as “In a meeting until three”"
+            value={word}
+            onChange={setWord}
+            onSubmit={keep}
+          />
           <EndPicker label="It ends" of={end} />
           <Plate word="Set this, with its end" onPress={keep} />
+          {quietUntil === null ? null : (
+            <Plate
+              word={`Do not disturb${untilWords(quietUntil, now, zone)} too`}
+              onPress={() => beQuiet(quietUntil)}
+            />
+          )}
         </>
       )}
       <FollowsPart situations={situations} />

@@ -44,7 +44,7 @@ export function StandingLine() {
       style={({ pressed }) => [styles.line, pressed && { borderColor: colours.saffron }]}
     >
       <View style={styles.words}>
-        <Txt as="strong" lines={1}>
+        <Txt as="strong" lines={2}>
           {words}
         </Txt>
         <Txt as="small" lines={1}>

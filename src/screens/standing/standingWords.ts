@@ -1,4 +1,4 @@
-import { describeFinish, type Finish, type OfficeIndex } from '@/core/office';
+import { describeFinish, type Finish, type OfficeIndex, type Situation } from '@/core/office';
 import { allFree, traceCall, type RouteTrace, type Standing } from '@/core/routing';
 import { formatMoment } from '@/core/time';
 
@@ -12,12 +12,16 @@ export function untilWords(until: number | null, now: number, zone: string): str
 
 /** "On site until 15:00", "Do not disturb", "Everything goes to Ilse Varga": where I stand, in a few words. */
 export function standingWords(standing: Standing, office: OfficeIndex, now: number, myId: string): string {
-  const { situation, until, doNotDisturb, forward } = standing;
+  const { situation, word, until, doNotDisturb, forward } = standing;
   const { zone } = office.setup;
   if (forward) return `${forwardWords(forward.to, office, myId)}${untilWords(forward.until, now, zone)}`;
   if (doNotDisturb) return `Do not disturb${untilWords(doNotDisturb.until, now, zone)}`;
-  return `${situation?.name ?? 'No situation'}${situation ? untilWords(until, now, zone) : ''}`;
+  return situation ? `${situationWords(situation, word)}${untilWords(until, now, zone)}` : 'No situation';
 }
+
+/** "On site: In a meeting", as colleagues see it. */
+export const situationWords = ({ name }: Situation, word: string) =>
+  word === '' ? name : `${name}: ${word}`;
 
 /** "Everything goes to Ilse Varga". */
 export function forwardWords(to: Finish, office: OfficeIndex, myId: string): string {
@@ -43,7 +47,8 @@ export function ringsNow(
 }
 
 function stagesWords(trace: RouteTrace, office: OfficeIndex, myId: string): string {
-  if (trace.legs.length === 0) return `nothing rings, at once ${describeFinish(trace.finish, office, myId)}`;
+  const when = trace.finishSeconds > 0 ? `after ${trace.finishSeconds} s` : 'at once';
+  if (trace.legs.length === 0) return `nothing rings, ${when} ${describeFinish(trace.finish, office, myId)}`;
   const stages = [...new Set(trace.legs.map(({ stage }) => stage))].map((stage) =>
     trace.legs
       .filter((leg) => leg.stage === stage)

@@ -2,13 +2,14 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 
 import {
   isSamePlan,
+  type ChosenSituation,
   type DoNotDisturb,
   type Followed,
   type ForwardAll,
   type Person,
   type RingPlan,
 } from '@/core/office';
-import { standingOf } from '@/core/routing';
+import { chooseSituation, standingOf } from '@/core/routing';
 
 import { send } from './acts';
 import { draftChanged, draftRebased } from './planSlice';
@@ -96,7 +97,13 @@ export const setForwardAll =
     dispatch(switchNow({ forwards: forward ? [forward] : [] }, said));
 
 /** I am in another situation from now on; colleagues see it at once. Left out: in what comes by itself. */
-export const setSituation = (situation: Person['situation'], said: string) => changeMe({ situation }, said);
+export const setSituation =
+  (next: ChosenSituation | undefined, said: string): Act<Promise<boolean>> =>
+  (dispatch, getState, { clock }) => {
+    const me = selectOffice(getState()).people.get(myIdOf(getState()));
+    const situation = me && next && chooseSituation(me, next, clock.now());
+    return dispatch(changeMe({ situation }, said));
+  };
 
 /** Which situations come by themselves from now on. */
 export const setFollows = (follows: Followed[], said: string) => changeMe({ follows }, said);

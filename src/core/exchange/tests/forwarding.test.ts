@@ -1,7 +1,7 @@
 import { describeOutcome, describeRoute, talkWithOther } from '../../history';
 import { OfficeIndex, officeSetupSchema, type OfficeSetup } from '../../office';
 import { afterRefusal, Exchange, limits, type CallRecord, type ExchangeEvent } from '..';
-import { device, openStory } from './story';
+import { device, number, openStory } from './story';
 import { adaApp, customer, testSetup, start } from './testOffice';
 
 const recordOf = (events: readonly ExchangeEvent[], personId: string): CallRecord | undefined =>
@@ -103,6 +103,35 @@ describe('RFC 5359 §2.7 to §2.9 call forwarding', () => {
     const story = forwarding({ stages: [], finish: { kind: 'forward', to: '201' } });
     story.does({ type: 'make', from: customer, to: '201' }, 0);
     expect(story.hears()).toEqual({ customer: 'congestion' });
+  });
+});
+
+describe('a silent do not disturb', () => {
+  const doNotDisturb = { mode: 'silent' as const, until: null, passes: [], passLineIds: [] };
+  const silent = (plan: object = {}) =>
+    openStory({
+      ...testSetup,
+      ringPlans: testSetup.ringPlans.map((each) =>
+        each.personId === 'ben' ? { ...each, doNotDisturb, ...plan } : each,
+      ),
+    });
+
+  it('lets the caller hear ringing for the seconds of the plan, then goes on', () => {
+    const story = silent();
+    expect(story.does({ type: 'make', from: customer, to: '201' }, 0)).toEqual(['originated customer']);
+    expect(story.hears()).toEqual({ customer: 'ringback' });
+    expect(story.lets(19)).toEqual([]);
+    story.lets(20);
+    expect(story.hears()).toEqual({ customer: 'busy' });
+  });
+
+  it('keeps somebody who was sent on waiting too, and is over at once when the caller hangs up', () => {
+    const story = silent();
+    story.adaTalks(0);
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: number('201') }, 5);
+    expect(story.hears()).toEqual({ customer: 'ringback' });
+    story.does({ type: 'clear', legId: story.at('customer') }, 9);
+    expect(story.exchange.calls.size).toBe(0);
   });
 });
 

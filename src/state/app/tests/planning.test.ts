@@ -96,7 +96,11 @@ describe('what is switched at once', () => {
       setSituation({ id: 'off', word: 'back on Monday', until: start + 1000 }, 'Off.'),
     );
     expect(presence()).toEqual({ state: 'off', word: 'Off duty, back on Monday', until: start + 1000 });
-    expect(selectPresence(app.store.getState(), start + 1000)['maren']?.state).toBe('free');
+    // What it was chosen over comes back.
+    expect(selectPresence(app.store.getState(), start + 1000)['maren']).toMatchObject({
+      state: 'away',
+      word: 'On site, Cawder Weir',
+    });
     const doNotDisturb = { mode: 'quiet' as const, until: start + 5000, passes: [], passLineIds: [] };
     await app.store.dispatch(setDoNotDisturb(doNotDisturb, 'Quiet.'));
     expect(presence()?.state).toBe('doNotDisturb');
