@@ -57,6 +57,43 @@ test('in a meeting until three, in one step, quiet if so wanted; what was before
   await expect(page.getByRole('button', { name: /^At the bench ?desk phone/ })).toBeVisible();
 });
 
+test('a situation of one’s own is added with what rings in it, moved, taken out and put back', async ({
+  office,
+  page,
+}) => {
+  await openStanding(office);
+  const situation = part(page, 'Situation');
+  await situation.getByRole('button', { name: 'Add or change situations' }).click();
+  await office.sheet().getByRole('button', { name: 'Add a situation' }).click();
+  await office.sheet().getByRole('button', { name: 'Keep it' }).click();
+  await expect(office.sheet().getByRole('alert')).toHaveText('Give it a name, such as At the bench.');
+  await office.sheet().getByRole('textbox', { name: 'Name' }).fill('In the tunnel');
+  await office.sheet().getByRole('radio', { name: 'away' }).click();
+  await office.sheet().getByRole('radio', { name: 'only these phones' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'desk phone' }).click();
+  await office.sheet().getByRole('checkbox', { name: /app/ }).click();
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Keep it' }).click();
+  const rows = office.sheet().getByRole('listitem');
+  await expect(rows.last()).toContainText('In the tunnel');
+  await expect(rows.last()).toContainText('Then: van phone');
+  await office.sheet().getByRole('button', { name: 'Up: In the tunnel' }).click();
+  await expect(rows.last()).toContainText('Off duty');
+  await office.sheet().getByRole('button', { name: 'Take out In the tunnel' }).click();
+  await expect(rows).toHaveCount(4);
+  await office.sheet().getByRole('button', { name: 'Undo: In the tunnel back' }).click();
+  await expect(rows).toHaveCount(5);
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await situation.getByRole('radio', { name: /^In the tunnel/ }).click();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.callIn('Skerrow Harbour', 'Field service');
+  await expect(office.answer()).toHaveCount(0);
+  await office
+    .phone('Maren Oyelaran, van phone')
+    .getByRole('button', { name: /Answer/ })
+    .waitFor();
+});
+
 test('do not disturb for an hour lets the flood desk through, and ends by itself', async ({
   office,
   page,

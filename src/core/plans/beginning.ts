@@ -25,11 +25,16 @@ export function beginRule(plan: RingPlan, office: OfficeIndex): { plan: RingPlan
     stages: targets.length > 0 ? [{ targets, length: { seconds: usualSeconds } }] : [],
     finish: { kind: 'mailbox', personId: plan.personId },
   };
+  return { plan: insertFirst(plan, rule, office), ruleId };
+}
+
+/** The plan with a rule that decides before every rule but those that stand first for urgent lines alone. */
+export function insertFirst(plan: RingPlan, rule: RingRule, office: OfficeIndex): RingPlan {
   const isForUrgentAlone = ({ lineIds }: RingRule) =>
     lineIds.length > 0 && lineIds.every((id) => office.lines.get(id)?.urgent);
   const first = plan.rules.findIndex((each) => !isForUrgentAlone(each));
   const at = first < 0 ? plan.rules.length : first;
-  return { plan: { ...plan, rules: [...plan.rules.slice(0, at), rule, ...plan.rules.slice(at)] }, ruleId };
+  return { ...plan, rules: [...plan.rules.slice(0, at), rule, ...plan.rules.slice(at)] };
 }
 
 /** "New rule", "New rule 2" … : two rules of one name could not be told apart. */

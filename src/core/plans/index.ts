@@ -4,4 +4,5 @@ export { edits, spanOf, type TargetPlace } from './edits';
 export { callerWords, describeRule, finishWords, followedWords, targetWords } from './sentences';
 export { daysOffWords, hoursWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
+export { ringsIn, setRingsIn, withoutSituation, type RingsIn } from './situationRules';
 export { templatesFor, type PlanTemplate } from './templates';

@@ -21,6 +21,7 @@ import { space } from '@/ui/tokens';
 import { usualPasses } from './DisturbPart';
 import { EndPicker } from './EndPicker';
 import { FollowsPart } from './FollowsPart';
+import { SituationsSheet } from './SituationsSheet';
 import { ringsNow, situationWords, untilWords } from './standingWords';
 import { useEnd } from './useEnd';
 
@@ -37,6 +38,7 @@ export function SituationPart() {
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const [word, setWord] = useState(standing.word);
   const end = useEnd('open');
+  const [isChanging, setChanging] = useState(false);
   const me = office.people.get(myId);
   const situations = me?.situations ?? [];
   const nowhereWord = (me?.follows ?? []).length > 0 ? 'By its schedule' : 'No situation';
@@ -109,7 +111,9 @@ export function SituationPart() {
           )}
         </>
       )}
+      <Plate word="Add or change situations" onPress={() => setChanging(true)} />
       <FollowsPart situations={situations} />
+      {isChanging ? <SituationsSheet onClose={() => setChanging(false)} /> : null}
     </View>
   );
 }

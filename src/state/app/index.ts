@@ -99,6 +99,7 @@ export {
   selectPlanInForce,
   setDoNotDisturb,
   setFollows,
+  changeSituations,
   setForwardAll,
   setSituation,
 } from './planning';

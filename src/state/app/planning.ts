@@ -108,6 +108,28 @@ export const setSituation =
 /** Which situations come by themselves from now on. */
 export const setFollows = (follows: Followed[], said: string) => changeMe({ follows }, said);
 
+/** My situations from now on, and what of my ring plan is about them; a plan being changed is changed alike. */
+export const changeSituations =
+  (
+    change: Pick<Person, 'situations' | 'follows' | 'situation'>,
+    ofPlan: (plan: RingPlan) => RingPlan,
+    said: string,
+  ): Act<Promise<boolean>> =>
+  async (dispatch, getState) => {
+    const state = getState();
+    const me = selectOffice(state).people.get(myIdOf(state));
+    if (!me) return false;
+    const plan = ofPlan(selectPlanInForce(state));
+    const isChanging = selectIsPlanChanged(state);
+    const result = await dispatch(
+      send({ type: 'configure', ringPlans: [plan], people: [{ ...me, ...change }] }),
+    );
+    if (!result?.ok) return false;
+    if (isChanging) dispatch(editPlan(ofPlan));
+    dispatch(actDone(said));
+    return true;
+  };
+
 const changeMe =
   (change: Partial<Person>, said: string): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
