@@ -211,7 +211,84 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await page.getByRole('button', { name: 'Begin from a template' }).click();
   await expect(office.sheet().getByRole('img').first()).toHaveAccessibleName(/van phone: second 0 to 25/);
   await office.sheet().getByRole('button', { name: 'Take this one: Mobile only' }).click();
-  await expect(rules(page).getByRole('listitem').last()).toContainText('Mobile only');
+  await expect(rules(page).getByRole('listitem').nth(1)).toContainText('2. Mobile only');
+  await expect(rules(page).getByRole('listitem').nth(1)).toContainText('This call goes by it');
+  await expect(bar(page, /^Van phone ?key ?0–25 s/)).toBeVisible();
+});
+
+test('a template says where its rule will stand, and whether the call asked about goes by it', async ({
+  office,
+  page,
+}) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'Begin from a template' }).click();
+  await expect(office.sheet()).toContainText(
+    'It becomes rule 2, after “Flood desk, any time”. The rules under it get no call any more; none is taken out. The call asked about goes by it.',
+  );
+  await expect(office.sheet()).toContainText(
+    'It becomes the first rule. The call asked about does not go by it.',
+  );
+});
+
+test('some phones together this evening: six taps, the effect is seen, and it is gone afterwards', async ({
+  office,
+  page,
+}) => {
+  await office.open('/');
+  await office.goTo('Ring plan');
+  await page.getByRole('button', { name: 'For once' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'this app' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'desk phone' }).click();
+  await expect(office.sheet()).toContainText('It is on Thu 26 Nov 17:00–24:00');
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('button', { name: 'Moment: Thu 17:00' })).toBeVisible();
+  await expect(bar(page, /^Van phone ?key ?0–25 s/)).toBeVisible();
+  await expect(bar(page, /^Desk phone/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put it into force' }).click();
+  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+  await expect(rules(page).getByRole('listitem').nth(1)).toContainText('2. Van phone, once');
+  await office.open('/plan', '2026-11-27T08:40:00Z');
+  await expect(page.getByRole('heading', { name: 'Seconds', exact: true })).toBeVisible();
+  await expect(rules(page).getByRole('listitem')).toHaveCount(6);
+});
+
+test('a rule is for once in words, and refuses what is none at its field', async ({ office, page }) => {
+  await openPlan(office);
+  await page.getByRole('button', { name: 'New rule', exact: true }).click();
+  await page.getByRole('button', { name: 'Change when New rule is for' }).click();
+  const once = office.sheet().getByRole('textbox', { name: /^Only once/ });
+  await once.fill('soonish');
+  await expect(office.sheet().getByRole('alert')).toContainText('Write when, such as this evening');
+  await once.fill('tomorrow until noon');
+  await expect(office.sheet()).toContainText(
+    'Once: on Fri 27 Nov 00:00–12:00. Then the rule goes by itself.',
+  );
+  await office
+    .sheet()
+    .getByRole('textbox', { name: /^Only at these hours/ })
+    .fill('Mon–Fri 22:00–6:00');
+  await expect(office.sheet()).toContainText('Mon–Fri 22:00–06:00, on Fri 27 Nov 00:00–12:00');
+});
+
+test('hours are kept as they are typed, past midnight and of one line', async ({ office, page }) => {
+  await openPlan(office);
+  await see(page, 'Hours');
+  const week = page.getByRole('textbox', { name: /^My working week/ });
+  await week.fill('Mon–Fri 22:00–6:00');
+  const flood = page.getByRole('textbox', { name: 'Flood desk, if it has other hours' });
+  await flood.fill('every day 0–24');
+  await expect(week).toHaveValue('Mon–Fri 22:00–06:00');
+  // Left without any button: it is kept.
+  await office.goTo('Directory');
+  await office.goTo('Ring plan');
+  await see(page, 'Hours');
+  await expect(page.getByRole('textbox', { name: 'Flood desk, if it has other hours' })).toHaveValue(
+    'every day 00:00–24:00',
+  );
+  await page.getByRole('textbox', { name: /^My working week/ }).fill('Mun 8–9');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('alert').filter({ hasText: 'weekday' })).toContainText('“Mun” is no weekday.');
 });
 
 test('find me: a caller in the mailbox hears the greeting, presses 1, and is put through', async ({

@@ -168,9 +168,9 @@ test('a situation comes by itself outside the working hours, and by hours that a
   await itself.getByRole('radio', { name: 'In the van' }).click();
   await itself.getByRole('radio', { name: 'at hours I write' }).click();
   const hours = itself.getByRole('textbox');
-  await hours.fill('Thu 19–17');
+  await hours.fill('Thu 19–19');
   await itself.getByRole('button', { name: 'Keep this schedule' }).click();
-  await expect(itself.getByText('“Thu 19–17” ends before it begins.')).toBeVisible();
+  await expect(itself.getByText('“Thu 19–19” ends when it begins.')).toBeVisible();
   await hours.fill('Thu 17–19');
   await itself.getByRole('button', { name: 'Keep this schedule' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van until 19:00');

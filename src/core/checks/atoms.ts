@@ -1,4 +1,4 @@
-import type { CallerMatch, OfficeIndex, RingPlan, RingRule } from '../office';
+import { allWorkingHours, type CallerMatch, type OfficeIndex, type RingPlan, type RingRule } from '../office';
 import { edgesBetween, shiftLocalDays, startOfLocalDay } from '../time';
 import { isAmong, obstacleOf, type Caller, type CallFacts } from '../routing';
 
@@ -78,7 +78,7 @@ function triesAtoms(matches: readonly CallerMatch[]): CallFacts['triesWithin'][]
  * that lies elsewhere, a week of which holds all that the rest of it repeats.
  */
 export function instantAtoms(plan: RingPlan, zone: string, now: number): number[] {
-  const windows = [...plan.rules.flatMap(({ when }) => when?.hours ?? []), ...(plan.workingHours ?? [])];
+  const windows = [...plan.rules.flatMap(({ when }) => when?.hours ?? []), ...allWorkingHours(plan)];
   const days = [...plan.rules.flatMap(({ when }) => when?.dates ?? []), ...(plan.daysOff ?? [])];
   const weekFrom = (from: number, until = Infinity) => {
     const to = Math.min(until, shiftLocalDays(startOfLocalDay(from, zone), 8, zone));
@@ -95,6 +95,10 @@ export function instantAtoms(plan: RingPlan, zone: string, now: number): number[
     // And the week after it holds what the span kept away.
     for (const at of weekFrom(end)) instants.add(at);
   }
+  const spans = plan.rules.flatMap(({ when }) => when?.spans ?? []);
+  // Hours inside a span repeat nowhere else.
+  for (const { from, until } of spans)
+    if (until > now) for (const at of [...weekFrom(Math.max(from, now), until), until]) instants.add(at);
   for (const { from, until } of plan.meetings ?? [])
     for (const at of [from, until]) if (at > now) instants.add(at);
   return [...instants].sort((a, b) => a - b);
@@ -124,7 +128,10 @@ export function reachOf(plan: RingPlan, office: OfficeIndex, atoms: Atoms): Reac
   });
 }
 
-/** All atoms that the rule's own conditions let through; they are independent of each other, so each is asked alone. */
+/**
+ * All atoms that the rule's own conditions let through; they are independent of each other, so each is asked alone, but
+ * for working hours, which a line may have of its own.
+ */
 function* fitting(
   rule: RingRule,
   plan: RingPlan,
@@ -146,8 +153,16 @@ function* fitting(
   const situationIds = atoms.situationIds.filter((situationId) =>
     fits({ situationIds: when.situationIds }, [], { situationId }),
   );
-  const { hours, dates, workingHours, inMeeting } = when;
-  const instants = atoms.instants.filter((at) => fits({ hours, dates, workingHours, inMeeting }, [], { at }));
+  const { hours, dates, spans, workingHours, inMeeting } = when;
+  const instants = atoms.instants.filter((at) => fits({ hours, dates, spans, inMeeting }, [], { at }));
+  const byLine = new Map<string | null, number[]>();
+  const instantsOf = (lineId: string | null): number[] => {
+    if (workingHours === undefined) return instants;
+    const known = byLine.get(lineId);
+    const found = known ?? instants.filter((at) => fits({ workingHours }, [], { at, lineId }));
+    byLine.set(lineId, found);
+    return found;
+  };
   const isOnCall = atoms.isOnCall.filter((on) =>
     fits({ whileOnCall: when.whileOnCall }, [], { isOnCall: on }),
   );
@@ -157,7 +172,7 @@ function* fitting(
       for (const lineId of lineIds)
         for (const situationId of situationIds)
           for (const onCall of isOnCall)
-            for (const at of instants)
+            for (const at of instantsOf(lineId))
               yield { lineId, caller, at, situationId, isOnCall: onCall, triesWithin };
     }
 }

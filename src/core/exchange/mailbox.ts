@@ -10,7 +10,10 @@ export function greetingOf(office: OfficeIndex, call: Call, personId: string, at
   if (!plan?.greetings) return null;
   const { ownerId, greetingId } = call.ringing?.trace ?? {};
   if (ownerId === personId) return plan.greetings.find(({ id }) => id === greetingId) ?? null;
-  return greetingFor(plan, { at, situationId: situationAt(office, personId, at) }, office) ?? null;
+  return (
+    greetingFor(plan, { at, situationId: situationAt(office, personId, at), lineId: call.lineId }, office) ??
+    null
+  );
 }
 
 type Mailbox = Extract<Finish, { kind: 'mailbox' | 'teamMailbox' }>;

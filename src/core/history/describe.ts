@@ -109,6 +109,7 @@ export const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason
   otherSituation: 'it is for another situation',
   otherHours: 'it is for other hours',
   otherDates: 'it is for other days',
+  otherTime: 'it is for another time',
   workingHours: 'it is for outside the working hours',
   notWorkingHours: 'it is for the working hours',
   inMeeting: 'it is for when there is no meeting',

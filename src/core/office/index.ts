@@ -7,12 +7,14 @@ export { greetingSeconds, spokenSeconds } from './spoken';
 export { planProblems, type PlanProblem } from './planProblems';
 export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
 export {
+  allWorkingHours,
   cadenceSeconds,
   finishSchema,
   freeRuleId,
   isSamePlan,
   ringPlanSchema,
   secondsOf,
+  workingHoursOf,
   type Cadence,
   type DayOff,
   type DoNotDisturb,

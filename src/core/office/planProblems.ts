@@ -54,6 +54,9 @@ function referencesOf(plan: RingPlan, office: OfficeIndex): PlanProblem[] {
   });
   plan.meetings?.forEach(({ from, until }, at) => checkOrder(from, until, ['meetings', at, 'until'], say));
   plan.findMe?.forEach((each, at) => checkTarget({ ...each, startSeconds: 0 }, ['findMe', at], office, say));
+  plan.lineHours?.forEach(({ lineId }, at) => {
+    if (!office.lines.has(lineId)) say(['lineHours', at, 'lineId'], `There is no line ${lineId}.`);
+  });
   for (const lineId of plan.doNotDisturb?.passLineIds ?? [])
     if (!office.lines.has(lineId)) say(['doNotDisturb', 'passLineIds'], `There is no line ${lineId}.`);
   return problems;

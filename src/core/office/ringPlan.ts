@@ -122,6 +122,8 @@ export const ringPlanSchema = z.object({
   doNotDisturb: doNotDisturbSchema.optional(),
   /** The working week, which rules and greetings may ask for. A day off has no working hours. */
   workingHours: z.array(weekWindowSchema).optional(),
+  /** Lines that have other hours than the working week; none of them: never working. */
+  lineHours: z.array(z.object({ lineId: z.string(), hours: z.array(weekWindowSchema) })).optional(),
   daysOff: z.array(dayOffSchema).optional(),
   /** From a calendar; rules may ask for "in a meeting". */
   meetings: z.array(meetingSchema).optional(),
@@ -130,6 +132,16 @@ export const ringPlanSchema = z.object({
   greetings: z.array(greetingSchema).optional(),
 });
 export type RingPlan = z.infer<typeof ringPlanSchema>;
+
+/** The working hours that calls to a line meet; null: those of no line of its own. */
+export const workingHoursOf = ({ lineHours = [], workingHours = [] }: RingPlan, lineId: string | null) =>
+  lineHours.find((each) => each.lineId === lineId)?.hours ?? workingHours;
+
+/** Every window that any of the plan's working hours has. */
+export const allWorkingHours = ({ lineHours = [], workingHours = [] }: RingPlan) => [
+  ...workingHours,
+  ...lineHours.flatMap(({ hours }) => hours),
+];
 
 /** An id that no rule of the plan has. */
 export function freeRuleId(plan: RingPlan): string {

@@ -44,6 +44,8 @@ export const whenSchema = z.object({
   situationIds: z.array(z.string()).optional(),
   hours: z.array(weekWindowSchema).optional(),
   dates: z.array(dateSpanSchema).optional(),
+  /** Stretches that come once, in epoch milliseconds, `until` not included. A rule all of whose are over goes by itself. */
+  spans: z.array(z.object({ from: z.number(), until: z.number() })).optional(),
   /** true: in the plan's working hours, false: outside them. */
   workingHours: z.boolean().optional(),
   /** Whether the plan's calendar has a meeting then. */

@@ -1,8 +1,10 @@
 /** Ring plans as they are changed and said: changes, sentences, templates. */
 export { beginRule, ownDevicesRing } from './beginning';
 export { edits, spanOf, type TargetPlace } from './edits';
-export { callerWords, describeRule, finishWords, followedWords, targetWords } from './sentences';
-export { daysOffWords, hoursWords, readDaysOff, readHours } from './readHours';
+export { callerWords, describeRule, finishWords, followedWords, spanWords, targetWords } from './sentences';
+export { hoursWords } from './hoursWords';
+export { numbersOf, ringForOnce, withoutOver } from './forOnce';
+export { daysOffWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
 export { ringsIn, setRingsIn, withoutSituation, type RingsIn } from './situationRules';
 export { templatesFor, type PlanTemplate } from './templates';

@@ -1,6 +1,6 @@
 import type { DayOff } from '../office';
 import type { DateSpan, WeekWindow } from '../time';
-import { daysWords } from './sentences';
+import { daysAfter } from './hoursWords';
 
 type Read<T> = { ok: true; value: T } | { ok: false; sentence: string };
 
@@ -8,7 +8,7 @@ const dayNames = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
 const hoursForm = 'Write hours such as Mon–Fri 8:00–17:00, Sat 9:00–12:00.';
 const daysForm = 'Write days such as 2026-12-24, or 2026-12-24 to 2027-01-02.';
 
-/** Hours as they are typed, a part for each stretch, parted by commas or lines: "Mon–Fri 8:00–17:00, Sat 9–12". */
+/** Hours as they are typed, a part for each stretch, parted by commas or lines: "Mon–Fri 8:00–17:00, Sat 22–6". */
 export function readHours(text: string): Read<WeekWindow[]> {
   const windows: WeekWindow[] = [];
   for (const part of partsOf(text)) {
@@ -19,14 +19,18 @@ export function readHours(text: string): Read<WeekWindow[]> {
     const to = readClock(match[3] ?? '');
     if (!days) return { ok: false, sentence: `“${match[1] ?? ''}” is no weekday. ${hoursForm}` };
     if (!from || !to) return { ok: false, sentence: `“${part}”: hours go to 24, minutes to 59.` };
-    if (from >= to) return { ok: false, sentence: `“${part}” ends before it begins.` };
-    windows.push({ days, from, to });
+    if (from === to) return { ok: false, sentence: `“${part}” ends when it begins.` };
+    windows.push(...acrossMidnight(days, from, to));
   }
   return { ok: true, value: windows };
 }
 
-export const hoursWords = (windows: readonly WeekWindow[]): string =>
-  windows.map(({ days, from, to }) => `${daysWords(days)} ${from}–${to}`).join(', ');
+/** "22:00–6:00" begins on its days and ends on the days after them. */
+function acrossMidnight(days: readonly number[], from: string, to: string): WeekWindow[] {
+  if (from < to) return [{ days, from, to }];
+  const evening = { days, from, to: '24:00' };
+  return to === '00:00' ? [evening] : [evening, { days: daysAfter(days), from: '00:00', to }];
+}
 
 /** Days as they are typed, a line for each: "2026-12-24 to 2027-01-02 Yard closed". */
 export function readDaysOff(text: string): Read<DayOff[]> {

@@ -1,3 +1,5 @@
+import { hoursWords } from './hoursWords';
+import { formatClock, formatDate, shiftLocalDays, startOfLocalDay } from '../time';
 import {
   deviceName,
   nameOf,
@@ -12,8 +14,6 @@ import {
   type RingTarget,
   type When,
 } from '../office';
-
-type Days = readonly number[];
 
 /**
  * A rule in one sentence, said to whose plan it is: "When a customer calls Field service while you are on site: van
@@ -65,13 +65,24 @@ function whenWords(when: When, office: OfficeIndex, readerId: string): string {
     );
   if (when.workingHours !== undefined)
     parts.push(when.workingHours ? 'in working hours' : 'outside working hours');
-  for (const { days, from, to } of when.hours ?? []) parts.push(`${daysWords(days)} ${from}–${to}`);
+  if (when.hours && when.hours.length > 0) parts.push(hoursWords(when.hours));
   for (const { from, to } of when.dates ?? [])
     parts.push(from === to ? `on ${from}` : `from ${from} to ${to}`);
+  for (const span of when.spans ?? []) parts.push(spanWords(span, office.setup.zone));
   if (when.inMeeting !== undefined) parts.push(when.inMeeting ? 'in a meeting' : 'outside meetings');
   if (when.whileOnCall !== undefined)
     parts.push(when.whileOnCall ? 'while you are on a call' : 'while no call goes on');
   return parts.length > 0 ? ` ${parts.join(', ')}` : '';
+}
+
+/** "on Thu 26 Nov 17:00–24:00", "from Fri 27 Nov 22:00 until Sat 28 Nov 06:00". */
+export function spanWords({ from, until }: { from: number; until: number }, zone: string): string {
+  const day = startOfLocalDay(from, zone);
+  const midnight = shiftLocalDays(day, 1, zone);
+  const end = until === midnight ? '24:00' : formatClock(until, zone);
+  if (until <= midnight) return `on ${formatDate(from, zone)} ${formatClock(from, zone)}–${end}`;
+  const begin = `${formatDate(from, zone)} ${formatClock(from, zone)}`;
+  return `from ${begin} until ${formatDate(until, zone)} ${formatClock(until, zone)}`;
 }
 
 /** "a withheld caller", "somebody who called 2 times within 10 min". */
@@ -124,23 +135,10 @@ export function followedWords(followed: Followed): string {
     case 'meetings':
       return 'in a meeting';
     case 'hours':
-      return followed.windows.map(({ days, from, to }) => `${daysWords(days)} ${from}–${to}`).join(', ');
+      return hoursWords(followed.windows);
   }
 }
 
-const dayNames = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-const weekFromMonday = [1, 2, 3, 4, 5, 6, 0];
-
-/** "Mon–Fri", "Sat, Sun", "every day". */
-export function daysWords(days: Days): string {
-  const inOrder = weekFromMonday.filter((day) => days.includes(day));
-  if (inOrder.length === 7) return 'every day';
-  const first = weekFromMonday.indexOf(inOrder[0] ?? 1);
-  const isRun = inOrder.every((day, index) => day === weekFromMonday[first + index]);
-  const names = inOrder.map((day) => dayNames[day] ?? '');
-  return isRun && names.length > 2 ? `${names[0]}–${names.at(-1)}` : names.join(', ');
-}
-
-function list(words: readonly string[], join: 'and' | 'or' = 'and'): string {
+export function list(words: readonly string[], join: 'and' | 'or' = 'and'): string {
   return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${join} ${words.at(-1)}`;
 }

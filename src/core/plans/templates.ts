@@ -1,18 +1,22 @@
+import { insertFirst } from './beginning';
 import { freeRuleId, type OfficeIndex, type RingPlan, type RingRule, type RingTarget } from '../office';
 
-/** A way to begin: what it does in words, and the plan it makes of the present one. */
+/** A way to begin: what it does in words, where its rule stands, and the plan it makes of the present one. */
 export interface PlanTemplate {
   id: 'everything' | 'deskThenMobile' | 'mobileOnly' | 'lookForMe' | 'afterHours' | 'urgentLine';
   word: string;
   sentence: string;
-  /** The rule it adds or puts in place of the last one, to be drawn before it is chosen. */
+  /** The rule it adds, to be drawn before it is chosen. */
   rule: RingRule;
+  /** Where the rule will stand, and what becomes of the others. */
+  place: string;
   apply: (plan: RingPlan) => RingPlan;
 }
 
 /**
- * What a worker with these devices may begin with. A template for every call takes the place of the last rule; one
- * for some calls goes before all others. Offered only where its devices are there.
+ * What a worker with these devices may begin with. Each adds a rule where it decides: before all others, but after those
+ * that stand first for urgent lines alone, unless it is for such a line itself. Nothing is taken out. Offered only where
+ * its devices are there.
  */
 export function templatesFor(office: OfficeIndex, personId: string, plan: RingPlan): PlanTemplate[] {
   const devices = office.devicesOf(personId);
@@ -29,7 +33,7 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
   const finish = { kind: 'mailbox' as const, personId };
   const stage = (seconds: number, ...targets: RingTarget[]) => ({ targets, length: { seconds } });
   const all = [...ring(app), ...ring(desk), ...ring(mobile)];
-  const templates: (Omit<PlanTemplate, 'apply' | 'rule'> & { rule: Omit<RingRule, 'id'> })[] = [];
+  const templates: (Omit<PlanTemplate, 'apply' | 'rule' | 'place'> & { rule: Omit<RingRule, 'id'> })[] = [];
   const rule = (name: string, stages: RingRule['stages'], more: Partial<RingRule> = {}) => ({
     name,
     lineIds: [],
@@ -88,12 +92,16 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
   return templates.map((template) => {
     const whole: RingRule = { id: freeRuleId(plan), ...template.rule };
     const isForEveryCall = whole.lineIds.length === 0 && !whole.when;
+    const withRule = (old: RingPlan) =>
+      template.id === 'urgentLine'
+        ? { ...old, rules: [whole, ...old.rules] }
+        : insertFirst(old, whole, office);
     return {
       ...template,
       rule: whole,
+      place: placeWords(withRule(plan), whole, isForEveryCall),
       apply: (old) => ({
-        ...old,
-        rules: isForEveryCall ? [...old.rules.slice(0, -1), whole] : [whole, ...old.rules],
+        ...withRule(old),
         ...(template.id === 'lookForMe' && { findMe: tries }),
         ...(template.id === 'afterHours' &&
           !old.workingHours && {
@@ -102,4 +110,14 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
       }),
     };
   });
+}
+
+/** "It becomes rule 2, after “Flood desk, any time”. The rules under it get no call any more; none is taken out." */
+function placeWords({ rules }: RingPlan, rule: RingRule, isForEveryCall: boolean): string {
+  const at = rules.indexOf(rule);
+  const before = rules[at - 1];
+  const place = before ? `It becomes rule ${at + 1}, after “${before.name}”.` : 'It becomes the first rule.';
+  const isAlone = at === rules.length - 1;
+  if (isAlone) return place;
+  return isForEveryCall ? `${place} The rules under it get no call any more; none is taken out.` : place;
 }

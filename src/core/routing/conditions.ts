@@ -1,4 +1,4 @@
-import type { CallerMatch, OfficeIndex, RingPlan, RingRule } from '../office';
+import { workingHoursOf, type CallerMatch, type OfficeIndex, type RingPlan, type RingRule } from '../office';
 import { isInDates, isInWindows } from '../time';
 
 /** Who calls: an outside number (null: withheld) or somebody of the office. */
@@ -28,6 +28,7 @@ export const obstacles = [
   'otherSituation',
   'otherHours',
   'otherDates',
+  'otherTime',
   'workingHours',
   'notWorkingHours',
   'inMeeting',
@@ -53,7 +54,8 @@ export function obstacleOf(
     return 'otherSituation';
   if (isAsked(when.hours) && !isInWindows(facts.at, when.hours, zone)) return 'otherHours';
   if (isAsked(when.dates) && !isInDates(facts.at, when.dates, zone)) return 'otherDates';
-  if (when.workingHours !== undefined && when.workingHours !== isWorking(facts.at, plan, zone))
+  if (isAsked(when.spans) && !isInSpans(facts.at, when.spans)) return 'otherTime';
+  if (when.workingHours !== undefined && when.workingHours !== isWorking(facts.at, plan, zone, facts.lineId))
     return when.workingHours ? 'notWorkingHours' : 'workingHours';
   if (when.inMeeting !== undefined && when.inMeeting !== isMeeting(facts.at, plan))
     return when.inMeeting ? 'notInMeeting' : 'inMeeting';
@@ -64,12 +66,14 @@ export function obstacleOf(
 export const isForLine = ({ lineIds }: RingRule, { lineId }: Pick<CallFacts, 'lineId'>): boolean =>
   lineIds.length === 0 || (lineId !== null && lineIds.includes(lineId));
 
-/** Whether it is working time by the plan: in its week, and not on a day off. */
-export const isWorking = (at: number, { workingHours = [], daysOff = [] }: RingPlan, zone: string) =>
-  isInWindows(at, workingHours, zone) && !isInDates(at, daysOff, zone);
+/** Whether it is working time by the plan, for calls to a line: in its week, and not on a day off. */
+export const isWorking = (at: number, plan: RingPlan, zone: string, lineId: string | null = null) =>
+  isInWindows(at, workingHoursOf(plan, lineId), zone) && !isInDates(at, plan.daysOff ?? [], zone);
 
-export const isMeeting = (at: number, { meetings = [] }: RingPlan) =>
-  meetings.some(({ from, until }) => from <= at && at < until);
+export const isMeeting = (at: number, { meetings = [] }: RingPlan) => isInSpans(at, meetings);
+
+const isInSpans = (at: number, spans: readonly { from: number; until: number }[]) =>
+  spans.some(({ from, until }) => from <= at && at < until);
 
 const isAsked = <T>(list: readonly T[] | undefined): list is readonly T[] =>
   list !== undefined && list.length > 0;

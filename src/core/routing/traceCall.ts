@@ -94,13 +94,13 @@ export function factsOf(
 /** The first of the plan's greetings that fits the moment. */
 export function greetingFor(
   plan: RingPlan,
-  { at, situationId }: Pick<CallFacts, 'at' | 'situationId'>,
+  { at, situationId, lineId }: Pick<CallFacts, 'at' | 'situationId' | 'lineId'>,
   { setup }: OfficeIndex,
 ) {
   return plan.greetings?.find(
     ({ situationIds = [], workingHours }) =>
       (situationIds.length === 0 || situationIds.includes(situationId ?? '')) &&
-      (workingHours === undefined || workingHours === isWorking(at, plan, setup.zone)),
+      (workingHours === undefined || workingHours === isWorking(at, plan, setup.zone, lineId)),
   );
 }
 

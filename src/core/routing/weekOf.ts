@@ -1,4 +1,4 @@
-import type { OfficeIndex, RingPlan } from '../office';
+import { allWorkingHours, type OfficeIndex, type RingPlan } from '../office';
 import { edgesBetween } from '../time';
 import type { Caller } from './conditions';
 import type { RouteTrace } from './trace';
@@ -46,7 +46,7 @@ function changesWithin(
   const plan = office.ringPlans.get(ownerId);
   const windows = [
     ...(plan?.rules.flatMap(({ when }) => when?.hours ?? []) ?? []),
-    ...(plan?.workingHours ?? []),
+    ...(plan ? allWorkingHours(plan) : []),
   ];
   const hasDates =
     (plan?.daysOff ?? []).length > 0 ||
@@ -55,6 +55,9 @@ function changesWithin(
   const ends = [
     ...(plan?.forwards ?? []).flatMap((forward) => [forward.from, forward.until]),
     ...(plan?.meetings ?? []).flatMap((meeting) => [meeting.from, meeting.until]),
+    ...(plan?.rules ?? [])
+      .flatMap(({ when }) => when?.spans ?? [])
+      .flatMap((each) => [each.from, each.until]),
     plan?.doNotDisturb?.until ?? null,
   ].filter((at): at is number => at !== null && at > from && at < to);
   // Also where a member of a team that the plan rings comes and goes.

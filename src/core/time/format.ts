@@ -39,6 +39,11 @@ export function formatDayAndClock(at: number, now: number, zone: string): string
   return `${day.format(at).replace(',', '')} ${formatClockSurely(at, zone)}`;
 }
 
+/** "Thu 24 Dec", in the given zone. */
+export function formatDate(at: number, zone: string): string {
+  return formatter(zone, { weekday: 'short', day: 'numeric', month: 'short' }).format(at).replace(',', '');
+}
+
 /** "15:00" today, else as `formatDayAndClock`. */
 export function formatMoment(at: number, now: number, zone: string): string {
   const isToday = startOfLocalDay(at, zone) === startOfLocalDay(now, zone);

@@ -2,6 +2,7 @@
 export {
   formatClock,
   formatClockWithSeconds,
+  formatDate,
   formatDay,
   formatDayAndClock,
   formatDuration,

@@ -11,6 +11,7 @@ import { space } from '@/ui/tokens';
 import { useLayout } from '../shared/useLayout';
 import { FindingLine } from './FindingLine';
 import { OnwardPart } from './OnwardPart';
+import { atOnceWords, takenRuleId } from './planWords';
 import { QuestionLine } from './QuestionLine';
 import { RuleList } from './RuleList';
 import { RuleScale } from './RuleScale';
@@ -29,11 +30,12 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const isPastRead = useAppSelector((state) => state.history.isComplete);
   const [preview, setPreview] = useState<RingPlan | null>(null);
   const [shown, setShown] = useState<string | null>(null);
+  const [askedAt, setAskedAt] = useState<number | null>(null);
   const seconds = useRef<View>(null);
-  // Who asks for a rule's seconds from far below them is taken there.
+  // Who asks for a rule's seconds, or for a moment's, from far below them is taken there.
   useEffect(() => {
-    if (shown !== null) seconds.current?.focus();
-  }, [shown]);
+    if (shown !== null || askedAt !== null) seconds.current?.focus();
+  }, [shown, askedAt]);
   const plan = preview ?? kept;
   const office = useMemo(() => (preview ? of.office.withPlan(preview) : of.office), [of.office, preview]);
   const trace = useMemo(() => (preview ? ask(office) : of.trace), [preview, office, ask, of.trace]);
@@ -42,7 +44,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
     const pastCalls = () => (isPastRead ? selectPastCalls(store.getState()) : []);
     return checkPlan(office, myId, { now, isSignedIn: (id) => signedIn.includes(id), pastCalls });
   }, [store, office, myId, now, isPastRead, signedIn]);
-  const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
+  const takenId = takenRuleId(trace);
   const rule = plan.rules.find(({ id }) => id === (shown ?? takenId)) ?? null;
   const tried = useTry(trace.finishSeconds);
   const general = findings.filter(({ place }) => place.ruleId === undefined);
@@ -80,7 +82,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
             <Txt as="heading" level={2}>
               Seconds
             </Txt>
-            <Txt>{`Nothing rings: at once ${describeFinish(trace.finish, office, myId)}.`}</Txt>
+            <Txt>{`Nothing rings: ${atOnceWords(trace)} ${describeFinish(trace.finish, office, myId)}.`}</Txt>
           </View>
         )}
         <OnwardPart of={of} office={office} trace={trace} />
@@ -108,6 +110,12 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
             findings={findings}
             shownRuleId={rule?.id ?? null}
             onShow={setShown}
+            ask={ask}
+            onAskAt={(at) => {
+              of.setQuestion({ ...question, at });
+              setShown(null);
+              setAskedAt(at);
+            }}
           />
         </View>
         <View style={styles.part}>

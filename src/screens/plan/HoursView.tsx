@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { RingPlan } from '@/core/office';
+import type { OfficeIndex, RingPlan } from '@/core/office';
 import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans';
+import type { WeekWindow } from '@/core/time';
 import { editPlan, selectChangedOffice, selectMyPlan, useAppDispatch, useAppSelector } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -33,7 +34,7 @@ export function HoursView() {
   return (
     <View style={isWide ? styles.columns : styles.stack}>
       <View style={isWide ? styles.column : styles.stack}>
-        <HoursPart plan={plan} />
+        <HoursPart plan={plan} office={office} />
         <GreetingsPart plan={plan} office={office} />
       </View>
       <View style={isWide ? styles.column : styles.stack}>
@@ -44,7 +45,7 @@ export function HoursView() {
   );
 }
 
-function HoursPart({ plan }: { plan: RingPlan }) {
+function HoursPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   return (
@@ -53,18 +54,25 @@ function HoursPart({ plan }: { plan: RingPlan }) {
         Hours
       </Txt>
       <ReadField
-        key={`hours ${hoursWords(plan.workingHours ?? [])}`}
-        label="My working week"
+        label="My working week, such as Mon–Fri 8:00–17:00 or Sat 22:00–6:00"
         placeholder="Mon–Fri 8:00–17:00"
         first={hoursWords(plan.workingHours ?? [])}
         read={readHours}
-        put={(old, windows) => ({
-          ...old,
-          workingHours: windows.map((window) => ({ ...window, days: [...window.days] })),
-        })}
+        put={(old, windows) => ({ ...old, workingHours: asKept(windows) })}
       />
+      {office.setup.lines
+        .filter(({ ownerId }) => ownerId === plan.personId)
+        .map(({ id, name }) => (
+          <ReadField
+            key={id}
+            label={`${name}, if it has other hours`}
+            placeholder="as my working week"
+            first={hoursWords(plan.lineHours?.find(({ lineId }) => lineId === id)?.hours ?? [])}
+            read={readHours}
+            put={(old, windows) => withLineHours(old, id, asKept(windows))}
+          />
+        ))}
       <ReadField
-        key={`days ${daysOffWords(plan.daysOff ?? [])}`}
         label="Days off, a line for each"
         placeholder="2026-12-24 to 2027-01-02 Yard closed"
         first={daysOffWords(plan.daysOff ?? [])}
@@ -85,6 +93,15 @@ function HoursPart({ plan }: { plan: RingPlan }) {
   );
 }
 
+const asKept = (windows: readonly WeekWindow[]) =>
+  windows.map((window) => ({ ...window, days: [...window.days] }));
+
+/** With no hours written the line goes by the working week. */
+function withLineHours(plan: RingPlan, lineId: string, hours: ReturnType<typeof asKept>): RingPlan {
+  const others = (plan.lineHours ?? []).filter((each) => each.lineId !== lineId);
+  return { ...plan, lineHours: hours.length === 0 ? others : [...others, { lineId, hours }] };
+}
+
 interface ReadFieldProps<T> {
   label: string;
   placeholder: string;
@@ -94,32 +111,43 @@ interface ReadFieldProps<T> {
   lines?: number;
 }
 
-/** Text that is taken once it reads well; until then what is wrong stands beneath it, and nothing changes. */
+/** Text that is taken as soon as it is left and reads well; until then what is wrong stands beneath it, and nothing changes. */
 function ReadField<T>({ label, placeholder, first, read, put, lines }: ReadFieldProps<T>) {
-  const styles = useStyles();
   const dispatch = useAppDispatch();
   const [text, setText] = useState(first);
   const [error, setError] = useState<string | null>(null);
+  // What it was last: when that changes elsewhere, as by Undo, it stands here.
+  const [shown, setShown] = useState(first);
+  if (shown !== first) {
+    setShown(first);
+    setText(first);
+    setError(null);
+  }
   const take = () => {
+    if (text === first) return;
     const found = read(text);
     setError(found.ok ? null : found.sentence);
     if (found.ok) dispatch(editPlan((plan) => put(plan, found.value)));
   };
+  // Leaving the screen is leaving the field.
+  const leave = useRef(take);
+  useEffect(() => {
+    leave.current = take;
+  });
+  useEffect(() => () => leave.current(), []);
   return (
-    <View style={styles.part}>
-      <Field
-        label={label}
-        value={text}
-        onChange={(typed) => {
-          setText(typed);
-          setError(null);
-        }}
-        onSubmit={lines === undefined ? take : undefined}
-        placeholder={placeholder}
-        error={error}
-        lines={lines}
-      />
-      {text === first ? null : <Plate word="Take these" label={`Take these: ${label}`} onPress={take} />}
-    </View>
+    <Field
+      label={label}
+      value={text}
+      onChange={(typed) => {
+        setText(typed);
+        setError(null);
+      }}
+      onSubmit={lines === undefined ? take : undefined}
+      onLeave={take}
+      placeholder={placeholder}
+      error={error}
+      lines={lines}
+    />
   );
 }

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
+import { dropOverRules, useAppDispatch, useNow } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
@@ -25,6 +26,9 @@ type View_ = (typeof views)[number]['value'];
 export function PlanScreen() {
   const [view, setView] = useState<View_>('call');
   const of = useQuestion();
+  const dispatch = useAppDispatch();
+  const now = useNow(60_000);
+  useEffect(() => void dispatch(dropOverRules()), [dispatch, now]);
   const line = of.office.lines.get(of.question.line);
   return (
     <View style={styles.screen}>

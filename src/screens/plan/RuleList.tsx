@@ -10,7 +10,8 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
-import { misfitWords } from './planWords';
+import { ForOnceSheet } from './ForOnceSheet';
+import { misfitWords, takenRuleId } from './planWords';
 import { RuleSheet } from './RuleSheet';
 import { TemplateSheet } from './TemplateSheet';
 
@@ -43,15 +44,29 @@ interface RuleListProps {
   findings: readonly Finding[];
   shownRuleId: string | null;
   onShow: (ruleId: string) => void;
+  /** What becomes of the call that is asked about. */
+  ask: (office: OfficeIndex) => RouteTrace;
+  /** Asks of a call at that moment. */
+  onAskAt: (at: number) => void;
 }
 
 /** The rules in their order, each in a sentence; the one that the asked call uses is lit, the others say why they don't apply. */
-export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }: RuleListProps) {
+export function RuleList({
+  plan,
+  office,
+  trace,
+  findings,
+  shownRuleId,
+  onShow,
+  ask,
+  onAskAt,
+}: RuleListProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<string | null>(null);
   const [isChoosing, setChoosing] = useState(false);
+  const [isOnce, setOnce] = useState(false);
   const drag = useRuleDrag(plan);
   const move = (id: string, to: number) => dispatch(editPlan((old) => edits.moveRule(old, id, to)));
   const begin = () => {
@@ -59,7 +74,7 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
     dispatch(editPlan(() => begun.plan));
     onShow(begun.ruleId);
   };
-  const takenId = trace.steps.find((step) => step.kind === 'ruleTaken')?.ruleId ?? null;
+  const takenId = takenRuleId(trace);
   return (
     <View>
       <View role="list" aria-label="Rules, the first that fits decides">
@@ -129,11 +144,23 @@ export function RuleList({ plan, office, trace, findings, shownRuleId, onShow }:
       <View style={styles.foot}>
         <Plate word="Begin from a template" onPress={() => setChoosing(true)} />
         <Plate word="New rule" onPress={begin} />
+        <Plate word="For once" onPress={() => setOnce(true)} />
       </View>
       {editing === null ? null : (
         <RuleSheet plan={plan} ruleId={editing} office={office} onClose={() => setEditing(null)} />
       )}
-      {isChoosing ? <TemplateSheet plan={plan} office={office} onClose={() => setChoosing(false)} /> : null}
+      {isChoosing ? (
+        <TemplateSheet
+          plan={plan}
+          office={office}
+          ask={ask}
+          onClose={() => setChoosing(false)}
+          onAdded={onShow}
+        />
+      ) : null}
+      {isOnce ? (
+        <ForOnceSheet plan={plan} office={office} onClose={() => setOnce(false)} onAdded={onAskAt} />
+      ) : null}
     </View>
   );
 }

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
+import { readSpan } from '@/core/moments';
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
 import type { CallerMatch, OfficeIndex, RingPlan, RingRule, When } from '@/core/office';
-import { callerWords, describeRule, edits, hoursWords, readHours } from '@/core/plans';
-import { editPlan, useAppDispatch } from '@/state/app';
+import { callerWords, describeRule, edits, hoursWords, readHours, spanWords } from '@/core/plans';
+import { editPlan, useAppDispatch, useNow } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -54,6 +55,7 @@ export function RuleSheet({ plan, ruleId, office, onClose }: RuleSheetProps) {
           onChange={(workingHours) => putWhen({ workingHours })}
         />
         <Hours when={when} onChange={putWhen} />
+        <Once when={when} zone={office.setup.zone} onChange={putWhen} />
         <YesNo
           label="Meetings of my calendar"
           words={['either way', 'in one', 'outside them']}
@@ -107,7 +109,7 @@ function Hours({ when, onChange }: PartProps) {
   const [error, setError] = useState<string | null>(null);
   return (
     <Field
-      label="Only at these hours, such as Sat 9:00–12:00"
+      label="Only at these hours, such as Sat 9:00–12:00 or Mon–Fri 22:00–6:00"
       value={text}
       error={error}
       onChange={(typed) => {
@@ -117,6 +119,47 @@ function Hours({ when, onChange }: PartProps) {
         if (read.ok) onChange({ hours: read.value.map((window) => ({ ...window, days: [...window.days] })) });
       }}
     />
+  );
+}
+
+/** A stretch that comes once; the rule goes by itself after it. */
+function Once({ when, zone, onChange }: PartProps & { zone: string }) {
+  const now = useNow(60_000);
+  const spans = when.spans ?? [];
+  const [text, setText] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const typed = (next: string) => {
+    setText(next);
+    setError(null);
+    if (next.trim() === '') return;
+    const read = readSpan(next, now, zone);
+    if (read.ok) onChange({ spans: [{ from: read.from, until: read.until }] });
+    else setError(read.sentence);
+  };
+  return (
+    <>
+      <Field
+        label="Only once, such as this evening, tomorrow until noon"
+        value={text}
+        error={error}
+        onChange={typed}
+      />
+      {spans.map((span) => (
+        <Txt
+          key={span.from}
+          as="small"
+        >{`Once: ${spanWords(span, zone)}. Then the rule goes by itself.`}</Txt>
+      ))}
+      {spans.length > 0 ? (
+        <Plate
+          word="Not only once"
+          onPress={() => {
+            setText('');
+            onChange({ spans: undefined });
+          }}
+        />
+      ) : null}
+    </>
   );
 }
 

@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { describeFinish, type OfficeIndex, type RingPlan } from '@/core/office';
 import { layOutRule, templatesFor, targetWords, type PlanTemplate } from '@/core/plans';
+import type { RouteTrace } from '@/core/routing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { RingScale, type RingTrack } from '@/ui/scale';
@@ -9,10 +10,16 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { takenRuleId } from './planWords';
+
 interface TemplateSheetProps {
   plan: RingPlan;
   office: OfficeIndex;
+  /** What becomes of the call that is asked about. */
+  ask: (office: OfficeIndex) => RouteTrace;
   onClose: () => void;
+  /** A rule was added. */
+  onAdded: (ruleId: string) => void;
 }
 
 const useStyles = themed(({ colours }) =>
@@ -23,13 +30,16 @@ const useStyles = themed(({ colours }) =>
 );
 
 /** Ways to begin, each drawn as what it would make ring. */
-export function TemplateSheet({ plan, office, onClose }: TemplateSheetProps) {
+export function TemplateSheet({ plan, office, ask, onClose, onAdded }: TemplateSheetProps) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const choose = (template: PlanTemplate) => {
     dispatch(editPlan(template.apply));
+    onAdded(template.rule.id);
     onClose();
   };
+  const decides = ({ apply, rule }: PlanTemplate) =>
+    takenRuleId(ask(office.withPlan(apply(plan)))) === rule.id;
   return (
     <Sheet title="Begin from a template" onClose={onClose}>
       {templatesFor(office, plan.personId, plan).map((template) => {
@@ -58,6 +68,9 @@ export function TemplateSheet({ plan, office, onClose }: TemplateSheetProps) {
             ) : (
               <Txt as="mono">{`0 s: ${finish}`}</Txt>
             )}
+            <Txt as="small">
+              {`${template.place} The call asked about ${decides(template) ? 'goes by it' : 'does not go by it'}.`}
+            </Txt>
             <Plate
               word="Take this one"
               label={`Take this one: ${template.word}`}

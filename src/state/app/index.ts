@@ -100,6 +100,7 @@ export {
   setDoNotDisturb,
   setFollows,
   changeSituations,
+  dropOverRules,
   setForwardAll,
   setSituation,
 } from './planning';

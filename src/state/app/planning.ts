@@ -9,6 +9,7 @@ import {
   type Person,
   type RingPlan,
 } from '@/core/office';
+import { withoutOver } from '@/core/plans';
 import { chooseSituation, standingOf } from '@/core/routing';
 
 import { send } from './acts';
@@ -57,6 +58,19 @@ export const editPlan =
   (dispatch, getState) => {
     const state = getState();
     dispatch(draftChanged({ inForce: selectPlanInForce(state), plan: change(selectMyPlan(state)) }));
+  };
+
+/** Rules that were for once and are over go, from the plan in force and from the one being changed. */
+export const dropOverRules =
+  (): Act<Promise<void>> =>
+  async (dispatch, getState, { clock }) => {
+    const now = clock.now();
+    const plan = selectPlanInForce(getState());
+    const draft = selectMyPlan(getState());
+    if (withoutOver(draft, now) !== draft && draft !== plan)
+      dispatch(editPlan((each) => withoutOver(each, now)));
+    const left = withoutOver(plan, now);
+    if (left !== plan) await dispatch(send({ type: 'configure', ringPlans: [left], people: [] }));
   };
 
 export const dropPlanChanges = (): Act => (dispatch, getState) => {

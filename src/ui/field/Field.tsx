@@ -33,6 +33,8 @@ interface FieldProps {
   value: string;
   onChange: (value: string) => void;
   onSubmit?: () => void;
+  /** The focus goes elsewhere. */
+  onLeave?: () => void;
   placeholder?: string;
   error?: string | null;
   /** Figures are set in the monospaced face. */
@@ -45,7 +47,20 @@ interface FieldProps {
 
 /** A field to fill in; what is wrong with it is said beneath it. */
 export const Field = forwardRef<TextInput, FieldProps>(function Field(
-  { label, hideLabel, value, onChange, onSubmit, placeholder, error, numeric, keyboard, autoFocus, lines },
+  {
+    label,
+    hideLabel,
+    value,
+    onChange,
+    onSubmit,
+    onLeave,
+    placeholder,
+    error,
+    numeric,
+    keyboard,
+    autoFocus,
+    lines,
+  },
   ref,
 ) {
   const styles = useStyles();
@@ -66,6 +81,7 @@ export const Field = forwardRef<TextInput, FieldProps>(function Field(
         value={value}
         onChangeText={onChange}
         onSubmitEditing={onSubmit}
+        onBlur={onLeave}
         submitBehavior={lines === undefined ? 'submit' : 'newline'}
         placeholder={placeholder}
         placeholderTextColor={colours.faint}

@@ -1,5 +1,6 @@
 import {
   secondsOf,
+  workingHoursOf,
   type CallerMatch,
   type Finish,
   type OfficeIndex,
@@ -58,6 +59,10 @@ function canBeWritten({ name, when = {}, refusedFinish }: RingRule, notes: strin
     notes.push(`“${name}” asks for a situation, which CPL does not know: the rule is left out.`);
     return false;
   }
+  if (when.spans && when.spans.length > 0) {
+    notes.push(`“${name}” is for once, and is over by itself: the rule is left out.`);
+    return false;
+  }
   if (when.inMeeting || when.whileOnCall) {
     notes.push(
       `“${name}” asks for ${when.inMeeting ? 'a meeting' : 'another call'}, which CPL can’t: the rule is left out.`,
@@ -78,7 +83,12 @@ function ruleNode(
   const { when = {}, lineIds } = rule;
   if (when.hours && when.hours.length > 0) node = timeSwitch(timesOf.windows(when.hours), node, next, office);
   if (when.dates && when.dates.length > 0) node = timeSwitch(timesOf.days(when.dates), node, next, office);
-  const week = timesOf.windows(plan.workingHours ?? []);
+  const ofOneLine = lineIds.length === 1 ? (lineIds[0] ?? null) : null;
+  const hasOwn =
+    plan.lineHours?.some(({ lineId }) => lineIds.length === 0 || lineIds.includes(lineId)) ?? false;
+  if (when.workingHours !== undefined && hasOwn && ofOneLine === null)
+    notes.push(`“${rule.name}”: lines with hours of their own are written with the working week.`);
+  const week = timesOf.windows(workingHoursOf(plan, ofOneLine));
   if (when.workingHours && week.length === 0) return next;
   if (when.workingHours !== undefined && week.length > 0) {
     const off = timesOf.days(plan.daysOff ?? []);
