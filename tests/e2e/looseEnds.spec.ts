@@ -24,9 +24,9 @@ test('who waits stands once each, in the order to answer them, each with why', a
   await openEnds(office);
   expect(await namesInOrder(page)).toEqual([
     'Cawder Flood Watch',
+    'Glenbrae Weather Cooperative',
     'Peg Anstey',
     'Skerrow Harbour',
-    expect.any(String),
     expect.any(String),
     expect.any(String),
   ]);
@@ -63,6 +63,54 @@ test('a voicemail is played from the list, jumped in by a word, and called back 
   await expect(page.getByText(/Cawder Flood Watch was reached by your call/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Cawder Flood Watch waits again' }).click();
   await expect(end(page, 'Cawder Flood Watch')).toContainText('3 tries');
+});
+
+test('whoever was answered and handed to a colleague who talked with them waits no more', async ({
+  office,
+  page,
+}) => {
+  await openEnds(office);
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await office.consult('Ilse Varga');
+  await office.passAndReturn('5 s', 2);
+  await page.getByRole('button', { name: 'Connect, leave' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await office.goOutside();
+  await office.letPass('30 s');
+  await office.letPass('30 s');
+  await office
+    .phone('Ilse Varga, desk phone')
+    .getByRole('button', { name: /Hang up/ })
+    .click();
+  await office.goTo('Loose ends');
+  await expect(page.getByText(/^Peg Anstey was reached by Ilse Varga, 10:4/)).toBeVisible();
+  await expect(end(page, 'Peg Anstey')).toHaveCount(0);
+});
+
+test('whoever was answered at a number of mine outside was reached, and the history says where', async ({
+  office,
+  page,
+}) => {
+  await openEnds(office);
+  await page.getByRole('button', { name: /^On site.*Change$/ }).click();
+  const forward = page.getByRole('region', { name: 'Forward everything' });
+  await forward.getByRole('radio', { name: 'a number' }).click();
+  await forward.getByRole('textbox', { name: 'Number to forward to' }).fill('0113 496 0133');
+  await forward.getByRole('button', { name: 'Forward everything', exact: true }).click();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.letPass('5 s');
+  await office
+    .phone('0113 496 0133')
+    .getByRole('button', { name: /Answer/ })
+    .click();
+  await office.letPass('30 s');
+  await page.getByRole('button', { name: 'Peg Anstey: Hang up' }).click();
+  await office.goTo('Loose ends');
+  await expect(page.getByText(/^Peg Anstey called, and was answered, 10:4/)).toBeVisible();
+  await expect(end(page, 'Peg Anstey')).toHaveCount(0);
+  await office.goToEverything();
+  await expect(office.newest()).toContainText('Answered at 0113 496 0133');
 });
 
 test('a new try, a done one, one for later: each where it belongs, also after a reload', async ({

@@ -47,15 +47,19 @@ export type OutcomeGroup = keyof typeof outcomeGroups;
 export const historyDirections = ['in', 'out'] as const;
 export type HistoryDirection = (typeof historyDirections)[number];
 
-export const historyMarks = ['untaken', 'voicemail', 'recorded', 'costs'] as const;
+export const historyMarks = ['untaken', 'forwarded', 'voicemail', 'recorded', 'costs'] as const;
 export type HistoryMark = (typeof historyMarks)[number];
 
 /** Nobody took what came in, or whoever was called was not reached. */
 const isTakenByNobody = (record: CallRecord) =>
   record.direction === 'out' ? isIn(outcomeGroups.notReached, record.outcome) : isUntaken(record);
 
+/** By a plan, by hand while it rang, or by hand out of a talk. */
+const sentOn: readonly CallRecord['acts'][number]['act'][] = ['forwarded', 'deflected', 'transferred'];
+
 const isMarked: Record<HistoryMark, (record: CallRecord) => boolean> = {
   untaken: isTakenByNobody,
+  forwarded: ({ acts }) => acts.some(({ act }) => sentOn.includes(act)),
   voicemail: ({ messageMs }) => messageMs > 0,
   recorded: ({ recordings }) => recordings.length > 0,
   costs: ({ costMicros }) => costMicros > 0,

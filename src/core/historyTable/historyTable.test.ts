@@ -93,6 +93,20 @@ describe('a filter of the history', () => {
     expect(sumsOf([unreached, message])).toMatchObject({ untaken: 1, notReached: 1 });
   });
 
+  it('finds what was sent on, by whomever and whenever', () => {
+    const acts = (act: 'forwarded' | 'deflected' | 'transferred' | 'parked') => [
+      { at: now, act, byId: null, to: '201' },
+    ];
+    const isSentOn = (act: Parameters<typeof acts>[0]) =>
+      fitsFilter(record({ id: act, acts: acts(act) }), { marks: ['forwarded'] });
+    expect((['forwarded', 'deflected', 'transferred', 'parked'] as const).map(isSentOn)).toEqual([
+      true,
+      true,
+      true,
+      false,
+    ]);
+  });
+
   it('sums up what it lets through', () => {
     expect(sumsOf(all)).toEqual({
       count: 4,

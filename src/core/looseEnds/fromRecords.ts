@@ -1,4 +1,5 @@
 import type { CallRecord } from '../exchange';
+import { formatNumber, ukOfficePlan } from '../numbering';
 import { talkWithOther } from '../history';
 import type { OfficeIndex } from '../office';
 import type { PeopleIndex } from '../people';
@@ -24,7 +25,7 @@ export function whoOf(
       name: known.name,
       number,
     };
-  return { key: `number:${number}`, name: name ?? number, number };
+  return { key: `number:${number}`, name: name ?? formatNumber(number, ukOfficePlan), number };
 }
 
 /**

@@ -37,6 +37,7 @@ const directionWords: Record<HistoryDirection, string> = { in: 'came in', out: '
 
 const markWords: Record<HistoryMark, string> = {
   untaken: 'nobody took',
+  forwarded: 'were sent on',
   voicemail: 'have a voicemail',
   recorded: 'were recorded',
   costs: 'cost something',

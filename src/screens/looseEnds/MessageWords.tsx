@@ -61,19 +61,24 @@ export function MessageWords({ message }: { message: Message }) {
   );
 }
 
-function StateWords({ message: { state, notBefore, tries } }: { message: Message }) {
+const laterMs = 60_000;
+
+function StateWords({ message: { state, at, sentAt, notBefore, tries } }: { message: Message }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const isOnline = useAppSelector((root) => root.office.isOnline);
+  // One sent later stands where it went: it is said when it was written.
+  const isLater = sentAt !== null && sentAt - at > laterMs;
+  const written = isLater ? `, written ${formatDayAndClock(at, now, zone)}` : '';
   switch (state) {
     case 'received':
       return null;
     case 'failed':
       return null;
     case 'sent':
-      return <Txt as="small">Sent</Txt>;
+      return <Txt as="small">{`Sent${written}`}</Txt>;
     case 'delivered':
-      return <Txt as="small">Delivered</Txt>;
+      return <Txt as="small">{`Delivered${written}`}</Txt>;
     case 'queued': {
       const until = notBefore === null ? '' : ` ${formatDayAndClock(notBefore, now, zone)}`;
       const word =

@@ -6,7 +6,7 @@ import type { Fax } from '@/core/fax';
 import type { Message } from '@/core/messages';
 import type { ContactNumber, JoinedContact } from '@/core/people';
 import type { Voicemail } from '@/core/voicemail';
-import { formatAny, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
+import { identifyNumber, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
 
 import type { Work } from '../storage';
 
@@ -38,8 +38,9 @@ export const selectPerson = createSelector(
   selectOffice,
   selectPeople,
   selectContacts,
+  (state: RootState) => state.history.records,
   (_: RootState, key: string) => key,
-  (office, people, contacts, key): Person => {
+  (office, people, contacts, records, key): Person => {
     const [kind = '', id = ''] = splitOnce(key);
     const colleague = kind === 'person' ? office.people.get(id) : undefined;
     if (colleague)
@@ -65,8 +66,11 @@ export const selectPerson = createSelector(
     if (kind === 'number')
       return {
         key,
-        name: people.whoHas(id)?.name ?? formatAny(id),
-        detail: 'not in your contacts',
+        ...identifyNumber(
+          id,
+          records.find(({ other }) => other.number === id && other.name)?.other.name ?? null,
+          people,
+        ),
         ways: [{ label: 'number', number: id }],
         contact: null,
         isWithheld: false,
@@ -125,7 +129,7 @@ export const selectTimeline = createSelector(
       })),
       ...Object.values(messages)
         .filter(({ number }) => numbers.has(number))
-        .map((message) => ({ kind: 'message' as const, at: message.at, id: message.id, message })),
+        .map((message) => ({ kind: 'message' as const, at: standsAt(message), id: message.id, message })),
       ...Object.values(voicemails)
         .filter(({ mailboxId, deletedAt }) => kind === 'person' && mailboxId === id && deletedAt === null)
         .map((voicemail) => ({ kind: 'voicemail' as const, at: voicemail.at, id: voicemail.id, voicemail })),
@@ -137,6 +141,10 @@ export const selectTimeline = createSelector(
     return items.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
   },
 );
+
+/** A text stands where it went, or is to go, and not where it was written. */
+const standsAt = ({ at, direction, sentAt, notBefore }: Message) =>
+  direction === 'in' ? at : Math.max(at, sentAt ?? notBefore ?? at);
 
 function ofWork(item: Work, callIds: ReadonlySet<string>, numbers: ReadonlySet<string>): TimelineItem[] {
   const { at, id, kind } = item;
