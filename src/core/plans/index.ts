@@ -2,7 +2,7 @@
 export { beginRule, ownDevicesRing } from './beginning';
 export { edits, spanOf, type TargetPlace } from './edits';
 export { callerWords, describeRule, finishWords, followedWords, spanWords, targetWords } from './sentences';
-export { hoursWords } from './hoursWords';
+export { daysAfter, hoursWords } from './hoursWords';
 export { numbersOf, ringForOnce, withoutOver } from './forOnce';
 export { daysOffWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';

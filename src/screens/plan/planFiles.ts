@@ -8,7 +8,7 @@ import {
   writeOfficeFile,
   writePlanFile,
 } from '@/core/planFiles';
-import { describeRule } from '@/core/plans';
+import { describeRule, hoursWords } from '@/core/plans';
 
 /** What a file holds, before anything is taken of it. */
 export interface ReadFile {
@@ -48,23 +48,31 @@ function cpl(text: string, plan: RingPlan, office: OfficeIndex, now: number): Re
   };
 }
 
+/** What is there already comes in once. */
+function withNew<T>(old: readonly T[] = [], added: readonly T[]): T[] {
+  const known = new Set(old.map((each) => JSON.stringify(each)));
+  return [...old, ...added.filter((each) => !known.has(JSON.stringify(each)))];
+}
+
 function calendar(text: string, office: OfficeIndex, now: number): ReadFile {
   const read = readCalendar(text, office.setup.zone, now);
   if (!read.ok) return refused(`It can’t be read. Line ${read.line}: ${read.reason}`);
-  const { daysOff, meetings, notes } = read;
+  const { daysOff, meetings, workingHours, notes } = read;
   const left = notes.map(({ line, reason }) => `Line ${line}: ${reason}`);
-  if (daysOff.length + meetings.length === 0)
+  if (daysOff.length + meetings.length + workingHours.length === 0)
     return { ...refused('It holds nothing that is still to come.'), lines: left };
   return {
-    sentence: `${counted(daysOff.length, 'stretch of days off', 'stretches of days off')} and ${counted(meetings.length, 'meeting', 'meetings')}.`,
+    sentence: `${workingHours.length > 0 ? 'A working week, ' : ''}${counted(daysOff.length, 'stretch of days off', 'stretches of days off')} and ${counted(meetings.length, 'meeting', 'meetings')}.`,
     lines: [
+      ...(workingHours.length > 0 ? [`Working week: ${hoursWords(workingHours)}, in place of yours`] : []),
       ...daysOff.map(({ from, to, name }) => `${from === to ? from : `${from} to ${to}`} ${name}`),
       ...left,
     ],
     change: (old) => ({
       ...old,
-      daysOff: [...(old.daysOff ?? []), ...daysOff],
-      meetings: [...(old.meetings ?? []), ...meetings],
+      ...(workingHours.length > 0 && { workingHours }),
+      daysOff: withNew(old.daysOff, daysOff),
+      meetings: withNew(old.meetings, meetings),
     }),
   };
 }
@@ -95,7 +103,10 @@ export function writtenFile(
       return { name: 'ring-plan.cpl', type: 'application/cpl+xml', ...writeCpl(plan, office) };
     case 'ics': {
       const text = writeCalendar(plan, office.setup.zone, now);
-      return { name: 'hours.ics', type: 'text/calendar', text, notes: [] };
+      const notes = plan.lineHours?.length
+        ? ['Hours of single lines are not written: a calendar has one working week.']
+        : [];
+      return { name: 'hours.ics', type: 'text/calendar', text, notes };
     }
     case 'json':
       return { name: 'ring-plan.json', type: json, text: writePlanFile(plan), notes: [] };

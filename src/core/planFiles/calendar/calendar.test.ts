@@ -1,3 +1,5 @@
+import ICAL from 'ical.js';
+
 import { formatDayAndClock } from '../../time';
 import { readCalendar, writeCalendar } from '.';
 
@@ -20,6 +22,7 @@ function read(text: string) {
       ({ from, until, name }) =>
         `${formatDayAndClock(from, from, zone)}–${formatDayAndClock(until, until, zone)} ${name}`,
     ),
+    workingHours: found.workingHours,
     notes: found.notes,
   };
 }
@@ -77,6 +80,59 @@ describe('a calendar', () => {
     const text = writeCalendar(plan, zone, now);
     expect(text).toContain('RRULE:FREQ=WEEKLY;BYDAY=MO,TU,WE');
     expect(text).toContain('DTSTART;TZID=Europe/London:20240108T080000');
-    expect(read(text)).toEqual({ daysOff: plan.daysOff, meetings: [], notes: [] });
+    expect(read(text)).toEqual({
+      daysOff: plan.daysOff,
+      meetings: [],
+      workingHours: plan.workingHours,
+      notes: [],
+    });
+  });
+
+  it('goes out with the rules of its zone, by which others find the same instants', () => {
+    const text = writeCalendar({ personId: 'ada', rules: [] }, zone, now);
+    const component = new ICAL.Component(ICAL.parse(text) as unknown as string);
+    const own = new ICAL.Timezone(component.getFirstSubcomponent('vtimezone')!);
+    for (const [wall, hours] of [
+      ['2026-11-26T10:40:00', 0],
+      ['2027-03-28T02:30:00', 1],
+      ['2031-07-01T12:00:00', 1],
+      ['2031-12-01T12:00:00', 0],
+    ] as const) {
+      const time = ICAL.Time.fromString(wall, undefined as never);
+      time.zone = own;
+      expect([wall, own.utcOffset(time) / 3600]).toEqual([wall, hours]);
+    }
+    expect(text).toContain('TZNAME:BST');
+  });
+
+  it('takes somebody’s working hours as such, past midnight too, and not as meetings', () => {
+    const found = read(
+      calendar(
+        'DTSTART;TZID=Europe/London:20260105T083000\nDTEND;TZID=Europe/London:20260105T170000\nRRULE:FREQ=WEEKLY;BYDAY=MO,TU,WE\nSUMMARY:Working hours',
+        'DTSTART:20260102T220000\nDURATION:PT8H\nRRULE:FREQ=WEEKLY\nSUMMARY:Office Hours',
+      ),
+    );
+    expect(found.meetings).toEqual([]);
+    expect(found.workingHours).toEqual([
+      { days: [1, 2, 3], from: '08:30', to: '17:00' },
+      { days: [5], from: '22:00', to: '24:00' },
+      { days: [6], from: '00:00', to: '06:00' },
+    ]);
+    // One that ends, or comes every other week, is a meeting like others.
+    expect(
+      read(
+        calendar('DTSTART:20261130T090000Z\nDURATION:PT1H\nRRULE:FREQ=WEEKLY;COUNT=2\nSUMMARY:Working hours'),
+      ).meetings,
+    ).toHaveLength(2);
+  });
+
+  it('knows a zone that the file does not describe by its IANA name, and says of one that nobody knows', () => {
+    const at = (tzid: string) =>
+      read(calendar(`DTSTART;TZID=${tzid}:20261127T100000\nDURATION:PT1H\nSUMMARY:Call`));
+    expect(at('America/New_York').meetings).toEqual(['Fri 15:00–Fri 16:00 Call']);
+    expect(at('Mars/Olympus')).toMatchObject({
+      meetings: [],
+      notes: [{ reason: expect.stringContaining('“Mars/Olympus” is not in the file') as string }],
+    });
   });
 });

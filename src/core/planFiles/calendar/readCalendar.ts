@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
 
-import type { DayOff, Meeting } from '../../office';
+import type { DayOff, Meeting, RingPlan } from '../../office';
 import { atLocal } from '../../moments';
+import { daysAfter } from '../../plans';
 import { localDayKey } from '../../time';
 
 /** An entry that could not be taken, with the line it begins at (1-based). */
@@ -10,8 +11,10 @@ export interface CalendarNote {
   reason: string;
 }
 
+type Window = NonNullable<RingPlan['workingHours']>[number];
+
 export type ReadCalendar =
-  | { ok: true; daysOff: DayOff[]; meetings: Meeting[]; notes: CalendarNote[] }
+  | { ok: true; daysOff: DayOff[]; meetings: Meeting[]; workingHours: Window[]; notes: CalendarNote[] }
   | { ok: false; line: number; reason: string };
 
 const mostCharacters = 5_000_000;
@@ -20,9 +23,9 @@ const dayMs = 24 * 60 * 60_000;
 const daysAhead = 400;
 
 /**
- * Days off and meetings out of an iCalendar file (RFC 5545): events of whole days are days off, others are meetings.
- * What repeats is listed for the thirteen months to come. Each event is read by itself, so that a broken one costs
- * only itself. Times without a zone are the office's; `now` is epoch milliseconds.
+ * Days off, meetings and a working week out of an iCalendar file (RFC 5545): events of whole days are days off, weekly
+ * ones called "Working hours" (or office, business or opening hours) are those, others are meetings. What repeats is listed for the thirteen months to come. Each event is read by itself, so that a broken one costs
+ * only itself. Times of a zone that the file does not describe are of the IANA zone of that name; without one, the office's; `now` is epoch milliseconds.
  */
 export function readCalendar(text: string, zone: string, now: number): ReadCalendar {
   if (text.length > mostCharacters)
@@ -36,7 +39,12 @@ export function readCalendar(text: string, zone: string, now: number): ReadCalen
       reason: 'This is no calendar: it does not begin with BEGIN:VCALENDAR.',
     };
   const zones = blocksOf(lines, 'VTIMEZONE').map(({ body }) => body.join('\r\n'));
-  const result = { daysOff: [] as DayOff[], meetings: [] as Meeting[], notes: [] as CalendarNote[] };
+  const result = {
+    daysOff: [] as DayOff[],
+    meetings: [] as Meeting[],
+    workingHours: [] as Window[],
+    notes: [] as CalendarNote[],
+  };
   for (const { line, body, isClosed } of blocksOf(lines, 'VEVENT')) {
     if (!isClosed) {
       result.notes.push({ line, reason: 'The event is cut off, and left out.' });
@@ -79,7 +87,7 @@ function readEvent(
   text: string,
   zone: string,
   now: number,
-  into: { daysOff: DayOff[]; meetings: Meeting[] },
+  into: { daysOff: DayOff[]; meetings: Meeting[]; workingHours: Window[] },
 ): void {
   const calendar = new ICAL.Component(ICAL.parse(text) as unknown as string);
   for (const component of calendar.getAllSubcomponents('vtimezone'))
@@ -93,6 +101,12 @@ function readEvent(
   const isFree = component.getFirstPropertyValue('transp') === 'TRANSPARENT';
   const lengthMs = event.duration.toSeconds() * 1000;
   if (lengthMs < 0) throw new Error('it ends before it begins');
+  const weekly = weeklyHours(event, name, lengthMs);
+  if (weekly) {
+    into.workingHours.push(...weekly);
+    return;
+  }
+  const zoneName = zoneOf(component, zone);
   const horizon = localDayKey(now + daysAhead * dayMs, zone);
   for (const start of occurrencesOf(event, horizon)) {
     if (start.isDate) {
@@ -101,7 +115,7 @@ function readEvent(
       const to = new Date(Date.parse(`${from}T00:00Z`) + (days - 1) * dayMs).toISOString().slice(0, 10);
       if (to >= localDayKey(now, zone)) into.daysOff.push({ from, to, name });
     } else if (!isFree) {
-      const from = instantOf(start, zone);
+      const from = instantOf(start, zoneName);
       if (lengthMs === 0) throw new Error('it has no length');
       if (from + lengthMs > now) into.meetings.push({ from, until: from + lengthMs, name });
     }
@@ -118,7 +132,44 @@ function* occurrencesOf(event: ICAL.Event, horizon: string): Generator<ICAL.Time
   }
 }
 
-/** A time of the file's own zone or of UTC as it says; without one, of the office's wall clock. */
+const hoursName = /^(?:my |our )?(?:working|work|office|opening|business) hours$/i;
+const dayCodes = ['SU', 'MO', 'TU', 'WE', 'TH', 'FR', 'SA'];
+
+/** The windows of an event that says a working week, by its own wall clock; null where it is another event. */
+function weeklyHours(event: ICAL.Event, name: string, lengthMs: number): Window[] | null {
+  const rule = event.component.getFirstPropertyValue('rrule');
+  if (!hoursName.test(name.trim()) || !(rule instanceof ICAL.Recur) || event.startDate.isDate) return null;
+  const isForever = rule.count === null && rule.until === null;
+  const isByWeek = rule.freq === 'WEEKLY' && rule.interval === 1;
+  const isDaily = rule.freq === 'DAILY' && rule.interval === 1;
+  if (!isForever || !(isByWeek || isDaily) || lengthMs <= 0 || lengthMs > dayMs) return null;
+  const { hour, minute } = event.startDate;
+  const named = (rule.parts['BYDAY'] as string[] | undefined)?.map((code) => dayCodes.indexOf(code)) ?? [];
+  const own = isDaily ? [0, 1, 2, 3, 4, 5, 6] : [event.startDate.dayOfWeek() - 1];
+  const days = (named.length > 0 ? named : own).filter((day) => day >= 0).sort((a, b) => a - b);
+  const from = hour * 60 + minute;
+  const to = from + Math.round(lengthMs / 60_000);
+  const evening = { days, from: clock(from), to: clock(Math.min(to, dayMinutes)) };
+  if (to <= dayMinutes) return [evening];
+  return [evening, { days: daysAfter(days), from: '00:00', to: clock(to - dayMinutes) }];
+}
+
+const dayMinutes = 24 * 60;
+const clock = (minutes: number) =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+/** The zone that the event's times are of where the file has no rules for it: the office's where it names none. */
+function zoneOf(component: ICAL.Component, zone: string): string {
+  const named = component.getFirstProperty('dtstart')?.getParameter('tzid');
+  if (typeof named !== 'string' || ICAL.TimezoneService.has(named)) return zone;
+  try {
+    return new Intl.DateTimeFormat('en-GB', { timeZone: named }).resolvedOptions().timeZone;
+  } catch {
+    throw new Error(`its time zone “${named}” is not in the file and not known`);
+  }
+}
+
+/** A time of the file's own zone or of UTC as it says; without one, of the given zone's wall clock. */
 function instantOf(time: ICAL.Time, zone: string): number {
   const named = time.zone?.tzid;
   if (named && named !== 'floating') return time.toJSDate().getTime();

@@ -2,15 +2,20 @@ import ICAL from 'ical.js';
 
 import type { RingPlan } from '../../office';
 import { timesOf } from '../cpl/times';
+import { zoneComponent } from './zoneComponent';
+
+/** Before the first event that is written. */
+const rulesFrom = Date.UTC(2024, 0, 1);
 
 /**
  * A plan's working week and days off as an iCalendar file (RFC 5545). Hours are weekly events in the office's zone,
- * days off are events of whole days. `now` (epoch milliseconds) stamps them.
+ * whose rules stand in the file; days off are events of whole days. `now` (epoch milliseconds) stamps them.
  */
 export function writeCalendar(plan: RingPlan, zone: string, now: number): string {
   const calendar = new ICAL.Component('vcalendar');
   calendar.updatePropertyWithValue('prodid', '-//Cendro//Hours//EN');
   calendar.updatePropertyWithValue('version', '2.0');
+  calendar.addSubcomponent(zoneComponent(zone, rulesFrom, now));
   const stamp = ICAL.Time.fromJSDate(new Date(now), true);
   const event = (uid: string, summary: string) => {
     const component = new ICAL.Component('vevent');
