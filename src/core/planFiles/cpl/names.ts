@@ -89,18 +89,41 @@ export function readUrl(url: string, office: OfficeIndex): Located | null {
     return office.lines.has(user) && text !== '' ? { kind: 'textBack', lineId: user, text } : null;
   }
   if (host === domain) return located(user, timing, office) ?? { kind: 'dialled', to: user };
-  return elsewhere(user, timing, office);
+  return elsewhere(user, host, timing, office);
 }
 
-/** An address of another system: somebody of that extension, phone name or whole number is meant here too. */
-function elsewhere(user: string, timing: { startSeconds: number }, office: OfficeIndex): Located | null {
+/** A host by whose name a voicemail system answers, as in RFC 3880's examples. */
+const voicemailHost = /(^|\.)(voice-?mail|mailbox|vm)\./i;
+
+/**
+ * An address of another system: somebody of that extension, phone name or whole number is meant here too; at a voicemail
+ * host it is their mailbox, and not their phones.
+ */
+function elsewhere(
+  user: string,
+  host: string,
+  timing: { startSeconds: number },
+  office: OfficeIndex,
+): Located | null {
+  if (voicemailHost.test(host)) {
+    const owner =
+      office.peopleByExtension.get(user) ?? office.people.get(user.toLowerCase()) ?? named(user, office);
+    return owner ? { kind: 'mailbox', personId: owner.id } : null;
+  }
   const known = located(user, timing, office);
   if (known) return known;
   if (office.devices.get(user)?.personId) return { kind: 'target', target: { deviceId: user, ...timing } };
-  const byName = office.setup.people.find(
-    ({ id, name }) => id === user.toLowerCase() || name.toLowerCase().split(' ')[0] === user.toLowerCase(),
-  );
+  const byName = office.people.get(user.toLowerCase()) ?? named(user, office);
   return byName ? { kind: 'target', target: { personId: byName.id, ...timing } } : null;
+}
+
+const named = (user: string, office: OfficeIndex) =>
+  office.setup.people.find(({ name }) => name.toLowerCase().split(' ')[0] === user.toLowerCase());
+
+/** Whether a mailbox answers there. */
+export function isMailboxUrl(url: string, office: OfficeIndex): boolean {
+  const kind = readUrl(url, office)?.kind;
+  return kind === 'mailbox' || kind === 'teamMailbox';
 }
 
 function located(name: string, timing: { startSeconds: number }, office: OfficeIndex): Located | null {

@@ -1,6 +1,7 @@
 import type { Finish, RingRule, When } from '../../office';
 import type { Slice } from './joinSlices';
 import type { XmlElement } from './xml';
+import type { Location } from './locations';
 
 /** Something of a script that a plan cannot hold, and what was done instead. */
 export interface CplNote {
@@ -17,7 +18,7 @@ export interface Path {
   lineIds: string[] | null;
   when: When;
   /** Addresses that the script has set so far (the location set, RFC 3880 §5). */
-  locations: string[];
+  locations: Location[];
   slices: Slice[];
   name: string | null;
   /** Where the rules after this go on: an otherwise that leads there needs no rule of its own. */

@@ -1,9 +1,10 @@
 import type { Finish, OfficeIndex, RingPlan, RingRule, RingTarget } from '../../office';
 import { localDayKey } from '../../time';
 import { callerOfAddress } from './callerOfAddress';
-import { joinSlices, type Slice } from './joinSlices';
+import { joinSlices } from './joinSlices';
+import { byPriority, isOrdering, slicesOfProxy, without, type Location } from './locations';
 import { mergeRules } from './mergeRules';
-import { finishAt, noRule, readUrl } from './names';
+import { finishAt, isMailboxUrl, noRule, readUrl } from './names';
 import { lastStage, start, Stop, unanswered, withStage, type CplNote, type Path, type ReadCpl } from './path';
 import { leadsTo, maySkip, workingSwitch } from './switches';
 import { readTime } from './times';
@@ -37,6 +38,8 @@ export function readCpl(text: string, plan: RingPlan, office: OfficeIndex, now: 
 class Reader {
   private readonly rules: RingRule[] = [];
   private readonly notes: CplNote[] = [];
+  /** It was said that there is one way only to reject. */
+  private wasRejected = false;
   private readonly subactions = new Map<string, XmlElement>();
 
   constructor(
@@ -115,7 +118,10 @@ class Reader {
       case 'location':
         return this.location(element, at);
       case 'remove-location':
-        return this.node(element.children[0], element, { ...at, locations: [] });
+        return this.node(element.children[0], element, {
+          ...at,
+          locations: without(at.locations, element.attributes['location']),
+        });
       case 'lookup':
         return this.lookup(element, at);
       case 'proxy':
@@ -217,10 +223,13 @@ class Reader {
   private location(element: XmlElement, path: Path): void {
     const { url, clear, priority } = element.attributes;
     if (!url) throw new Stop(element.line, 'A location has no url.');
-    if (priority !== undefined && priority !== '1.0')
-      this.note(element, 'Priorities are not held: all ring as the proxy orders them.');
+    const wanted = Number(priority ?? 1);
+    const isPriority = wanted >= 0 && wanted <= 1;
+    if (!isPriority)
+      this.note(element, `“${priority ?? ''}” is no priority from 0.0 to 1.0: it is taken as 1.0.`);
     const before = clear === 'yes' ? [] : path.locations;
-    this.node(element.children[0], element, { ...path, locations: [...before, url] });
+    const location = { url, priority: isPriority ? wanted : 1 };
+    this.node(element.children[0], element, { ...path, locations: [...before, location] });
   }
 
   /** Asks the registrar: my own phones. Anything else is not asked. */
@@ -232,7 +241,9 @@ class Reader {
       );
     const output = element.attributes['source'] === 'registration' ? 'success' : 'failure';
     const found = element.children.find(({ name }) => name === output);
-    const own = this.office.devicesOf(this.plan.personId).map(({ id }) => `sip:${id}@devices.office.invalid`);
+    const own = this.office
+      .devicesOf(this.plan.personId)
+      .map(({ id }) => ({ url: `sip:${id}@devices.office.invalid`, priority: 1 }));
     const locations =
       output === 'success'
         ? [...(element.attributes['clear'] === 'yes' ? [] : path.locations), ...own]
@@ -250,25 +261,30 @@ class Reader {
       );
     const seconds = Math.min(asked, longestSeconds);
     if (asked > seconds) this.note(element, `Nobody waits ${asked} s: it is held as ${longestSeconds} s.`);
-    const targets = path.locations.flatMap((url): RingTarget[] => {
+    if (!isOrdering(ordering)) throw new Stop(element.line, `There is no ordering “${ordering}”.`);
+    const inOrder = byPriority(path.locations);
+    // A mailbox answers at once: nothing rings beside it, nor after it.
+    const mailboxAt = inOrder.findIndex(({ url }) => isMailboxUrl(url, this.office));
+    const before = ordering === 'sequential' ? inOrder.slice(0, Math.max(mailboxAt, 0)) : [];
+    const mailbox = inOrder[mailboxAt];
+    if (mailbox && before.length === 0) {
+      if (inOrder.length > 1)
+        this.note(element, `“${mailbox.url}” is a mailbox, which answers at once: nothing rings beside it.`);
+      return this.end(element, path, this.redirected(element, { ...path, locations: [mailbox] }));
+    }
+    if (mailbox && inOrder.length > before.length + 1)
+      this.note(element, `After the mailbox “${mailbox.url}” nothing is tried any more.`);
+    const targets = (mailbox ? before : inOrder).flatMap(({ url }): RingTarget[] => {
       const found = readUrl(url, this.office);
       if (found?.kind === 'target') return [found.target];
       this.note(element, `“${url}” is nothing that can ring here: it is left out.`);
       return [];
     });
-    if (ordering !== 'parallel' && ordering !== 'sequential' && ordering !== 'first-only')
-      throw new Stop(element.line, `There is no ordering “${ordering}”.`);
-    const order = ordering === 'first-only' ? targets.slice(0, 1) : targets;
-    const slices: Slice[] =
-      ordering === 'sequential'
-        ? order.map((target) => ({
-            stage: null,
-            seconds: Math.max(1, Math.floor(seconds / order.length)),
-            targets: [target],
-          }))
-        : order.length > 0
-          ? [{ stage: null, seconds, targets: order }]
-          : [];
+    const slices = slicesOfProxy(ordering, seconds, targets);
+    if (mailbox) {
+      const after = { ...path, slices: [...path.slices, ...withStage(slices, path)] };
+      return this.end(element, after, this.redirected(element, { ...path, locations: [mailbox] }));
+    }
     const output = (...names: string[]) => element.children.find(({ name }) => names.includes(name));
     const busy = this.finishOf(output('busy'), path);
     const failure = this.finishOf(output('failure'), path);
@@ -287,13 +303,20 @@ class Reader {
   /** What an output ends in at once; one that rings on can't be held beside the others. */
   private finishOf(output: XmlElement | undefined, path: Path): Finish | undefined {
     if (!output) return undefined;
-    let locations: string[] = [];
+    let locations: Location[] = [];
     let at = output.children[0];
-    while (at?.name === 'location' || at?.name === 'log') {
-      if (at.name === 'location') locations = [...locations, at.attributes['url'] ?? ''];
-      at = at.children[0];
+    // A sub-action is defined before it is used, so that this comes to an end.
+    while (at?.name === 'location' || at?.name === 'log' || at?.name === 'sub') {
+      if (at.name === 'location')
+        locations = [
+          ...locations,
+          { url: at.attributes['url'] ?? '', priority: Number(at.attributes['priority'] ?? 1) },
+        ];
+      at = at.name === 'sub' ? this.subactions.get(at.attributes['ref'] ?? '')?.children[0] : at.children[0];
     }
-    if (at?.name === 'redirect') return this.redirected(at, { ...path, locations });
+    const isMailbox = locations.length > 0 && locations.every(({ url }) => isMailboxUrl(url, this.office));
+    if (at?.name === 'redirect' || (at?.name === 'proxy' && isMailbox))
+      return this.redirected(at, { ...path, locations });
     if (at?.name === 'reject') return this.rejected(at);
     this.note(
       output,
@@ -303,7 +326,7 @@ class Reader {
   }
 
   private redirected(element: XmlElement, { locations }: Path): Finish {
-    const [url = ''] = locations;
+    const url = byPriority(locations)[0]?.url ?? '';
     if (locations.length > 1) this.note(element, 'Only the first of several addresses is gone on to.');
     const finish = finishAt(url, this.office);
     if (finish) return finish;
@@ -318,8 +341,10 @@ class Reader {
 
   private rejected(element: XmlElement): Finish {
     const { status } = element.attributes;
-    if (status !== 'busy')
-      this.note(element, `A plan can only reject with busy tone, not with “${status ?? ''}”.`);
+    if (status !== 'busy' && !this.wasRejected) {
+      this.wasRejected = true;
+      this.note(element, `The office can only reject with busy tone, not with “${status ?? ''}”.`);
+    }
     return { kind: 'busy' };
   }
 

@@ -39,6 +39,81 @@ describe('a script written elsewhere', () => {
     ]);
   });
 
+  it('of RFC 3880’s own examples goes on to the mailbox of whom its address names, and not to their phones', () => {
+    const busyAndAway = rulesOf(`<subaction id="voicemail">
+  <location url="sip:ada@voicemail.example.com"><proxy/></location>
+</subaction>
+<incoming>
+  <location url="sip:ada-desk@phones.example.com">
+    <proxy timeout="8">
+      <busy><sub ref="voicemail"/></busy>
+      <noanswer><sub ref="voicemail"/></noanswer>
+      <failure><sub ref="voicemail"/></failure>
+    </proxy>
+  </location>
+</incoming>`);
+    const mailbox = { kind: 'mailbox', personId: 'ada' };
+    expect(busyAndAway).toMatchObject({
+      rules: [{ finish: mailbox, busyFinish: mailbox, unreachableFinish: mailbox }],
+      notes: [],
+    });
+    expect(busyAndAway.rules[0]?.stages).toMatchObject([
+      { targets: [{ deviceId: 'ada-desk', startSeconds: 0 }], length: { seconds: 8 } },
+    ]);
+    expect(
+      rulesOf('<incoming><location url="sip:nobody@voicemail.example.com"><redirect/></location></incoming>'),
+    ).toMatchObject({
+      rules: [{ finish: mailbox }],
+      notes: [{ reason: expect.stringContaining('nobody') as string }],
+    });
+  });
+
+  it('tries addresses by their priority, one after the other; a mailbox among them ends it (§4.2)', () => {
+    const at = (url: string, priority: string, inner: string) =>
+      `<location url="${url}" priority="${priority}">${inner}</location>`;
+    const sequence = (inner: string) =>
+      at(
+        'sip:ada-app@x.example',
+        '0.2',
+        at('sip:ada-desk@x.example', '0.9', at('tel:+447700900321', '0.5', inner)),
+      );
+    const targets = (body: string) =>
+      rulesOf(`<incoming>${body}</incoming>`).rules[0]?.stages.map((stage) =>
+        stage.targets.map((target) => ('deviceId' in target ? target.deviceId : 'number')).join(),
+      );
+    const proxy = (ordering: string) =>
+      `<proxy ordering="${ordering}" timeout="30"><default><reject status="busy"/></default></proxy>`;
+    expect(targets(sequence(proxy('sequential')))).toEqual(['ada-desk', 'number', 'ada-app']);
+    expect(targets(sequence(proxy('first-only')))).toEqual(['ada-desk']);
+    const withMailbox = rulesOf(
+      `<incoming>${sequence(at('sip:ada@vm.example.com', '0.4', proxy('sequential')))}</incoming>`,
+    );
+    expect(withMailbox.rules[0]).toMatchObject({ finish: { kind: 'mailbox', personId: 'ada' } });
+    expect(withMailbox.rules[0]?.stages).toHaveLength(2);
+    expect(withMailbox.notes.map(({ reason }) => reason)).toEqual([
+      'After the mailbox “sip:ada@vm.example.com” nothing is tried any more.',
+    ]);
+    expect(
+      targets(
+        sequence(`<remove-location location="tel:+447700900321">${proxy('sequential')}</remove-location>`),
+      ),
+    ).toEqual(['ada-desk', 'ada-app']);
+  });
+
+  it('rejects as the office can, which is said once', () => {
+    const { rules, notes } = rulesOf(`<incoming>
+  <address-switch field="origin" subfield="tel">
+    <address is="+441914980162"><reject status="error"/></address>
+    <address is="+441914980163"><reject status="486"/></address>
+    <otherwise><reject status="reject"/></otherwise>
+  </address-switch>
+</incoming>`);
+    expect(rules.every(({ finish }) => finish.kind === 'busy')).toBe(true);
+    expect(notes).toEqual([
+      { line: 5, reason: 'The office can only reject with busy tone, not with “error”.' },
+    ]);
+  });
+
   it('of times becomes hours, and what a plan can’t hold is named with its line', () => {
     const { rules, notes } = rulesOf(`<incoming>
   <time-switch tzid="Europe/London">
@@ -70,7 +145,7 @@ describe('a script written elsewhere', () => {
     expect(notes.map(({ line, reason }) => `${line} ${reason}`)).toEqual([
       '17 Outgoing calls are not decided by a ring plan: the part is left out.',
       '9 A plan sends no mail: this is left out.',
-      '14 A plan can only reject with busy tone, not with “notfound”.',
+      '14 The office can only reject with busy tone, not with “notfound”.',
     ]);
   });
 
