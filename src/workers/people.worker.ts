@@ -3,10 +3,12 @@ import {
   readCsvPeople,
   readCsvTable,
   readVCards,
+  signatureOf,
   writeCsvPeople,
   writeVCards,
   type CsvTable,
   type ReadPeople,
+  type Written,
 } from '@/core/peopleFiles';
 
 import type { PeopleAnswer, PeopleTask } from './peopleFile';
@@ -25,12 +27,16 @@ const blocksAtOnce = 4;
 
 let table: CsvTable | null = null;
 let read: Fields[] = [];
-let toWrite: Fields[] = [];
+let toWrite: Written[] = [];
+const known = new Set<string>();
 let withoutPhoto: string[] = [];
 
 /** Reads and writes people beside the page. To stop it, the page ends it. */
 self.onmessage = ({ data }: MessageEvent<PeopleTask>) => {
   switch (data.kind) {
+    case 'known':
+      for (const person of data.people) known.add(signatureOf(person));
+      return;
     case 'file':
       readFile(data.bytes);
       return;
@@ -67,12 +73,12 @@ function readFile(bytes: ArrayBuffer): void {
 }
 
 function tell({ people, problems }: ReadPeople): void {
-  read = people;
+  read = people.filter((person) => !known.has(signatureOf(person)));
   post({
     kind: 'read',
-    count: people.length,
-    first: people[0]?.name ?? '',
-    last: people.at(-1)?.name ?? '',
+    count: read.length,
+    people: read.map(({ name, firm, numbers }) => ({ name, detail: numbers[0]?.number ?? firm ?? '' })),
+    known: people.length - read.length,
     problems: problems.slice(0, mostProblems),
     problemCount: problems.length,
   });

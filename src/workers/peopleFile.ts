@@ -1,14 +1,16 @@
 import type { Fields, PeopleBlock } from '@/core/people';
-import type { CsvField, Problem } from '@/core/peopleFiles';
+import type { CsvField, Problem, Written } from '@/core/peopleFiles';
 
 export type PeopleFormat = 'vcard' | 'csv';
 
 export type PeopleTask =
+  /** Who is here already, before the file: whoever is told of alike is not taken in again. */
+  | { kind: 'known'; people: readonly Fields[] }
   | { kind: 'file'; bytes: ArrayBuffer }
   | { kind: 'columns'; fields: CsvField[] }
   /** What was read is handed over, under ids that begin so. */
   | { kind: 'take'; stem: string }
-  | { kind: 'write'; format: PeopleFormat; people: readonly Fields[]; isLast: boolean };
+  | { kind: 'write'; format: PeopleFormat; people: readonly Written[]; isLast: boolean };
 
 export type PeopleAnswer =
   | { kind: 'progress'; share: number }
@@ -21,9 +23,11 @@ export type PeopleAnswer =
 
 /** What a file holds, before it is taken in. The people stay in the worker. */
 export interface WhatWasRead {
+  /** How many can be taken in, and everybody's name with a number, in the order of the file. */
   count: number;
-  first: string;
-  last: string;
+  people: { name: string; detail: string }[];
+  /** How many are here already, told of alike. */
+  known: number;
   /** The first of them. */
   problems: Problem[];
   problemCount: number;
@@ -38,11 +42,15 @@ export interface ReadingFile {
   stop: () => void;
 }
 
+/** So many are handed to the worker at once. */
+const chunk = 1_000;
+
 const newWorker = () => new Worker(new URL('./people.worker', window.location.href));
 
 /** Reads a file of people in a worker: vCards at once, a table once its columns are said. */
 export function readPeopleFile(
   bytes: ArrayBuffer,
+  known: readonly Fields[],
   onAnswer: (answer: PeopleAnswer) => void,
   onFailure: () => void,
 ): ReadingFile {
@@ -53,19 +61,30 @@ export function readPeopleFile(
     worker.terminate();
     onFailure();
   };
-  worker.postMessage({ kind: 'file', bytes } satisfies PeopleTask, [bytes]);
+  let isStopped = false;
+  const hand = (from: number) => {
+    if (isStopped) return;
+    if (from >= known.length) {
+      worker.postMessage({ kind: 'file', bytes } satisfies PeopleTask, [bytes]);
+      return;
+    }
+    send({ kind: 'known', people: known.slice(from, from + chunk) });
+    // A turn of its own for each, so that no frame waits.
+    setTimeout(() => hand(from + chunk));
+  };
+  hand(0);
   return {
     readColumns: (fields) => send({ kind: 'columns', fields }),
     take: (stem) => send({ kind: 'take', stem }),
-    stop: () => worker.terminate(),
+    stop: () => {
+      isStopped = true;
+      worker.terminate();
+    },
   };
 }
 
-/** So many are handed to the worker at once. */
-const chunk = 1_000;
-
 /** People as a file, written in a worker. Rejects where the worker can't be fetched now. */
-export function writePeopleFile(format: PeopleFormat, people: readonly Fields[]): Promise<string> {
+export function writePeopleFile(format: PeopleFormat, people: readonly Written[]): Promise<string> {
   return new Promise((resolve, reject) => {
     const worker = newWorker();
     worker.onmessage = ({ data }: MessageEvent<PeopleAnswer>) => {

@@ -39,6 +39,61 @@ test('everybody stands under a letter, is found as one types, and is called in o
   await expect(office.stopCalling().or(office.end())).toBeVisible();
 });
 
+test('somebody is found by what they said to the mailbox, and with a letter wrong', async ({
+  office,
+  page,
+}) => {
+  await openDirectory(office);
+  const field = page.getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' });
+  await field.fill('sluice');
+  await expect(
+    directory(page)
+      .getByRole('button', { name: /Cawder Flood Watch/ })
+      .first(),
+  ).toBeVisible();
+  await field.fill('bexholow');
+  await expect(
+    directory(page)
+      .getByRole('button', { name: /Bexhollow/ })
+      .first(),
+  ).toBeVisible();
+  await field.fill('peg ansty');
+  await directory(page)
+    .getByRole('button', { name: /^.*Peg Anstey/ })
+    .first()
+    .click();
+  // Their numbers stand on their page.
+  await expect(page.getByText(/home\s0117\s496\s0155 · mobile\s07700\s900155/)).toBeVisible();
+});
+
+test('a contact taken out by mistake is put back', async ({ office, page }) => {
+  await openDirectory(office);
+  await page.getByRole('button', { name: 'Add or bring in' }).click();
+  await page.getByRole('button', { name: 'Add somebody' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Zoe Quarrie');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Zoe Quarrie is in the directory.')).toBeVisible();
+  // Told once it is written: closed at this very moment it is there.
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: 'Zoe Quarrie' })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^More for/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Details' }).click();
+  await office.sheet().getByRole('button', { name: 'Take out of the directory' }).click();
+  await page.getByRole('button', { name: 'Undo: Zoe Quarrie back' }).click();
+  await expect(page.getByText('Zoe Quarrie is in the directory again.')).toBeVisible();
+  await page
+    .getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' })
+    .fill('quarrie');
+  await expect(
+    directory(page)
+      .getByRole('button', { name: /Zoe Quarrie/ })
+      .first(),
+  ).toBeVisible();
+});
+
 test('favourites stand in the worker’s own order', async ({ office, page }) => {
   await openDirectory(office);
   for (const name of ['Bryn Castellan', 'Cawder Flood Watch']) {
@@ -145,6 +200,33 @@ test('a table in an old code page is read by its columns', async ({ office, page
     return directory(page).getByRole('button', { name: /^.*Jörg Müller/ });
   };
   await expect((await found()).first()).toBeVisible();
+});
+
+for (const [word, name, type] of [
+  ['vCards', 'people.vcf', 'text/vcard'],
+  ['a table', 'people.csv', 'text/csv'],
+] as const)
+  test(`one’s own people as ${word}, brought in again, change nothing`, async ({ office, page }) => {
+    await office.open('/import');
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: `Save 9 people as ${word}` }).click();
+    await bringIn(page, name, type, await readFile(await (await saved).path()));
+    if (type === 'text/csv') await page.getByRole('button', { name: 'Use these columns' }).click();
+    const read = page.getByRole('region', { name: 'What was read' });
+    await expect(read).toContainText('9 people are here already, told of alike, and left out.');
+    await expect(read).toContainText('0 people can be taken in');
+    await expect(page.getByRole('button', { name: /^Take in/ })).toHaveCount(0);
+  });
+
+test('everybody of a file is shown before any is taken in', async ({ office, page }) => {
+  await office.open('/import');
+  const cards = ['Ann Ashby', 'Bo Birk', 'Cy Cray'].map(
+    (name, at) => `BEGIN:VCARD\nVERSION:4.0\nFN:${name}\nTEL:0131 496 014${at}\nEND:VCARD`,
+  );
+  await bringIn(page, 'three.vcf', 'text/vcard', Buffer.from(cards.join('\n')));
+  const list = page.getByRole('region', { name: 'Who can be taken in' });
+  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await expect(list).toContainText('Cy Cray0131 496 0142');
 });
 
 test('what was taken in by mistake is taken out again', async ({ office, page }) => {

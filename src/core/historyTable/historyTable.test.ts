@@ -122,18 +122,18 @@ describe('a filter of the history', () => {
 });
 
 describe('the history as CSV', () => {
-  it('has a head, times in UTC, and no cell that a spreadsheet would run', () => {
-    const [head, row] = historyCsv([out], office).split('\r\n');
+  it('has a head, times with their offset, and no cell that a spreadsheet would run', () => {
+    const [head, row] = historyCsv([out], office, () => '=Cawder').split('\r\n');
     expect(head).toBe(
       'began,ended,direction,outcome,line,number,name,talked (s),message (s),device,cost (GBP),recordings',
     );
     expect(row).toBe(
-      `2026-11-26T10:40:00.000Z,2026-11-26T10:40:10.000Z,out,Called,"Field, ""service""","'+441914980162","'=HYPERLINK(""x"")",10,0,,0.0090,0`,
+      `2026-11-26T10:40:00+00:00,2026-11-26T10:40:10+00:00,out,Called,"Field, ""service""",0191 498 0162,"'=Cawder",10,0,,0.0090,0`,
     );
   });
 
   it('of no calls has its head all the same', () =>
-    expect(historyCsv([], office)).toMatch(/^began,ended,direction/));
+    expect(historyCsv([], office, () => '')).toMatch(/^began,ended,direction/));
 
   it('comes back cell by cell, whatever stands in it', () => {
     const name = fc.oneof(
@@ -145,6 +145,7 @@ describe('the history as CSV', () => {
         const written = historyCsv(
           names.map((each) => record({ other: { number: null, name: each, personId: null } })),
           office,
+          ({ other }) => other.name ?? '',
         );
         const { data, errors } = Papa.parse<Record<string, string>>(written, { header: true });
         expect(errors).toEqual([]);

@@ -28,6 +28,7 @@ export interface CsvTable {
 }
 
 const heads: readonly [RegExp, CsvField][] = [
+  [/^number(?: \d+)?\s*:/i, 'number'],
   [/mail/i, 'mail'],
   [/^(given|first|fore)[ -]?name$|^vorname$|^prénom$/i, 'given'],
   [/^(family|last|sur)[ -]?name$|^nachname$|^nom$/i, 'family'],
@@ -128,4 +129,7 @@ const labels: readonly [RegExp, string][] = [
   [/home|private/i, 'home'],
   [/work|office|business/i, 'work'],
 ];
-const labelOf = (head: string) => labels.find(([pattern]) => pattern.test(head))?.[1] ?? 'number';
+/** "Number: gate house", as we write it, is a label of its own. */
+const ownLabel = /^number(?: \d+)?\s*:\s*(.*\S)\s*$/i;
+const labelOf = (head: string) =>
+  ownLabel.exec(head)?.[1] ?? labels.find(([pattern]) => pattern.test(head))?.[1] ?? 'number';

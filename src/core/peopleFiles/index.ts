@@ -3,4 +3,5 @@ export { csvFields, readCsvPeople, readCsvTable, type CsvField, type CsvTable } 
 export type { Problem, ReadPeople } from './read';
 export { readVCards } from './vCard';
 export { writeCsvPeople } from './writeCsv';
-export { writeVCards } from './writeVCards';
+export { signatureOf } from './signature';
+export { writeVCards, type Written } from './writeVCards';

@@ -2,7 +2,7 @@ import { Buffer } from 'node:buffer';
 import fc from 'fast-check';
 
 import { emptyFields } from '../people';
-import { readCsvPeople, readCsvTable, readVCards, writeCsvPeople, writeVCards } from '.';
+import { readCsvPeople, readCsvTable, readVCards, signatureOf, writeCsvPeople, writeVCards } from '.';
 
 const card = (...lines: string[]) => ['BEGIN:VCARD', ...lines, 'END:VCARD', ''].join('\r\n');
 
@@ -66,6 +66,62 @@ describe('vCards', () => {
       { line: 6, sentence: 'This card has neither a name nor a firm.' },
       { line: 10, sentence: 'Ann: “ring the bell” is no telephone number outside the office.' },
     ]);
+  });
+
+  it('keep a number’s own label with it, out and in, and a name in its parts', () => {
+    const file = card(
+      'VERSION:3.0',
+      'N:Anstey;Peg;;Dr;',
+      'FN:Dr Peg Anstey',
+      'item1.TEL:0117 496 0155',
+      'item1.X-ABLabel:Gate house\\, lower',
+      'item2.TEL;TYPE=CELL:07700 900155',
+      'item2.X-ABLabel:_$!<Mobile>!$_',
+      'TEL;TYPE=WORK:0131 496 0142',
+    );
+    const [peg] = readVCards(file).people;
+    const labels = ['Gate house, lower', 'Mobile', 'work'];
+    expect(peg?.numbers.map(({ label }) => label)).toEqual(labels);
+    const written = writeVCards([peg!]);
+    expect(written).toContain('N:Anstey;Peg;;Dr;');
+    const [again] = readVCards(written).people;
+    expect(again?.numbers.map(({ label }) => label)).toEqual(labels);
+    expect(signatureOf(again!)).toBe(signatureOf(peg!));
+    // With another name those parts would be of somebody else.
+    expect(writeVCards([{ ...peg!, name: 'Peg Lamb' }])).not.toContain('N:Anstey');
+  });
+
+  it('go out with a name for each that stays, and come in again as the same people', () => {
+    const people = readVCards(
+      card('VERSION:3.0', 'FN:Ann', 'ORG:Yard', 'TEL;TYPE=CELL:07700 900123', 'CATEGORIES:Farms,North'),
+    ).people;
+    const written = writeVCards(people.map((each) => ({ ...each, uid: 'cendro-c1' })));
+    expect(written).toContain('UID:cendro-c1');
+    const [again] = readVCards(written).people;
+    expect(signatureOf(again!)).toBe(signatureOf(people[0]!));
+    // One that came with a name of its own keeps it.
+    expect(writeVCards([{ ...again!, uid: 'cendro-c9' }])).not.toContain('cendro-c9');
+    expect(signatureOf({ ...again!, note: 'other' })).not.toBe(signatureOf(again!));
+  });
+
+  it('as a table carry labels and groups that read back', () => {
+    const person = {
+      ...emptyFields(),
+      name: 'Ann',
+      numbers: [
+        { label: 'Gate house', number: '+441174960155' },
+        { label: 'mobile', number: '+447700900123' },
+        { label: 'Gate house', number: '+441174960156' },
+        { label: 'number', number: '+441314960142' },
+      ],
+      groups: ['Farms', 'North'],
+    };
+    const other = { ...emptyFields(), name: 'Bo', numbers: [{ label: 'fax', number: '+441314960143' }] };
+    const table = readCsvTable(writeCsvPeople([person, other]));
+    if ('problem' in table) throw new Error(table.problem.sentence);
+    expect(readCsvPeople(table, table.fields).people.map(signatureOf)).toEqual(
+      [person, other].map(signatureOf),
+    );
   });
 
   it('keep what is not understood', () => {

@@ -81,6 +81,8 @@ function take(person: Fields, property: Property, line: number, problems: Proble
       return;
     case 'n':
       if (person.name === '') person.name = nameOf(first);
+      // Seen as one name; kept in its parts (RFC 6350 §6.2.2) to be written out again.
+      person.kept.push(keptProperty(property));
       return;
     case 'org':
       person.firm = value;
@@ -152,7 +154,7 @@ function photoOf(parameters: Record<string, unknown>, value: string): string | '
 const plain = (value: unknown) => (typeof value === 'string' ? value.replace(/\\;/g, ';') : value);
 
 /** "Dr Ada Lovelace" of family, given, further, before, after (RFC 6350 §6.2.2). */
-function nameOf(parts: unknown): string {
+export function nameOf(parts: unknown): string {
   if (!Array.isArray(parts)) return wordsOf(parts);
   const [family, given, further, before, after] = parts.map(wordsOf);
   return [before, given, further, family, after].filter((part) => part).join(' ');
@@ -175,8 +177,13 @@ const telephoneTypes: Record<string, string> = {
   main: 'main',
 };
 
+/** As which parameter the label of a group is handed to the parser. */
+const ownLabel = 'x-own-label';
+
 /** Their own label, else what kind it is. */
 function labelOf(parameters: Record<string, unknown>): string {
+  const own = parameters[ownLabel];
+  if (typeof own === 'string' && own !== '') return own;
   const types = [parameters['type'] ?? []].flat().map((type) => String(type).toLowerCase());
   const known = types.flatMap((type) => telephoneTypes[type] ?? []);
   return known.find((label) => label === 'mobile' || label === 'fax') ?? known[0] ?? 'number';
@@ -184,12 +191,19 @@ function labelOf(parameters: Record<string, unknown>): string {
 
 /**
  * Old phones write version 2.1: types without "TYPE=", and quoted-printable with soft line ends. Made into what 3.0 writes,
- * which the parser knows; grouped properties ("item1.TEL") lose their group.
+ * which the parser knows; grouped properties ("item1.TEL") lose their group, and their number takes the label that it
+ * gives them ("item1.X-ABLabel").
  */
 function asVersion3(lines: readonly string[]): string[] {
   const out: string[] = [];
+  const labels = labelsOf(lines);
   for (let at = 0; at < lines.length; at++) {
-    let line = (lines[at] ?? '').replace(/^[\w-]+\.(?=[A-Za-z-]+[;:])/, '');
+    if (groupLabel.test(lines[at] ?? '')) continue;
+    const [, group = '', name = ''] = /^([\w-]+)\.([A-Za-z-]+)(?=[;:])/.exec(lines[at] ?? '') ?? [];
+    let line = group === '' ? (lines[at] ?? '') : (lines[at] ?? '').slice(group.length + 1);
+    const label = labels.get(group.toLowerCase());
+    if (label !== undefined && name.toUpperCase() === 'TEL')
+      line = line.replace(/^TEL/i, `TEL;${ownLabel.toUpperCase()}="${label}"`);
     const isQuoted = /^[^:]*;(?:ENCODING=)?QUOTED-PRINTABLE[;:]/i.test(line);
     while (isQuoted && line.endsWith('=') && at + 1 < lines.length)
       line = line.slice(0, -1) + (lines[++at] ?? '');
@@ -197,6 +211,23 @@ function asVersion3(lines: readonly string[]): string[] {
     out.push(/^VERSION:2\.1\s*$/i.test(line) ? 'VERSION:3.0' : withTypes(isQuoted ? unquoted(line) : line));
   }
   return out;
+}
+
+const groupLabel = /^([\w-]+)\.X-ABLABEL(?:;[^:]*)?:(.*)$/i;
+
+/** The labels that groups give, without the marks that some programs put around their own words. */
+function labelsOf(lines: readonly string[]): Map<string, string> {
+  const labels = new Map<string, string>();
+  for (const line of lines) {
+    const [, group = '', text = ''] = groupLabel.exec(line) ?? [];
+    const label = text
+      .trim()
+      .replace(/^_\$!<(.*)>!\$_$/, '$1')
+      .replace(/\\([,;\\])/g, '$1')
+      .replaceAll('"', '’');
+    if (group !== '' && label !== '') labels.set(group.toLowerCase(), label);
+  }
+  return labels;
 }
 
 /** "TEL;CELL;PREF:1" as "TEL;TYPE=CELL;TYPE=PREF:1". */

@@ -1,10 +1,14 @@
 import { Best } from './Best';
 import { searchFields, type Hit, type Searchable, type SearchText } from './searchable';
 import { byKeypad, Segment } from './Segment';
-import { readTyped, wordsOf, type TypedDigits } from './words';
+import { readTyped, wordsOf, type Typed, type TypedDigits } from './words';
 
 /** What comes is laid together with smaller segments before it up to this, so that there are never many of them. */
 const fullSegment = 2_000;
+/** A shorter word with a letter wrong may be any. */
+const leastForgiven = 4;
+/** Of words that are near, so many are tried. */
+const mostNear = 8;
 const wordsBefore = 4;
 const wordsAround = 12;
 
@@ -52,9 +56,36 @@ export class PeopleSearch {
     for (const segment of this.segments) segment.use(usage);
   }
 
-  /** The best matches, best first; the same for the same people and the same text, in whatever order they came in. */
+  /**
+   * The best matches, best first; the same for the same people and the same text, in whatever order they came in. Where
+   * nobody has all words, one of them may have a letter wrong ("batery").
+   */
   find(text: string, most = 20): Hit[] {
     const typed = readTyped(text);
+    const found = this.findExactly(typed, most);
+    return found.length > 0 || typed.words.length === 0 ? found : this.findNearly(typed.words, most);
+  }
+
+  /** With one word as people of here have it, which is a letter away from what was typed. */
+  private findNearly(words: readonly string[], most: number): Hit[] {
+    const best = new Map<string, Hit>();
+    words.forEach((word, at) => {
+      if (word.length < leastForgiven) return;
+      const near = new Set(this.segments.flatMap((segment) => segment.near(word)));
+      for (const other of [...near].sort().slice(0, mostNear))
+        for (const hit of this.findExactly(
+          { words: words.map((each, index) => (index === at ? other : each)), digits: [], keys: null },
+          most,
+        )) {
+          const known = best.get(hit.key);
+          if (!known || hit.score > known.score) best.set(hit.key, hit);
+        }
+    });
+    return [...best.values()].sort((a, b) => b.score - a.score || (a.key < b.key ? -1 : 1)).slice(0, most);
+  }
+
+  /** Only who has all of it as it was typed. */
+  findExactly(typed: Typed, most = 20): Hit[] {
     if (typed.words.length === 0 && typed.digits.length === 0) return [];
     const best = new Best(most);
     for (const segment of this.segments) segment.find(typed, best);

@@ -50,6 +50,11 @@ export class Segment {
     });
   }
 
+  /** Words of those here that are a letter away from it. */
+  near(word: string): string[] {
+    return this.words.near(word);
+  }
+
   find({ words, digits, keys }: Typed, best: Best): void {
     const tally = new Tally(this.entries.length);
     for (const word of words) {

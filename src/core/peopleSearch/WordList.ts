@@ -76,6 +76,11 @@ export class WordList {
     }
   }
 
+  /** Words that become this one, or begin with what does, by one letter put in, left out, changed, or swapped with the next. */
+  near(typed: string): string[] {
+    return this.words.filter((word) => isNear(typed, word));
+  }
+
   /** The same for keypad letters, in names and details only. */
   eachByKeys(typed: string, visit: Visit): void {
     const { keys, offsets, places } = this;
@@ -130,4 +135,17 @@ function firstNotBefore(count: number, isBefore: (index: number) => boolean): nu
     else high = middle;
   }
   return low;
+}
+
+/** Whether one slip lies between what was typed and the word, or its beginning (Damerau's four). */
+export function isNear(typed: string, word: string): boolean {
+  let at = 0;
+  while (at < typed.length && typed[at] === word[at]) at++;
+  // The first letter is hardly ever the wrong one, and most words are told apart by it.
+  if (at === 0 || at === typed.length) return false;
+  const rest = typed.slice(at + 1);
+  const starts = (from: number, ending: string) => word.startsWith(ending, from);
+  const isSwapped =
+    word[at] === typed[at + 1] && word[at + 1] === typed[at] && starts(at + 2, typed.slice(at + 2));
+  return starts(at + 1, typed.slice(at)) || starts(at, rest) || starts(at + 1, rest) || isSwapped;
 }

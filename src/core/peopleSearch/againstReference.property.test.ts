@@ -64,7 +64,7 @@ function found(all: readonly People[], typed: string): string[] {
   const search = new PeopleSearch();
   search.put(all.map(asSearchable));
   return search
-    .find(typed, all.length + 1)
+    .findExactly(readTyped(typed), all.length + 1)
     .map(({ key }) => key)
     .sort();
 }

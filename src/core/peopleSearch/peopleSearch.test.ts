@@ -54,6 +54,43 @@ function searchOver(entries: readonly Searchable[]): PeopleSearch {
 const search = searchOver(everybody);
 const keysFor = (text: string) => search.find(text).map(({ key }) => key);
 
+describe('a letter that is wrong', () => {
+  it.each(['anstye', 'anstay', 'ansteyy', 'ansty', 'lathmor', 'pellw hugh', 'hallin rig fel rcae'])(
+    'is forgiven in one word: %s',
+    (text) => {
+      expect(keysFor(text)).toHaveLength(1);
+    },
+  );
+
+  it('is forgiven only where nobody has the word as it was typed, and not in the shortest', () => {
+    expect(search.find('mos')[0]).toMatchObject({ key: 'contact:peg', by: 'note' });
+    expect(search.find('gaet code')[0]).toMatchObject({ key: 'contact:peg', by: 'message' });
+    expect(keysFor('peq')).toEqual([]);
+    expect(keysFor('qnstey')).toEqual([]);
+    expect(keysFor('anxtxy')).toEqual([]);
+  });
+
+  it('one slip in any word of four letters and more still finds who has it', () => {
+    const names = fc.stringMatching(/^[a-z]{4,9}$/);
+    const slip = fc.constantFrom('out', 'in', 'other', 'swap');
+    fc.assert(
+      fc.property(names, slip, fc.integer({ min: 1, max: 8 }), (name, kind, place) => {
+        const at = Math.min(place, name.length - 2);
+        const [before, after] = [name.slice(0, at), name.slice(at + 1)];
+        const typed = {
+          out: before + after,
+          in: `${before}x${name.slice(at)}`,
+          other: `${before}x${after}`,
+          swap: `${before}${name[at + 1] ?? ''}${name[at] ?? ''}${name.slice(at + 2)}`,
+        }[kind];
+        fc.pre(typed.length >= 4);
+        const of = searchOver([somebody({ key: 'contact:one', name })]);
+        expect(of.find(typed).map(({ key }) => key)).toEqual(['contact:one']);
+      }),
+    );
+  });
+});
+
 describe('finding people', () => {
   it('takes the beginnings of several words in any order', () => {
     expect(keysFor('ha ra')[0]).toBe('contact:hallin');

@@ -44,6 +44,15 @@ export function formatDate(at: number, zone: string): string {
   return formatter(zone, { weekday: 'short', day: 'numeric', month: 'short' }).format(at).replace(',', '');
 }
 
+/** "2026-07-01T10:40:00+01:00": the wall clock of the zone with its offset (ISO 8601). */
+export function formatIso(at: number, zone: string): string {
+  const offset = offsetAt(at, zone);
+  const minutes = Math.abs(offset) / 60_000;
+  const two = (value: number) => String(Math.floor(value)).padStart(2, '0');
+  const wall = new Date(at + offset).toISOString().slice(0, 19);
+  return `${wall}${offset < 0 ? '-' : '+'}${two(minutes / 60)}:${two(minutes % 60)}`;
+}
+
 /** "15:00" today, else as `formatDayAndClock`. */
 export function formatMoment(at: number, now: number, zone: string): string {
   const isToday = startOfLocalDay(at, zone) === startOfLocalDay(now, zone);

@@ -6,6 +6,7 @@ export {
   formatDay,
   formatDayAndClock,
   formatDuration,
+  formatIso,
   formatMoment,
   formatSpan,
   timeName,

@@ -7,6 +7,7 @@ import {
   formatDayAndClock,
   formatMoment,
   formatDuration,
+  formatIso,
   formatSpan,
   localDayKey,
   shiftLocalDays,
@@ -61,6 +62,12 @@ describe('as written', () => {
     expect(words(40)).toBe('Tue 5 Jan 2027 10:40');
     expect(formatMoment(thursday + 5 * hour, thursday, zone)).toBe('15:40');
     expect(formatMoment(thursday + 24 * hour, thursday, zone)).toBe('Fri 10:40');
+  });
+
+  it('a moment as ISO 8601 has the offset of its zone', () => {
+    expect(formatIso(thursday, zone)).toBe('2026-11-26T10:40:00+00:00');
+    expect(formatIso(Date.UTC(2026, 6, 1, 9), zone)).toBe('2026-07-01T10:00:00+01:00');
+    expect(formatIso(thursday, 'America/St_Johns')).toBe('2026-11-26T07:10:00-03:30');
   });
 
   it('of an hour that comes twice it is said which', () => {

@@ -58,10 +58,11 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
     defaultValues: contact ? asForm(contact) : blank,
     mode: 'onTouched',
   });
-  const keep = (form: ContactForm) => {
+  const keep = async (form: ContactForm) => {
     const fields = fromForm(form);
-    if (contact) dispatch(changeContact(contact, fields));
-    const id = contact ? contact.id : dispatch(addContact(fields));
+    // It is written before it is said to be.
+    if (contact) await dispatch(changeContact(contact, fields));
+    const id = contact ? contact.id : await dispatch(addContact(fields));
     dispatch(actDone(`${fields.name} is ${contact ? 'changed' : 'in the directory'}.`));
     go.person(`contact:${id}`);
   };

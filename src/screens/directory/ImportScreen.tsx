@@ -3,12 +3,13 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { PeopleBlock } from '@/core/people';
 import type { CsvField } from '@/core/peopleFiles';
-import { selectContacts, useAppDispatch, useAppSelector } from '@/state/app';
+import { formatAny, selectContacts, useAppDispatch, useAppSelector, useAppStore } from '@/state/app';
 import { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
+import { VirtualList } from '@/ui/virtualList';
 import {
   readPeopleFile,
   writePeopleFile,
@@ -39,6 +40,7 @@ type Step =
 export function ImportScreen() {
   const go = useGo();
   const dispatch = useAppDispatch();
+  const store = useAppStore();
   const [step, setStep] = useState<Step>({ kind: 'begin', problem: null });
   const reading = useRef<ReadingFile | null>(null);
   /** Of the blocks taken in, so that they can be taken out again. */
@@ -61,6 +63,7 @@ export function ImportScreen() {
     setStep({ kind: 'reading', share: 0 });
     reading.current = readPeopleFile(
       await file.arrayBuffer(),
+      selectContacts(store.getState()),
       (answer) => {
         if (answer.kind === 'progress') setStep({ kind: 'reading', share: answer.share });
         else if (answer.kind === 'table') setStep({ kind: 'table', table: answer });
@@ -202,14 +205,33 @@ interface PreviewProps {
 }
 
 function Preview({ read, onTake, onLeave }: PreviewProps) {
-  const { count, first, last, problems, problemCount } = read;
+  const { count, people, known, problems, problemCount } = read;
   const shown = problems.slice(0, mostProblems);
   return (
     <View style={styles.part} role="region" aria-label="What was read">
       <Txt as="heading" level={2}>
         {`${peopleWord(count)} can be taken in`}
       </Txt>
-      {count > 0 ? <Txt as="small">{`From ${first}${count > 1 ? ` to ${last}` : ''}.`}</Txt> : null}
+      {known > 0 ? (
+        <Txt>{`${peopleWord(known)} ${known === 1 ? 'is' : 'are'} here already, told of alike, and left out.`}</Txt>
+      ) : null}
+      {count > 0 ? (
+        <View style={styles.list}>
+          <VirtualList
+            label="Who can be taken in"
+            items={people.map((each, at) => ({ ...each, at }))}
+            keyOf={({ at }) => String(at)}
+            heightOf={() => 44}
+            isPressable={() => false}
+            render={({ name, detail }) => (
+              <View style={styles.person}>
+                <Txt style={styles.name}>{name}</Txt>
+                <Txt as="mono">{detail.startsWith('+') ? formatAny(detail) : detail}</Txt>
+              </View>
+            )}
+          />
+        </View>
+      ) : null}
       {problemCount > 0 ? (
         <View role="list" aria-label="What could not be taken">
           <Txt as="strong">
@@ -237,4 +259,7 @@ const styles = StyleSheet.create({
   screen: { flex: 1 },
   body: { padding: space.l, gap: space.l, maxWidth: 640 },
   part: { gap: space.m },
+  list: { height: 264, borderWidth: 1 },
+  person: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m, padding: space.s, minHeight: 44 },
+  name: { flexGrow: 1, flexShrink: 1 },
 });

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
+import type { CallRecord } from '@/core/exchange';
 import {
   historyCsv,
   historyDirections,
@@ -13,8 +14,10 @@ import {
 } from '@/core/historyTable';
 import { shiftLocalDays, startOfLocalDay } from '@/core/time';
 import {
+  identifyNumber,
   selectContacts,
   selectOffice,
+  selectPeople,
   selectZone,
   soughtChanged,
   useAppDispatch,
@@ -79,9 +82,13 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
   const filter = useAppSelector((state) => state.catchUp.sought.filter);
   const [now] = useState(() => clock.now());
   const change = (part: HistoryFilter) => dispatch(soughtChanged({ filter: { ...filter, ...part } }));
+  const people = useAppSelector(selectPeople);
+  const nameIn = ({ other }: CallRecord) =>
+    (other.personId === null ? null : office.people.get(other.personId)?.name) ??
+    identifyNumber(other.number, other.name, people).name;
   const write = (as: 'csv' | 'json') => {
     const records = selectFilteredRecords(store.getState());
-    if (as === 'csv') saveFile('history.csv', 'text/csv', historyCsv(records, office));
+    if (as === 'csv') saveFile('history.csv', 'text/csv', historyCsv(records, office, nameIn));
     else saveFile('history.json', 'application/json', JSON.stringify(records, null, 1));
   };
   return (

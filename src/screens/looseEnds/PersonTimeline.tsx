@@ -25,6 +25,7 @@ import { space, themed } from '@/ui/tokens';
 import { HistoryList } from '../everything/HistoryList';
 import { MoreToggle } from '../shared/MoreToggle';
 import { writeNumbers } from '../shared/useFound';
+import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -146,9 +147,18 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
   const remove = () => {
     if (!contact) return;
     setOpen(null);
-    dispatch(removeContact(contact));
+    const putBack = dispatch(removeContact(contact));
     go.directory();
-    dispatch(actDone(`${contact.name} is out of the directory. Calls and texts with them stay.`));
+    const said = `${contact.name} is out of the directory. Calls and texts with them stay.`;
+    dispatch(actDone(said));
+    offerUndo({
+      said,
+      what: `${contact.name} back`,
+      undo: () => {
+        putBack();
+        dispatch(actDone(`${contact.name} is in the directory again.`));
+      },
+    });
   };
   const styles = useStyles();
   const go = useGo();
@@ -165,6 +175,13 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
             {name}
           </Txt>
           {detail === '' ? null : <Txt as="small">{detail}</Txt>}
+          {ways.length < 2 ? null : (
+            <Txt as="small" lines={2}>
+              {ways
+                .map(({ label, written }) => `${label}\u00a0${written.replaceAll(' ', '\u00a0')}`)
+                .join(' · ')}
+            </Txt>
+          )}
           {personId === null ? null : <PresenceLine personId={personId} />}
         </View>
         {isWide ? null : <Plate word="Back" onPress={go.back} />}

@@ -12,6 +12,7 @@ import {
 } from '@/state/app';
 import { Notice } from '@/ui/notice';
 
+import { useUndoOffer } from '../shared/undoOffer';
 import { StandingNotice } from './StandingNotice';
 
 /** So long what was just done is worth saying. */
@@ -35,6 +36,7 @@ export function Notices() {
   const { storage, setAside, refusal, done } = useAppSelector((state) => state.notices);
   const { isOnline, sound } = useAppSelector((state) => state.office);
   useLeavingByItself(done);
+  const undo = useUndoOffer(done);
   const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
   return (
     <View>
@@ -46,7 +48,14 @@ export function Notices() {
         />
       ) : null}
       {done ? (
-        <Notice sentence={done} action={{ word: 'Close', onPress: () => dispatch(actDone(null)) }} />
+        <Notice
+          sentence={done}
+          action={
+            undo
+              ? { word: 'Undo', label: `Undo: ${undo.what}`, onPress: undo.undo }
+              : { word: 'Close', onPress: () => dispatch(actDone(null)) }
+          }
+        />
       ) : null}
       <StandingNotice />
       {storage === 'full' ? (

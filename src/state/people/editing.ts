@@ -14,26 +14,28 @@ import { dropCards, putCards, type Act } from './blocks';
 /** What the form edits. */
 export type EditedFields = Omit<Fields, 'kept'>;
 
-/** Takes somebody new into the directory; gives their id. */
+/** Takes somebody new into the directory; gives their id once they are written. */
 export const addContact =
-  (fields: EditedFields): Act<string> =>
-  (dispatch, getState, { clock }) => {
+  (fields: EditedFields): Act<Promise<string>> =>
+  async (dispatch, getState, { clock, vault }) => {
     const contacts = selectContacts(getState());
     const id = freeId(`own-${clock.now()}`, (taken) => contacts.some((contact) => contact.id === taken));
     dispatch(putCards([{ ...fields, kept: [], id, sourceId: ownSource, sourceKey: null }]));
+    await vault?.flush();
     return id;
   };
 
-/** Changes somebody: the worker's own card itself, else over what their sources tell. */
+/** Changes somebody: the worker's own card itself, else over what their sources tell. Done once it is written. */
 export const changeContact =
-  (contact: JoinedContact, edited: EditedFields): Act =>
-  (dispatch, getState) => {
+  (contact: JoinedContact, edited: EditedFields): Act<Promise<void>> =>
+  async (dispatch, getState, { vault }) => {
     const [card, ...others] = contact.cards;
     if (card?.sourceId === ownSource && others.length === 0) dispatch(putCards([{ ...card, ...edited }]));
     else {
       const before = getState().catchUp.kept.changes[contact.id];
       dispatch(keepChanges(contact.id, changesAfter(contact, before, edited)));
     }
+    await vault?.flush();
   };
 
 /** What the sources say of one field holds again. */

@@ -1,4 +1,5 @@
-import type { Card, Fields, PeopleBlock } from '@/core/people';
+import type { Card, PeopleBlock } from '@/core/people';
+import type { Written } from '@/core/peopleFiles';
 import { dropSome, freeId, keepMany, selectContacts } from '@/state/app';
 
 import { keepPicture, readPicture } from '../catchUp/pictures';
@@ -39,10 +40,12 @@ export const takeOutBlocks =
 
 /** Everybody outside, with their photos themselves, to be written into a file. */
 export const peopleToWrite =
-  (): Act<Promise<Fields[]>> =>
+  (): Act<Promise<Written[]>> =>
   (_, getState, { vault }) =>
     Promise.all(
-      selectContacts(getState()).map(async ({ id: _id, cards: _cards, ...fields }) =>
-        fields.photo === null ? fields : { ...fields, photo: await readPicture(vault, fields.photo) },
-      ),
+      selectContacts(getState()).map(async ({ id, cards: _cards, ...fields }) => ({
+        ...fields,
+        uid: `cendro-${id}`,
+        photo: fields.photo === null ? null : await readPicture(vault, fields.photo),
+      })),
     );

@@ -51,9 +51,9 @@ describe('a contact of one’s own', () => {
   it('is found at once, changed in its place, kept over a restart, taken out, and had back', async () => {
     const app = await open();
     await settle();
-    const id = app.store.dispatch(addContact(ann));
+    const id = await app.store.dispatch(addContact(ann));
     expect(await find(app, 'black ann')).toEqual([`contact:${id}`]);
-    app.store.dispatch(changeContact(named(app, 'Ann Blackrow'), { ...ann, name: 'Ann Thorn' }));
+    await app.store.dispatch(changeContact(named(app, 'Ann Blackrow'), { ...ann, name: 'Ann Thorn' }));
     expect(await find(app, 'two gates thorn')).toEqual([`contact:${id}`]);
     expect(app.state().catchUp.kept.changes).toEqual({});
     await app.stop();
@@ -115,7 +115,7 @@ describe('a source', () => {
     const weather = contacts(app).find(({ cards }) => cards[0]?.sourceKey === 'm5');
     if (!weather) throw new Error('The mail account has no weather');
     const { kept: _k, cards: _c, id, ...fields } = weather;
-    app.store.dispatch(changeContact(weather, { ...fields, mails: ['roof@glenbrae.example'] }));
+    await app.store.dispatch(changeContact(weather, { ...fields, mails: ['roof@glenbrae.example'] }));
     app.store.dispatch(changeOutside('mailAccount', { step: 3 }));
     app.store.dispatch(syncSource('mailAccount'));
     const now = () => contacts(app).find((each) => each.id === id);
@@ -123,7 +123,7 @@ describe('a source', () => {
     app.store.dispatch(giveBack(id, 'mails'));
     expect(now()?.mails).toEqual(['data@glenbrae.example']);
 
-    app.store.dispatch(changeContact(now() ?? weather, { ...fields, note: 'Met on the roof' }));
+    await app.store.dispatch(changeContact(now() ?? weather, { ...fields, note: 'Met on the roof' }));
     app.store.dispatch(leaveSource('mailAccount'));
     expect(
       contacts(app).filter(({ cards }) => cards.some(({ sourceId }) => sourceId === 'mailAccount')),
@@ -189,7 +189,7 @@ describe('people of a file', () => {
     const written = await app.store.dispatch(peopleToWrite());
     expect(written.find(({ name }) => name === 'Bo')?.photo).toBe(photo);
     // Somebody written down later does not stand among them.
-    app.store.dispatch(addContact(ann));
+    await app.store.dispatch(addContact(ann));
     app.store.dispatch(takeOutBlocks([`${stem}-0`]));
     expect(contacts(app)).toHaveLength(before + 1);
     expect(named(app, 'Ann Blackrow').numbers).toHaveLength(1);

@@ -21,6 +21,7 @@ const asked: SearchSources = {
   contacts,
   people: new PeopleIndex(office, contacts),
   messages: {},
+  voicemails: {},
   recent: new Map(),
   favourites: [],
   myId: 'maren',

@@ -3,9 +3,10 @@ import type { Message } from '@/core/messages';
 import type { OfficeIndex } from '@/core/office';
 import type { JoinedContact, PeopleIndex } from '@/core/people';
 import type { Searchable, SearchText } from '@/core/peopleSearch';
+import { textOf, type Voicemail } from '@/core/voicemail';
 import { formatAny } from '@/state/app';
 
-/** Of each number's texts the latest are looked through. */
+/** Of each number's texts and voicemails the latest are looked through. */
 const mostTexts = 40;
 
 /** What anybody can be found by. */
@@ -14,6 +15,7 @@ export interface SearchSources {
   contacts: readonly JoinedContact[];
   people: PeopleIndex;
   messages: Readonly<Record<string, Message>>;
+  voicemails: Readonly<Record<string, Voicemail>>;
   /** Numbers one has had to do with, with the names that came along. */
   recent: ReadonlyMap<string, string | null>;
   favourites: readonly string[];
@@ -26,7 +28,7 @@ export interface Listed {
   /** While it and the rest are the same, so is the entry. */
   of: unknown;
   isFavourite: boolean;
-  /** All that was texted with them lately, in one. */
+  /** All that was texted with them, or said to a mailbox, lately, in one. */
   said: string;
   make: () => Searchable;
 }
@@ -34,7 +36,7 @@ export interface Listed {
 /** Everybody, every team and every number one has had to do with. */
 export function* listAll(sources: SearchSources): Generator<Listed> {
   const { office, contacts, favourites, myId } = sources;
-  const texts = textsByNumber(sources.messages);
+  const texts = textsByNumber(sources);
   const starred = new Set(favourites);
   const list = (key: string, of: unknown, numbers: Numbers, make: Make): Listed => {
     const said = texts.size === 0 ? [] : numbers.flatMap(({ number }) => texts.get(number) ?? []);
@@ -119,13 +121,29 @@ function* strangersOf(
   }
 }
 
-function textsByNumber(messages: Readonly<Record<string, Message>>): Map<string, SearchText[]> {
-  const byNumber = new Map<string, Message[]>();
-  for (const message of Object.values(messages)) {
-    if (message.text === '') continue;
-    const those = byNumber.get(message.number);
-    if (those) those.push(message);
-    else byNumber.set(message.number, [message]);
+interface Words {
+  number: string;
+  at: number;
+  text: string;
+}
+
+function* wordsOf({
+  messages,
+  voicemails,
+}: Pick<SearchSources, 'messages' | 'voicemails'>): Generator<Words> {
+  yield* Object.values(messages);
+  for (const { from, at, transcript, deletedAt } of Object.values(voicemails))
+    if (from.number !== null && transcript !== null && deletedAt === null)
+      yield { number: from.number, at, text: textOf(transcript) };
+}
+
+function textsByNumber(sources: Pick<SearchSources, 'messages' | 'voicemails'>): Map<string, SearchText[]> {
+  const byNumber = new Map<string, Words[]>();
+  for (const words of wordsOf(sources)) {
+    if (words.text === '') continue;
+    const those = byNumber.get(words.number);
+    if (those) those.push(words);
+    else byNumber.set(words.number, [words]);
   }
   return new Map(
     [...byNumber].map(([number, those]) => [

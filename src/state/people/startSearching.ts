@@ -121,6 +121,7 @@ function sourcesOf(state: RootState): SearchSources {
     contacts: selectContacts(state),
     people: selectPeople(state),
     messages: state.catchUp.kept.messages,
+    voicemails: state.catchUp.kept.voicemails,
     recent,
     favourites: state.settings.favourites,
     myId: state.office.me?.personId ?? null,

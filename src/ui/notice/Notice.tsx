@@ -24,7 +24,7 @@ const useStyles = themed(({ colours }) =>
 interface NoticeProps {
   sentence: string;
   tone?: 'attention' | 'alarm';
-  action?: { word: string; onPress: () => void };
+  action?: { word: string; label?: string; onPress: () => void };
 }
 
 /** Something the worker has to know, with at most one thing to do about it. */
@@ -39,7 +39,7 @@ export function Notice({ sentence, tone = 'attention', action }: NoticeProps) {
       <Txt as="small" colour={colours.ink} style={styles.sentence}>
         {sentence}
       </Txt>
-      {action ? <Plate word={action.word} onPress={action.onPress} /> : null}
+      {action ? <Plate {...action} /> : null}
     </View>
   );
 }

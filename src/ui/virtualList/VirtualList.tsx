@@ -57,7 +57,7 @@ export function VirtualList<T>(props: VirtualListProps<T>) {
 
   const move = (event: KeyboardEvent) => {
     const step = steps[event.key];
-    if (step === undefined) return;
+    if (step === undefined || firstPressable < 0) return;
     event.preventDefault();
     const next = nextPressable(items, isPressable, reachable, step);
     if (next === null) return;
@@ -69,7 +69,15 @@ export function VirtualList<T>(props: VirtualListProps<T>) {
   };
 
   return (
-    <View ref={scroller} style={styles.scroller} role="region" aria-label={label} {...{ onKeyDown: move }}>
+    <View
+      ref={scroller}
+      style={styles.scroller}
+      role="region"
+      aria-label={label}
+      // With nothing to press in it, it is itself what the keys scroll.
+      tabIndex={firstPressable < 0 ? 0 : undefined}
+      {...{ onKeyDown: move }}
+    >
       <View style={{ height: virtualizer.getTotalSize() }} role="list">
         {virtualizer.getVirtualItems().map(({ index, key, start }) => (
           <View
