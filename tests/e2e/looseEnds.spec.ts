@@ -437,3 +437,62 @@ test('the loose ends and a timeline have no fault that axe finds', async ({ offi
   await openPerson(office, 'Peg Anstey');
   expect(await office.axeViolations()).toEqual([]);
 });
+
+test('the voicemails by themselves: heard here they stay in sight, are put away and had back', async ({
+  office,
+  page,
+}) => {
+  await openEnds(office);
+  await page.getByRole('button', { name: 'Voicemails' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Voicemails' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: /^not heard 3$/ })).toBeChecked();
+  const rows = page.getByRole('list', { name: 'Voicemails' }).getByRole('listitem');
+  // The urgent line's first.
+  await expect(rows.first()).toContainText('Cawder Flood Watch');
+  await expect(rows.first()).toContainText('urgent');
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Open the voicemail from Cawder Flood Watch' }).click();
+  await page.getByRole('button', { name: 'More for the voicemail' }).click();
+  await page.getByRole('button', { name: 'Mark heard' }).click();
+  await expect(page.getByRole('radio', { name: /^not heard 2$/ })).toBeChecked();
+  await expect(rows.first()).toContainText('Cawder Flood Watch');
+  await page.getByRole('button', { name: 'Put away the voicemail' }).click();
+  await page.getByRole('radio', { name: /^put away/ }).click();
+  await page.getByRole('button', { name: 'Have the voicemail from Cawder Flood Watch back' }).click();
+  await page.getByRole('radio', { name: /^heard/ }).click();
+  await expect(page.getByRole('listitem', { name: 'Cawder Flood Watch' })).toBeVisible();
+  await page.getByRole('radio', { name: 'my teams’' }).click();
+  await expect(page.getByText('None for your teams')).toBeVisible();
+});
+
+test('notes by themselves: written with no call, found by a word, beside those of calls', async ({
+  office,
+  page,
+}) => {
+  await office.talkWithPeg();
+  await office.act('Note').click();
+  await office.sheet().getByRole('textbox', { name: 'Note' }).fill('The long ladder is at the mill');
+  await office.sheet().getByRole('button', { name: 'Keep the note' }).click();
+  await office.end().click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await office.goTo('Loose ends');
+  await page.getByRole('button', { name: 'Notes', exact: true }).click();
+  const rows = page.getByRole('list', { name: 'Notes' }).getByRole('listitem');
+  await page.getByRole('textbox', { name: 'A new note' }).fill('Batteries for logger four');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(rows).toHaveCount(2);
+  await expect(rows.first()).toContainText('Batteries for logger four');
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('textbox', { name: 'Find in the notes' }).fill('anstey');
+  await expect(rows).toHaveCount(1);
+  await page.getByRole('button', { name: 'On the call with Peg Anstey' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
+  await page.goBack();
+  await expect(rows).toHaveCount(2);
+  await page.getByRole('button', { name: 'Take out the note: Batteries for logger four' }).click();
+  await expect(rows).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo: the note back' }).click();
+  await expect(rows).toHaveCount(2);
+});

@@ -9,6 +9,8 @@ const screens: readonly [name: string, path: string][] = [
   ['Directory', '/directory'],
   ['Office', '/office'],
   ['Outside', '/outside'],
+  ['Voicemails', '/voicemails'],
+  ['Notes', '/notes'],
   ['Call', '/call'],
 ];
 

@@ -14,4 +14,5 @@ export {
   type MessageWaiting,
   type Voicemail,
 } from './voicemail';
+export { onShelves, shelfOf, shelves, type Shelf } from './shelves';
 export { readWebVtt, writeWebVtt, type ReadVtt } from './webVtt';

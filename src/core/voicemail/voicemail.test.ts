@@ -4,6 +4,7 @@ import {
   messageWaiting,
   readWebVtt,
   messageWaitingWords,
+  onShelves,
   textOf,
   wordAt,
   writeWebVtt,
@@ -101,5 +102,30 @@ describe('a transcript', () => {
       { text: 'b', from: 1, to: 2 },
     ];
     expect([0, 0.5, 0.9, 1, 9].map((seconds) => wordAt(words, seconds))).toEqual([-1, 0, 0, 1, 1]);
+  });
+});
+
+describe('voicemails by where they lie', () => {
+  it('each stands once: not heard, heard, a team’s, put away; those of others nowhere', () => {
+    const all = [
+      voicemail({ id: 'old', at: now - 3 * day }),
+      voicemail({ id: 'new', at: now - day }),
+      voicemail({ id: 'urgent', isUrgent: true, at: now - 4 * day }),
+      voicemail({ id: 'heard', heardAt: now }),
+      voicemail({ id: 'team', mailboxId: 'field-team', heardAt: now }),
+      voicemail({ id: 'gone first', deletedAt: now - 2 }),
+      voicemail({ id: 'gone last', mailboxId: 'field-team', deletedAt: now - 1 }),
+      voicemail({ id: 'ilse’s', mailboxId: 'ilse' }),
+    ];
+    const ids = Object.entries(onShelves(all, 'maren', ['field-team'])).map(([shelf, those]) => [
+      shelf,
+      those.map(({ id }) => id),
+    ]);
+    expect(Object.fromEntries(ids)).toEqual({
+      unheard: ['urgent', 'new', 'old'],
+      heard: ['heard'],
+      team: ['team'],
+      away: ['gone last', 'gone first'],
+    });
   });
 });

@@ -18,7 +18,8 @@ import { WeightsSheet } from './WeightsSheet';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     scroll: { flex: 1, minHeight: 0 },
-    foot: { padding: space.l, gap: space.m },
+    foot: { flexDirection: 'row', flexWrap: 'wrap', padding: space.l, gap: space.m },
+    more: { flexGrow: 1, flexBasis: '40%' },
     closed: {
       flexDirection: 'row',
       alignItems: 'center',
@@ -92,8 +93,16 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
         )}
         {reckoning === null ? null : (
           <View style={styles.foot}>
-            <Plate word={toDo === 0 ? 'Follow-ups' : `Follow-ups, ${toDo} to do`} onPress={go.followUps} />
-            {ranked.length === 0 ? null : <Plate word="Why this order" onPress={() => setWeighing(true)} />}
+            <Plate word="Voicemails" style={styles.more} onPress={go.voicemails} />
+            <Plate word="Notes" style={styles.more} onPress={go.notes} />
+            <Plate
+              word={toDo === 0 ? 'Follow-ups' : `Follow-ups, ${toDo} to do`}
+              style={styles.more}
+              onPress={go.followUps}
+            />
+            {ranked.length === 0 ? null : (
+              <Plate word="Why this order" style={styles.more} onPress={() => setWeighing(true)} />
+            )}
           </View>
         )}
       </ScrollView>

@@ -14,6 +14,8 @@ export { BooksPanel } from '../outside/BooksPanel';
 export { ImportScreen } from '../directory/ImportScreen';
 export { DirectoryScreen } from '../directory/DirectoryScreen';
 export { FollowUpsScreen } from '../followUps/FollowUpsScreen';
+export { NotesScreen } from '../notes/NotesScreen';
+export { VoicemailsScreen } from '../voicemails/VoicemailsScreen';
 export { ChatSheet } from '../rooms/ChatSheet';
 export { RoomsScreen } from '../rooms/RoomsScreen';
 export { TellingScreen } from '../telling/TellingScreen';

@@ -15,6 +15,8 @@ export const fetchFaxListScreen = async () => (await import('./catchingUp')).Fax
 export const fetchFaxScreen = async () => (await import('./catchingUp')).FaxScreen;
 export const fetchNewFaxScreen = async () => (await import('./catchingUp')).NewFaxScreen;
 export const fetchFollowUpsScreen = async () => (await import('./catchingUp')).FollowUpsScreen;
+export const fetchVoicemailsScreen = async () => (await import('./catchingUp')).VoicemailsScreen;
+export const fetchNotesScreen = async () => (await import('./catchingUp')).NotesScreen;
 export const fetchDirectoryScreen = async () => (await import('./catchingUp')).DirectoryScreen;
 export const fetchContactScreen = async () => (await import('./catchingUp')).ContactScreen;
 export const fetchAlikeScreen = async () => (await import('./catchingUp')).AlikeScreen;

@@ -21,6 +21,8 @@ export function useGo() {
       directory: () => router.navigate('/directory'),
       office: () => router.navigate('/office'),
       telling: () => router.navigate('/telling'),
+      voicemails: () => router.navigate('/voicemails'),
+      notes: () => router.navigate('/notes'),
       followUps: () => router.navigate('/followups'),
       faxes: () => router.navigate('/fax'),
       fax: (id: string) => router.navigate(`/fax/${encodeURIComponent(id)}`),

@@ -1,6 +1,10 @@
 /** The five places, in their order. */
 export const places = [
-  { path: '/', word: 'Loose ends', alsoAt: ['/everything', '/person', '/rooms', '/followups', '/standing'] },
+  {
+    path: '/',
+    word: 'Loose ends',
+    alsoAt: ['/everything', '/person', '/rooms', '/voicemails', '/notes', '/followups', '/standing'],
+  },
   { path: '/dial', word: 'Dial', alsoAt: ['/call'] },
   { path: '/plan', word: 'Ring plan', alsoAt: [] },
   { path: '/directory', word: 'Directory', alsoAt: ['/import', '/contact', '/sources', '/alike'] },

@@ -193,7 +193,7 @@ export function selectTextNumber(state: RootState, number: string | null): strin
 export const textLineOf = ({ office }: RootState): string | null =>
   office.setup?.lines.find(({ texts }) => texts)?.id ?? null;
 
-const freeWorkId = ({ work }: RootState, stem: string) =>
+export const freeWorkId = ({ work }: RootState, stem: string) =>
   freeId(stem, (taken) => work.items.some(({ id }) => id === taken));
 
 export const keepNote =

@@ -67,6 +67,7 @@ export {
   type RingingAtColleague,
 } from './elsewhere';
 export { freeId } from './freeId';
+export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
 export { changeGreeting, hearGreeting, recordGreeting } from './greetings';
 export { isActive, selectMySound } from './hearing';
 export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';

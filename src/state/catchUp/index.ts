@@ -40,5 +40,6 @@ export {
   restoreVoicemail,
   selectMailboxWords,
   selectMyVoicemails,
+  selectShelves,
   setHeard,
 } from './voicemails';

@@ -148,7 +148,7 @@ const standsAt = ({ at, direction, sentAt, notBefore }: Message) =>
 
 function ofWork(item: Work, callIds: ReadonlySet<string>, numbers: ReadonlySet<string>): TimelineItem[] {
   const { at, id, kind } = item;
-  if (kind === 'note') return callIds.has(item.callId) ? [{ kind, at, id, text: item.text }] : [];
+  if (kind === 'note') return callIds.has(item.callId ?? '') ? [{ kind, at, id, text: item.text }] : [];
   if (kind !== 'followUp') return [];
   const isTheirs = callIds.has(item.callId ?? '') || (item.number !== null && numbers.has(item.number));
   return isTheirs ? [{ kind, at, id, followUp: item }] : [];

@@ -3,7 +3,13 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 import type { CallRecord } from '@/core/exchange';
 import type { Finish, OfficeIndex } from '@/core/office';
 import { encodeWav } from '@/core/sound';
-import { messageWaiting, messageWaitingWords, type Transcript, type Voicemail } from '@/core/voicemail';
+import {
+  messageWaiting,
+  messageWaitingWords,
+  onShelves,
+  type Transcript,
+  type Voicemail,
+} from '@/core/voicemail';
 import { actDone, freeId, keepOne, selectOffice, type RootState, type Services } from '@/state/app';
 
 import type { Take } from '@/office/sound';
@@ -145,6 +151,21 @@ export const selectMyVoicemails = createSelector(
           (mailboxId === myId || (office.teams.get(mailboxId)?.memberIds.includes(myId) ?? false)),
       )
       .sort((a, b) => b.at - a.at),
+);
+
+/** The voicemails of this worker and of their teams, by where they lie. */
+export const selectShelves = createSelector(
+  (state: RootState) => state.catchUp.kept.voicemails,
+  (state: RootState) => state.office.me?.personId ?? '',
+  selectOffice,
+  (voicemails, myId, { setup }) => {
+    const teams = setup.teams.filter(({ memberIds }) => memberIds.includes(myId));
+    return onShelves(
+      Object.values(voicemails),
+      myId,
+      teams.map(({ id }) => id),
+    );
+  },
 );
 
 /** "2 new voicemails, 1 of them urgent, 3 heard": message waiting in the worker's own mailbox; empty where it is. */

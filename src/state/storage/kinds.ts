@@ -59,7 +59,14 @@ export type StoredClock = z.infer<typeof storedClockSchema>;
 
 /** What the worker wrote around a call, and what they still mean to do. */
 export const workSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('note'), id: z.string(), at: z.number(), callId: z.string(), text: z.string() }),
+  z.object({
+    kind: z.literal('note'),
+    id: z.string(),
+    at: z.number(),
+    /** The call it was written about; null for one by itself. */
+    callId: z.string().nullable(),
+    text: z.string(),
+  }),
   followUpSchema,
   z.object({
     kind: z.literal('text'),

@@ -1,0 +1,190 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { whoOf } from '@/core/looseEnds';
+import { formatDayAndClock, formatDuration } from '@/core/time';
+import { shelves, textOf, type Shelf, type Voicemail } from '@/core/voicemail';
+import {
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
+import { restoreVoicemail, selectShelves } from '@/state/catchUp';
+import { CordEdge } from '@/ui/cord';
+import { Choice } from '@/ui/field';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { VoicemailWords } from '../looseEnds/VoicemailWords';
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, minHeight: 0 },
+    scroll: { flex: 1, minHeight: 0 },
+    head: { padding: space.l, gap: space.m, borderBottomWidth: 1, borderColor: colours.ink },
+    row: {
+      flexDirection: 'row',
+      gap: space.m,
+      paddingVertical: space.m,
+      paddingRight: space.l,
+      backgroundColor: colours.sheet,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    words: { flex: 1, minWidth: 0, gap: space.xs },
+    title: { flexDirection: 'row', gap: space.m, justifyContent: 'space-between', alignItems: 'baseline' },
+    name: { flexShrink: 1 },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
+    foot: { padding: space.m, borderTopWidth: 1, borderColor: colours.ink },
+  }),
+);
+
+const shelfWords: Record<Shelf, string> = {
+  unheard: 'not heard',
+  heard: 'heard',
+  team: 'my teams’',
+  away: 'put away',
+};
+const emptyWords: Record<Shelf, [title: string, sentence: string]> = {
+  unheard: ['All are heard', 'What is said to your mailbox stands here until you have heard it.'],
+  heard: ['None heard', 'Voicemails you have heard stay here until you put them away.'],
+  team: ['None for your teams', 'What is said to a mailbox of a team of yours stands here.'],
+  away: ['Nothing put away', 'What you put away can be had back from here for a day.'],
+};
+
+/** The mailbox by itself: every voicemail of mine and of my teams, by where it lies. */
+export function VoicemailsScreen() {
+  const styles = useStyles();
+  const go = useGo();
+  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const onShelf = useAppSelector(selectShelves);
+  const [chosen, setChosen] = useState<Shelf | null>(null);
+  // A voicemail that is played here is heard, and does not leave under the thumb.
+  const [opened, setOpened] = useState<string | null>(null);
+  const shelf = chosen ?? (onShelf.unheard.length > 0 ? 'unheard' : 'heard');
+  const inSight = shelves.flatMap((each) => onShelf[each]).find(({ id }) => id === opened);
+  const shown = onShelf[shelf];
+  const all = inSight && !shown.includes(inSight) ? [inSight, ...shown] : shown;
+  const [title, sentence] = emptyWords[shelf];
+  return (
+    <View style={styles.screen}>
+      <ScrollView style={styles.scroll} tabIndex={0}>
+        <View style={styles.head}>
+          <Txt as="title" level={1}>
+            Voicemails
+          </Txt>
+          <Choice
+            asStrip
+            label="Which"
+            value={shelf}
+            options={shelves.map((value) => ({
+              value,
+              word:
+                onShelf[value].length > 0
+                  ? `${shelfWords[value]} ${onShelf[value].length}`
+                  : shelfWords[value],
+            }))}
+            onChoose={(next) => {
+              setChosen(next);
+              setOpened(null);
+            }}
+          />
+        </View>
+        {all.length === 0 ? (
+          <EmptyState
+            title={isRead ? title : 'Reading the voicemails'}
+            sentence={isRead ? sentence : 'What was kept is being read.'}
+          />
+        ) : null}
+        <View role="list" aria-label="Voicemails">
+          {all.map((voicemail) => (
+            <VoicemailRow
+              key={voicemail.id}
+              voicemail={voicemail}
+              isOpen={voicemail.id === opened}
+              onOpen={() => {
+                setChosen(shelf);
+                setOpened(voicemail.id);
+              }}
+            />
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.foot}>
+        <Plate word="Loose ends" onPress={go.loose} />
+      </View>
+    </View>
+  );
+}
+
+interface VoicemailRowProps {
+  voicemail: Voicemail;
+  isOpen: boolean;
+  onOpen: () => void;
+}
+
+function VoicemailRow({ voicemail, isOpen, onOpen }: VoicemailRowProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const dispatch = useAppDispatch();
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
+  const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
+  const { id, from, at, durationMs, isUrgent, transcript, mailboxId, lineId, deletedAt, callId } = voicemail;
+  const who = from.personId === null ? null : office.people.get(from.personId);
+  const name = who?.name ?? identifyNumber(from.number, from.name, people).name;
+  const about = [
+    formatDuration(durationMs),
+    isUrgent ? 'urgent' : '',
+    office.lines.get(lineId ?? '')?.name ?? '',
+    office.teams.get(mailboxId)?.name ?? '',
+  ].filter(Boolean);
+  return (
+    <View role="listitem" aria-label={name} style={styles.row}>
+      <CordEdge cord={office.lines.get(lineId ?? '')?.cord ?? null} width={5} />
+      <View style={styles.words}>
+        <View style={styles.title}>
+          <Txt as="strong" style={styles.name} lines={2}>
+            {name}
+          </Txt>
+          <Txt as="mono" colour={colours.faint}>
+            {formatDayAndClock(at, now, zone)}
+          </Txt>
+        </View>
+        <Txt as="small">{about.join(' · ')}</Txt>
+        {isOpen ? (
+          <VoicemailWords voicemail={voicemail} />
+        ) : (
+          <>
+            {transcript ? <Txt lines={2}>{`“${textOf(transcript)}”`}</Txt> : null}
+            <View style={styles.acts}>
+              {deletedAt === null ? (
+                <Plate kind="main" word="Open" label={`Open the voicemail from ${name}`} onPress={onOpen} />
+              ) : (
+                <Plate
+                  word="Have it back"
+                  label={`Have the voicemail from ${name} back`}
+                  onPress={() => dispatch(restoreVoicemail(id))}
+                />
+              )}
+              <Plate
+                word="All with them"
+                label={`All with them: ${name}`}
+                onPress={() => go.person(whoOf(from, callId, office, people).key)}
+              />
+            </View>
+          </>
+        )}
+      </View>
+    </View>
+  );
+}
