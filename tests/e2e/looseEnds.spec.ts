@@ -143,9 +143,9 @@ test('a new try, a done one, one for later: each where it belongs, also after a 
 test('the points of the order are explained and can be set', async ({ office, page }) => {
   await openEnds(office);
   await page.getByRole('button', { name: 'Why this order' }).click();
-  const urgent = office.sheet().getByRole('group', { name: 'an urgent line' }).getByRole('textbox');
+  const urgent = office.sheet().getByRole('group', { name: 'They called an urgent line' }).getByRole('textbox');
   await urgent.fill('0');
-  const starred = office.sheet().getByRole('group', { name: 'a starred caller' }).getByRole('textbox');
+  const starred = office.sheet().getByRole('group', { name: 'The caller is starred' }).getByRole('textbox');
   await starred.fill('0');
   await office.sheet().getByRole('button', { name: 'Close' }).click();
   expect((await namesInOrder(page))[0]).not.toBe('Cawder Flood Watch');

@@ -141,7 +141,7 @@ describe('the checks', () => {
       }),
     ];
     expect(repaired('cadence', { rules })).toMatchObject({
-      sentence: 'Your desk phone rings 4 rings of 3 s and the stage lasts 13 s: that is 12 s against 13 s.',
+      sentence: 'Your desk phone rings for 4 rings (12 s), and the stage lasts 13 s: they end at 12 s and at 13 s.',
       left: [],
     });
     const unlike = [

@@ -139,7 +139,7 @@ function cadenceChecks(office: OfficeIndex, plan: RingPlan, rule: RingRule): Fin
           code: 'cadence',
           severity: 'warning',
           place: { ruleId: rule.id, stage, ...leg },
-          sentence: `${'personId' in target ? 'A colleague' : 'teamId' in target ? 'The team' : targetName(leg, office, plan.personId)} rings ${lengthWords(own)} and the stage lasts ${lengthWords(length)}: that is ${ownEnd} s against ${stageSeconds} s.`,
+          sentence: `${'personId' in target ? 'A colleague' : 'teamId' in target ? 'The team' : targetName(leg, office, plan.personId)} rings for ${lengthWords(own)}, and the stage lasts ${lengthWords(length)}: they end at ${ownEnd} s and at ${stageSeconds} s.`,
           repair: {
             word: `Make both end at ${Math.max(ownEnd, stageSeconds)} s`,
             plan: withRule(plan, rule.id, (each) =>
@@ -160,10 +160,10 @@ function cadenceChecks(office: OfficeIndex, plan: RingPlan, rule: RingRule): Fin
   );
 }
 
-/** "5 rings of 3 s", "25 s". */
+/** "5 rings (15 s)", "25 s". */
 function lengthWords(length: RingRule['stages'][number]['length']): string {
   if ('seconds' in length) return `${length.seconds} s`;
-  return `${length.rings} rings of ${secondsOf(length) / length.rings} s`;
+  return `${length.rings} ${length.rings === 1 ? 'ring' : 'rings'} (${secondsOf(length)} s)`;
 }
 
 /** Seconds in which the caller hears ringing and nothing rings. */

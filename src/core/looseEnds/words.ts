@@ -41,12 +41,12 @@ export function newestWords({ reasons }: LooseEnd): string | null {
 }
 
 export const weightWords: Record<keyof LooseWeights, string> = {
-  urgentLine: 'an urgent line',
-  starredCaller: 'a starred caller',
-  furtherTry: 'each further try',
-  waitingHour: 'each hour of waiting, in your own hours',
-  promiseOverdue: 'a promise overdue',
-  promiseSoon: 'a promise due in a quarter of an hour',
+  urgentLine: 'They called an urgent line',
+  starredCaller: 'The caller is starred',
+  furtherTry: 'Each try after the first',
+  waitingHour: 'Each working hour they wait',
+  promiseOverdue: 'A promise is overdue',
+  promiseSoon: 'A promise is due within 15 minutes',
 };
 
 /** "urgent line, starred, third try": why somebody stands where they stand, the weightiest first. */

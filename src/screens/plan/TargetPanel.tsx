@@ -12,8 +12,8 @@ type Unit = 'seconds' | 'uk' | 'us';
 
 const units = [
   { value: 'seconds', word: 'seconds' },
-  { value: 'uk', word: 'rings of 3 s (UK)' },
-  { value: 'us', word: 'rings of 6 s (US)' },
+  { value: 'uk', word: 'UK rings, 3 s each' },
+  { value: 'us', word: 'US rings, 6 s each' },
 ] as const satisfies readonly { value: Unit; word: string }[];
 
 const mostSeconds = 600;

@@ -44,7 +44,7 @@ export function Stepper({ label, unit, value, least, most, onChange, tooSmall }:
     <View role="group" aria-label={label}>
       <Txt as="small">{label}</Txt>
       <View style={styles.row} {...{ dataSet: { again: '' } }}>
-        <Plate word="−" label={`${label}: one ${unit} less`} onPress={() => step(-1)} />
+        <Plate word="−" label={`${label}: one fewer`} onPress={() => step(-1)} />
         <View style={styles.field}>
           <Field
             label={`${label}, ${unit}`}
@@ -55,7 +55,7 @@ export function Stepper({ label, unit, value, least, most, onChange, tooSmall }:
             keyboard="numeric"
           />
         </View>
-        <Plate word="+" label={`${label}: one ${unit} more`} onPress={() => step(1)} />
+        <Plate word="+" label={`${label}: one more`} onPress={() => step(1)} />
         <Txt as="mono">{unit}</Txt>
       </View>
       {error ? (
