@@ -143,7 +143,10 @@ test('a new try, a done one, one for later: each where it belongs, also after a 
 test('the points of the order are explained and can be set', async ({ office, page }) => {
   await openEnds(office);
   await page.getByRole('button', { name: 'Why this order' }).click();
-  const urgent = office.sheet().getByRole('group', { name: 'They called an urgent line' }).getByRole('textbox');
+  const urgent = office
+    .sheet()
+    .getByRole('group', { name: 'They called an urgent line' })
+    .getByRole('textbox');
   await urgent.fill('0');
   const starred = office.sheet().getByRole('group', { name: 'The caller is starred' }).getByRole('textbox');
   await starred.fill('0');

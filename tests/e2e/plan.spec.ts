@@ -59,6 +59,7 @@ test('a bar pulled too long is found out, mended by one tap, put into force, and
 }) => {
   await openPlan(office);
   const end = page.getByRole('slider', { name: 'Van phone ends' });
+  await end.scrollIntoViewIfNeeded();
   const box = await end.boundingBox();
   if (!box) throw new Error('The bar has no place');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -216,6 +217,23 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await expect(bar(page, /^Van phone ?key ?0–25 s/)).toBeVisible();
 });
 
+test('the whole plan is in one look, and a tap shows the seconds of a rule', async ({ office, page }) => {
+  await openPlan(office);
+  const glance = page.getByRole('list', { name: /^The plan in one look/ });
+  await expect(glance.getByRole('listitem')).toHaveCount(6);
+  await expect(glance.getByRole('listitem').nth(4)).toContainText('Field service: this call');
+  await expect(glance.getByRole('listitem').nth(4)).toContainText(
+    'this app, desk phone, van phone, then Ilse Varga’s desk phone, then your mailbox',
+  );
+  await expect(glance.getByRole('listitem').first()).toBeInViewport({ ratio: 1 });
+  await glance.getByRole('button', { name: /At the bench/ }).click();
+  await expect(page.getByRole('heading', { name: 'Seconds of “At the bench”' })).toBeInViewport();
+  for (const name of ['Greetings', 'Find me', 'Files']) {
+    await see(page, name);
+    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  }
+});
+
 test('a template says where its rule will stand, and whether the call asked about goes by it', async ({
   office,
   page,
@@ -296,7 +314,7 @@ test('find me: a caller in the mailbox hears the greeting, presses 1, and is put
   page,
 }) => {
   await openPlan(office);
-  await see(page, 'Hours');
+  await see(page, 'Find me');
   const findMe = page.getByRole('region', { name: 'Find me' });
   await findMe.getByRole('button', { name: 'Try the desk phone' }).click();
   await findMe.getByRole('button', { name: 'Try the van phone' }).click();
@@ -335,7 +353,7 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   page,
 }) => {
   await openPlan(office);
-  await see(page, 'Hours');
+  await see(page, 'Files');
   const bringIn = async (name: string, mimeType: string, text: string) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Bring in a file' }).click();
@@ -354,9 +372,11 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   await expect(held).toContainText('2026-12-25 to 2026-12-28 Yard closed');
   await expect(held).toContainText('Line 8: The event is left out');
   await held.getByRole('button', { name: 'Take it into my plan' }).click();
+  await see(page, 'Hours');
   await expect(page.getByRole('textbox', { name: 'Days off, a line for each' })).toHaveValue(
     '2026-12-25 to 2026-12-28 Yard closed',
   );
+  await see(page, 'Files');
 
   await bringIn(
     'plan.cpl',
@@ -378,7 +398,7 @@ test('the ring plan has no fault that axe finds, in any of its views', async ({ 
   await openPlan(office);
   await bar(page, /^Van phone key/).click();
   expect(await office.axeViolations()).toEqual([]);
-  for (const view of ['Week', 'Look back', 'Hours']) {
+  for (const view of ['Week', 'Look back', 'Hours', 'Greetings', 'Find me', 'Files']) {
     await see(page, view);
     expect(await office.axeViolations()).toEqual([]);
   }

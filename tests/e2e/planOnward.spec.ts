@@ -96,14 +96,14 @@ test('a greeting is recorded, lasts as long as it was spoken, and can be typed a
   page,
 }) => {
   await openPlan(office);
-  await see(page, 'Hours');
+  await see(page, 'Greetings');
   await page.getByRole('button', { name: 'Record it myself: Any other time' }).click();
   await expect(page.getByText(/^Recording, [1-9]\d* s\. Say your greeting\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop, and keep it' }).click();
   await expect(page.getByText(/^In your own voice, \d+ s\.$/)).toBeVisible();
   await force(page);
   await page.reload();
-  await see(page, 'Hours');
+  await see(page, 'Greetings');
   await expect(page.getByText(/^In your own voice, \d+ s\.$/)).toBeVisible();
 
   await office.open('/standing');
@@ -114,7 +114,7 @@ test('a greeting is recorded, lasts as long as it was spoken, and can be typed a
   );
 
   await office.open('/plan');
-  await see(page, 'Hours');
+  await see(page, 'Greetings');
   await page.getByRole('button', { name: 'Type it instead: Any other time' }).click();
   await expect(page.getByRole('textbox', { name: 'What callers hear: Any other time' })).toHaveValue(
     /I am at a gauge/,
@@ -126,7 +126,7 @@ test('a greeting is taken from a WAV file; a damaged one is refused with a sente
   page,
 }) => {
   await openPlan(office);
-  await see(page, 'Hours');
+  await see(page, 'Greetings');
   const take = async (name: string, buffer: Buffer) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Take a WAV file: Any other time' }).click();

@@ -141,7 +141,8 @@ describe('the checks', () => {
       }),
     ];
     expect(repaired('cadence', { rules })).toMatchObject({
-      sentence: 'Your desk phone rings for 4 rings (12 s), and the stage lasts 13 s: they end at 12 s and at 13 s.',
+      sentence:
+        'Your desk phone rings for 4 rings (12 s), and the stage lasts 13 s: they end at 12 s and at 13 s.',
       left: [],
     });
     const unlike = [
@@ -360,6 +361,23 @@ describe('the checks', () => {
       screening: { numbers: [], withheld: true },
     }));
     expect(repaired('excluded', { rules: [withheld, rule()] }, { people }).left).toEqual([]);
+  });
+
+  it('tell of somebody a plan names who has gone since, and guess nobody in their place', () => {
+    const gone = { personId: 'zoe', startSeconds: 0 };
+    const found = check({ rules: [rule({ stages: [stage(20, desk, gone)] })] });
+    expect(found).toContainEqual(
+      expect.objectContaining({
+        code: 'cannotTakeForce',
+        severity: 'alarm',
+        place: { ruleId: rule().id },
+        repair: null,
+      }),
+    );
+    expect(
+      check({ forwards: [{ to: { kind: 'forward', to: '299' }, from: null, until: now + hour }] })[0]
+        ?.sentence,
+    ).toBe('Nobody has the extension 299.');
   });
 
   it('look at a whole office', () => {

@@ -15,6 +15,7 @@ export const findingCodes = [
   'loop',
   'forwardLeftOn',
   'costly',
+  'cannotTakeForce',
 ] as const;
 export type FindingCode = (typeof findingCodes)[number];
 

@@ -1,5 +1,5 @@
 /** What is wrong with a ring plan, found by computing calls. */
-import type { OfficeIndex } from '../office';
+import { planProblems, type OfficeIndex, type RingPlan } from '../office';
 import { atomsOf, reachOf } from './atoms';
 import type { CheckContext, Finding } from './finding';
 import { costChecks, forwardChecks, mailboxThereChecks, screeningCheck } from './forwardChecks';
@@ -29,8 +29,24 @@ export function checkPlan(office: OfficeIndex, personId: string, context: CheckC
     ...mailboxThereChecks(office, plan),
     ...screeningCheck(office, plan),
     ...costChecks(office, plan, context),
+    ...carriedOutChecks(office, plan),
   ];
   return findings.sort((a, b) => ranks[a.severity] - ranks[b.severity]);
+}
+
+/** What the plan names and the office no longer has, or bars: said at its rule, since it can't take force so. */
+function carriedOutChecks(office: OfficeIndex, plan: RingPlan): Finding[] {
+  return planProblems(plan, office).map(({ path, sentence }): Finding => {
+    const rule = path[0] === 'rules' ? plan.rules[Number(path[1])] : undefined;
+    return {
+      personId: plan.personId,
+      code: 'cannotTakeForce',
+      severity: 'alarm',
+      place: rule ? { ruleId: rule.id } : {},
+      sentence,
+      repair: null,
+    };
+  });
 }
 
 /** The same for everybody of the office. */

@@ -23,7 +23,7 @@ export const teamMailboxName = (teamId: string, office: OfficeIndex) =>
   `the mailbox of ${office.teams.get(teamId)?.name ?? 'no team'}`;
 
 export const nameOf = (personId: string, office: OfficeIndex) =>
-  office.people.get(personId)?.name ?? 'Nobody';
+  office.people.get(personId)?.name ?? 'Somebody no longer here';
 
 /** Who or what is dialled by that: a name where the office knows it, else the number as it is written. */
 export function whereTo(number: string, office: OfficeIndex): string {

@@ -1,7 +1,15 @@
 /** Ring plans as they are changed and said: changes, sentences, templates. */
 export { beginRule, ownDevicesRing } from './beginning';
 export { edits, spanOf, type TargetPlace } from './edits';
-export { callerWords, describeRule, finishWords, followedWords, spanWords, targetWords } from './sentences';
+export {
+  callerWords,
+  describeRule,
+  finishWords,
+  followedWords,
+  glanceOf,
+  spanWords,
+  targetWords,
+} from './sentences';
 export { daysAfter, hoursWords } from './hoursWords';
 export { numbersOf, ringForOnce, withoutOver } from './forOnce';
 export { daysOffWords, readDaysOff, readHours } from './readHours';

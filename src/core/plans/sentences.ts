@@ -30,6 +30,14 @@ export function describeRule(rule: RingRule, office: OfficeIndex, readerId: stri
   return `When ${conditionWords(rule, office, readerId)}: ${[...rings, end].join(', then ')}.`;
 }
 
+/** "this app, desk phone, then Ilse Varga, then your mailbox": a rule in the fewest words. */
+export function glanceOf({ stages, finish }: RingRule, office: OfficeIndex, readerId: string): string {
+  const rings = stages
+    .filter(({ targets }) => targets.length > 0)
+    .map(({ targets }) => targets.map((target) => targetWords(target, office, readerId)).join(', '));
+  return [...rings, finishWords(finish, office, readerId)].join(', then ');
+}
+
 /** "somebody starred calls Flood desk, while you are on site": whom and when a rule is for. */
 export function conditionWords(
   { lineIds, when = {} }: RingRule,
@@ -46,7 +54,7 @@ export function conditionWords(
   const lines =
     lineIds.length > 0
       ? ` ${list(
-          lineIds.map((id) => office.lines.get(id)?.name ?? id),
+          lineIds.map((id) => office.lines.get(id)?.name ?? 'a line no longer here'),
           'or',
         )}`
       : '';
@@ -59,7 +67,9 @@ function whenWords(when: When, office: OfficeIndex, readerId: string): string {
   if (when.situationIds && when.situationIds.length > 0)
     parts.push(
       `while you are ${list(
-        when.situationIds.map((id) => (situations.find((each) => each.id === id)?.name ?? id).toLowerCase()),
+        when.situationIds.map((id) =>
+          (situations.find((each) => each.id === id)?.name ?? 'a situation no longer here').toLowerCase(),
+        ),
         'or',
       )}`,
     );
@@ -110,7 +120,7 @@ export function callerWords(match: CallerMatch, office: OfficeIndex): string {
 /** What rings, in a few words: own devices by what they are, others by their name. */
 export function targetWords(target: RingTarget, office: OfficeIndex, readerId: string): string {
   if ('number' in target) return whereTo(target.number, office);
-  if ('teamId' in target) return `team ${office.teams.get(target.teamId)?.name ?? target.teamId}`;
+  if ('teamId' in target) return `team ${office.teams.get(target.teamId)?.name ?? 'no longer here'}`;
   if ('personId' in target)
     return target.personId === readerId ? 'your desk phone and app' : nameOf(target.personId, office);
   const device = office.devices.get(target.deviceId);

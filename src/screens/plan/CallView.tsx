@@ -13,6 +13,7 @@ import { FindingLine } from './FindingLine';
 import { OnwardPart } from './OnwardPart';
 import { atOnceWords, takenRuleId } from './planWords';
 import { QuestionLine } from './QuestionLine';
+import { RuleGlance } from './RuleGlance';
 import { RuleList } from './RuleList';
 import { RuleScale } from './RuleScale';
 import { selectPastCalls } from './selectPastCalls';
@@ -61,6 +62,15 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
             },
           }}
         />
+        {isWide || plan.rules.length < 2 ? null : (
+          <RuleGlance
+            plan={plan}
+            office={office}
+            trace={trace}
+            shownRuleId={rule?.id ?? null}
+            onShow={setShown}
+          />
+        )}
         {rule ? (
           <View style={styles.part}>
             <View ref={seconds} tabIndex={-1}>

@@ -4,48 +4,21 @@ import { StyleSheet, View } from 'react-native';
 import type { OfficeIndex, RingPlan } from '@/core/office';
 import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans';
 import type { WeekWindow } from '@/core/time';
-import { editPlan, selectChangedOffice, selectMyPlan, useAppDispatch, useAppSelector } from '@/state/app';
+import { editPlan, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
-import { useLayout } from '../shared/useLayout';
-import { FilesPart } from './FilesPart';
-import { FindMePart } from './FindMePart';
-import { GreetingsPart } from './GreetingsPart';
-
 const useStyles = themed(() =>
   StyleSheet.create({
-    columns: { flexDirection: 'row', gap: space.xl, alignItems: 'flex-start' },
-    stack: { gap: space.xl },
-    column: { flex: 1, minWidth: 0, gap: space.xl },
     part: { gap: space.m },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   }),
 );
 
-/** What belongs to the plan beside its rules: the working week, days off, greetings, find me, and files in and out. */
-export function HoursView() {
-  const styles = useStyles();
-  const { isWide } = useLayout();
-  const plan = useAppSelector(selectMyPlan);
-  const office = useAppSelector(selectChangedOffice);
-  return (
-    <View style={isWide ? styles.columns : styles.stack}>
-      <View style={isWide ? styles.column : styles.stack}>
-        <HoursPart plan={plan} office={office} />
-        <GreetingsPart plan={plan} office={office} />
-      </View>
-      <View style={isWide ? styles.column : styles.stack}>
-        <FindMePart plan={plan} office={office} />
-        <FilesPart plan={plan} office={office} />
-      </View>
-    </View>
-  );
-}
-
-function HoursPart({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
+/** The working week, hours of single lines, and days off. */
+export function HoursView({ plan, office }: { plan: RingPlan; office: OfficeIndex }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   return (

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { dropOverRules, useAppDispatch, useNow } from '@/state/app';
+import { dropOverRules, selectMyPlan, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
@@ -9,6 +9,9 @@ import { space } from '@/ui/tokens';
 
 import { CallView } from './CallView';
 import { DraftBar } from './DraftBar';
+import { FilesPart } from './FilesPart';
+import { FindMePart } from './FindMePart';
+import { GreetingsPart } from './GreetingsPart';
 import { HoursView } from './HoursView';
 import { LookBackView } from './LookBackView';
 import { useQuestion } from './useQuestion';
@@ -19,14 +22,18 @@ const views = [
   { value: 'week', word: 'Week' },
   { value: 'lookBack', word: 'Look back' },
   { value: 'hours', word: 'Hours' },
+  { value: 'greetings', word: 'Greetings' },
+  { value: 'findMe', word: 'Find me' },
+  { value: 'files', word: 'Files' },
 ] as const;
 type View_ = (typeof views)[number]['value'];
 
-/** The ring plan: one call in its seconds, the week, the past, and what else belongs to it. */
+/** The ring plan: one call in its seconds, the week, the past, and what else belongs to it, each under its name. */
 export function PlanScreen() {
   const [view, setView] = useState<View_>('call');
   const of = useQuestion();
   const dispatch = useAppDispatch();
+  const plan = useAppSelector(selectMyPlan);
   const now = useNow(60_000);
   useEffect(() => void dispatch(dropOverRules()), [dispatch, now]);
   const line = of.office.lines.get(of.question.line);
@@ -41,7 +48,10 @@ export function PlanScreen() {
         {view === 'call' ? <CallView of={of} /> : null}
         {view === 'week' ? <WeekView of={of} onSee={() => setView('call')} /> : null}
         {view === 'lookBack' ? <LookBackView /> : null}
-        {view === 'hours' ? <HoursView /> : null}
+        {view === 'hours' ? <HoursView plan={plan} office={of.office} /> : null}
+        {view === 'greetings' ? <GreetingsPart plan={plan} office={of.office} /> : null}
+        {view === 'findMe' ? <FindMePart plan={plan} office={of.office} /> : null}
+        {view === 'files' ? <FilesPart plan={plan} office={of.office} /> : null}
       </ScrollView>
       <DraftBar before={of.traceInForce} after={of.trace} />
     </View>
