@@ -46,9 +46,9 @@ function buildRecord(
 ): CallRecord {
   const caller = callerOf(call);
   const isCaller = caller.personId === personId;
-  const own = call.legs.filter((leg) => placeOf(leg, call) === personId);
-  const answered = firstAnswered(call, null);
-  const ownAnswered = firstAnswered(call, personId);
+  const own = call.legs.filter((leg) => placeOf(office, leg, call) === personId);
+  const answered = firstAnswered(office, call, null);
+  const ownAnswered = firstAnswered(office, call, personId);
   const talked = isCaller ? answered : ownAnswered;
   const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
   const tookPart = isCaller || ownAnswered !== undefined;
@@ -68,7 +68,9 @@ function buildRecord(
     cause,
     deviceId: last && tookPart ? deviceOf(last) : null,
     answeredById:
-      (!isCaller && ownAnswered) || !answered ? null : otherThan(personId, answererOf(answered, call)),
+      (!isCaller && ownAnswered) || !answered
+        ? null
+        : otherThan(personId, placeOf(office, answered, call) ?? answered.broughtById),
     withheld: call.withheld,
     digitsSent: own.map(({ digitsSent }) => digitsSent).reduce(longer, ''),
     finish: call.finish,
@@ -86,29 +88,28 @@ const longer = (a: string, b: string) => (b.length > a.length ? b : a);
 const otherThan = (personId: string, other: string | null) => (other === personId ? null : other);
 
 /** The first called leg that was answered by anybody but a mailbox, or by the given person. */
-function firstAnswered(call: Call, personId: string | null): Leg | undefined {
+function firstAnswered(office: OfficeIndex, call: Call, personId: string | null): Leg | undefined {
   return call.legs.find(
     (leg) =>
       leg.role === 'called' &&
       leg.answeredAt !== null &&
       !isMachine(leg) &&
       leg.broughtFor !== 'move' &&
-      (personId === null || placeOf(leg, call) === personId),
+      (personId === null || placeOf(office, leg, call) === personId),
   );
 }
 
 /** In whose place somebody is at this leg: their own; at a number outside, that of whoever's plan rang or forwarded there. */
-function placeOf(leg: Leg, call: Call): string | null {
+function placeOf(office: OfficeIndex, leg: Leg, call: Call): string | null {
   if (leg.personId !== null || leg.endpoint.kind !== 'outside' || leg.role === 'caller') return leg.personId;
   const { number } = leg.endpoint;
   for (const { ownerId, legs } of tracesOf(call)) {
     const planned = legs.find((each) => each.number === number);
-    if (planned) return planned.personId ?? ownerId;
+    // What a team's plan rings is in nobody's place.
+    if (planned) return planned.personId ?? (office.people.has(ownerId) ? ownerId : null);
   }
   return isForwardedTo(call, number) ? leg.broughtById : null;
 }
-
-const answererOf = (leg: Leg, call: Call) => placeOf(leg, call) ?? leg.broughtById;
 
 const isForwardedTo = ({ acts }: Call, number: string | null) =>
   acts.some(({ act, to }) => act === 'forwarded' && to === number);

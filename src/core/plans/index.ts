@@ -14,5 +14,5 @@ export { daysAfter, hoursWords } from './hoursWords';
 export { numbersOf, ringForOnce, withoutOver } from './forOnce';
 export { daysOffWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
-export { ringsIn, setRingsIn, withoutSituation, type RingsIn } from './situationRules';
+export { ringsIn, setRingsIn, withoutSituation, withSituationBack, type RingsIn } from './situationRules';
 export { templatesFor, type PlanTemplate } from './templates';

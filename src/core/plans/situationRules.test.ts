@@ -1,5 +1,5 @@
 import { emptyOffice, OfficeIndex, type RingPlan, type Situation } from '../office';
-import { ringsIn, setRingsIn, withoutSituation } from '.';
+import { ringsIn, setRingsIn, withoutSituation, withSituationBack } from '.';
 
 const office = new OfficeIndex({
   ...emptyOffice,
@@ -66,5 +66,17 @@ describe('what rings in a situation', () => {
     expect(withoutSituation({ ...plan, rules: [both] }, 'bench').rules[0]?.when).toEqual({
       situationIds: ['van'],
     });
+  });
+
+  it('put back, has what was taken along, and what was changed since stays', () => {
+    const both = rule('both', { when: { situationIds: ['bench', 'van'] } });
+    const greetings = [{ id: 'g', name: 'Bench', text: 'x', situationIds: ['bench'] }];
+    const named = setRingsIn(plan, bench, ['desk'], office);
+    const before = { ...named, rules: [...named.rules, both], greetings };
+    const without = withoutSituation(before, 'bench');
+    expect(withSituationBack(without, before, 'bench')).toEqual(before);
+    const since = { ...without, rules: without.rules.map((each) => ({ ...each, name: `${each.name}!` })) };
+    const back = withSituationBack(since, before, 'bench');
+    expect(back.rules.map(({ name }) => name)).toEqual(['urgent!', 'At the bench', 'any!', 'both']);
   });
 });

@@ -61,6 +61,27 @@ export function setRingsIn(
     : insertFirst(plan, rule, office);
 }
 
+/** The plan with what was taken out with a situation, as it was before; all that was changed since stays. */
+export function withSituationBack(plan: RingPlan, before: RingPlan, situationId: string): RingPlan {
+  const asks = ({ situationIds }: { situationIds?: readonly string[] | undefined }) =>
+    situationIds?.includes(situationId) ?? false;
+  const rules = [...plan.rules];
+  before.rules.forEach((rule, index) => {
+    if (!asks(rule.when ?? {})) return;
+    const at = rules.findIndex(({ id }) => id === rule.id);
+    if (at < 0) rules.splice(Math.min(index, rules.length), 0, rule);
+    else rules[at] = { ...rules[at], ...rule };
+  });
+  const greetings = plan.greetings && [...plan.greetings];
+  before.greetings?.forEach((greeting, index) => {
+    if (!greetings || !asks(greeting)) return;
+    const at = greetings.findIndex(({ id }) => id === greeting.id);
+    if (at < 0) greetings.splice(Math.min(index, greetings.length), 0, greeting);
+    else greetings[at] = greeting;
+  });
+  return { ...plan, rules, ...(greetings && { greetings }) };
+}
+
 /** The plan without what asked for a situation that is taken out: its own rule goes, others no longer ask for it. */
 export function withoutSituation(plan: RingPlan, situationId: string): RingPlan {
   const others = (ids: readonly string[]) => ids.filter((id) => id !== situationId);

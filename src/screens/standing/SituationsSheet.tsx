@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { Person, RingPlan, Situation } from '@/core/office';
-import { ringsIn, setRingsIn, withoutSituation } from '@/core/plans';
+import { ringsIn, setRingsIn, withoutSituation, withSituationBack } from '@/core/plans';
 import {
   changeSituations,
   freeId,
@@ -31,6 +31,7 @@ const useStyles = themed(({ colours }) =>
 
 /** As it was before a situation was taken out. */
 interface TakenOut {
+  id: string;
   name: string;
   me: Person;
   plan: RingPlan;
@@ -80,7 +81,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
     void dispatch(changeSituations({ situations: next }, (each) => each, `${moved.name} is moved.`));
   };
   const takeOut = ({ id, name }: Situation) => {
-    setTakenOut({ name, me, plan });
+    setTakenOut({ id, name, me, plan });
     const isIn = me.situation?.id === id;
     void dispatch(
       changeSituations(
@@ -94,12 +95,12 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
       ),
     );
   };
-  const putBack = ({ name, me: before, plan: planBefore }: TakenOut) => {
+  const putBack = ({ id, name, me: before, plan: planBefore }: TakenOut) => {
     setTakenOut(null);
     void dispatch(
       changeSituations(
         { situations: before.situations, follows: before.follows, situation: before.situation },
-        (each) => ({ ...each, rules: planBefore.rules, greetings: planBefore.greetings }),
+        (each) => withSituationBack(each, planBefore, id),
         `${name} is back.`,
       ),
     );
