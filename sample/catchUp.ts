@@ -1,4 +1,4 @@
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord, Recording } from '@/core/exchange';
 import { writtenFax, type Fax } from '@/core/fax';
 import { roomNumber, type Message, type Room } from '@/core/messages';
 import { shiftLocalDays, startOfLocalDay } from '@/core/time';
@@ -34,12 +34,20 @@ const text = (
   ...given,
 });
 
+/** Who says what in the recorded calls. */
+const dictated: Readonly<Record<string, string>> = {
+  '+441174960171': 'hello-marl',
+  '+441314960142': 'hello-bexhollow',
+};
+
 /** What stands beside the sample's calls: spoken messages, texts, and when the worker last cleared the list by hand. */
 export function sampleCatchUp(
   records: readonly CallRecord[],
   now: number,
 ): {
   voicemails: { record: CallRecord; clip: string }[];
+  /** What is heard in recordings of the sample's calls, from its beginning. */
+  recordings: { record: CallRecord; recording: Recording; clip: string }[];
   messages: Message[];
   rooms: Room[];
   faxes: { fax: Fax; url: string }[];
@@ -51,6 +59,12 @@ export function sampleCatchUp(
       const clip = spoken[record.other.number ?? ''];
       return clip === undefined ? [] : [{ record, clip }];
     });
+  const recordings = records.flatMap((record) =>
+    record.recordings.flatMap((recording) => {
+      const clip = dictated[record.other.number ?? ''];
+      return clip === undefined ? [] : [{ record, recording, clip }];
+    }),
+  );
   const yesterday = shiftLocalDays(startOfLocalDay(now, sampleOffice.zone), -1, sampleOffice.zone);
   const messages: Message[] = [
     text({
@@ -93,6 +107,7 @@ export function sampleCatchUp(
   ];
   return {
     voicemails,
+    recordings,
     messages: [...messages, ...writtenInRooms(yesterday, now)],
     rooms: rooms(yesterday),
     faxes: [{ fax: permit(now - 52 * minuteMs), url: '/faxes/access-permit.pdf' }],

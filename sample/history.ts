@@ -108,6 +108,13 @@ function planStory(traffic: Traffic, now: number): void {
   traffic.callInUntaken(now - 34 * minuteMs, marl, '+441314960120', { speaksForS: 12 });
   traffic.callInUntaken(now - 12 * minuteMs, cawder, flood, { speaksForS: 25 });
   traffic.callInUntaken(now - 6 * minuteMs, skerrow, '+441314960120', { givesUpAfterS: 31 });
+  // What was dictated, and so recorded, around noon of the two days before.
+  traffic.callInRecorded(now - (22 * 60 + 15) * minuteMs, marl, '+441314960120');
+  traffic.callInRecorded(
+    now - (46 * 60 + 15) * minuteMs,
+    { number: '+441314960142', name: 'BEXHOLLOW GATE' },
+    '+441314960120',
+  );
 }
 
 type Party = { number: string | null; name: string | null };
@@ -165,6 +172,24 @@ class Traffic {
       if (!legId) return;
       const untilS = 'givesUpAfterS' in end ? end.givesUpAfterS : this.greetingOverS(legId) + end.speaksForS;
       this.schedule(at + untilS * secondMs, () => this.clear(legId, at + untilS * secondMs));
+    });
+  }
+
+  /** Answered on the app, and half a minute of it recorded. */
+  callInRecorded(at: number, party: Party, line: string): void {
+    this.schedule(at, () => {
+      const legId = this.make({ kind: 'outside', ...party }, line, at);
+      if (!legId) return;
+      const own = () =>
+        this.legsOfCall(legId).find(
+          ({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'maren-app',
+        )?.id ?? '';
+      const after = (seconds: number, act: (at: number) => void) =>
+        this.schedule(at + seconds * secondMs, () => act(at + seconds * secondMs));
+      after(6, (then) => this.send({ type: 'answer', legId: own() }, then));
+      after(10, (then) => this.send({ type: 'record', legId: own(), act: 'start' }, then));
+      after(40, (then) => this.send({ type: 'record', legId: own(), act: 'stop' }, then));
+      after(52, (then) => this.clear(legId, then));
     });
   }
 

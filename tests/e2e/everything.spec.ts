@@ -42,6 +42,18 @@ test('the history is narrowed down, summed up, and taken away as a table', async
   await expect(page.getByRole('region', { name: 'History' })).not.toContainText('Field service');
 });
 
+test('the recorded calls are found, and can be listened to', async ({ office, page }) => {
+  await office.open('/everything');
+  await page.getByRole('button', { name: 'Filter' }).click();
+  await office.sheet().getByRole('checkbox', { name: 'were recorded' }).click();
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText(/^2 calls · /)).toBeVisible();
+  await office.newestOf('Marl & Finch').click();
+  const recording = page.getByRole('group', { name: 'Recording' });
+  await expect(recording).toContainText('0:30');
+  await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
+});
+
 test('each further filter leaves fewer calls, never more', async ({ office, page }) => {
   await office.open('/everything');
   const summary = page.getByText(/^\d+ calls · \d+ not taken/);

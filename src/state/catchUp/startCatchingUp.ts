@@ -228,6 +228,14 @@ async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, n
     const voicemail = voicemailOf(record, selectOffice(store.getState()), transcript);
     if (voicemail) store.dispatch(keepOne('voicemails', voicemail));
   }
+  for (const { record, recording, clip } of sample.recordings) {
+    const [first] = recording.pieces;
+    const last = recording.pieces.at(-1)?.to;
+    if (!first || last == null) continue;
+    const heard = [{ kind: 'clip' as const, at: first.from + 1_000, clip }];
+    const piece = { id: recording.id, callId: record.callId, endedAt: last, messageMs: last - first.from };
+    await sound.keep(piece, heard, wordsOf).catch(() => null);
+  }
   store.dispatch(
     keptRead([
       ...asKept('messages', sample.messages),
