@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
 import { fitsFollowUp, isOverdue, listsOf, orderFollowUps, type FollowUp } from '@/core/followUps';
 import { finishFollowUp, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
@@ -9,6 +9,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { ListScreen } from '../shared/ListScreen';
 import { useGo } from '../shared/useGo';
 import { FollowUpSheet } from './FollowUpSheet';
 import { followUpWords } from './followUpWords';
@@ -19,9 +20,6 @@ const leftWords = ['Nothing is left to do.', 'One is left to do.'];
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    screen: { flex: 1, minHeight: 0 },
-    scroll: { flex: 1, minHeight: 0 },
-    head: { padding: space.l, gap: space.m, borderBottomWidth: 1, borderColor: colours.ink },
     row: {
       gap: space.s,
       paddingVertical: space.s,
@@ -33,14 +31,6 @@ const useStyles = themed(({ colours }) =>
     high: { borderLeftWidth: 4, borderLeftColor: colours.saffron },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
     done: { textDecorationLine: 'line-through' },
-    foot: {
-      flexDirection: 'row',
-      gap: space.s,
-      padding: space.m,
-      backgroundColor: colours.paper,
-      borderTopWidth: 1,
-      borderColor: colours.ink,
-    },
     main: { flex: 1 },
   }),
 );
@@ -63,15 +53,11 @@ export function FollowUpsScreen() {
   );
   const left = all.filter(({ doneAt }) => doneAt === null).length;
   return (
-    <View style={styles.screen}>
-      <ScrollView style={styles.scroll} tabIndex={0}>
-        <View style={styles.head}>
-          <View>
-            <Txt as="title" level={1}>
-              Follow-ups
-            </Txt>
-            <Txt as="small">{leftWords[left] ?? `${left} are left to do.`}</Txt>
-          </View>
+    <ListScreen
+      title="Follow-ups"
+      about={leftWords[left] ?? `${left} are left to do.`}
+      head={
+        <>
           {inUse.lists.length === 0 ? null : (
             <Choice
               asStrip
@@ -95,22 +81,25 @@ export function FollowUpsScreen() {
           {all.length === left ? null : (
             <Plate word="Show what is done too" pressed={isDoneToo} onPress={() => setDoneToo(!isDoneToo)} />
           )}
-        </View>
-        {shown.length === 0 ? (
-          <EmptyState
-            title={all.length === 0 ? 'Nothing to follow up' : 'None of that kind is left'}
-            sentence="From a call by its note, or here by itself: what you still mean to do."
-          />
-        ) : null}
-        <View role="list" aria-label="Follow-ups">
-          {shown.map((followUp) => (
-            <FollowUpRow key={followUp.id} followUp={followUp} now={now} onChange={() => setOpen(followUp)} />
-          ))}
-        </View>
-      </ScrollView>
-      <View style={styles.foot}>
-        <Plate kind="main" word="A new one" style={styles.main} onPress={() => setOpen('new')} />
-        <Plate word="Loose ends" onPress={go.loose} />
+        </>
+      }
+      foot={
+        <>
+          <Plate kind="main" word="A new one" style={styles.main} onPress={() => setOpen('new')} />
+          <Plate word="Loose ends" onPress={go.loose} />
+        </>
+      }
+    >
+      {shown.length === 0 ? (
+        <EmptyState
+          title={all.length === 0 ? 'Nothing to follow up' : 'None of that kind is left'}
+          sentence="From a call by its note, or here by itself: what you still mean to do."
+        />
+      ) : null}
+      <View role="list" aria-label="Follow-ups">
+        {shown.map((followUp) => (
+          <FollowUpRow key={followUp.id} followUp={followUp} now={now} onChange={() => setOpen(followUp)} />
+        ))}
       </View>
       {open === null ? null : (
         <FollowUpSheet
@@ -119,7 +108,7 @@ export function FollowUpsScreen() {
           onClose={() => setOpen(null)}
         />
       )}
-    </View>
+    </ListScreen>
   );
 }
 

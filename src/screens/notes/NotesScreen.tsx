@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
 import { findWords } from '@/core/finding';
 import { whoOf } from '@/core/looseEnds';
@@ -25,14 +25,12 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { ListScreen } from '../shared/ListScreen';
 import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    screen: { flex: 1, minHeight: 0 },
-    scroll: { flex: 1, minHeight: 0 },
-    head: { padding: space.l, gap: space.m, borderBottomWidth: 1, borderColor: colours.ink },
     row: {
       gap: space.xs,
       padding: space.l,
@@ -41,8 +39,6 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
-    foot: { gap: space.s, padding: space.m, borderTopWidth: 1, borderColor: colours.ink },
-    plates: { flexDirection: 'row', gap: space.s },
     grow: { flexGrow: 1 },
   }),
 );
@@ -83,29 +79,12 @@ export function NotesScreen() {
     setText('');
   };
   return (
-    <View style={styles.screen}>
-      <ScrollView style={styles.scroll} tabIndex={0}>
-        <View style={styles.head}>
-          <Txt as="title" level={1}>
-            Notes
-          </Txt>
-          <Field label="Find in the notes" value={sought} onChange={setSought} />
-        </View>
-        {shown.length === 0 ? (
-          <EmptyState
-            title={notes.length === 0 ? 'No notes yet' : 'Nothing of that kind is noted'}
-            sentence="Notes on a call stand here too, with whom the call was."
-          />
-        ) : null}
-        <View role="list" aria-label="Notes">
-          {shown.map((note) => (
-            <NoteRow key={note.id} note={note} name={nameOf(note)} />
-          ))}
-        </View>
-      </ScrollView>
-      <View style={styles.foot}>
-        <Field label="A new note" value={text} onChange={setText} lines={2} />
-        <View style={styles.plates}>
+    <ListScreen
+      title="Notes"
+      head={<Field label="Find in the notes" value={sought} onChange={setSought} />}
+      entry={<Field label="A new note" value={text} onChange={setText} lines={2} />}
+      foot={
+        <>
           <Plate word="Loose ends" onPress={go.loose} />
           <Plate
             kind="main"
@@ -114,9 +93,21 @@ export function NotesScreen() {
             style={styles.grow}
             onPress={keep}
           />
-        </View>
+        </>
+      }
+    >
+      {shown.length === 0 ? (
+        <EmptyState
+          title={notes.length === 0 ? 'No notes yet' : 'Nothing of that kind is noted'}
+          sentence="Notes on a call stand here too, with whom the call was."
+        />
+      ) : null}
+      <View role="list" aria-label="Notes">
+        {shown.map((note) => (
+          <NoteRow key={note.id} note={note} name={nameOf(note)} />
+        ))}
       </View>
-    </View>
+    </ListScreen>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
 import { whoOf } from '@/core/looseEnds';
 import { formatDayAndClock, formatDuration } from '@/core/time';
@@ -22,13 +22,11 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { VoicemailWords } from '../looseEnds/VoicemailWords';
+import { ListScreen } from '../shared/ListScreen';
 import { useGo } from '../shared/useGo';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
-    screen: { flex: 1, minHeight: 0 },
-    scroll: { flex: 1, minHeight: 0 },
-    head: { padding: space.l, gap: space.m, borderBottomWidth: 1, borderColor: colours.ink },
     row: {
       flexDirection: 'row',
       gap: space.m,
@@ -42,7 +40,7 @@ const useStyles = themed(({ colours }) =>
     title: { flexDirection: 'row', gap: space.m, justifyContent: 'space-between', alignItems: 'baseline' },
     name: { flexShrink: 1 },
     acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
-    foot: { padding: space.m, borderTopWidth: 1, borderColor: colours.ink },
+    grow: { flexGrow: 1 },
   }),
 );
 
@@ -74,53 +72,46 @@ export function VoicemailsScreen() {
   const all = inSight && !shown.includes(inSight) ? [inSight, ...shown] : shown;
   const [title, sentence] = emptyWords[shelf];
   return (
-    <View style={styles.screen}>
-      <ScrollView style={styles.scroll} tabIndex={0}>
-        <View style={styles.head}>
-          <Txt as="title" level={1}>
-            Voicemails
-          </Txt>
-          <Choice
-            asStrip
-            label="Which"
-            value={shelf}
-            options={shelves.map((value) => ({
-              value,
-              word:
-                onShelf[value].length > 0
-                  ? `${shelfWords[value]} ${onShelf[value].length}`
-                  : shelfWords[value],
-            }))}
-            onChoose={(next) => {
-              setChosen(next);
-              setOpened(null);
+    <ListScreen
+      title="Voicemails"
+      head={
+        <Choice
+          asStrip
+          label="Which"
+          value={shelf}
+          options={shelves.map((value) => ({
+            value,
+            word:
+              onShelf[value].length > 0 ? `${shelfWords[value]} ${onShelf[value].length}` : shelfWords[value],
+          }))}
+          onChoose={(next) => {
+            setChosen(next);
+            setOpened(null);
+          }}
+        />
+      }
+      foot={<Plate word="Loose ends" style={styles.grow} onPress={go.loose} />}
+    >
+      {all.length === 0 ? (
+        <EmptyState
+          title={isRead ? title : 'Reading the voicemails'}
+          sentence={isRead ? sentence : 'What was kept is being read.'}
+        />
+      ) : null}
+      <View role="list" aria-label="Voicemails">
+        {all.map((voicemail) => (
+          <VoicemailRow
+            key={voicemail.id}
+            voicemail={voicemail}
+            isOpen={voicemail.id === opened}
+            onOpen={() => {
+              setChosen(shelf);
+              setOpened(voicemail.id);
             }}
           />
-        </View>
-        {all.length === 0 ? (
-          <EmptyState
-            title={isRead ? title : 'Reading the voicemails'}
-            sentence={isRead ? sentence : 'What was kept is being read.'}
-          />
-        ) : null}
-        <View role="list" aria-label="Voicemails">
-          {all.map((voicemail) => (
-            <VoicemailRow
-              key={voicemail.id}
-              voicemail={voicemail}
-              isOpen={voicemail.id === opened}
-              onOpen={() => {
-                setChosen(shelf);
-                setOpened(voicemail.id);
-              }}
-            />
-          ))}
-        </View>
-      </ScrollView>
-      <View style={styles.foot}>
-        <Plate word="Loose ends" onPress={go.loose} />
+        ))}
       </View>
-    </View>
+    </ListScreen>
   );
 }
 
