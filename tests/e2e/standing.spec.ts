@@ -175,6 +175,11 @@ test('what a forward of everything would lose is said before it is set, with its
   await set.click();
   await expect(forward.getByRole('alert')).toHaveText('Choose where everything goes.');
 
+  // To the mailbox: the urgent line would reach nobody, which is said; that nothing rings is meant.
+  await forward.getByRole('radio', { name: 'my mailbox' }).click();
+  await expect(forward.getByRole('note')).toHaveCount(1);
+  await expect(forward.getByRole('note')).toContainText('Flood desk is an urgent line');
+
   // A circle with a colleague.
   await forward.getByRole('radio', { name: 'a colleague' }).click();
   await forward.getByRole('radio', { name: 'Ilse Varga' }).click();

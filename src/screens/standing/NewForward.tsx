@@ -176,7 +176,9 @@ function useFindings(forward: ForwardAll | null, now: number): Finding[] {
     const sentences = (of: OfficeIndex) => checkPlan(of, plan.personId, context);
     const known = new Set(sentences(office).map(({ sentence }) => sentence));
     return sentences(office.withPlan({ ...plan, forwards })).filter(
-      ({ sentence, severity }) => severity !== 'notice' && !known.has(sentence),
+      // That nothing rings here is what a forward is for.
+      ({ code, sentence, severity }) =>
+        severity !== 'notice' && code !== 'nothingRings' && !known.has(sentence),
     );
   }, [store, office, plan, signedIn, isPastRead, written, now]);
 }
