@@ -16,7 +16,7 @@ const useStyles = themed(({ colours }) =>
       borderTopWidth: 1,
       borderColor: colours.ink,
     },
-    plates: { flexDirection: 'row', gap: space.s },
+    plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   }),
 );
 
