@@ -183,13 +183,13 @@ function callsAMonth(
   context: CheckContext,
 ): number {
   const pastCalls = context.pastCalls();
-  const times = pastCalls.map(({ at }) => at);
-  const [first, last] = [Math.min(...times), Math.max(...times)];
-  if (pastCalls.length === 0) return 0;
+  const [first] = pastCalls;
+  const last = pastCalls.at(-1);
+  if (!first || !last) return 0;
   const asOn = forward ? { ...plan, forwards: [{ ...forward, from: null, until: null }] } : plan;
   const officeThen = forward ? office.withPlan(asOn) : office;
   const reaching = pastCalls.filter((call) => reaches(officeThen, asOn, number, call)).length;
-  return reaching / Math.max((last - first) / monthMs, 1 / 30);
+  return reaching / Math.max(Math.abs(last.at - first.at) / monthMs, 1 / 30);
 }
 
 function reaches(office: OfficeIndex, plan: RingPlan, number: string, call: PastCall): boolean {

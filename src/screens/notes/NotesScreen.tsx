@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { findWords } from '@/core/finding';
@@ -55,11 +55,14 @@ export function NotesScreen() {
   const people = useAppSelector(selectPeople);
   const [sought, setSought] = useState('');
   const [text, setText] = useState('');
-  const nameOf = ({ other }: NoteEntry) =>
-    other === null
-      ? ''
-      : (office.people.get(other.personId ?? '')?.name ??
-        identifyNumber(other.number, other.name, people).name);
+  const nameOf = useCallback(
+    ({ other }: NoteEntry) =>
+      other === null
+        ? ''
+        : (office.people.get(other.personId ?? '')?.name ??
+          identifyNumber(other.number, other.name, people).name),
+    [office, people],
+  );
   const shown = useMemo(
     () =>
       sought.trim() === ''
@@ -69,9 +72,7 @@ export function NotesScreen() {
             notes.map((note) => ({ item: note, text: `${note.text} ${nameOf(note)}` })),
             mostFound,
           ),
-    // Names change with the directory only.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [notes, sought, office, people],
+    [notes, sought, nameOf],
   );
   const keep = () => {
     if (text.trim() === '') return;
