@@ -28,7 +28,7 @@ export function deadRuleChecks(
           repair: { word: 'Take the rule out', plan: without },
         },
       ];
-    const names = found.rules.map(({ name }) => `“${name}”`).join(' and ');
+    const names = listed.format(found.rules.map(({ name }) => `“${name}”`));
     return [
       {
         personId: plan.personId,

@@ -259,7 +259,7 @@ const styles = StyleSheet.create({
   screen: { flex: 1 },
   body: { padding: space.l, gap: space.l, maxWidth: 640 },
   part: { gap: space.m },
-  list: { height: 264, borderWidth: 1 },
+  list: { height: 264 },
   person: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m, padding: space.s, minHeight: 44 },
   name: { flexGrow: 1, flexShrink: 1 },
 });
