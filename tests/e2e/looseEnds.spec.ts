@@ -335,11 +335,14 @@ test('a text that comes in while the worker is elsewhere is told quietly, and co
   await openEnds(office);
   await expect(page).toHaveTitle('(6) Cendro');
   await office.goOutside();
+  await office.letPass('5 s');
   const text = page.getByRole('region', { name: 'Text in' });
   await text.getByRole('radio', { name: 'Hallin Rigg Fell Race' }).click();
   await text.getByRole('textbox').fill('The gauge stands at nothing.');
   await text.getByRole('button', { name: 'Text Field texts as Hallin Rigg Fell Race' }).click();
-  await expect(page.getByText('Hallin Rigg Fell Race: The gauge stands at nothing.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Hallin Rigg Fell Race sent a text/ })).toContainText(
+    '“The gauge stands at nothing.”',
+  );
   await expect(page).toHaveTitle('(7) Cendro');
   await expect(page.getByRole('link', { name: 'Loose ends 7' })).toBeVisible();
   await text.getByRole('radio', { name: 'carrier is down' }).click();

@@ -1,5 +1,6 @@
 /** Apart from the screens themselves, which do not belong to the start. */
 export const fetchLooseEndsScreen = async () => (await import('./catchingUp')).LooseEndsScreen;
+export const fetchArrivalStrip = async () => (await import('./catchingUp')).ArrivalStrip;
 export const fetchPersonScreen = async () => (await import('./catchingUp')).PersonScreen;
 export const fetchStartCatchingUp = async () => (await import('./catchingUp')).startCatchingUp;
 export const fetchEverythingScreen = async () => (await import('./catchingUp')).EverythingScreen;

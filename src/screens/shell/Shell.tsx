@@ -16,6 +16,7 @@ import { IncomingScreen } from '../incoming/IncomingScreen';
 import { LiveColumn } from '../live/LiveColumn';
 import { useLayout } from '../shared/useLayout';
 import { Announcer } from './Announcer';
+import { ArrivalsLater } from './ArrivalsLater';
 import { AsideStrip } from './AsideStrip';
 import { CallStrip } from './CallStrip';
 import { Notices } from './Notices';
@@ -72,6 +73,7 @@ export function Shell({ children }: { children: ReactNode }) {
               ))}
             </ScrollView>
           ) : null}
+          <ArrivalsLater />
           <AsideStrip />
           {hasThird ? null : <CallStrip />}
           {isWide ? null : <PlaceBar asRail={false} />}

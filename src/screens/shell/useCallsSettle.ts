@@ -9,19 +9,15 @@ import { ThumbGuard } from '@/ui/thumb';
  * open makes room once a call is taken.
  */
 export function useCallsSettle(): void {
-  const guard = useRef<ThumbGuard | null>(null);
   const ringing = useAppSelector((state) => idsOf(selectIncoming(state)));
   const taken = useAppSelector((state) => idsOf(selectTaken(state)));
   const before = useRef({ ringing, taken });
-  useEffect(() => {
-    guard.current = new ThumbGuard();
-    return guard.current.start();
-  }, []);
+  useEffect(() => new ThumbGuard().start(), []);
   useEffect(() => {
     const last = before.current;
     before.current = { ringing, taken };
     if (last.ringing === ringing && last.taken === taken) return;
-    guard.current?.screenChanged();
+    ThumbGuard.screenChanged();
     const rang = last.ringing.split(' ');
     if (taken.split(' ').some((id) => id !== '' && rang.includes(id))) putLayersAside();
   }, [ringing, taken]);

@@ -49,6 +49,8 @@ export interface CatchUpSlice {
   weights: LooseWeights | null;
   /** Whether all that was kept has been read. */
   isRead: boolean;
+  /** What had come in by then (epoch milliseconds) the worker has seen; null until it has been read. */
+  seenUpTo: number | null;
   /** What is looked for in everything. */
   sought: Sought;
 }
@@ -81,6 +83,7 @@ const catchUpSlice = createSlice({
     },
     weights: null,
     isRead: false,
+    seenUpTo: null,
     sought: { words: '', filter: {}, who: null },
   } as CatchUpSlice,
   reducers: {
@@ -97,6 +100,10 @@ const catchUpSlice = createSlice({
     },
     weightsChosen(state, { payload }: PayloadAction<LooseWeights | null>) {
       state.weights = payload;
+    },
+    /** The worker has looked; never less than they had seen before. */
+    arrivalsSeen(state, { payload }: PayloadAction<number>) {
+      state.seenUpTo = Math.max(state.seenUpTo ?? 0, payload);
     },
     soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
       Object.assign(state.sought, payload);
@@ -121,7 +128,7 @@ const catchUpSlice = createSlice({
 });
 
 export const catchUpReducer = catchUpSlice.reducer;
-export const { keptRead, reckoned, weightsChosen, soughtChanged } = catchUpSlice.actions;
+export const { keptRead, reckoned, weightsChosen, arrivalsSeen, soughtChanged } = catchUpSlice.actions;
 
 const { oneKept, manyKept, someDropped } = catchUpSlice.actions;
 /** Keeps one, in the place of the one that had its id. */

@@ -26,6 +26,7 @@ export {
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { boot, type LaterPart } from './boot';
 export {
+  arrivalsSeen,
   asKept,
   keptRead,
   dropSome,

@@ -1,4 +1,5 @@
 /** Who still waits, voicemail and texts: fetched after the start, together with their screens. */
+export { selectArrivals } from './arrivals';
 export {
   markFaxRead,
   readFaxPages,

@@ -1,7 +1,7 @@
 import { asKept, type AppStore, type CatchUpSlice, type Kept, type KeptSort } from '@/state/app';
 
 import { Vault } from '../storage';
-import { catchUpKeys, keptKinds, reckoningKind } from './kinds';
+import { catchUpKeys, keptKinds, reckoningKind, seenKind } from './kinds';
 
 const sorts = Object.keys(keptKinds) as KeptSort[];
 const keyOf = (sort: KeptSort, id: string) => `${keptKinds[sort].prefix}${id}`;
@@ -16,7 +16,7 @@ export async function readKeptThings(vault: Vault): Promise<ReturnType<typeof as
   return (await Promise.all(sorts.map(read))).flat();
 }
 
-/** Writes each thing that changed, and the reckoning, which holds only those who wait. Gives what ends it. */
+/** Writes each thing that changed, the reckoning, which holds only those who wait, and how far was looked. Gives what ends it. */
 export function keepCatchUp(store: AppStore, vault: Vault): () => void {
   let last = store.getState().catchUp;
   return store.subscribe(() => {
@@ -24,7 +24,7 @@ export function keepCatchUp(store: AppStore, vault: Vault): () => void {
     if (now === last) return;
     const before = last;
     last = now;
-    const entries = { ...reckoningEntry(now, before) };
+    const entries = { ...reckoningEntry(now, before), ...seenEntry(now, before) };
     const gone: string[] = [];
     for (const sort of sorts) changesOf(sort, now, before, entries, gone);
     if (Object.keys(entries).length > 0) void vault.write(entries);
@@ -52,3 +52,8 @@ function reckoningEntry(now: CatchUpSlice, before: CatchUpSlice): Record<string,
   if (!reckoning || (reckoning === before.reckoning && weights === before.weights)) return {};
   return { [catchUpKeys.reckoning]: Vault.encode([{ ...reckoning, weights }], reckoningKind) };
 }
+
+const seenEntry = ({ seenUpTo }: CatchUpSlice, before: CatchUpSlice): Record<string, string> =>
+  seenUpTo === null || seenUpTo === before.seenUpTo
+    ? {}
+    : { [catchUpKeys.seen]: Vault.encode([{ upTo: seenUpTo }], seenKind) };

@@ -23,6 +23,10 @@ type KeptReckoning = z.infer<typeof reckoningSchema>;
 const spokenSchema = z.object({ callId: z.string(), heard: z.array(heardEntrySchema) });
 export type Spoken = z.infer<typeof spokenSchema>;
 
+/** How far the worker has looked at what came in, in epoch milliseconds. */
+const seenSchema = z.object({ upTo: z.number() });
+export const seenKind: StoredKind<z.infer<typeof seenSchema>> = { version: 1, schema: seenSchema };
+
 export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };
 export const spokenKind: StoredKind<Spoken> = { version: 1, schema: spokenSchema };
 
@@ -39,6 +43,7 @@ export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version:
 
 export const catchUpKeys = {
   reckoning: 'looseEnds',
+  seen: 'arrivalsSeen',
   spoken: 'spoken/',
   faxPages: 'faxPages/',
   picture: 'picture/',

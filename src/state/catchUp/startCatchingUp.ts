@@ -8,6 +8,7 @@ import type { SpokenWord, Voicemail } from '@/core/voicemail';
 import type { OfficeUpdate } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
+  arrivalsSeen,
   asKept,
   finishFollowUp,
   identifyNumber,
@@ -29,7 +30,7 @@ import type { Vault, Work } from '../storage';
 import { dropExpired } from './dropExpired';
 import { faxesTold, keepPagesOf, startFaxing } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
-import { catchUpKeys, reckoningKind } from './kinds';
+import { catchUpKeys, reckoningKind, seenKind } from './kinds';
 import { happenings } from './looseHappenings';
 import { endChats } from './rooms';
 import { startOutbox, textsTold } from './outbox';
@@ -178,7 +179,10 @@ async function readKept(store: AppStore, vault: Vault, sound: VoicemailSound, no
     dispatch(weightsChosen(kept.weights));
     dispatch(reckoned({ ends: kept.ends, upTo: kept.upTo }));
   }
+  const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   dispatch(keptRead(await readKeptThings(vault)));
+  // Who opens the app for the first time has missed nothing.
+  dispatch(arrivalsSeen(seen?.upTo ?? now));
   moveOldTexts(store);
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);

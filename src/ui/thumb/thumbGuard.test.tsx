@@ -17,13 +17,11 @@ function shieldAt(x: number, y: number): boolean {
 
 describe('a thumb that slips', () => {
   let stop: () => void;
-  let guard: ThumbGuard;
   beforeEach(() => {
     jest.useFakeTimers();
     document.body.innerHTML =
       '<div role="button" id="act">End</div><div data-again><div role="button" id="key">5</div></div><p id="text">Words</p>';
-    guard = new ThumbGuard();
-    stop = guard.start();
+    stop = new ThumbGuard().start();
   });
   afterEach(() => {
     stop();
@@ -63,7 +61,7 @@ describe('a thumb that slips', () => {
   });
 
   it('meets it everywhere when the screen has changed by itself, and a tap then makes it no smaller', () => {
-    guard.screenChanged();
+    ThumbGuard.screenChanged();
     expect(shieldAt(5, 5) && shieldAt(window.innerWidth - 5, window.innerHeight - 5)).toBe(true);
     jest.advanceTimersByTime(framesMs + seeingMs);
     expect(shieldAt(5, 5)).toBe(false);

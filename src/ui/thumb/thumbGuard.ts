@@ -15,6 +15,8 @@ const again = '[data-again]';
  * A tap after that moment, a key, and a screen reader's click are never held up.
  */
 export class ThumbGuard {
+  /** The one that watches this page. */
+  private static current: ThumbGuard | null = null;
   private readonly shield = document.createElement('div');
   private timer: ReturnType<typeof setTimeout> | undefined;
   private frame = 0;
@@ -27,6 +29,7 @@ export class ThumbGuard {
 
   /** Begins to watch the taps of this page. Gives what ends it. */
   start(): () => void {
+    ThumbGuard.current = this;
     document.body.append(this.shield);
     document.addEventListener('click', this.onClick, true);
     return () => {
@@ -34,12 +37,16 @@ export class ThumbGuard {
       clearTimeout(this.timer);
       document.removeEventListener('click', this.onClick, true);
       this.shield.remove();
+      ThumbGuard.current = null;
     };
   }
 
-  /** The screen has changed by itself: a call has come, or is gone. */
-  screenChanged(): void {
-    this.cover({ left: 0, top: 0, width: window.innerWidth, height: window.innerHeight }, seeingMs);
+  /** The screen has changed by itself: a call has come, or is gone; something stands where something else was. */
+  static screenChanged(): void {
+    ThumbGuard.current?.cover(
+      { left: 0, top: 0, width: window.innerWidth, height: window.innerHeight },
+      seeingMs,
+    );
   }
 
   private readonly onClick = (event: MouseEvent): void => {

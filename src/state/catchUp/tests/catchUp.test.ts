@@ -3,11 +3,26 @@ import { sampleContacts, sampleOffice } from '@sample';
 import { plainFollowUp } from '@/core/followUps';
 import { textOf } from '@/core/voicemail';
 import { Clock } from '@/office/clock';
-import { createAppStore, refuseWithText, selectIncoming, type RefusalReply } from '@/state/app';
+import {
+  arrivalsSeen,
+  createAppStore,
+  refuseWithText,
+  selectIncoming,
+  send,
+  type RefusalReply,
+} from '@/state/app';
 
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
 import type { StoredSound } from '../../storage';
-import { putAway, selectOrder, selectTimeline, startCatchingUp, takeBack, writeText } from '..';
+import {
+  putAway,
+  selectArrivals,
+  selectOrder,
+  selectTimeline,
+  startCatchingUp,
+  takeBack,
+  writeText,
+} from '..';
 import { cawder, endWithTest, me, open, serveClips, settle, start, type App } from './openApp';
 
 const peg = { kind: 'outside', number: '+441174960155', name: null } as const;
@@ -70,6 +85,49 @@ describe('who waits', () => {
     expect(app.waiting()).toContain('Marl & Finch Surveyors');
     app.store.dispatch(workKept({ ...followUp, doneAt: start }));
     expect(app.waiting()).not.toContain('Marl & Finch Surveyors');
+  });
+});
+
+describe('what came in', () => {
+  const kinds = (app: App) => selectArrivals(app.state()).map(({ kind }) => kind);
+
+  it('is seen once, also after the page was closed', async () => {
+    const app = await open();
+    expect(kinds(app)).toEqual([]);
+    await app.missCall();
+    expect(kinds(app)).toEqual(['call']);
+    await app.vault.flush();
+    app.stop();
+
+    const again = await open(app.kept, { state: app.office.save(), at: start + 60_000 });
+    again.store.dispatch(recordsAdded(app.state().history.records));
+    await settle();
+    expect(kinds(again)).toEqual(['call']);
+    again.store.dispatch(arrivalsSeen(start + 60_000));
+    expect(kinds(again)).toEqual([]);
+    await again.vault.flush();
+    again.stop();
+
+    const third = await open(app.kept, { state: app.office.save(), at: start + 120_000 });
+    third.store.dispatch(recordsAdded(app.state().history.records));
+    await settle();
+    expect(kinds(third)).toEqual([]);
+  });
+
+  it('has whom I have parked, until I take them back', async () => {
+    const app = await open();
+    const result = await app.office.send({ type: 'make', from: cawder, to: '+441314960214' });
+    expect(result.ok).toBe(true);
+    const [ringing] = selectIncoming(app.state());
+    await app.store.dispatch(send({ type: 'answer', legId: ringing!.me.legId }));
+    await app.store.dispatch(send({ type: 'park', legId: ringing!.me.legId, slot: '01' }));
+    await settle();
+    expect(selectArrivals(app.state())).toMatchObject([
+      { kind: 'parked', asks: 'takeBack', slot: '01', who: { name: 'Cawder Flood Watch' } },
+    ]);
+    await app.store.dispatch(send({ type: 'unpark', deviceId: me.deviceId, slot: '01' }));
+    await settle();
+    expect(kinds(app)).toEqual([]);
   });
 });
 

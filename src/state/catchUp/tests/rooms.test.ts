@@ -6,6 +6,7 @@ import {
   leaveRoom,
   markRead,
   openRoom,
+  selectArrivals,
   selectRoomLog,
   selectRooms,
   writeInRoom,
@@ -55,9 +56,13 @@ describe('rooms', () => {
   it('are told quietly with who wrote where, to who is in them', async () => {
     const app = await open();
     await says(app, 'ilse', 'The pump is in.', 'cawder');
-    expect(app.state().notices.done).toBe('Ilse Varga, in Cawder gauges: The pump is in.');
+    const came = () =>
+      selectArrivals(app.state()).map(({ who, room, words }) => [who.name, room?.name, words]);
+    expect(came()).toEqual([]);
+    await app.pass(60);
+    await says(app, 'ilse', 'The pump is in.', 'cawder');
     await says(app, 'hugh', 'Six are left.', 'stores');
-    expect(app.state().notices.done).toBe('Ilse Varga, in Cawder gauges: The pump is in.');
+    expect(came()).toEqual([['Ilse Varga', 'Cawder gauges', 'The pump is in.']]);
   });
 
   it('opened at the same instant are two', async () => {

@@ -1,0 +1,39 @@
+import { createSelector } from '@reduxjs/toolkit';
+
+import { arrivalsOf, type Arrival } from '@/core/arrivals';
+import { whoOf } from '@/core/looseEnds';
+import { selectOffice, selectParked, selectPeople, type RootState } from '@/state/app';
+
+import { selectMyVoicemails } from './voicemails';
+
+const none: Arrival[] = [];
+
+const selectMyParked = createSelector(selectParked, selectOffice, selectPeople, (parked, office, people) =>
+  parked
+    .filter(({ byMe }) => byMe)
+    .map(({ callId, slot, since, number, name, personId }) => ({
+      callId,
+      slot,
+      since,
+      who: whoOf({ number, name, personId }, callId, office, people),
+    })),
+);
+
+/** What has come in since the worker last looked, and waits, in the order it came. */
+export const selectArrivals = createSelector(
+  (state: RootState) => state.history.records,
+  (state: RootState) => state.catchUp.reckoning?.ends.open,
+  selectMyVoicemails,
+  (state: RootState) => state.catchUp.kept,
+  selectMyParked,
+  (state: RootState) => state.catchUp.seenUpTo,
+  (state: RootState) => state.office.me?.personId ?? '',
+  selectOffice,
+  selectPeople,
+  (records, open, voicemails, kept, parked, upTo, myId, office, people): Arrival[] => {
+    if (upTo === null) return none;
+    const [messages, faxes] = [Object.values(kept.messages), Object.values(kept.faxes)];
+    const came = { records, open: open ?? [], voicemails, messages, faxes, rooms: kept.rooms, parked };
+    return arrivalsOf(came, { upTo, myId, office, people });
+  },
+);
