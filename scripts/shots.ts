@@ -127,7 +127,7 @@ const shots: readonly Shot[] = [
     go: async (office, page) => {
       await office.open('/plan');
       await page.getByRole('button', { name: /^This app/ }).click();
-      await page.getByRole('button', { name: 'Take it out: this app' }).click();
+      await page.getByRole('button', { name: 'Remove it: this app' }).click();
       await see(page, 'Look back');
       await page
         .getByRole('region', { name: 'Look back' })

@@ -214,7 +214,7 @@ describe('what is wrong with a plan', () => {
       { ...plan, forwards: [{ to: { kind: 'forward', to: '999' }, from: null, until: null }] },
       'emergency',
     ],
-    ['a plan of nobody', { ...plan, personId: 'nobody' }, 'Nobody of the office has this plan'],
+    ['a plan of nobody', { ...plan, personId: 'nobody' }, 'Nobody in the office has this plan'],
   ])('%s is said at its place', (_, wrong, sentence) => {
     expect(sentences(wrong).join()).toContain(sentence);
   });

@@ -35,7 +35,7 @@ export async function directoryWithMany(browser: Browser, address: string): Prom
   const files = await chooser;
   const begun = performance.now();
   await files.setFiles(file);
-  const take = page.getByRole('button', { name: `Take in ${count} people` });
+  const take = page.getByRole('button', { name: `Add ${count} people` });
   await take.waitFor({ timeout: 60_000 });
   const read = performance.now() - begun;
   const tookFrom = performance.now();

@@ -23,7 +23,7 @@ export type PeopleAnswer =
 
 /** What a file holds, before it is taken in. The people stay in the worker. */
 export interface WhatWasRead {
-  /** How many can be taken in, and everybody's name with a number, in the order of the file. */
+  /** How many can be added, and everybody's name with a number, in the order of the file. */
   count: number;
   people: { name: string; detail: string }[];
   /** How many are here already, told of alike. */

@@ -117,7 +117,7 @@ test('a call-back that rings has nothing to pass on and nobody to text', async (
   await office.open('/dial');
   await office.dial('07700 900482');
   await office.passAndReturn('5 s', 1);
-  await page.getByRole('button', { name: 'Call by itself when they are free' }).click();
+  await page.getByRole('button', { name: 'Call automatically when they are free' }).click();
   await office.end().click();
   await office.goOutside();
   await office.letPass('30 s');
@@ -134,7 +134,7 @@ test('a call moved to the desk phone rings there, and says so', async ({ office,
   await office.act('Move').click();
   await office.sheet().getByRole('button', { name: 'My desk phone' }).click();
   await expect(
-    page.getByText('The desk phone rings. Take it up there, and the call is there.').last(),
+    page.getByText('The desk phone rings. Answer it, and the call moves there.').last(),
   ).toBeVisible();
   await expect(page.getByText(/van phone rings/)).toHaveCount(0);
 });
@@ -150,7 +150,7 @@ test('a collapse of the network is told with the second measurement, in figures 
   await office.letPass('5 s');
   await office.letPass('5 s');
   await office.toTheCall().click();
-  await expect(page.getByText('The network is too poor to be understood')).toBeVisible();
+  await expect(page.getByText('The network is too poor for you to be understood')).toBeVisible();
   await expect(page.getByText(/^MOS 1\.0 · R 0 · /)).toBeVisible();
   await office.goOutside();
   await page.getByRole('radio', { name: 'Good mast' }).click();
@@ -165,7 +165,7 @@ test('a collapse of the network is told with the second measurement, in figures 
 test('what belongs to a moment leaves by itself', async ({ office, page }) => {
   await office.talkWithPeg();
   await office.act('Park').click();
-  const notice = page.getByText('Peg Anstey waits in slot 01, to be taken back from any phone.');
+  const notice = page.getByText('Peg Anstey waits in slot 01, until any phone takes them back.');
   await expect(notice).toBeVisible();
   await office.goOutside();
   await office.letPass('5 s');

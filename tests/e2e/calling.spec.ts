@@ -113,12 +113,12 @@ test('busy, refused, unknown and unanswered are each said, heard and kept as suc
 
 test.describe('nonsense in the field', () => {
   const cases = [
-    ['zebra', 'Nobody of that name has a number here.'],
+    ['zebra', 'Nobody by that name has a number here.'],
     ['0131 496 01?2', '“?” can’t be part of a number.'],
     ['+999123456', 'No country has that calling code.'],
     ['01314960142000', 'That number is too long: no number there has so many digits.'],
     ['withheld', 'This caller withheld their number, so it can’t be called back.'],
-    ['tel:+44-gate', 'That link can’t be dialled: its number holds other signs than digits.'],
+    ['tel:+44-gate', 'That link can’t be dialled: its number has characters other than digits.'],
   ] as const;
   for (const [typed, sentence] of cases) {
     test(`“${typed}” is explained where it was typed`, async ({ office, page }) => {

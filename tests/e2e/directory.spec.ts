@@ -81,7 +81,7 @@ test('a contact taken out by mistake is put back', async ({ office, page }) => {
     .first()
     .click();
   await page.getByRole('button', { name: 'Details' }).click();
-  await office.sheet().getByRole('button', { name: 'Take out of the directory' }).click();
+  await office.sheet().getByRole('button', { name: 'Remove from the directory' }).click();
   await page.getByRole('button', { name: 'Undo: Zoe Quarrie back' }).click();
   await expect(page.getByText('Zoe Quarrie is in the directory again.')).toBeVisible();
   await page
@@ -126,8 +126,8 @@ test('five thousand cards are read beside the page, seen first, taken in, found,
   await page.getByRole('button', { name: 'Add or bring in' }).click();
   await page.getByRole('button', { name: 'Bring people in' }).click();
   await bringIn(page, 'hello.txt', 'text/plain', Buffer.from('neither one nor the other'));
-  await expect(page.getByText(/^Line 1: This is no table/)).toBeVisible();
-  await page.getByRole('button', { name: 'Don’t take it in' }).click();
+  await expect(page.getByText(/^Line 1: This is not a table/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
 
   const cards = Array.from({ length: 5_000 }, (_, at) =>
     [
@@ -141,10 +141,10 @@ test('five thousand cards are read beside the page, seen first, taken in, found,
   cards[3] = 'BEGIN:VCARD\r\nVERSION:3.0\r\nTEL:1\r\nEND:VCARD';
   await bringIn(page, 'people.vcf', 'text/vcard', Buffer.from(cards.join('\r\n')));
   const read = page.getByRole('region', { name: 'What was read' });
-  await expect(read).toContainText('4999 people can be taken in', { timeout: 20_000 });
+  await expect(read).toContainText('4999 people can be added', { timeout: 20_000 });
   await expect(read).toContainText('Line 16: This card has neither a name nor a firm.');
   expect(await office.axeViolations()).toEqual([]);
-  await page.getByRole('button', { name: 'Take in 4999 people' }).click();
+  await page.getByRole('button', { name: 'Add 4999 people' }).click();
   await expect(page.getByText('4999 people are in the directory.')).toBeVisible();
   await page.getByRole('button', { name: 'Directory' }).click();
   const field = page.getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' });
@@ -190,7 +190,7 @@ test('a table in an old code page is read by its columns', async ({ office, page
   expect(await office.axeViolations()).toEqual([]);
   await columns.getByRole('button', { name: 'Use these columns' }).click();
   await expect(page.getByText('Line 3: There is neither a name nor a firm in this row.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take in 1 person' }).click();
+  await page.getByRole('button', { name: 'Add 1 person' }).click();
   await expect(page.getByText('1 person is in the directory.')).toBeVisible();
   const found = async () => {
     await office.goTo('Directory');
@@ -213,9 +213,9 @@ for (const [word, name, type] of [
     await bringIn(page, name, type, await readFile(await (await saved).path()));
     if (type === 'text/csv') await page.getByRole('button', { name: 'Use these columns' }).click();
     const read = page.getByRole('region', { name: 'What was read' });
-    await expect(read).toContainText('9 people are here already, told of alike, and left out.');
-    await expect(read).toContainText('0 people can be taken in');
-    await expect(page.getByRole('button', { name: /^Take in/ })).toHaveCount(0);
+    await expect(read).toContainText('9 people are here already, with the same details, and left out.');
+    await expect(read).toContainText('0 people can be added');
+    await expect(page.getByRole('button', { name: /^Add \d/ })).toHaveCount(0);
   });
 
 test('everybody of a file is shown before any is taken in', async ({ office, page }) => {
@@ -224,7 +224,7 @@ test('everybody of a file is shown before any is taken in', async ({ office, pag
     (name, at) => `BEGIN:VCARD\nVERSION:4.0\nFN:${name}\nTEL:0131 496 014${at}\nEND:VCARD`,
   );
   await bringIn(page, 'three.vcf', 'text/vcard', Buffer.from(cards.join('\n')));
-  const list = page.getByRole('region', { name: 'Who can be taken in' });
+  const list = page.getByRole('region', { name: 'Who can be added' });
   await expect(list.getByRole('listitem')).toHaveCount(3);
   await expect(list).toContainText('Cy Cray0131 496 0142');
 });
@@ -237,14 +237,14 @@ test('what was taken in by mistake is taken out again', async ({ office, page })
     'text/vcard',
     Buffer.from('BEGIN:VCARD\nVERSION:4.0\nFN:Zoe Quarrie\nPHOTO:data:image/png;base64,AAAA\nEND:VCARD'),
   );
-  await page.getByRole('button', { name: 'Take in 1 person' }).click();
+  await page.getByRole('button', { name: 'Add 1 person' }).click();
   await expect(page.getByText(/^Without their photo, .*: Zoe Quarrie\.$/)).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save 10 people as vCards' }).click();
   const cards = await readFile(await (await saved).path(), 'utf8');
   expect(cards.match(/^BEGIN:VCARD/gm)).toHaveLength(10);
   expect(cards).toContain('FN:Zoe Quarrie');
-  await page.getByRole('button', { name: 'Undo: take them out again' }).click();
+  await page.getByRole('button', { name: 'Undo: remove them again' }).click();
   await office.goTo('Directory');
   await page
     .getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' })

@@ -94,7 +94,7 @@ test('one that breaks off goes on from the page that is missing, by itself', asy
   await outside.getByRole('radio', { name: 'takes it' }).click();
   await goToFaxes(office);
   const sent = page.getByRole('button', { name: /^To Skerrow Harbour/ });
-  await expect(sent).toContainText('Tried 1 ×: the line broke off. It is tried again by itself');
+  await expect(sent).toContainText('Tried 1 ×: the line broke off. It will be tried again');
   await page.reload();
   await office.goOutside();
   await office.letPass('5 min');
@@ -106,7 +106,7 @@ test('one that breaks off goes on from the page that is missing, by itself', asy
 test('what is no page, and what is no number, is said where it was given', async ({ office, page }) => {
   await office.open('/fax/new');
   await addFile(page, 'levels.pdf', 'application/pdf', Buffer.from('%PDF-1.7 and then nothing'));
-  await expect(page.getByRole('alert').getByText('levels.pdf: it is damaged, or no PDF.')).toBeVisible();
+  await expect(page.getByRole('alert').getByText('levels.pdf: it is damaged, or not a PDF.')).toBeVisible();
   await addFile(page, 'mast.png', 'image/png', Buffer.from('no picture'));
   await expect(
     page.getByRole('alert').getByText('mast.png is neither a PDF nor a picture that can be read.'),

@@ -68,7 +68,7 @@ test('one by itself has priority, list and words; lists and words narrow down; d
   await page.getByRole('checkbox', { name: 'hut', exact: true }).click();
   await page.getByRole('button', { name: 'Done: Change the batteries' }).click();
   expect(await texts()).toEqual(['Paint the hut']);
-  await page.getByRole('button', { name: 'Show what is done too' }).click();
+  await page.getByRole('button', { name: 'Show what is done as well' }).click();
   await page.getByRole('button', { name: 'Not done: Change the batteries' }).click();
   await page.reload();
   await expect(followUps(page).getByRole('listitem')).toHaveCount(3);
@@ -95,7 +95,7 @@ test('the history is narrowed by person, days, length and outcome', async ({ off
   const sums = page.getByRole('status').filter({ hasText: ' call' });
   await open();
   const sheet = office.sheet();
-  await sheet.getByRole('textbox', { name: 'With whom; empty for anybody' }).fill('skerrow');
+  await sheet.getByRole('textbox', { name: 'With whom (empty: anybody)' }).fill('skerrow');
   await sheet
     .getByRole('button', { name: /^Skerrow Harbour/ })
     .first()

@@ -38,12 +38,12 @@ test('a second tab does not run the office, and can take it over', async ({ offi
   await office.answer().click();
   const second = await context.newPage();
   await second.goto('/');
-  await expect(second.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
-  await second.getByRole('button', { name: 'Run it here instead' }).click();
+  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+  await second.getByRole('button', { name: 'Use it here instead' }).click();
   await expect(second.getByRole('button', { name: /^Peg Anstey .* Back to call$/ })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
-  await page.getByRole('button', { name: 'Run it here instead' }).click();
-  await expect(second.getByRole('heading', { name: 'Cendro runs in another tab' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+  await page.getByRole('button', { name: 'Use it here instead' }).click();
+  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
 });
 
 test('one damaged record is set aside and told, and all else is there', async ({ office, page }) => {
@@ -164,7 +164,7 @@ test('with no network the app says so and goes on', async ({ office, page, conte
   await expect(page.getByText('No network.')).toBeVisible();
   await office.dial('201');
   // Without data the call goes by the mobile network, and that phone rings first.
-  await expect(page.getByText('your van phone rings: take it up, and they are called')).toBeVisible();
+  await expect(page.getByText('your van phone rings: answer it, and they are called')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText('No network.')).toHaveCount(0);
 });
@@ -179,7 +179,7 @@ test('settings stay', async ({ office, page }) => {
 for (const path of ['/nowhere/at-all', '/_sitemap'])
   test(`an address that leads nowhere says so, and leads back: ${path}`, async ({ office, page }) => {
     await office.open(path);
-    await expect(page.getByRole('heading', { level: 1, name: 'Nothing is here' })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1, name: 'Nothing here' })).toBeVisible();
     await expect(page.getByText(`Cendro has no page at ${path}.`)).toBeVisible();
     await expect(page.getByText(/\.tsx/)).toHaveCount(0);
     await page.getByRole('button', { name: 'To the loose ends' }).click();

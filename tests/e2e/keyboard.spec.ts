@@ -66,7 +66,7 @@ test('three are put together, one is taken out, and the worker leaves', async ({
   await press(office.sheet().getByRole('button', { name: 'Ask them in now' }));
   await letPass(office, 2);
   await press(page.getByRole('button', { name: /^Kofi Renner hears/ }));
-  await press(office.sheet().getByRole('button', { name: 'Take them out of the call' }));
+  await press(office.sheet().getByRole('button', { name: 'Remove them from the call' }));
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
   await page.keyboard.press('e');
   await page.keyboard.press('e');
@@ -88,7 +88,7 @@ test('a call is recorded, paused, gone on with and moved to the van phone', asyn
   await press(office.sheet().getByRole('button', { name: 'My van phone' }));
   await expect(page.getByText('The van phone rings.').first()).toBeVisible();
   await expect(
-    page.getByText('The van phone rings. Take it up there, and the call is there.').last(),
+    page.getByText('The van phone rings. Answer it, and the call moves there.').last(),
   ).toBeVisible();
 });
 
@@ -114,7 +114,7 @@ test('a caller is sent on blindly and comes back, and the next, who takes no tex
   await press(page.getByRole('button', { name: 'Refuse, call back Skerrow Harbour' }));
   await expect(office.sheet()).toContainText('Skerrow Harbour has no number that takes texts.');
   await press(office.sheet().getByRole('button', { name: 'Refuse, call back Thu 11:40' }));
-  await expect(page.getByText('Refused. Skerrow Harbour stands among your follow-ups.')).toBeVisible();
+  await expect(page.getByText('Refused. Skerrow Harbour is in your follow-ups.')).toBeVisible();
 });
 
 test('a call is answered, noted on, transferred after a talk, and the last one ended', async ({

@@ -275,10 +275,10 @@ test('a voicemail left now is heard, passed on with a word, saved, put away and 
   await expect(log(page).getByRole('button', { name: 'Mark new' })).toBeVisible();
 
   const words = page.waitForEvent('download');
-  await log(page).getByRole('button', { name: 'Save its words' }).click();
+  await log(page).getByRole('button', { name: 'Save the transcript' }).click();
   expect((await words).suggestedFilename()).toMatch(/\.vtt$/);
   await log(page).getByRole('button', { name: 'Pass it on' }).click();
-  await office.sheet().getByRole('textbox', { name: 'A word with it' }).fill('Can you go?');
+  await office.sheet().getByRole('textbox', { name: 'A note with it' }).fill('Can you go?');
   await office
     .sheet()
     .getByRole('button', { name: /^To Sunniva Dahl/ })
@@ -287,7 +287,7 @@ test('a voicemail left now is heard, passed on with a word, saved, put away and 
   await log(page).getByRole('button', { name: 'Put away the voicemail' }).click();
   await expect(voicemail).toHaveCount(0);
   await page.reload();
-  await log(page).getByRole('button', { name: 'Have the voicemail back' }).click();
+  await log(page).getByRole('button', { name: 'Bring the voicemail back' }).click();
   await expect(voicemail).toBeVisible();
   await more.last().click();
   await log(page).getByRole('button', { name: 'Put away the voicemail' }).click();
@@ -320,7 +320,7 @@ test('a picture of ten megabytes is made small enough to send; a file that is no
     await (await chooser).setFiles({ name, mimeType, buffer });
   };
   await choose('broken.jpg', 'image/jpeg', Buffer.from('no picture'));
-  await expect(page.getByText('This is no picture that can be read.')).toBeVisible();
+  await expect(page.getByText('This picture can’t be read.')).toBeVisible();
   await choose('mast.bmp', 'image/bmp', noisyPicture(1900, 1800));
   await expect(page.getByText(/^With mast\.bmp, made \d+ kB$/)).toBeVisible();
   await page.getByRole('button', { name: 'Send', exact: true }).click();
@@ -390,10 +390,10 @@ test('a reply of one’s own is kept among the ready ones; a field that means no
   await page.getByRole('button', { name: 'Ready reply' }).click();
   const own = office.sheet().getByRole('textbox', { name: 'A reply of your own' });
   await own.fill('{name}, I am on the way.');
-  await office.sheet().getByRole('button', { name: 'Keep it among them' }).click();
+  await office.sheet().getByRole('button', { name: 'Keep this reply' }).click();
   await expect(office.sheet().getByRole('alert')).toContainText('{name} means nothing here.');
   await own.fill('{firstName}, I am on the way.');
-  await office.sheet().getByRole('button', { name: 'Keep it among them' }).click();
+  await office.sheet().getByRole('button', { name: 'Keep this reply' }).click();
   await office.sheet().getByRole('button', { name: 'Peg, I am on the way.', exact: true }).click();
   await expect(page.getByRole('textbox', { name: /^Text to/ })).toHaveValue('Peg, I am on the way.');
 });
@@ -412,7 +412,7 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   await log(page).getByRole('button', { name: 'More for the voicemail' }).click();
   const take = async (text: string) => {
     const chooser = page.waitForEvent('filechooser');
-    await log(page).getByRole('button', { name: 'Take in its words' }).click();
+    await log(page).getByRole('button', { name: 'Bring in a transcript' }).click();
     await (await chooser).setFiles({ name: 'words.vtt', mimeType: 'text/vtt', buffer: Buffer.from(text) });
   };
   await take('WEBVTT\n\n0:00 -> 0:01\nNo arrow\n\nnever --> ever\nx');
@@ -464,7 +464,7 @@ test('the voicemails by themselves: heard here they stay in sight, are put away 
   await expect(rows.first()).toContainText('Cawder Flood Watch');
   await page.getByRole('button', { name: 'Put away the voicemail' }).click();
   await page.getByRole('radio', { name: /^put away/ }).click();
-  await page.getByRole('button', { name: 'Have the voicemail from Cawder Flood Watch back' }).click();
+  await page.getByRole('button', { name: 'Bring the voicemail from Cawder Flood Watch back' }).click();
   await page.getByRole('radio', { name: /^heard/ }).click();
   await expect(page.getByRole('listitem', { name: 'Cawder Flood Watch' })).toBeVisible();
   await page.getByRole('radio', { name: 'my teams’' }).click();
@@ -497,7 +497,7 @@ test('notes by themselves: written with no call, found by a word, beside those o
   await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
   await page.goBack();
   await expect(rows).toHaveCount(2);
-  await page.getByRole('button', { name: 'Take out the note: Batteries for logger four' }).click();
+  await page.getByRole('button', { name: 'Remove the note: Batteries for logger four' }).click();
   await expect(rows).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo: the note back' }).click();
   await expect(rows).toHaveCount(2);

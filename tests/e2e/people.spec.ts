@@ -29,13 +29,13 @@ test('the customer list is brought in, who is there twice is made one, and parte
   await office.open('/directory');
   await goTo(office, 'Where contacts come from');
   expect(await office.axeViolations()).toEqual([]);
-  await page.getByRole('button', { name: 'Bring in and keep in step: Customer list' }).click();
+  await page.getByRole('button', { name: 'Bring in and keep up to date: Customer list' }).click();
   const list = page.getByRole('region', { name: 'Customer list' });
   await expect(list).toContainText('9 people from there: 9 new.');
 
-  await page.getByRole('button', { name: 'Who may be here twice' }).click();
+  await page.getByRole('button', { name: 'Who may be listed twice' }).click();
   const pair = page.getByRole('group', { name: /Bexhollow Reservoir and Bexhollow Reservoir/ });
-  await expect(pair).toContainText('The same number, 0131 496 0142; Like names at Gate house');
+  await expect(pair).toContainText('The same number, 0131 496 0142; Similar names at Gate house');
   expect(await office.axeViolations()).toEqual([]);
   await pair.getByRole('button', { name: /^They are one/ }).click();
   await expect(pair).toHaveCount(0);
@@ -53,7 +53,7 @@ test('the customer list is brought in, who is there twice is made one, and parte
   await page.getByRole('button', { name: 'Details' }).click();
   const details = page.getByRole('dialog');
   await expect(details).toContainText('Numbers, from the office and the customer list');
-  await details.getByRole('button', { name: 'Part them again' }).click();
+  await details.getByRole('button', { name: 'Split them again' }).click();
   await office.goTo('Directory');
   await seek(page, 'bexhollow');
   await expect(directory(page).getByRole('listitem')).toHaveCount(2);
@@ -68,7 +68,7 @@ test('a list that breaks off says so, keeps what came, and goes on later', async
     .click();
   await goTo(office, 'Where contacts come from');
   const list = page.getByRole('region', { name: 'Customer list' });
-  await list.getByRole('button', { name: 'Bring in and keep in step: Customer list' }).click();
+  await list.getByRole('button', { name: 'Bring in and keep up to date: Customer list' }).click();
   await expect(list.getByRole('alert')).toContainText('broke off in the middle. What came before is kept');
   await expect(list).toContainText('4 people from there');
   await office.goOutside();
@@ -78,7 +78,7 @@ test('a list that breaks off says so, keeps what came, and goes on later', async
     .click();
   await page.getByRole('button', { name: /^Something changes.* in Customer list/ }).click();
   await goTo(office, 'Where contacts come from');
-  await list.getByRole('button', { name: 'Bring in step now: Customer list' }).click();
+  await list.getByRole('button', { name: 'Update now: Customer list' }).click();
   await expect(list).toContainText('10 people from there');
   await expect(list.getByRole('alert')).toHaveCount(0);
 });
@@ -94,12 +94,12 @@ test('somebody is written down by hand, changed against their source, and given 
   await page.getByRole('textbox', { name: 'Name' }).fill('Zélie Thorn');
   await page.getByRole('textbox', { name: /^Number 1/ }).fill('twelve');
   await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(alert(page)).toContainText('“twelve” is no telephone number');
+  await expect(alert(page)).toContainText('“twelve” is not a phone number');
   await page.getByRole('textbox', { name: /^Number 1/ }).fill('(0131) 496.0177 ext 9');
   await page.getByRole('button', { name: 'Add a mail address' }).click();
   await page.getByRole('textbox', { name: 'Mail 1' }).fill('zelie');
   await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(alert(page)).toContainText('That is no mail address');
+  await expect(alert(page)).toContainText('That is not a mail address');
   expect(await office.axeViolations()).toEqual([]);
   await page.getByRole('textbox', { name: 'Mail 1' }).fill('zelie@thorn.example');
   await page.getByRole('button', { name: 'Keep' }).click();
@@ -127,7 +127,7 @@ test('somebody is written down by hand, changed against their source, and given 
   await page.getByRole('button', { name: 'Details' }).click();
   await expect(page.getByRole('dialog')).toContainText('Firm, changed by you');
   expect(await office.axeViolations()).toEqual([]);
-  await page.getByRole('dialog').getByRole('button', { name: 'Give it back: firm' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Reset: firm' }).click();
   await expect(page.getByRole('dialog')).toContainText('Lathmoor Farm');
 });
 

@@ -88,7 +88,7 @@ test('a bar pulled too long is found out, mended by one tap, put into force, and
 test('changes are kept without saving, and every step goes back and forth', async ({ office, page }) => {
   await openPlan(office);
   await bar(page, /^Desk phone \d/).click();
-  await page.getByRole('button', { name: 'Take it out: desk phone' }).click();
+  await page.getByRole('button', { name: 'Remove it: desk phone' }).click();
   await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
@@ -168,7 +168,7 @@ test('a stage comes after another, before it, and where none is left', async ({ 
   await expect(bar(page, /^Hugh.* 0–20 s$/)).toBeVisible();
   await expect(bar(page, /^Kofi Renner.* 40–60 s$/)).toBeVisible();
   for (const number of [1, 1, 1]) {
-    const out = page.getByRole('button', { name: `Take this stage out: ${number}` });
+    const out = page.getByRole('button', { name: `Remove this stage: ${number}` });
     if ((await out.count()) === 0) await page.getByRole('button', { name: `Change stage ${number}` }).click();
     await out.click();
   }
@@ -182,7 +182,7 @@ test('a plan that loses calls takes force only after it was said which', async (
   await openPlan(office);
   await page.getByRole('button', { name: 'New rule', exact: true }).click();
   await page.getByRole('button', { name: 'Change stage 1' }).click();
-  await page.getByRole('button', { name: 'Take this stage out: 1' }).click();
+  await page.getByRole('button', { name: 'Remove this stage: 1' }).click();
   await page.getByRole('button', { name: 'Put it into force' }).dblclick();
   const asked = page.getByRole('alert').filter({ hasText: 'This plan loses calls' });
   await expect(asked).toContainText(
@@ -198,12 +198,12 @@ test('a plan that loses calls takes force only after it was said which', async (
   await page.getByRole('button', { name: 'Put it into force' }).click();
   await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Take out the rule Flood desk, any time' }).click();
+  await page.getByRole('button', { name: 'Remove the rule Flood desk, any time' }).click();
   await bar(page, /^Desk phone 0–20 s$/).click();
-  await page.getByRole('button', { name: 'Take it out: desk phone' }).click();
+  await page.getByRole('button', { name: 'Remove it: desk phone' }).click();
   await page.getByRole('button', { name: 'Put it into force' }).click();
   await expect(asked).toContainText('Flood desk is an urgent line');
-  await asked.getByRole('button', { name: 'Put it into force all the same' }).click();
+  await asked.getByRole('button', { name: 'Put it into force anyway' }).click();
   await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
 });
 
@@ -241,7 +241,7 @@ test('a template says where its rule will stand, and whether the call asked abou
   await openPlan(office);
   await page.getByRole('button', { name: 'Begin from a template' }).click();
   await expect(office.sheet()).toContainText(
-    'It becomes rule 2, after “Flood desk, any time”. The rules under it get no call any more; none is taken out. The call asked about goes by it.',
+    'It becomes rule 2, after “Flood desk, any time”. The rules below it get no calls any more; none is removed. The call asked about goes by it.',
   );
   await expect(office.sheet()).toContainText(
     'It becomes the first rule. The call asked about does not go by it.',
@@ -280,7 +280,7 @@ test('a rule is for once in words, and refuses what is none at its field', async
   await expect(office.sheet().getByRole('alert')).toContainText('Write when, such as this evening');
   await once.fill('tomorrow until noon');
   await expect(office.sheet()).toContainText(
-    'Once: on Fri 27 Nov 00:00–12:00. Then the rule goes by itself.',
+    'Once: on Fri 27 Nov 00:00–12:00. Then the rule removes itself.',
   );
   await office
     .sheet()
@@ -306,7 +306,9 @@ test('hours are kept as they are typed, past midnight and of one line', async ({
   );
   await page.getByRole('textbox', { name: /^My working week/ }).fill('Mun 8–9');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('alert').filter({ hasText: 'weekday' })).toContainText('“Mun” is no weekday.');
+  await expect(page.getByRole('alert').filter({ hasText: 'weekday' })).toContainText(
+    '“Mun” is not a weekday.',
+  );
 });
 
 test('find me: a caller in the mailbox hears the greeting, presses 1, and is put through', async ({
@@ -324,7 +326,7 @@ test('find me: a caller in the mailbox hears the greeting, presses 1, and is put
   await office.callIn('Skerrow Harbour', 'Field service');
   const caller = page.getByRole('group', { name: /^Skerrow Harbour/ });
   await expect(caller).toContainText('hears: “This is Maren Oyelaran of Orrin Vale Gauging. I am at a gauge');
-  await caller.getByRole('button', { name: 'Press 1, have them looked for' }).click();
+  await caller.getByRole('button', { name: 'Press 1, find them' }).click();
   await expect(caller).toContainText('hears: “Say your name.”');
   await office.letPass('5 s');
   const desk = office.phone('Maren Oyelaran, desk phone');
@@ -336,7 +338,7 @@ test('find me: a caller in the mailbox hears the greeting, presses 1, and is put
 test('look back reads what would have changed in ninety days', async ({ office, page }) => {
   await openPlan(office);
   await bar(page, /^This app \d/).click();
-  await page.getByRole('button', { name: 'Take it out: this app' }).click();
+  await page.getByRole('button', { name: 'Remove it: this app' }).click();
   await see(page, 'Look back');
   await page.getByRole('region', { name: 'Look back' }).getByRole('button', { name: 'Look back' }).click();
   await expect(page.getByText(/^Of \d+ calls you would have taken \d+ instead of \d+/)).toBeVisible();
@@ -362,7 +364,7 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   const held = page.getByRole('region', { name: 'What the file holds' });
   await bringIn('broken.cpl', 'text/xml', '<cpl>\n<incoming>\n</cpl>');
   await expect(held).toContainText(/It can’t be read. Line [23]/);
-  await held.getByRole('button', { name: 'Don’t take it' }).click();
+  await held.getByRole('button', { name: 'Don’t use it' }).click();
 
   await bringIn(
     'holidays.ics',
@@ -371,9 +373,9 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   );
   await expect(held).toContainText('2026-12-25 to 2026-12-28 Yard closed');
   await expect(held).toContainText('Line 8: The event is left out');
-  await held.getByRole('button', { name: 'Take it into my plan' }).click();
+  await held.getByRole('button', { name: 'Use it in my plan' }).click();
   await see(page, 'Hours');
-  await expect(page.getByRole('textbox', { name: 'Days off, a line for each' })).toHaveValue(
+  await expect(page.getByRole('textbox', { name: 'Days off, one on each line' })).toHaveValue(
     '2026-12-25 to 2026-12-28 Yard closed',
   );
   await see(page, 'Files');
@@ -389,7 +391,7 @@ test('a script written elsewhere comes in with what it can’t hold named, and a
   );
   await expect(held).toContainText('When anybody calls: desk phone for 12 s, then on to 0131 496 0142.');
   await expect(held).toContainText('Line 4: A plan sends no mail');
-  await held.getByRole('button', { name: 'Take it into my plan' }).click();
+  await held.getByRole('button', { name: 'Use it in my plan' }).click();
   await see(page, 'A call');
   await expect(bar(page, /^Desk phone 0–12 s$/)).toBeVisible();
 });

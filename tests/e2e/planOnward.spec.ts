@@ -129,7 +129,7 @@ test('a greeting is taken from a WAV file; a damaged one is refused with a sente
   await see(page, 'Greetings');
   const take = async (name: string, buffer: Buffer) => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Take a WAV file: Any other time' }).click();
+    await page.getByRole('button', { name: 'Use a WAV file: Any other time' }).click();
     await (await chooser).setFiles({ name, mimeType: 'audio/wav', buffer });
   };
   const wav = await readFile('public/voices/vm-peg.wav');
@@ -164,7 +164,7 @@ test('a situation comes by itself outside the working hours, and by hours that a
   const itself = page.getByRole('region', { name: 'By itself' });
   await itself.getByRole('button', { name: 'Leave out: Off duty outside my working hours' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('No situation');
-  await itself.getByRole('button', { name: 'Let a situation come by itself' }).click();
+  await itself.getByRole('button', { name: 'Make a situation automatic' }).click();
   await itself.getByRole('radio', { name: 'In the van' }).click();
   await itself.getByRole('radio', { name: 'at hours I write' }).click();
   const hours = itself.getByRole('textbox');

@@ -66,7 +66,7 @@ test('the page is closed in the middle of a conference with a recording, and all
   await office.talkWithIlseAboutPeg();
   await page.getByRole('button', { name: 'All together' }).click();
   await office.act('Record').click();
-  await expect(page.getByText('Recording. All are told.')).toBeVisible();
+  await expect(page.getByText('Recording. Everybody is told.')).toBeVisible();
   await page.reload();
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
   await expect(office.act('Pause')).toBeVisible();

@@ -59,7 +59,7 @@ test('a new room needs a name of its own; who leaves a closed one reads it no mo
   await sheet.getByRole('button', { name: 'Open the room' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Saturday race' })).toBeVisible();
   await expect(page.getByText('closed, with Sunniva Dahl')).toBeVisible();
-  await page.getByRole('button', { name: 'Ask somebody in' }).click();
+  await page.getByRole('button', { name: 'Invite somebody' }).click();
   await sheet.getByRole('button', { name: /^Bryn Castellan/ }).click();
   await expect(page.getByText('closed, with Sunniva Dahl and Bryn Castellan')).toBeVisible();
   await page.reload();

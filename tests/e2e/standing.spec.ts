@@ -17,10 +17,10 @@ test('a situation is one tap, decides what rings, and its end may be typed', asy
   await expect(page.getByText('Off duty. Colleagues see it now.')).toBeVisible();
   await situation.getByRole('radio', { name: 'at a time' }).click();
   await situation.getByRole('textbox', { name: /^Time/ }).fill('25:00');
-  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
+  await situation.getByRole('button', { name: 'Set it, with its end' }).click();
   await expect(situation.getByText(/^There is no 25:00 o’clock/)).toBeVisible();
   await situation.getByRole('textbox', { name: /^Time/ }).fill('15:00');
-  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
+  await situation.getByRole('button', { name: 'Set it, with its end' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Off duty until 15:00');
 
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -44,7 +44,7 @@ test('in a meeting until three, in one step, quiet if so wanted; what was before
   await situation.getByRole('radio', { name: /^In the van/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van');
   await words.fill('At the bank until 11');
-  await situation.getByRole('button', { name: 'Set this, with its end' }).click();
+  await situation.getByRole('button', { name: 'Set it, with its end' }).click();
   await situation.getByRole('radio', { name: /^At the bench/ }).click();
   await words.fill('With Kofi until 11am');
   await words.press('Enter');
@@ -79,7 +79,7 @@ test('a situation of one’s own is added with what rings in it, moved, taken ou
   await expect(rows.last()).toContainText('Then: van phone');
   await office.sheet().getByRole('button', { name: 'Up: In the tunnel' }).click();
   await expect(rows.last()).toContainText('Off duty');
-  await office.sheet().getByRole('button', { name: 'Take out In the tunnel' }).click();
+  await office.sheet().getByRole('button', { name: 'Remove In the tunnel' }).click();
   await expect(rows).toHaveCount(4);
   await office.sheet().getByRole('button', { name: 'Undo: In the tunnel back' }).click();
   await expect(rows).toHaveCount(5);
@@ -135,7 +135,7 @@ test('everything is forwarded from Tuesday noon to Friday morning, which the wee
   await expect(
     page.getByText(/Everything goes to Ilse Varga from Tue 12:00 until Tue 8 Dec 08:00/).first(),
   ).toBeVisible();
-  await forward.getByRole('button', { name: 'Take it off' }).click();
+  await forward.getByRole('button', { name: 'Turn it off' }).click();
   await forward.getByRole('radio', { name: 'a colleague' }).click();
   await forward.getByRole('radio', { name: 'Ilse Varga' }).click();
   await forward.getByRole('textbox', { name: /^From/ }).fill('2026-12-01 12:00');
@@ -195,7 +195,7 @@ test('what a forward of everything would lose is said before it is set, with its
   await number.fill('0909 879 0123');
   await set.click();
   await expect(forward.getByRole('alert')).toHaveText(
-    'This office calls no premium numbers, nor forwards there.',
+    'This office doesn’t call premium numbers, or forward to them.',
   );
 
   // A mobile is asked for a key, so that its own mailbox takes nobody; without it, it is said.

@@ -31,7 +31,7 @@ test('a voicemail arrives as a mail with its sound; what is not told of does not
   await address.fill('maren at orrinvale');
   await byMail.getByRole('button', { name: 'Tell this address' }).click();
   await expect(byMail.getByRole('alert')).toHaveText(
-    'That is no mail address: it looks like name@place.example.',
+    'That is not a mail address: it looks like name@place.example.',
   );
   await address.fill(voicemails);
   await byMail.getByRole('button', { name: 'Tell this address' }).click();
@@ -51,7 +51,7 @@ test('a voicemail arrives as a mail with its sound; what is not told of does not
   await expect(told(page).getByRole('listitem')).toHaveCount(1);
   await expect(told(page)).toContainText('Delivered.');
 
-  await place.getByRole('button', { name: /^Tell it no more/ }).click();
+  await place.getByRole('button', { name: /^Stop telling it/ }).click();
   await expect(place).toHaveCount(0);
   await page.getByRole('button', { name: `Undo: tell ${voicemails} again` }).click();
   await expect(place.getByRole('checkbox', { name: 'Texts' })).not.toBeChecked();
@@ -68,8 +68,8 @@ test('a program is told with a signature; while it is down it is tried again, an
   const programs = page.getByRole('region', { name: 'To another program' });
   await programs.getByRole('textbox', { name: 'Web address of the program' }).fill(door ?? '');
   await programs.getByRole('button', { name: 'Tell this program' }).click();
-  await programs.getByRole('button', { name: 'Send a trial' }).click();
-  await expect(told(page)).toContainText('It answered 503. It is tried again by itself.');
+  await programs.getByRole('button', { name: 'Send a test' }).click();
+  await expect(told(page)).toContainText('It answered 503. It will be tried again.');
 
   await office.goOutside();
   await program(page).getByRole('radio', { name: 'takes everything' }).click();
@@ -81,7 +81,7 @@ test('a program is told with a signature; while it is down it is tried again, an
   await office.goOutside();
   const hook = program(page).getByRole('article').first();
   await expect(hook).toContainText('call.missed');
-  await expect(hook).toContainText('The signature holds.');
+  await expect(hook).toContainText('The signature is valid.');
   await expect(hook).toContainText('Answered 204');
 });
 
@@ -92,7 +92,7 @@ test('an address inside a network is refused by the server, and said so', async 
     .getByRole('textbox', { name: 'Web address of the program' })
     .fill('http://192.168.0.7/calls');
   await programs.getByRole('button', { name: 'Tell this program' }).click();
-  await programs.getByRole('button', { name: 'Send a trial' }).click();
+  await programs.getByRole('button', { name: 'Send a test' }).click();
   await expect(told(page)).toContainText(
     'Given up after 1 try. 192.168.0.7 is inside a private network, and this server was not allowed to tell it.',
   );
@@ -104,7 +104,7 @@ test('without a network it waits, and is delivered when there is one', async ({ 
   await byMail.getByRole('textbox', { name: 'Mail address' }).fill(newAddress());
   await byMail.getByRole('button', { name: 'Tell this address' }).click();
   await context.setOffline(true);
-  await byMail.getByRole('button', { name: 'Send a trial' }).click();
+  await byMail.getByRole('button', { name: 'Send a test' }).click();
   await expect(told(page)).toContainText('Waits for the office’s server.');
   await context.setOffline(false);
   await expect(told(page)).toContainText('Delivered.');

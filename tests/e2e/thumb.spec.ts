@@ -172,7 +172,7 @@ test('whoever hangs up takes along nothing that is being written', async ({ offi
   await page.getByRole('button', { name: 'Refuse and text Peg Anstey' }).click();
   await office.sheet().getByRole('textbox', { name: 'Own words' }).fill('Under the weir, ring you at two');
   await page.clock.fastForward(40_000);
-  await expect(office.sheet()).toHaveAccessibleName('Peg Anstey rings no more');
+  await expect(office.sheet()).toHaveAccessibleName('Peg Anstey has stopped ringing');
   await office.sheet().getByRole('button', { name: 'Send own words' }).click();
   await expect(page.getByText('Texted Peg Anstey: “Under the weir, ring you at two”')).toBeVisible();
 });
@@ -184,7 +184,7 @@ test('the page reloaded and gone back from runs on, also in a call', async ({ of
   await page.reload();
   await expect(office.stopCalling().or(office.end())).toBeVisible();
   await page.goBack();
-  await expect(page.getByText('Cendro runs in another tab')).toHaveCount(0);
+  await expect(page.getByText('Cendro is open in another tab')).toHaveCount(0);
   await expect(office.toTheCall()).toBeVisible();
   await page.goForward();
   await expect(office.stopCalling().or(office.end())).toBeVisible();

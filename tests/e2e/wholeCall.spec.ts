@@ -67,10 +67,10 @@ test('three are put together, one is taken out, and the others go on alone', asy
   await office.sheet().getByRole('button', { name: 'A private word with them' }).click();
   await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
   await page.getByRole('button', { name: /^Ilse Varga/ }).click();
-  await office.sheet().getByRole('button', { name: 'Bring back to all' }).click();
+  await office.sheet().getByRole('button', { name: 'Back to everybody' }).click();
 
   await page.getByRole('button', { name: /^Kofi Renner/ }).click();
-  await office.sheet().getByRole('button', { name: 'Take them out of the call' }).click();
+  await office.sheet().getByRole('button', { name: 'Remove them from the call' }).click();
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
 
   await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
@@ -82,7 +82,7 @@ test('three are put together, one is taken out, and the others go on alone', asy
 test('a parked caller is taken from another phone, and another comes back here', async ({ office, page }) => {
   await office.talkWithPeg();
   await office.act('Park').click();
-  await expect(page.getByText('Peg Anstey waits in slot 01, to be taken back from any phone.')).toBeVisible();
+  await expect(page.getByText('Peg Anstey waits in slot 01, until any phone takes them back.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Waiting elsewhere' })).toContainText('parked 0:00 by you');
   await office.goOutside();
   await office.callFromPhone('Ilse Varga’s desk phone', '*8401');
@@ -105,7 +105,7 @@ test('recorded in two pieces, a call leaves one WAV that holds what was heard, w
 }) => {
   await office.talkWithPeg();
   await office.act('Record').click();
-  await expect(page.getByText('Recording. All are told.')).toBeVisible();
+  await expect(page.getByText('Recording. Everybody is told.')).toBeVisible();
   await office.passAndReturn('5 s', 1);
   await office.act('Pause').click();
   await office.passAndReturn('5 s', 1);
@@ -162,9 +162,9 @@ test('the network goes bad: a warning, and the call goes on at the van phone', a
   await office.letPass('5 s');
   await office.letPass('5 s');
   await office.toTheCall().click();
-  await expect(page.getByText('The network is too poor to be understood')).toBeVisible();
+  await expect(page.getByText('The network is too poor for you to be understood')).toBeVisible();
   await expect(office.youHear('You hear Peg Anstey')).toBeInViewport({ ratio: 1 });
-  await page.getByRole('button', { name: 'Go on at my van phone' }).click();
+  await page.getByRole('button', { name: 'Continue on my van phone' }).click();
   await office.goOutside();
   await office
     .phone('Maren Oyelaran, van phone')
@@ -224,7 +224,7 @@ test('a busy number calls by itself when it is free', async ({ office, page }) =
   await office.open('/dial');
   await office.dial('07700 900482');
   await office.passAndReturn('5 s', 1);
-  await page.getByRole('button', { name: 'Call by itself when they are free' }).click();
+  await page.getByRole('button', { name: 'Call automatically when they are free' }).click();
   await office.end().click();
   await expect(page.getByText('busy; rings you when they are free')).toBeVisible();
   await office.goOutside();
@@ -247,7 +247,7 @@ test('the office calls the van phone first, which hears who is to be called', as
     .getByRole('button', { name: /^Call .*/ })
     .last()
     .click();
-  await expect(page.getByText('your van phone rings: take it up, and they are called')).toBeVisible();
+  await expect(page.getByText('your van phone rings: answer it, and they are called')).toBeVisible();
   await office.goOutside();
   const van = office.phone('Maren Oyelaran, van phone');
   await van.getByRole('button', { name: /Answer/ }).click();
@@ -270,7 +270,7 @@ test('an emergency call says where it is, and is neither held nor moved', async 
 test('a colleague comes in by a code, and one takes over by another', async ({ office, page }) => {
   await office.talkWithPeg();
   await office.act('Add').click();
-  await office.sheet().getByRole('button', { name: 'Let them come in by a code' }).click();
+  await office.sheet().getByRole('button', { name: 'Let somebody join by a code' }).click();
   const code = /\*87\d+/.exec(await page.getByText(/^Whoever dials/).innerText())?.[0] ?? '';
   await office.goOutside();
   await office.callFromPhone('Ilse Varga’s desk phone', code);

@@ -68,19 +68,21 @@ describe('an archive', () => {
   });
 
   it('is refused with a sentence: another file, another zip, a newer one, a bomb, a stowaway', () => {
-    expect(sentenceOf(strToU8('hello'))).toBe('This is no zip file.');
+    expect(sentenceOf(strToU8('hello'))).toBe('This is not a zip file.');
     expect(sentenceOf(zipSync({ a: strToU8('a') }))).toBe(
-      'This zip file is no archive of Cendro: it has no manifest.',
+      'This zip file is not a Cendro archive: it has no manifest.',
     );
     expect(sentenceOf(manifest({ version: 2 }))).toContain('newer version');
     expect(sentenceOf(manifest({ format: 'other' }))).toBe('The archive’s manifest can’t be read.');
-    expect(sentenceOf(zipSync({ bomb: new Uint8Array(30_000_000) }))).toContain('far more than an archive');
+    expect(sentenceOf(zipSync({ bomb: new Uint8Array(30_000_000) }))).toContain(
+      'far more than a Cendro archive',
+    );
     const stowaway = zipSync({
       'manifest.json': strToU8(
         JSON.stringify({ format: 'cendro-archive', version: 1, madeAt: '', files: [] }),
       ),
       other: strToU8('x'),
     });
-    expect(sentenceOf(stowaway)).toBe('The archive holds files that its manifest does not know.');
+    expect(sentenceOf(stowaway)).toBe('The archive holds files that its manifest does not list.');
   });
 });

@@ -57,17 +57,17 @@ export function readArchive(bytes: Uint8Array): ReadArchive {
   const files = new Map<string, Uint8Array>();
   for (const { path, bytes: length, sha256: sum } of manifest.files) {
     const file = unzipped.get(path);
-    if (!file || file.length !== length) return no(`The archive is not whole: ${path} is missing or cut.`);
+    if (!file || file.length !== length) return no(`The archive is incomplete: ${path} is missing or cut.`);
     if (bytesToHex(sha256(file)) !== sum)
       return no(`The archive is damaged: ${path} is not as it was written.`);
     files.set(path, file);
   }
-  if (files.size !== unzipped.size - 1) return no('The archive holds files that its manifest does not know.');
+  if (files.size !== unzipped.size - 1) return no('The archive holds files that its manifest does not list.');
   return { ok: true, madeAt: Date.parse(manifest.madeAt), files };
 }
 
 function readManifest(file: Uint8Array | undefined): z.infer<typeof manifestSchema> | string {
-  if (!file) return 'This zip file is no archive of Cendro: it has no manifest.';
+  if (!file) return 'This zip file is not a Cendro archive: it has no manifest.';
   const data = parsed(strFromU8(file));
   const found = z.object({ version: z.number() }).safeParse(data);
   if (found.success && found.data.version > version)
@@ -100,11 +100,11 @@ function unzip(bytes: Uint8Array): Map<string, Uint8Array> | string {
       },
     });
     if (isTooLarge)
-      return 'This file would unfold into far more than an archive of Cendro holds, so it was left alone.';
+      return 'This file would unpack to far more than a Cendro archive holds, so it was left alone.';
     return new Map(Object.entries(entries));
   } catch {
     return bytes.length > 1 && bytes[0] === 0x50 && bytes[1] === 0x4b
       ? 'The archive is cut off: it ends before its list of files.'
-      : 'This is no zip file.';
+      : 'This is not a zip file.';
   }
 }

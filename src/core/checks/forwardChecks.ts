@@ -37,7 +37,7 @@ export function forwardChecks(office: OfficeIndex, plan: RingPlan, now: number):
       severity: 'alarm',
       place: {},
       sentence: `Everything is still ${goesTo(on.to, office)}${on.from === null ? '' : ` since ${formatDayAndClock(on.from, now, zone)}`}, without an end.`,
-      repair: { word: 'Take the forward off', plan: without },
+      repair: { word: 'Turn the forward off', plan: without },
     });
   const { doNotDisturb } = plan;
   if (doNotDisturb && (doNotDisturb.until === null || doNotDisturb.until > now))
@@ -46,8 +46,8 @@ export function forwardChecks(office: OfficeIndex, plan: RingPlan, now: number):
       code: 'excluded',
       severity: 'warning',
       place: {},
-      sentence: `Do not disturb and its exceptions mean nothing while everything is ${goesTo(on.to, office)}: nobody is let through.`,
-      repair: { word: 'Take the forward off', plan: without },
+      sentence: `Do not disturb and its exceptions have no effect while everything is ${goesTo(on.to, office)}: nobody is let through.`,
+      repair: { word: 'Turn the forward off', plan: without },
     });
   return findings;
 }
@@ -109,7 +109,7 @@ export function screeningCheck(office: OfficeIndex, plan: RingPlan): Finding[] {
         place: { ruleId: rule.id },
         sentence: `“${rule.name}” is for callers whom you keep away: they never get as far as this plan.`,
         repair: {
-          word: 'Take the rule out',
+          word: 'Remove the rule',
           plan: { ...plan, rules: plan.rules.filter((each) => each !== rule) },
         },
       },

@@ -25,7 +25,7 @@ export function deadRuleChecks(
           severity: 'warning',
           place,
           sentence: `No call can fit “${rule.name}”: its own conditions exclude each other, or its days are over.`,
-          repair: { word: 'Take the rule out', plan: without },
+          repair: { word: 'Remove the rule', plan: without },
         },
       ];
     const names = listed.format(found.rules.map(({ name }) => `“${name}”`));
@@ -104,7 +104,7 @@ const isForwarded = (stretch: Stretch | undefined) =>
 
 /** No rule helps against a forward of everything. */
 const withoutForwards = (plan: RingPlan): Finding['repair'] => ({
-  word: 'Take the forward off',
+  word: 'Turn the forward off',
   plan: { ...plan, forwards: [] },
 });
 

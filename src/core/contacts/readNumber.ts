@@ -10,7 +10,7 @@ export function readNumber(written: string): ReadNumber {
   if (dialled.kind === 'invalid' || !isExternal(dialled))
     return {
       ok: false,
-      sentence: `“${written.slice(0, 40)}” is no telephone number outside the office.`,
+      sentence: `“${written.slice(0, 40)}” is not a phone number outside the office.`,
     };
   const { e164, extension, postDial } = dialled;
   const tail = `${extension ? `;ext=${extension}` : ''}${postDial ? `;postd=${postDial}` : ''}`;

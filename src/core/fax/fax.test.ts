@@ -67,7 +67,7 @@ describe('a fax on its way', () => {
 
   it('goes on from the first page that did not arrive', () => {
     const broken = after(fax, dialling, taken(1), failed('brokeOff'));
-    expect(faxWords(broken)).toBe('Tried 1 ×: the line broke off. It is tried again by itself');
+    expect(faxWords(broken)).toBe('Tried 1 ×: the line broke off. It will be tried again');
     expect(broken.sentPages).toBe(1);
     const given = { ...broken, state: 'failed' as const };
     expect(faxWords(given)).toBe('Failed after page 1 of 3: the line broke off');

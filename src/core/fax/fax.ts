@@ -131,7 +131,7 @@ export function faxWords({ state, pages, sentPages, failure, tries, direction }:
     case 'received':
       return pagesWord(pages);
     case 'waiting':
-      return tries === 0 ? 'Waits to be sent' : `Tried ${tries} ×: ${why}. It is tried again by itself`;
+      return tries === 0 ? 'Waits to be sent' : `Tried ${tries} ×: ${why}. It will be tried again`;
     case 'dialling':
       return 'Dialling';
     case 'sending':

@@ -46,8 +46,8 @@ describe('pages of a fax', () => {
   });
 
   it.each([
-    ['cut short', async () => (await pdfOf(1)).slice(0, 40), 'it is damaged, or no PDF.'],
-    ['no PDF at all', async () => new Uint8Array([1, 2, 3]), 'it is damaged, or no PDF.'],
+    ['cut short', async () => (await pdfOf(1)).slice(0, 40), 'it is damaged, or not a PDF.'],
+    ['no PDF at all', async () => new Uint8Array([1, 2, 3]), 'it is damaged, or not a PDF.'],
   ])('a PDF that is %s is refused by name', async (_, make, sentence) => {
     expect(await joinFaxPages([source('pdf', await make(), 'permit.pdf')])).toEqual({
       ok: false,
@@ -58,7 +58,7 @@ describe('pages of a fax', () => {
   it('a damaged picture, too many pages and nothing at all are refused', async () => {
     expect(await joinFaxPages([source('png', png.slice(0, 30), 'mast.png')])).toEqual({
       ok: false,
-      sentence: 'mast.png: this is no picture that can be read.',
+      sentence: 'mast.png: this picture can’t be read.',
     });
     expect(await joinFaxPages([source('pdf', await pdfOf(mostPages + 1))])).toMatchObject({
       ok: false,

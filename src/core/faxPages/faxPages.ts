@@ -75,7 +75,7 @@ async function add(joined: PDFDocument, { kind, bytes }: FaxSource): Promise<str
     place(page, picture);
     return null;
   } catch {
-    return 'this is no picture that can be read.';
+    return 'this picture can’t be read.';
   }
 }
 
@@ -99,6 +99,6 @@ async function open(bytes: Uint8Array): Promise<PDFDocument | string> {
   } catch (error) {
     return String(error).includes('encrypted')
       ? 'it is locked with a password. Take that off first.'
-      : 'it is damaged, or no PDF.';
+      : 'it is damaged, or not a PDF.';
   }
 }

@@ -12,7 +12,7 @@ const outcomeWords: Record<CallOutcome, string> = {
   answeredByOther: 'Taken',
   mailbox: 'Reached a mailbox',
   cancelled: 'Ended before an answer',
-  ownPhoneUnanswered: 'Your own phone was not taken up',
+  ownPhoneUnanswered: 'Your own phone was not answered',
   busy: 'Busy',
   noAnswer: 'No answer',
   refusedByOther: 'They refused',
@@ -114,8 +114,8 @@ export const misfits: Record<Extract<TraceStep, { kind: 'ruleSkipped' }>['reason
   notWorkingHours: 'it is for the working hours',
   inMeeting: 'it is for when there is no meeting',
   notInMeeting: 'it is for meetings',
-  onCall: 'it is for when no other call goes on',
-  notOnCall: 'it is for when another call goes on',
+  onCall: 'it is for when you are on no other call',
+  notOnCall: 'it is for when you are on another call',
 };
 
 const fits: Record<Extract<TraceStep, { kind: 'ruleTaken' }>['reason'], string> = {

@@ -35,7 +35,7 @@ describe('a stretch that comes once', () => {
   it('that has begun begins now, and one that is over is refused', () => {
     const evening = Date.UTC(2026, 10, 26, 20);
     expect(read('this evening', evening)).toBe('11-26 20:00 – 11-27 00:00');
-    expect(read('2026-11-20')).toBe('That is over already.');
+    expect(read('2026-11-20')).toBe('That is in the past.');
     expect(read('2026-11-26 12:00 to 2026-11-26 11:00')).toBe('It ends before it begins.');
   });
 

@@ -59,6 +59,6 @@ function namedSpan(word: string, now: number, zone: string): { from: number; unt
 
 function checked({ from, until }: { from: number; until: number }, now: number): ReadSpan {
   const begins = Math.max(from, now);
-  if (until <= now) return refuse('That is over already.');
+  if (until <= now) return refuse('That is in the past.');
   return until <= begins ? refuse('It ends before it begins.') : { ok: true, from: begins, until };
 }

@@ -108,7 +108,7 @@ function nextTime(time: Time, now: number, zone: string, named?: string): ReadWh
   return at(localClock(shiftLocalDays(now, 1, zone), zone).day, time, zone, named);
 }
 
-/** The local day as "2026-12-24"; "none" for one that the calendar does not have; null for what is no day. */
+/** The local day as "2026-12-24"; "none" for one that the calendar does not have; null for what is not a day. */
 function readDay(words: readonly string[], now: number, zone: string): string | null {
   const [first = '', second] = words;
   const inDays = (days: number) => localClock(shiftLocalDays(now, days, zone), zone).day;

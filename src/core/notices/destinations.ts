@@ -29,14 +29,15 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; sentence: string 
 export function checkMailAddress(text: string): Checked<string> {
   const address = text.trim();
   if (mailSchema.shape.address.safeParse(address).success) return { ok: true, value: address };
-  return { ok: false, sentence: 'That is no mail address: it looks like name@place.example.' };
+  return { ok: false, sentence: 'That is not a mail address: it looks like name@place.example.' };
 }
 
 /** A webhook's address as typed. An address inside a network is let through here: whether it is allowed, the server says. */
 export function checkWebhookUrl(text: string): Checked<string> {
   const typed = text.trim();
   if (!/^https?:\/\//i.test(typed)) return no('The address begins with https:// (or http://).');
-  if (!webhookSchema.shape.url.safeParse(typed).success) return no('That is no address of a web server.');
+  if (!webhookSchema.shape.url.safeParse(typed).success)
+    return no('That is not the address of a web server.');
   if (/^https?:\/\/[^/]*@/i.test(typed)) return no('Leave out the name and password before the @.');
   return { ok: true, value: typed };
 }

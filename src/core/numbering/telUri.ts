@@ -25,8 +25,8 @@ export function parseTelUri(text: string): TelUri {
   );
   const number = called.replace(visualSeparators, '');
   if (number === '') return fail('it holds no number');
-  if (!/^(?:\+\d+|[0-9A-F*#]+)$/i.test(number)) return fail('its number holds other signs than digits');
-  if (/[A-F]/i.test(number)) return fail('its number holds letters');
+  if (!/^(?:\+\d+|[0-9A-F*#]+)$/i.test(number)) return fail('its number has characters other than digits');
+  if (/[A-F]/i.test(number)) return fail('its number has letters');
 
   const result: TelUri & { ok: true } = { ok: true, number };
   if (tail !== '') {

@@ -46,7 +46,7 @@ function wordsFor(path: readonly string[], message: string, code: string): strin
 function referencesOf(plan: RingPlan, office: OfficeIndex): PlanProblem[] {
   const problems: PlanProblem[] = [];
   const say = (path: Path, sentence: string) => problems.push({ path, sentence });
-  if (!office.people.has(plan.personId)) say(['personId'], 'Nobody of the office has this plan.');
+  if (!office.people.has(plan.personId)) say(['personId'], 'Nobody in the office has this plan.');
   plan.rules.forEach((rule, at) => checkRule(rule, ['rules', at], office, say));
   plan.forwards?.forEach(({ to, from, until }, at) => {
     checkFinish(to, ['forwards', at, 'to'], office, say);
@@ -100,7 +100,7 @@ function checkTarget(target: RingTarget, path: Path, office: OfficeIndex, say: S
     if (!office.devices.get(target.deviceId)?.personId)
       say([...path, 'deviceId'], `The office knows no phone “${target.deviceId}”.`);
   } else if ('personId' in target) {
-    if (!office.people.has(target.personId)) say([...path, 'personId'], 'Nobody of the office is called so.');
+    if (!office.people.has(target.personId)) say([...path, 'personId'], 'Nobody in the office goes by that.');
   } else if ('teamId' in target) {
     if (!office.teams.has(target.teamId)) say([...path, 'teamId'], 'The office has no such team.');
   } else if (!isE164(target.number))
@@ -109,7 +109,7 @@ function checkTarget(target: RingTarget, path: Path, office: OfficeIndex, say: S
 
 function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say): void {
   if (finish.kind === 'mailbox' && !office.people.has(finish.personId))
-    say([...path, 'personId'], 'Nobody of the office has this mailbox.');
+    say([...path, 'personId'], 'Nobody in the office has this mailbox.');
   if (finish.kind === 'teamMailbox' && !office.teams.get(finish.teamId)?.mailbox)
     say([...path, 'teamId'], 'No team of the office has this mailbox.');
   if (finish.kind === 'textBack' && office.lines.get(finish.lineId)?.texts !== true)
@@ -128,5 +128,5 @@ function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say):
   const barred = isExternal(dialled)
     ? office.setup.policies.barred.find(({ prefix }) => dialled.e164.startsWith(prefix))
     : undefined;
-  if (barred) say([...path, 'to'], `This office calls no ${barred.why}, nor forwards there.`);
+  if (barred) say([...path, 'to'], `This office doesn’t call ${barred.why}, or forward to them.`);
 }

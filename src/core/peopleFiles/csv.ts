@@ -46,7 +46,10 @@ export function readCsvTable(text: string): CsvTable | { problem: Problem } {
   const [columns, ...rows] = data;
   if (!columns || columns.length < 2 || rows.length === 0)
     return {
-      problem: { line: 1, sentence: 'This is no table: a row of heads and a row for each is needed.' },
+      problem: {
+        line: 1,
+        sentence: 'This is not a table: it needs a row of headings, and a row for each person.',
+      },
     };
   const fields = columns.map((head) => heads.find(([pattern]) => pattern.test(head.trim()))?.[1] ?? 'none');
   return { columns: columns.map((head) => head.trim()), fields, rows };

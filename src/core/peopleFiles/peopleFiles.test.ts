@@ -64,7 +64,7 @@ describe('vCards', () => {
     expect(problems).toEqual([
       { line: 15, sentence: 'This card is cut off: its end is missing.' },
       { line: 6, sentence: 'This card has neither a name nor a firm.' },
-      { line: 10, sentence: 'Ann: “ring the bell” is no telephone number outside the office.' },
+      { line: 10, sentence: 'Ann: “ring the bell” is not a phone number outside the office.' },
     ]);
   });
 
@@ -257,7 +257,7 @@ describe('a table of people', () => {
       ['Ann', 1],
       ['Ben', 0],
     ]);
-    expect(problems).toEqual([{ line: 4, sentence: '“twelve” is no telephone number outside the office.' }]);
+    expect(problems).toEqual([{ line: 4, sentence: '“twelve” is not a phone number outside the office.' }]);
   });
 
   it('comes back as it was written, and holds nothing that a spreadsheet would run', () => {

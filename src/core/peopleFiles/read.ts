@@ -1,6 +1,6 @@
 import type { Fields } from '../people';
 
-/** What could not be taken, and why. Lines count from 1. */
+/** What could not be read, and why. Lines count from 1. */
 export interface Problem {
   line: number;
   sentence: string;

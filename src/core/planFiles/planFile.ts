@@ -37,11 +37,11 @@ export function readPlanFile(text: string, personId: string, office: OfficeIndex
   } catch (error) {
     return {
       ok: false,
-      reason: `This is no JSON: ${error instanceof Error ? error.message : 'it can’t be read'}.`,
+      reason: `This is not JSON: ${error instanceof Error ? error.message : 'it can’t be read'}.`,
     };
   }
   const { version, format } = (data ?? {}) as { version?: unknown; format?: unknown };
-  if (format !== 'cendro-ring-plan') return { ok: false, reason: 'This file is no ring plan.' };
+  if (format !== 'cendro-ring-plan') return { ok: false, reason: 'This file is not a ring plan.' };
   if (version !== 1)
     return { ok: false, reason: `Version ${String(version)} of the format is not known here.` };
   const { plan } = data as { plan?: unknown };

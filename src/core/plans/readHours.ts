@@ -17,7 +17,7 @@ export function readHours(text: string): Read<WeekWindow[]> {
     const days = readDays(match[1] ?? '');
     const from = readClock(match[2] ?? '');
     const to = readClock(match[3] ?? '');
-    if (!days) return { ok: false, sentence: `“${match[1] ?? ''}” is no weekday. ${hoursForm}` };
+    if (!days) return { ok: false, sentence: `“${match[1] ?? ''}” is not a weekday. ${hoursForm}` };
     if (!from || !to) return { ok: false, sentence: `“${part}”: hours go to 24, minutes to 59.` };
     if (from === to) return { ok: false, sentence: `“${part}” ends when it begins.` };
     windows.push(...acrossMidnight(days, from, to));
@@ -38,7 +38,7 @@ export function readDaysOff(text: string): Read<DayOff[]> {
   for (const line of text.split('\n').map((each) => each.trim())) {
     if (line === '') continue;
     const match = /^(\d{4}-\d{2}-\d{2})(?:\s*(?:to|–|-)\s*(\d{4}-\d{2}-\d{2}))?(?:\s+(.*))?$/.exec(line);
-    if (!match) return { ok: false, sentence: `“${line}” is no day. ${daysForm}` };
+    if (!match) return { ok: false, sentence: `“${line}” is not a day. ${daysForm}` };
     const from = match[1] ?? '';
     const to = match[2] ?? from;
     if (!exists(from) || !exists(to)) return { ok: false, sentence: `“${line}”: there is no such day.` };

@@ -81,7 +81,7 @@ function whenWords(when: When, office: OfficeIndex, readerId: string): string {
   for (const span of when.spans ?? []) parts.push(spanWords(span, office.setup.zone));
   if (when.inMeeting !== undefined) parts.push(when.inMeeting ? 'in a meeting' : 'outside meetings');
   if (when.whileOnCall !== undefined)
-    parts.push(when.whileOnCall ? 'while you are on a call' : 'while no call goes on');
+    parts.push(when.whileOnCall ? 'while you are on a call' : 'while you are not on a call');
   return parts.length > 0 ? ` ${parts.join(', ')}` : '';
 }
 

@@ -15,7 +15,7 @@ export interface PlanTemplate {
 
 /**
  * What a worker with these devices may begin with. Each adds a rule where it decides: before all others, but after those
- * that stand first for urgent lines alone, unless it is for such a line itself. Nothing is taken out. Offered only where
+ * that stand first for urgent lines alone, unless it is for such a line itself. Nothing is removed. Offered only where
  * its devices are there.
  */
 export function templatesFor(office: OfficeIndex, personId: string, plan: RingPlan): PlanTemplate[] {
@@ -112,12 +112,12 @@ export function templatesFor(office: OfficeIndex, personId: string, plan: RingPl
   });
 }
 
-/** "It becomes rule 2, after “Flood desk, any time”. The rules under it get no call any more; none is taken out." */
+/** "It becomes rule 2, after “Flood desk, any time”. The rules below it get no calls any more; none is removed." */
 function placeWords({ rules }: RingPlan, rule: RingRule, isForEveryCall: boolean): string {
   const at = rules.indexOf(rule);
   const before = rules[at - 1];
   const place = before ? `It becomes rule ${at + 1}, after “${before.name}”.` : 'It becomes the first rule.';
   const isAlone = at === rules.length - 1;
   if (isAlone) return place;
-  return isForEveryCall ? `${place} The rules under it get no call any more; none is taken out.` : place;
+  return isForEveryCall ? `${place} The rules below it get no calls any more; none is removed.` : place;
 }

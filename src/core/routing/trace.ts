@@ -37,7 +37,7 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
     kind: z.literal('doNotDisturb'),
     personId: z.string(),
     until: z.number().nullable(),
-    /** Let through all the same, by the caller or the line. */
+    /** Let through anyway, by the caller or the line. */
     isPassed: z.boolean(),
   }),
   z.object({ kind: z.literal('unreachable'), personId: z.string() }),

@@ -107,8 +107,8 @@ describe('a WAV file', () => {
       const read = decodeWav(bytes);
       return read.ok ? 'read' : read.sentence;
     };
-    expect(sentence(new Uint8Array(0))).toBe('This is no WAV file.');
-    expect(sentence(whole.subarray(4))).toBe('This is no WAV file.');
+    expect(sentence(new Uint8Array(0))).toBe('This is not a WAV file.');
+    expect(sentence(whole.subarray(4))).toBe('This is not a WAV file.');
     expect(sentence(whole.subarray(0, 40))).toBe('The file ends before its sound begins.');
     const strange = whole.slice();
     strange[20] = 85;

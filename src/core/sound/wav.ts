@@ -64,7 +64,7 @@ export function decodeWav(bytes: Uint8Array): WavResult {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const word = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
   if (bytes.length < 12 || word(0) !== 'RIFF' || word(8) !== 'WAVE')
-    return { ok: false, sentence: 'This is no WAV file.' };
+    return { ok: false, sentence: 'This is not a WAV file.' };
   let layout: Layout | null = null;
   let samples: Float32Array | null = null;
   let isCutShort = false;

@@ -86,8 +86,8 @@ export function ArchiveScreen() {
       <View style={styles.part}>
         <Txt>
           Calls, voicemails and recordings with their sound, texts, notes, who waits, your ring plan and
-          settings: as a zip file with a list of what is in it, against which every part is checked when it
-          comes back.
+          settings: as a zip file with a list of its contents, so that every part can be checked when you
+          bring it back.
         </Txt>
         <Plate kind="main" word="Save everything" disabled={isBusy || !vault} onPress={() => void save()} />
       </View>
@@ -98,7 +98,7 @@ export function ArchiveScreen() {
         <Plate word="Choose the file" disabled={isBusy || !vault} onPress={() => void choose()} />
         {isBusy ? (
           <View role="status">
-            <Txt as="small">It is being gone through.</Txt>
+            <Txt as="small">It is being checked.</Txt>
           </View>
         ) : null}
         <Problem sentence={problem} />
@@ -107,7 +107,7 @@ export function ArchiveScreen() {
             <Txt as="strong">{`An archive of ${formatDay(found.madeAt, clock.now(), zone)}`}</Txt>
             <Txt>{changeWords('Would be added', found.adds)}</Txt>
             <Txt>{changeWords('Would take the place of what is here', found.replaces)}</Txt>
-            <Txt as="small">All else stays. The app begins anew afterwards.</Txt>
+            <Txt as="small">Everything else stays. The app then starts again.</Txt>
             {room === 'enough' ? (
               <Plate kind="main" word="Bring it in" onPress={() => void bringIn(true)} />
             ) : (
@@ -115,14 +115,14 @@ export function ArchiveScreen() {
                 <Txt colour={colours.rowan}>
                   {room === 'none'
                     ? 'This device has no room for it. Nothing was changed.'
-                    : 'There is no room to keep what is here beside it. Nothing was changed.'}
+                    : 'There is no room to keep a way back. Nothing was changed.'}
                 </Txt>
               </View>
             )}
             {room === 'notForBoth' ? (
               <Plate word="Bring it in with no way back" onPress={() => void bringIn(false)} />
             ) : null}
-            <Plate word="Don’t take it in" onPress={() => setFound(null)} />
+            <Plate word="Leave it out" onPress={() => setFound(null)} />
           </View>
         ) : null}
       </View>

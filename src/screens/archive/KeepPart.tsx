@@ -52,7 +52,7 @@ export function KeepPart() {
         <Txt as="small">
           {going.length === 0
             ? 'Nothing is older than that. What nobody has heard or read always stays.'
-            : `Older than that, and dropped at the next start: ${going.join(', ')}.`}
+            : `Older than that, and deleted at the next start: ${going.join(', ')}.`}
         </Txt>
       </View>
     </View>

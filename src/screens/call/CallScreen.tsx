@@ -137,7 +137,7 @@ export function CallScreen() {
         {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
           <Plate
             kind="main"
-            word="Call by itself when they are free"
+            word="Call automatically when they are free"
             onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
             style={styles.offer}
           />

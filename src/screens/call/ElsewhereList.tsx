@@ -88,7 +88,7 @@ export function ElsewhereList() {
           <Waiting
             key={view.callId}
             name={view.name}
-            words={`your ${view.deviceName} rings: take it up, and they are called`}
+            words={`your ${view.deviceName} rings: answer it, and they are called`}
             act="Stop"
             label={`Stop calling ${view.name}`}
             onPress={() => void dispatch(send({ type: 'clear', legId: view.legId }))}

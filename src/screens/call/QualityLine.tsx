@@ -94,14 +94,16 @@ export function QualityLine({ view }: { view: CallView }) {
       <View style={styles.line}>
         <SoundGauge R={quality.R} />
         <Txt as="strong">
-          {warning === 'now' ? 'The network is too poor to be understood' : 'The network is getting worse'}
+          {warning === 'now'
+            ? 'The network is too poor for you to be understood'
+            : 'The network is getting worse'}
         </Txt>
       </View>
       <Txt as="mono">{figuresOf(quality)}</Txt>
       {mobile && !view.call.emergency ? (
         <Plate
           kind="main"
-          word={`Go on at my ${mobile.name}`}
+          word={`Continue on my ${mobile.name}`}
           onPress={() =>
             void dispatch(
               sendAndSay(

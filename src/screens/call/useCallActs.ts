@@ -128,8 +128,8 @@ export function useCallActs(
 function hintOf(met: readonly string[], isOpenTo: boolean): string | undefined {
   if (!isOpenTo) return undefined;
   if (!met.includes('park'))
-    return 'Park: they wait in a numbered slot with music, for any phone to take back.';
-  return met.includes('move') ? undefined : 'Move: the talk goes on at another phone of yours.';
+    return 'Park: they wait in a numbered slot with music, until any phone takes them back.';
+  return met.includes('move') ? undefined : 'Move: you carry on at another phone of yours.';
 }
 
 /** The number of somebody outside whom the directory does not know; null for all others. */
@@ -157,11 +157,11 @@ function recordingActs(
   }
   if (recording?.state === 'paused') {
     return [
-      { word: 'Resume', onPress: act(record('resume'), 'Recording again. All are told.') },
+      { word: 'Resume', onPress: act(record('resume'), 'Recording again. Everybody is told.') },
       { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
     ];
   }
   return [
-    { word: 'Record', disabled: !mayRecord, onPress: act(record('start'), 'Recording. All are told.') },
+    { word: 'Record', disabled: !mayRecord, onPress: act(record('start'), 'Recording. Everybody is told.') },
   ];
 }

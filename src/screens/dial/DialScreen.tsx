@@ -77,7 +77,7 @@ export function DialScreen() {
       {dial.isEmpty ? (
         <>
           {dial.recent.length === 0 ? (
-            <EmptyState title="No calls yet" sentence="Whoever you called last will stand here." />
+            <EmptyState title="No calls yet" sentence="Whoever you call will appear here." />
           ) : null}
           <People people={dial.recent} onCall={dial.callThis} />
         </>
@@ -156,17 +156,16 @@ export function DialScreen() {
 }
 
 function NobodyFound({ state }: { state: Finding['state'] }) {
-  if (state === 'finding')
-    return <EmptyState title="Looking" sentence="Everybody is being looked through." />;
+  if (state === 'finding') return <EmptyState title="Looking" sentence="Everybody is being searched." />;
   return state === 'away' ? (
     <EmptyState
       title="Names can’t be looked up yet"
-      sentence="That part of the app has not been fetched. A number can be called all the same."
+      sentence="That part of the app is not here yet. You can still call a number."
     />
   ) : (
     <EmptyState
       title="Nobody found"
-      sentence="No colleague or contact goes by that. A number can be called all the same."
+      sentence="No colleague or contact goes by that. You can still call a number."
     />
   );
 }

@@ -34,8 +34,8 @@ const wayWords: Record<Way, string> = {
 };
 const wayDetails: Record<Way, string> = {
   data: 'From this device, over its network',
-  mobileFirst: 'The office calls my mobile; a key there, and then it calls them',
-  deskFirst: 'My desk phone rings; lifted, it calls them',
+  mobileFirst: 'The office calls my mobile; I press a key, and it calls them',
+  deskFirst: 'My desk phone rings; I pick up, and it calls them',
 };
 const recommended = 'recommended';
 
@@ -80,9 +80,9 @@ export function PresentedLine({ to }: { to: string }) {
       </Txt>
       {choosing === 'line' ? <ShownSheet travel={travel} onClose={close} /> : null}
       {choosing === 'way' ? (
-        <Sheet title="How the call travels" onClose={close}>
+        <Sheet title="How the call goes out" onClose={close}>
           <Choice
-            label="How the call travels"
+            label="How the call goes out"
             value={chosenWay ?? recommended}
             options={[
               {

@@ -11,7 +11,7 @@ import { useGo } from '../shared/useGo';
 export function AddSheet({ onClose }: { onClose: () => void }) {
   const go = useGo();
   const ways: readonly { word: string; detail: string; act: () => void }[] = [
-    { word: 'Add somebody', detail: 'Write one down by hand.', act: () => go.newContact(null) },
+    { word: 'Add somebody', detail: 'Enter a contact by hand.', act: () => go.newContact(null) },
     {
       word: 'Bring people in',
       detail: 'From a vCard file or a table; or take them elsewhere.',
@@ -19,10 +19,10 @@ export function AddSheet({ onClose }: { onClose: () => void }) {
     },
     {
       word: 'Where contacts come from',
-      detail: 'The phone’s address book, mail, the customer list: kept in step.',
+      detail: 'The phone’s address book, mail, the customer list: kept up to date.',
       act: go.sources,
     },
-    { word: 'Perhaps the same', detail: 'Who may be here twice.', act: go.alike },
+    { word: 'Perhaps the same', detail: 'Who may be listed twice.', act: go.alike },
   ];
   return (
     <Sheet title="Add or bring in" onClose={onClose}>

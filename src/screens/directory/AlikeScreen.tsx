@@ -57,8 +57,8 @@ export function AlikeScreen() {
     setLast({
       joinId,
       words: isSame
-        ? `${first.name} and ${second.name} are one.`
-        : `${first.name} and ${second.name} stay two.`,
+        ? `${first.name} and ${second.name} are one contact now.`
+        : `${first.name} and ${second.name} stay two contacts.`,
     });
   };
   const pairs = (alike ?? []).flatMap((each): { each: Alike; two: [JoinedContact, JoinedContact] }[] => {
@@ -71,7 +71,7 @@ export function AlikeScreen() {
         <Txt as="title" level={1}>
           Perhaps the same
         </Txt>
-        <Txt as="small">Nothing of either is lost: what was made one can be parted again.</Txt>
+        <Txt as="small">Nothing of either is lost: one contact can be split into two again.</Txt>
       </View>
       {last ? (
         <View style={styles.plates} role="status">
@@ -88,7 +88,7 @@ export function AlikeScreen() {
       {alike === null ? <EmptyState title="Looking" sentence="Everybody is being compared." /> : null}
       {alike !== null && pairs.length === 0 ? (
         <EmptyState
-          title="Nobody is here twice"
+          title="Nobody is listed twice"
           sentence="No two share a number, a mail address or a name at one firm."
         />
       ) : null}
@@ -191,6 +191,6 @@ function reasonWords({ kind, value }: AlikeReason): string {
     case 'mail':
       return `The same mail address, ${value ?? ''}`;
     case 'name':
-      return value === null ? 'Like names, and no firm' : `Like names at ${value}`;
+      return value === null ? 'Similar names, and no firm' : `Similar names at ${value}`;
   }
 }

@@ -67,7 +67,7 @@ export function ColumnsPart({ table, onRead, onLeave }: ColumnsPartProps) {
       ))}
       <Problem sentence={problem} />
       <Plate kind="main" word="Use these columns" onPress={read} />
-      <Plate word="Don’t take it in" onPress={onLeave} />
+      <Plate word="Leave it out" onPress={onLeave} />
     </View>
   );
 }

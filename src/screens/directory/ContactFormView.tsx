@@ -75,9 +75,7 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
             {contact ? `Change ${contact.name}` : 'Somebody new'}
           </Txt>
           {isTold ? (
-            <Txt as="small">
-              What you change here stays, whatever their source says, until you give it back.
-            </Txt>
+            <Txt as="small">What you change here stays, whatever their source says, until you reset it.</Txt>
           ) : null}
         </View>
         <PhotoPart control={control} />

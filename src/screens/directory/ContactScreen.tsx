@@ -21,11 +21,11 @@ export function ContactScreen() {
     <EmptyState
       level={1}
       title="Not here any more"
-      sentence="This contact has been taken out, or joined with another."
+      sentence="This contact has been removed, or joined with another."
     >
       <Plate kind="main" word="Directory" onPress={go.directory} />
     </EmptyState>
   ) : (
-    <EmptyState level={1} title="Contact" sentence="What was kept is being read." />
+    <EmptyState level={1} title="Contact" sentence="It is being read from this device." />
   );
 }

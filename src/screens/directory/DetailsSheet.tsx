@@ -63,11 +63,11 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
           return (
             <View key={field} style={styles.field}>
               <Txt as="small">{`${word}, ${originWords(origin.isChanged, origin.sourceIds)}`}</Txt>
-              <Txt>{text === '' ? 'taken out' : text}</Txt>
+              <Txt>{text === '' ? 'removed' : text}</Txt>
               {origin.isChanged ? (
                 <Plate
-                  word="Give it back"
-                  label={`Give it back: ${word.toLowerCase()}`}
+                  word="Reset"
+                  label={`Reset: ${word.toLowerCase()}`}
                   onPress={() => dispatch(giveBack(contact.id, field))}
                 />
               ) : null}
@@ -83,8 +83,8 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
               go.editContact(contact.id);
             }}
           />
-          {contact.cards.length > 1 ? <Plate word="Part them again" onPress={part} /> : null}
-          {isOwnContact(contact) ? <Plate word="Take out of the directory" onPress={onRemove} /> : null}
+          {contact.cards.length > 1 ? <Plate word="Split them again" onPress={part} /> : null}
+          {isOwnContact(contact) ? <Plate word="Remove from the directory" onPress={onRemove} /> : null}
         </View>
       </View>
     </Sheet>

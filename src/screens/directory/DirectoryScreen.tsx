@@ -202,7 +202,7 @@ function emptyWords(
 ): { title: string; sentence: string } {
   switch (state) {
     case 'finding':
-      return { title: 'Looking', sentence: 'Everybody is being looked through.' };
+      return { title: 'Looking', sentence: 'Everybody is being searched.' };
     case 'away':
       return {
         title: 'Not there yet',
@@ -214,14 +214,14 @@ function emptyWords(
         sentence: `“${typed.trim()}” is in nobody’s name, firm, number, note or message. Dial takes any number.`,
       };
     case 'idle':
-      if (!isRead) return { title: 'Reading', sentence: 'What was kept is being read.' };
+      if (!isRead) return { title: 'Reading', sentence: 'It is being read from this device.' };
       if (show === 'favourites')
         return {
           title: 'No favourites yet',
           sentence: 'Make somebody a favourite on their page, and they stand here in your own order.',
         };
       return show === 'groups'
-        ? { title: 'No groups yet', sentence: 'Teams, and the groups you put contacts in, will stand here.' }
-        : { title: 'Nobody here yet', sentence: 'Colleagues and contacts will stand here.' };
+        ? { title: 'No groups yet', sentence: 'Teams, and the groups you put contacts in, will appear here.' }
+        : { title: 'Nobody here yet', sentence: 'Colleagues and contacts will appear here.' };
   }
 }

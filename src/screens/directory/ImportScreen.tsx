@@ -141,18 +141,18 @@ export function ImportScreen() {
       ) : null}
       {step.kind === 'taking' ? (
         <View style={styles.part} role="status">
-          <Txt>{`${step.done} of ${peopleWord(step.count)} taken in.`}</Txt>
-          <Plate word="Stop, and take them out again" onPress={takeOut} />
+          <Txt>{`${step.done} of ${peopleWord(step.count)} added.`}</Txt>
+          <Plate word="Stop, and remove them again" onPress={takeOut} />
         </View>
       ) : null}
       {step.kind === 'taken' ? (
         <View style={styles.part} role="status">
           <Txt as="strong">{`${peopleWord(step.count)} ${step.count === 1 ? 'is' : 'are'} in the directory.`}</Txt>
           {step.withoutPhoto.length > 0 ? (
-            <Txt as="small">{`Without their photo, which is no picture that can be read: ${step.withoutPhoto.slice(0, mostProblems).join(', ')}.`}</Txt>
+            <Txt as="small">{`Added without their photo, which can’t be read: ${step.withoutPhoto.slice(0, mostProblems).join(', ')}.`}</Txt>
           ) : null}
-          <Plate word="Undo: take them out again" onPress={takeOut} />
-          <Plate word="See who may be here twice" onPress={go.alike} />
+          <Plate word="Undo: remove them again" onPress={takeOut} />
+          <Plate word="See who may be listed twice" onPress={go.alike} />
         </View>
       ) : null}
       <TakeElsewhere />
@@ -176,7 +176,7 @@ function TakeElsewhere() {
       saveFile(file, type, await writePeopleFile(format, await dispatch(peopleToWrite())));
       setProblem(null);
     } catch {
-      setProblem('They could not be written: this part of the app has not been fetched.');
+      setProblem('They could not be saved: this part of the app has not been fetched.');
     }
   };
   return (
@@ -210,15 +210,15 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
   return (
     <View style={styles.part} role="region" aria-label="What was read">
       <Txt as="heading" level={2}>
-        {`${peopleWord(count)} can be taken in`}
+        {`${peopleWord(count)} can be added`}
       </Txt>
       {known > 0 ? (
-        <Txt>{`${peopleWord(known)} ${known === 1 ? 'is' : 'are'} here already, told of alike, and left out.`}</Txt>
+        <Txt>{`${peopleWord(known)} ${known === 1 ? 'is' : 'are'} here already, with the same details, and left out.`}</Txt>
       ) : null}
       {count > 0 ? (
         <View style={styles.list}>
           <VirtualList
-            label="Who can be taken in"
+            label="Who can be added"
             items={people.map((each, at) => ({ ...each, at }))}
             keyOf={({ at }) => String(at)}
             heightOf={() => 44}
@@ -233,11 +233,11 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
         </View>
       ) : null}
       {problemCount > 0 ? (
-        <View role="list" aria-label="What could not be taken">
+        <View role="list" aria-label="What could not be read">
           <Txt as="strong">
             {problemCount === 1
-              ? 'One thing could not be taken:'
-              : `${problemCount} things could not be taken:`}
+              ? 'One entry could not be read:'
+              : `${problemCount} entries could not be read:`}
           </Txt>
           {shown.map(({ line, sentence }, index) => (
             <View key={index} role="listitem">
@@ -249,8 +249,8 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
           ) : null}
         </View>
       ) : null}
-      {count > 0 ? <Plate kind="main" word={`Take in ${peopleWord(count)}`} onPress={onTake} /> : null}
-      <Plate word="Don’t take it in" onPress={onLeave} />
+      {count > 0 ? <Plate kind="main" word={`Add ${peopleWord(count)}`} onPress={onTake} /> : null}
+      <Plate word="Leave it out" onPress={onLeave} />
     </View>
   );
 }

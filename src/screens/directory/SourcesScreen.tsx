@@ -38,13 +38,13 @@ export function SourcesScreen() {
           Where contacts come from
         </Txt>
         <Txt as="small">
-          What is new or different there comes here. What you changed yourself stays as you have it.
+          What is new or different there comes here. What you changed yourself stays yours.
         </Txt>
       </View>
       {sources.map((source) => (
         <SourcePart key={source.id} source={source} />
       ))}
-      <Plate word="Who may be here twice" onPress={go.alike} />
+      <Plate word="Who may be listed twice" onPress={go.alike} />
       <Plate word="Directory" onPress={go.directory} />
     </ScrollView>
   );
@@ -73,7 +73,7 @@ function SourcePart({ source }: { source: Source }) {
         <View aria-live="polite">
           <Txt>{`${count === 1 ? '1 person' : `${count} people`} from there${lastWords(source)}.`}</Txt>
           {syncedAt === null ? null : (
-            <Txt as="small">{`In step since ${formatDayAndClock(syncedAt, now, zone)}.`}</Txt>
+            <Txt as="small">{`Up to date since ${formatDayAndClock(syncedAt, now, zone)}.`}</Txt>
           )}
         </View>
       ) : null}
@@ -87,8 +87,8 @@ function SourcePart({ source }: { source: Source }) {
           <>
             <Plate
               kind="main"
-              word="Bring in step now"
-              label={`Bring in step now: ${name}`}
+              word="Update now"
+              label={`Update now: ${name}`}
               onPress={() => dispatch(syncSource(id))}
             />
             <Plate
@@ -100,8 +100,8 @@ function SourcePart({ source }: { source: Source }) {
         ) : (
           <Plate
             kind="main"
-            word="Bring in and keep in step"
-            label={`Bring in and keep in step: ${name}`}
+            word="Bring in and keep up to date"
+            label={`Bring in and keep up to date: ${name}`}
             onPress={() => dispatch(connectSource(id))}
           />
         )}
@@ -117,7 +117,7 @@ function lastWords({ last }: Source): string {
     added > 0 && `${added} new`,
     changed > 0 && `${changed} changed`,
     gone > 0 && `${gone} gone`,
-    keptAsOwn > 0 && `${keptAsOwn} gone there but kept, since you changed them`,
+    keptAsOwn > 0 && `${keptAsOwn} gone there but kept here, since you changed them`,
   ].filter(Boolean);
   return words.length === 0 ? ', nothing new' : `: ${words.join(', ')}`;
 }

@@ -70,8 +70,8 @@ describe('the form of a contact', () => {
         mails: [{ value: 'peg' }],
       }),
     ).toEqual([
-      'numbers.1.written: “ring the bell” is no telephone number outside the office.',
-      'mails.0.value: That is no mail address: it needs a name, an @ and a place.',
+      'numbers.1.written: “ring the bell” is not a phone number outside the office.',
+      'mails.0.value: That is not a mail address: it needs a name, an @ and a place.',
     ]);
     expect(problems(blankForm(null))).toEqual(['name: A name or a firm is needed to find them again.']);
   });

@@ -18,7 +18,7 @@ const writtenSchema = z.object({
   }),
 });
 const mailSchema = z.object({
-  value: z.union([z.literal(''), z.email('That is no mail address: it needs a name, an @ and a place.')]),
+  value: z.union([z.literal(''), z.email('That is not a mail address: it needs a name, an @ and a place.')]),
 });
 
 export const contactFormSchema = z

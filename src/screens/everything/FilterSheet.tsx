@@ -137,13 +137,13 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
           }
         />
         <Ticks
-          label="Lines; none for any"
+          label="Lines (none: any)"
           options={office.setup.lines.map(({ id, name }) => ({ value: id, word: name }))}
           chosen={filter.lineIds ?? []}
           onChange={(chosen) => change({ lineIds: chosen })}
         />
         <Ticks
-          label="Teams; none for any"
+          label="Teams (none: any)"
           options={office.setup.teams.map(({ id, name }) => ({ value: id, word: name }))}
           chosen={filter.teamIds ?? []}
           onChange={(chosen) => change({ teamIds: chosen })}
@@ -153,9 +153,7 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
           disabled={!isFiltering(filter)}
           onPress={() => dispatch(soughtChanged({ filter: {}, who: null }))}
         />
-        <Txt as="small">
-          {isComplete ? 'What is shown, to take elsewhere:' : 'The older days are still being read.'}
-        </Txt>
+        <Txt as="small">{isComplete ? 'Save what is shown:' : 'The older days are still being read.'}</Txt>
         <Plate word="Save as CSV" disabled={!isComplete} onPress={() => write('csv')} />
         <Plate word="Save as JSON" disabled={!isComplete} onPress={() => write('json')} />
       </View>
@@ -184,7 +182,7 @@ function PersonPart() {
     (contacts.find(({ id }) => `contact:${id}` === key)?.numbers ?? []).map(({ number }) => number);
   return (
     <WhoField
-      label="With whom; empty for anybody"
+      label="With whom (empty: anybody)"
       value={typed}
       onChange={setTyped}
       onePerPerson

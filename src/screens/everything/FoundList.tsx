@@ -22,7 +22,7 @@ export function FoundList() {
     return (
       <EmptyState
         title="Nothing found"
-        sentence={`“${words.trim()}” stands in no call, voicemail, text or note that is on this device.`}
+        sentence={`“${words.trim()}” is in no call, voicemail, text or note on this device.`}
       />
     );
   return (

@@ -75,7 +75,7 @@ export function HistoryList({ selectedId }: { selectedId?: string }) {
     );
   if (rows.length === 0) {
     return isComplete ? (
-      <EmptyState title="No calls yet" sentence="Every call in and out will stand here, under its day.">
+      <EmptyState title="No calls yet" sentence="Every call in and out will appear here, under its day.">
         <Plate kind="main" word="Dial" onPress={go.dial} />
       </EmptyState>
     ) : (

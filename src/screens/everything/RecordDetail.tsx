@@ -62,7 +62,7 @@ export function RecordDetail({ id }: { id: string | undefined }) {
     return (
       <EmptyState
         title="Choose a call"
-        sentence="Its facts, its seconds and why it went as it did will stand here."
+        sentence="Its facts, its seconds and why it went as it did will appear here."
       />
     );
   }

@@ -49,7 +49,7 @@ export function FaxListScreen() {
         {faxes.length === 0 ? (
           <EmptyState
             title={isRead ? 'No faxes yet' : 'Reading the faxes'}
-            sentence={isRead ? 'Paper faxed to your lines stands here.' : 'What was kept is being read.'}
+            sentence={isRead ? 'Faxes to your lines appear here.' : 'It is being read from this device.'}
           />
         ) : null}
         <View role="list" aria-label="Faxes">

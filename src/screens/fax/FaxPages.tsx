@@ -49,7 +49,7 @@ export function FaxPages({ pdf, title }: FaxPagesProps) {
       </EmptyState>
     );
   if (drawn.state === 'drawing')
-    return <EmptyState title="Drawing the pages" sentence="They are unfolded on this device." />;
+    return <EmptyState title="Drawing the pages" sentence="They are unpacked on this device." />;
   const factor = zooms[zoom] ?? 1;
   const width = Math.max(0, room - 2 * space.s) * factor;
   return (
@@ -79,7 +79,7 @@ export function FaxPages({ pdf, title }: FaxPagesProps) {
           </Pressable>
         ))}
       </View>
-      <View style={styles.bar} role="group" aria-label="How near">
+      <View style={styles.bar} role="group" aria-label="Size of the pages">
         <Plate word="Further" disabled={zoom === 0} onPress={() => setZoom(zoom - 1)} />
         <Txt as="mono" colour={colours.faint} style={styles.zoom}>
           {`${Math.round(factor * 100)} %`}

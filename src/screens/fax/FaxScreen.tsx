@@ -77,7 +77,7 @@ export function FaxScreen() {
       <EmptyState
         level={1}
         title={isRead ? 'No such fax' : 'Reading'}
-        sentence={isRead ? 'It may have been taken back.' : 'What was kept is being read.'}
+        sentence={isRead ? 'It may have been taken back.' : 'It is being read from this device.'}
       >
         <Plate kind="main" word="See the faxes" onPress={go.faxes} />
       </EmptyState>
@@ -121,7 +121,7 @@ export function FaxScreen() {
       {isMissing ? (
         <EmptyState
           title="Its pages are not here yet"
-          sentence="They could not be fetched when it came in. With a network they can."
+          sentence="They could not be fetched when it came in. They can be once there is a network."
         >
           <Plate kind="main" word="Fetch them" onPress={() => setTries(tries + 1)} />
         </EmptyState>

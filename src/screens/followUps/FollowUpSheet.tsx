@@ -78,14 +78,14 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
     if (when !== typedTime) return times.find(({ word }) => word === when)?.at ?? null;
     const read = readWhen(typed, now, zone);
     if (!read.ok) return read.sentence;
-    return read.at <= now ? 'That is over already.' : read.at;
+    return read.at <= now ? 'That is in the past.' : read.at;
   };
   return (
     <Sheet title={followUp ? 'Change the follow-up' : 'A new follow-up'} onClose={onClose}>
       <View style={styles.stack}>
         <Field label="What is to be done" value={text} onChange={setText} error={errors.text} autoFocus />
         <WhoField
-          label="For whom, if for somebody"
+          label="Who it is for, if anybody"
           value={name}
           onChange={(value) => {
             setName(value);

@@ -79,7 +79,11 @@ export function FollowUpsScreen() {
             />
           )}
           {all.length === left ? null : (
-            <Plate word="Show what is done too" pressed={isDoneToo} onPress={() => setDoneToo(!isDoneToo)} />
+            <Plate
+              word="Show what is done as well"
+              pressed={isDoneToo}
+              onPress={() => setDoneToo(!isDoneToo)}
+            />
           )}
         </>
       }
@@ -93,7 +97,7 @@ export function FollowUpsScreen() {
       {shown.length === 0 ? (
         <EmptyState
           title={all.length === 0 ? 'Nothing to follow up' : 'None of that kind is left'}
-          sentence="From a call by its note, or here by itself: what you still mean to do."
+          sentence="What you still mean to do, noted on a call or written here."
         />
       ) : null}
       <View role="list" aria-label="Follow-ups">

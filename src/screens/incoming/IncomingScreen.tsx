@@ -104,7 +104,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
             {showsWhy || call.why.length < 2 ? null : (
               <Plate
                 kind="night"
-                word="All that was looked at"
+                word="Every rule that was tried"
                 onPress={() => setShowsWhy(true)}
                 style={styles.whyMore}
               />

@@ -145,14 +145,14 @@ export function Composer({ person, items }: ComposerProps) {
       {picture === null ? null : (
         <View style={styles.acts}>
           <Txt as="small" style={styles.grow}>
-            {`With ${picture.alt}, made ${Math.ceil(picture.bytes / 1000)} kB`}
+            {`With ${picture.alt}, shrunk to ${Math.ceil(picture.bytes / 1000)} kB`}
           </Txt>
           <Plate word="Remove" onPress={() => setPicture(null)} />
         </View>
       )}
       <Problem sentence={problem} isSmall />
       {!isInside(to) && measured.parts.length > 1 && measured.foreign.length > 0 ? (
-        <Txt as="small">{`${measured.foreign.join(' ')} makes it longer: without, a part holds 153 letters.`}</Txt>
+        <Txt as="small">{`${measured.foreign.join(' ')} makes it longer: without it, a part holds 153 letters.`}</Txt>
       ) : null}
       {open === 'replies' ? (
         <RepliesSheet

@@ -60,14 +60,11 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
       <ScrollView style={styles.scroll} tabIndex={0}>
         <PlaceHead at="loose" />
         {reckoning === null ? (
-          <EmptyState
-            title="Reading who waits"
-            sentence="The calls of the last days are being gone through."
-          />
+          <EmptyState title="Reading who waits" sentence="The calls of the last few days are being read." />
         ) : ranked.length === 0 ? (
           <EmptyState
             title="Nobody waits"
-            sentence="Everyone who tried to reach you has been answered. Who tries next stands here."
+            sentence="Everyone who tried to reach you has been answered. Whoever tries next appears here."
           >
             <Plate kind="main" word="See every call" onPress={go.everything} />
           </EmptyState>
@@ -118,7 +115,7 @@ const howWords: Record<ClosedEnd['how'], string> = {
   reachedByText: 'got your text',
   reachedByColleague: 'was reached by',
   done: 'is done',
-  settled: 'has one thing less open',
+  settled: 'has one thing fewer open',
   snoozed: 'was put off',
 };
 

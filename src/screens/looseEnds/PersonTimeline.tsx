@@ -105,8 +105,8 @@ function Timeline({ personKey }: { personKey: string }) {
             title={isRead ? 'Nothing yet' : 'Reading'}
             sentence={
               isRead
-                ? 'Calls, voicemails and texts with them will stand here.'
-                : 'What was kept is being read.'
+                ? 'Calls, voicemails and texts with them will appear here.'
+                : 'It is being read from this device.'
             }
           />
         ) : null}

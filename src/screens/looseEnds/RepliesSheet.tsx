@@ -90,8 +90,8 @@ export function RepliesSheet({ name, onTake, onClose }: RepliesSheetProps) {
           error={error}
           lines={2}
         />
-        <Txt as="small">{`${fieldsInWords} are filled in when it is taken.`}</Txt>
-        <Plate word="Keep it among them" onPress={keep} />
+        <Txt as="small">{`${fieldsInWords} are filled in when you use it.`}</Txt>
+        <Plate word="Keep this reply" onPress={keep} />
       </View>
     </Sheet>
   );

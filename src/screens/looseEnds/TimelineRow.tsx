@@ -147,7 +147,7 @@ function CallWords({
       </Pressable>
       {voicemail?.deletedAt === null ? <VoicemailWords voicemail={voicemail} /> : null}
       {voicemail && voicemail.deletedAt !== null ? (
-        <Plate word="Have the voicemail back" onPress={() => dispatch(restoreVoicemail(voicemail.id))} />
+        <Plate word="Bring the voicemail back" onPress={() => dispatch(restoreVoicemail(voicemail.id))} />
       ) : null}
     </>
   );

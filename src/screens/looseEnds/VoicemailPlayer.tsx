@@ -100,7 +100,7 @@ function Player({ voicemail, sound, playsAtOnce, isWhole }: PlayerProps) {
         </Txt>
       </View>
       {transcript === null ? (
-        <Txt as="small">Nothing has written its words down.</Txt>
+        <Txt as="small">It has no transcript.</Txt>
       ) : (
         <Words transcript={transcript} at={playback.at} onJump={playback.jump} />
       )}

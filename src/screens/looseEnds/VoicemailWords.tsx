@@ -51,10 +51,10 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
           <Plate word="Pass it on" onPress={() => setForwarding(true)} />
           <Plate word="Save WAV" onPress={() => void save()} />
           {transcript === null ? (
-            <Plate word="Take in its words" onPress={() => void takeWords()} />
+            <Plate word="Bring in a transcript" onPress={() => void takeWords()} />
           ) : (
             <Plate
-              word="Save its words"
+              word="Save the transcript"
               onPress={() => saveFile(`voicemail-${id}.vtt`, 'text/vtt', writeWebVtt(transcript))}
             />
           )}
@@ -83,7 +83,7 @@ function ForwardSheet({ id, onClose }: { id: string; onClose: () => void }) {
   return (
     <Sheet title="Pass the voicemail on" onClose={onClose}>
       <View style={styles.stack}>
-        <Field label="A word with it" value={word} onChange={setWord} />
+        <Field label="A note with it" value={word} onChange={setWord} />
         {office.setup.people
           .filter((person) => person.id !== myId)
           .map((person) => (

@@ -21,9 +21,9 @@ export function WeightsSheet({ onClose }: { onClose: () => void }) {
     <Sheet title="Why this order" onClose={onClose}>
       <View style={styles.stack}>
         <Txt>
-          Points are added up, and whoever has most stands first; with equal points, who has waited longer.
-          Tries count up to five, hours up to ten, and only hours of your working week. Who was taken on by a
-          colleague stands last.
+          Points are added up, and whoever has most comes first; with equal points, whoever has waited longer.
+          Tries count up to five, hours up to ten, and only hours of your working week. Those a colleague has
+          taken on come last.
         </Txt>
         {(Object.keys(weightWords) as (keyof LooseWeights)[]).map((name) => (
           <Stepper

@@ -14,7 +14,7 @@ export type Shrunk =
 /** Makes a picture as small as it has to be, as JPEG; whatever it was before. */
 export async function shrinkPicture(file: Blob, { mostBytes, sides } = forTexts): Promise<Shrunk> {
   const bitmap = await createImageBitmap(file).catch(() => null);
-  if (!bitmap) return { ok: false, sentence: 'This is no picture that can be read.' };
+  if (!bitmap) return { ok: false, sentence: 'This picture can’t be read.' };
   for (const side of sides) {
     const scale = Math.min(1, side / Math.max(bitmap.width, bitmap.height));
     const [width, height] = [Math.round(bitmap.width * scale), Math.round(bitmap.height * scale)];

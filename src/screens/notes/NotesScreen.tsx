@@ -99,7 +99,7 @@ export function NotesScreen() {
     >
       {shown.length === 0 ? (
         <EmptyState
-          title={notes.length === 0 ? 'No notes yet' : 'Nothing of that kind is noted'}
+          title={notes.length === 0 ? 'No notes yet' : 'No note says that'}
           sentence="Notes on a call stand here too, with whom the call was."
         />
       ) : null}
@@ -123,7 +123,7 @@ function NoteRow({ note, name }: { note: NoteEntry; name: string }) {
   const now = useNow(60_000);
   const { id, at, text, other, callId } = note;
   const takeOut = () => {
-    const said = 'The note is taken out.';
+    const said = 'The note is removed.';
     dispatch(takeNoteOut(id));
     dispatch(actDone(said));
     offerUndo({ said, what: 'the note back', undo: () => dispatch(putNoteBack(note)) });
@@ -141,7 +141,7 @@ function NoteRow({ note, name }: { note: NoteEntry; name: string }) {
             onPress={() => go.person(whoOf(other, callId, office, people).key)}
           />
         )}
-        <Plate word="Take out" label={`Take out the note: ${text.slice(0, 40)}`} onPress={takeOut} />
+        <Plate word="Remove" label={`Remove the note: ${text.slice(0, 40)}`} onPress={takeOut} />
       </View>
     </View>
   );

@@ -86,7 +86,7 @@ export function OfficeScreen() {
         </Txt>
         <Txt colour={colours.faint}>
           {unreadFaxes === 0
-            ? 'Paper that came to your lines, and what you send.'
+            ? 'Faxes that came to your lines, and those you send.'
             : `${unreadFaxes} not read yet.`}
         </Txt>
         <Plate word="See the faxes" onPress={go.faxes} />

@@ -15,7 +15,7 @@ export function BooksPanel() {
   return (
     <Section
       title="Address books"
-      sentence="They change by themselves; the app hears of it when it brings them in step."
+      sentence="They change by themselves; the app hears of it when it updates them."
     >
       {sources.map(({ id, outside: { step, breaksOff } }) => {
         const book = books.get(id);

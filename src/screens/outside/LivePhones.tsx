@@ -125,7 +125,7 @@ function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
     case 'outside':
       return identifyNumber(leg.endpoint.number, leg.endpoint.name, people).name;
     default:
-      return 'A machine of the office';
+      return 'A machine in the office';
   }
 }
 
@@ -139,7 +139,7 @@ function CallFromPhone() {
   const devices = office.setup.devices.filter(({ id }) => id !== mine);
   const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
-    <Section title="Phones of the office" sentence="As a colleague, or with your own desk phone or mobile.">
+    <Section title="Phones in the office" sentence="As a colleague, or with your own desk phone or mobile.">
       <Choice
         asStrip
         label="Phone to call from"

@@ -61,7 +61,7 @@ function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
       ) : null}
       {mayAsk && mailbox.mailboxPhase !== 'name' ? (
         <Plate
-          word="Press 1, have them looked for"
+          word="Press 1, find them"
           onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
         />
       ) : null}

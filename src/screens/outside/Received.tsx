@@ -132,7 +132,7 @@ function Program({ name, hooks, secrets }: ProgramProps) {
           >
             <Txt as="strong">{typeOf(hook.body)}</Txt>
             <Txt as="small" colour={holds ? colours.moss : colours.rowan}>
-              {holds ? 'The signature holds.' : 'The signature does not hold.'}
+              {holds ? 'The signature is valid.' : 'The signature is not valid.'}
             </Txt>
             <Txt as="small">{`Answered ${hook.status}`}</Txt>
             <Txt as="mono" lines={8}>

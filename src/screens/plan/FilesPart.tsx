@@ -54,7 +54,7 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
       </View>
       {notes.length > 0 ? (
         <View role="status">
-          <Txt as="strong">Saved, but for what CPL has no word for:</Txt>
+          <Txt as="strong">Saved, except for what CPL has no word for:</Txt>
           {notes.map((note) => (
             <Txt key={note} as="small">
               {note}
@@ -75,7 +75,7 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
           <View style={styles.acts}>
             {read.change ? (
               <Plate
-                word="Take it into my plan"
+                word="Use it in my plan"
                 kind="main"
                 onPress={() => {
                   if (read.change) dispatch(editPlan(read.change));
@@ -83,7 +83,7 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
                 }}
               />
             ) : null}
-            <Plate word="Don’t take it" onPress={() => setRead(null)} />
+            <Plate word="Don’t use it" onPress={() => setRead(null)} />
           </View>
         </View>
       )}

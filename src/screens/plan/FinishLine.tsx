@@ -128,7 +128,7 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
   return (
     <Sheet title="Where the call ends" onClose={onClose}>
       <View style={styles.stack}>
-        {isSpecial ? <Row title="As when nobody answers" onPress={() => take(undefined)} /> : null}
+        {isSpecial ? <Row title="The same as when nobody answers" onPress={() => take(undefined)} /> : null}
         <Row title="Your mailbox" onPress={() => take({ kind: 'mailbox', personId })} />
         <Row title="Busy tone" onPress={() => take({ kind: 'busy' })} />
         {office.setup.people

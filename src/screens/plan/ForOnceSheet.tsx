@@ -108,7 +108,7 @@ export function ForOnceSheet({ plan, office, onClose, onAdded }: ForOnceSheetPro
           />
         ) : null}
         {span.ok ? (
-          <Txt as="small">{`It is ${spanWords(span, zone)}, then goes to your mailbox after 25 s. The rule goes by itself.`}</Txt>
+          <Txt as="small">{`It is ${spanWords(span, zone)}, then goes to your mailbox after 25 s. The rule then removes itself.`}</Txt>
         ) : errors.time && time !== 'another time' ? (
           <Txt as="small">{errors.time}</Txt>
         ) : null}

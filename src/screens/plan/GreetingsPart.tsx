@@ -42,7 +42,7 @@ export function GreetingsPart({ plan, office }: { plan: RingPlan; office: Office
       <Txt as="heading" level={2}>
         Greetings
       </Txt>
-      <Txt as="small">Your mailbox speaks the first that fits.</Txt>
+      <Txt as="small">Your mailbox plays the first that fits.</Txt>
       {greetings.map((greeting) => (
         <View key={greeting.id} style={styles.greeting}>
           <Field label="Name" value={greeting.name} onChange={(name) => put(greeting.id, { name })} />
@@ -69,15 +69,15 @@ export function GreetingsPart({ plan, office }: { plan: RingPlan; office: Office
             }
           />
           <Ticks
-            label="Situations; none for any"
+            label="Situations (none: any)"
             options={situations.map(({ id, name }) => ({ value: id, word: name }))}
             chosen={greeting.situationIds ?? []}
             onChange={(situationIds) => put(greeting.id, { situationIds })}
           />
           <View style={styles.acts}>
             <Plate
-              word="Take it out"
-              label={`Take it out: ${greeting.name}`}
+              word="Remove it"
+              label={`Remove it: ${greeting.name}`}
               onPress={() =>
                 dispatch(
                   editPlan((old) => ({
@@ -139,7 +139,9 @@ function OwnVoice({ greeting }: { greeting: Greeting }) {
   };
   const hear = async () => {
     const isFound = await dispatch(hearGreeting(greeting));
-    setProblem(isFound ? null : 'Its sound is not on this device. Record it anew, or let the voice read it.');
+    setProblem(
+      isFound ? null : 'Its sound is not on this device. Record it again, or let the voice read it.',
+    );
   };
   if (recording.isRecording)
     return (
@@ -156,11 +158,11 @@ function OwnVoice({ greeting }: { greeting: Greeting }) {
       <View style={styles.acts}>
         <Plate word="Hear it" label={`Hear it: ${name}`} onPress={() => void hear()} />
         <Plate
-          word={recorded ? 'Record anew' : 'Record it myself'}
-          label={`${recorded ? 'Record anew' : 'Record it myself'}: ${name}`}
+          word={recorded ? 'Record again' : 'Record it myself'}
+          label={`${recorded ? 'Record again' : 'Record it myself'}: ${name}`}
           onPress={begin}
         />
-        <Plate word="Take a WAV file" label={`Take a WAV file: ${name}`} onPress={() => void takeFile()} />
+        <Plate word="Use a WAV file" label={`Use a WAV file: ${name}`} onPress={() => void takeFile()} />
         {recorded ? (
           <Plate
             word="Type it instead"

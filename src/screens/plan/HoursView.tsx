@@ -46,7 +46,7 @@ export function HoursView({ plan, office }: { plan: RingPlan; office: OfficeInde
           />
         ))}
       <ReadField
-        label="Days off, a line for each"
+        label="Days off, one on each line"
         placeholder="2026-12-24 to 2027-01-02 Yard closed"
         first={daysOffWords(plan.daysOff ?? [])}
         read={readDaysOff}

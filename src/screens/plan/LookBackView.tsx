@@ -168,8 +168,8 @@ function Result({ result }: { result: LookBack }) {
         ))}
       </View>
       <Txt as="small">
-        Whoever took a call takes it again as soon after it rings. A phone that did not ring then is taken to
-        be answered where its owner used it within three quarters of an hour.
+        Whoever took a call takes it again, just as soon after it rings. A phone that did not ring then counts
+        as answered if its owner used it within three quarters of an hour.
       </Txt>
       <Txt as="heading" level={2}>
         {differences.length === 1 ? 'One call that differs' : `${differences.length} calls that differ`}

@@ -57,7 +57,7 @@ export function LossesAsked({
   confirm,
   goOn,
   title = 'This plan loses calls',
-  word = 'Put it into force all the same',
+  word = 'Put it into force anyway',
 }: LossesAskedProps) {
   const { colours } = useTheme();
   const others = losses.length - mostNamed;

@@ -130,8 +130,8 @@ export function RuleList({
                     onPress={() => move(rule.id, index + 1)}
                   />
                   <Plate
-                    word="Take out"
-                    label={`Take out the rule ${rule.name}`}
+                    word="Remove"
+                    label={`Remove the rule ${rule.name}`}
                     onPress={() => dispatch(editPlan((old) => edits.removeRule(old, rule.id)))}
                   />
                 </View>

@@ -31,19 +31,19 @@ export function RuleSheet({ plan, ruleId, office, onClose }: RuleSheetProps) {
   const lines = office.setup.lines.filter(({ ownerId }) => ownerId === plan.personId);
   const situations = office.people.get(plan.personId)?.situations ?? [];
   return (
-    <Sheet title="When this rule is for a call" onClose={onClose}>
+    <Sheet title="When this rule applies" onClose={onClose}>
       <View style={styles.stack}>
         <Txt as="small">{describeRule(rule, office, plan.personId)}</Txt>
         <Field label="Name" value={rule.name} onChange={(name) => put({ name })} />
         <Ticks
-          label="Lines; none for any"
+          label="Lines (none: any)"
           options={lines.map(({ id, name }) => ({ value: id, word: name }))}
           chosen={rule.lineIds}
           onChange={(lineIds) => put({ lineIds })}
         />
         <Callers when={when} office={office} onChange={putWhen} />
         <Ticks
-          label="Situations; none for any"
+          label="Situations (none: any)"
           options={situations.map(({ id, name }) => ({ value: id, word: name }))}
           chosen={when.situationIds ?? []}
           onChange={(situationIds) => putWhen({ situationIds })}
@@ -148,7 +148,7 @@ function Once({ when, zone, onChange }: PartProps & { zone: string }) {
         <Txt
           key={span.from}
           as="small"
-        >{`Once: ${spanWords(span, zone)}. Then the rule goes by itself.`}</Txt>
+        >{`Once: ${spanWords(span, zone)}. Then the rule removes itself.`}</Txt>
       ))}
       {spans.length > 0 ? (
         <Plate
@@ -195,7 +195,7 @@ function Callers({ when, office, onChange }: PartProps & { office: OfficeIndex }
   return (
     <>
       <Ticks
-        label="Callers; none for anybody"
+        label="Callers (none: anybody)"
         options={all.map((match) => ({ value: keyOf(match), word: callerWords(match, office) }))}
         chosen={present.map(keyOf)}
         onChange={(chosen) => onChange({ callers: all.filter((match) => chosen.includes(keyOf(match))) })}

@@ -21,7 +21,7 @@ interface AddProps {
   personId: string;
 }
 
-/** What a stage is called, how long it lasts, and how it is taken out. */
+/** What a stage is called, how long it lasts, and how it is removed. */
 export function StageHead({ rule, stage, office, personId }: AddProps) {
   const dispatch = useAppDispatch();
   const [isOpen, setOpen] = useState(false);
@@ -60,8 +60,8 @@ export function StageHead({ rule, stage, office, personId }: AddProps) {
             {...{ rule, stage, office, personId }}
           />
           <Plate
-            word="Take this stage out"
-            label={`Take this stage out: ${stage + 1}`}
+            word="Remove this stage"
+            label={`Remove this stage: ${stage + 1}`}
             onPress={() => dispatch(editPlan((plan) => edits.removeStage(plan, rule.id, stage)))}
           />
         </View>

@@ -104,8 +104,8 @@ export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
           }
         />
         <Plate
-          word="Take it out"
-          label={`Take it out: ${name}`}
+          word="Remove it"
+          label={`Remove it: ${name}`}
           onPress={() => {
             dispatch(editPlan((plan) => edits.removeTarget(plan, place)));
             onGone();
@@ -113,8 +113,8 @@ export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
         />
       </View>
       <Txt as="small">
-        A key takes the call: whoever lifts it hears who calls and presses 1, so that no mailbox of that phone
-        swallows a caller.
+        A key takes the call: whoever picks up hears who is calling and presses 1, so that the phone’s own
+        mailbox never takes a caller.
       </Txt>
     </View>
   );

@@ -60,7 +60,7 @@ function calendar(text: string, office: OfficeIndex, now: number): ReadFile {
   const { daysOff, meetings, workingHours, notes } = read;
   const left = notes.map(({ line, reason }) => `Line ${line}: ${reason}`);
   if (daysOff.length + meetings.length + workingHours.length === 0)
-    return { ...refused('It holds nothing that is still to come.'), lines: left };
+    return { ...refused('It holds nothing still to come.'), lines: left };
   return {
     sentence: `${workingHours.length > 0 ? 'A working week, ' : ''}${counted(daysOff.length, 'stretch of days off', 'stretches of days off')} and ${counted(meetings.length, 'meeting', 'meetings')}.`,
     lines: [

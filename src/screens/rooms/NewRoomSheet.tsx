@@ -47,7 +47,7 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
           label="Who may read it"
           value={kind}
           options={[
-            { value: 'open', word: 'Open', detail: 'everybody of the office may read it and come in' },
+            { value: 'open', word: 'Open', detail: 'everybody in the office may read it and come in' },
             { value: 'closed', word: 'Closed', detail: 'only those in it know of it' },
           ]}
           onChoose={setKind}

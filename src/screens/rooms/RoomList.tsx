@@ -44,7 +44,9 @@ export function RoomList({ selectedId }: { selectedId: string | undefined }) {
           <EmptyState
             title={isRead ? 'No rooms yet' : 'Reading the rooms'}
             sentence={
-              isRead ? 'Open one, and colleagues write to each other in it.' : 'What was kept is being read.'
+              isRead
+                ? 'Open one, and colleagues write to each other in it.'
+                : 'It is being read from this device.'
             }
           />
         ) : null}

@@ -55,7 +55,7 @@ export function RoomLog({ roomId }: { roomId: string }) {
       <EmptyState
         level={1}
         title={isRead ? 'No such room' : 'Reading'}
-        sentence={isRead ? 'It was closed, or you have left it.' : 'What was kept is being read.'}
+        sentence={isRead ? 'It was closed, or you have left it.' : 'It is being read from this device.'}
       >
         <Plate kind="main" word="See the rooms" onPress={go.rooms} />
       </EmptyState>
@@ -70,7 +70,7 @@ export function RoomLog({ roomId }: { roomId: string }) {
         </Txt>
         <Txt as="small">{`${roomKind(room)}, with ${othersIn(room, myId, office)}`}</Txt>
         <View style={styles.acts}>
-          {isMember ? <Plate word="Ask somebody in" onPress={() => setAsking(true)} /> : null}
+          {isMember ? <Plate word="Invite somebody" onPress={() => setAsking(true)} /> : null}
           {isMember ? (
             <Plate
               word="Leave"
@@ -94,12 +94,12 @@ export function RoomLog({ roomId }: { roomId: string }) {
       {obstacle === null ? <RoomComposer room={room} /> : null}
       {obstacle === 'notInIt' ? (
         <View style={styles.foot}>
-          <Txt as="small">You read it without being in it, so nothing of it counts as unread.</Txt>
+          <Txt as="small">You are reading it from outside, so nothing in it counts as unread.</Txt>
           <Plate kind="main" word="Come in" onPress={() => dispatch(enterRoom(roomId, myId))} />
         </View>
       ) : null}
       {isAsking ? (
-        <Sheet title="Ask somebody in" onClose={() => setAsking(false)}>
+        <Sheet title="Invite somebody" onClose={() => setAsking(false)}>
           {office.setup.people
             .filter(({ id }) => !room.memberIds.includes(id))
             .map(({ id, name, role }) => (

@@ -30,7 +30,7 @@ export function LaterScreen({ title, fetch }: LaterScreenProps) {
     <EmptyState
       level={1}
       title={title}
-      sentence="This part of the app has not been fetched, and there is no network now. All else goes on."
+      sentence="This part of the app has not been fetched, and there is no network now. Everything else goes on."
     >
       <Plate kind="main" word="Try again" onPress={() => setTries(tries + 1)} />
     </EmptyState>

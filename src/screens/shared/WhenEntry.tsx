@@ -24,7 +24,7 @@ export function WhenEntry({ label, word, onTake }: WhenEntryProps) {
     const now = clock.now();
     const found = readWhen(text, now, zone);
     if (!found.ok) setError(found.sentence);
-    else if (found.at <= now) setError('That is over already.');
+    else if (found.at <= now) setError('That is in the past.');
     else onTake(found.at);
   };
   return (

@@ -43,7 +43,7 @@ export function theyHear(party: PartyView, view: CallView): string {
   if (party.state === 'held') return 'has you on hold';
   if (party.room === 'aside') return 'put aside, hears music';
   const heard = heardWord(party.heard, 'hears', view);
-  return party.isSilenced ? `${heard}, and is silenced` : heard;
+  return party.isSilenced ? `${heard}, and is muted` : heard;
 }
 
 /** "You hear Peg Anstey", "You hear music": what this end hears. */

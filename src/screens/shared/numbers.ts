@@ -38,7 +38,9 @@ export function forwardableNumber(text: string, office: OfficeIndex): ReadNumber
   if (interpretDialled(text, ukOfficePlan).kind === 'emergency')
     return { ok: false, sentence: 'Calls can’t be forwarded to an emergency number.' };
   const why = barredWhy(office, text);
-  return why === null ? read : { ok: false, sentence: `This office calls no ${why}, nor forwards there.` };
+  return why === null
+    ? read
+    : { ok: false, sentence: `This office doesn’t call ${why}, or forward to them.` };
 }
 
 /** A forward there; a mobile's own mailbox would take calls, so that whoever lifts it is asked for a key. */

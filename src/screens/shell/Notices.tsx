@@ -67,7 +67,7 @@ export function Notices() {
       {storage === 'failed' ? (
         <Notice
           tone="alarm"
-          sentence="This browser lets nothing be kept. Calls work, but their history is gone when the tab closes."
+          sentence="This browser can’t keep anything. Calls work, but their history is gone when the tab closes."
         />
       ) : null}
       {setAside > 0 ? (

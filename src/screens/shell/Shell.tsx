@@ -98,10 +98,10 @@ function Phase({ children }: { children: ReactNode }) {
       return (
         <EmptyState
           level={1}
-          title="Cendro runs in another tab"
+          title="Cendro is open in another tab"
           sentence="Only one tab at a time runs the office, so that no call is handled twice."
         >
-          <Plate kind="main" word="Run it here instead" onPress={() => void dispatch(takeOver())} />
+          <Plate kind="main" word="Use it here instead" onPress={() => void dispatch(takeOver())} />
         </EmptyState>
       );
     case 'failed':

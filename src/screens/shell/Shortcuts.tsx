@@ -110,7 +110,7 @@ export function Shortcuts() {
   return (
     <>
       {showsList ? (
-        <Sheet title="Keys of the keyboard" onClose={() => setShowsList(false)}>
+        <Sheet title="Keyboard shortcuts" onClose={() => setShowsList(false)}>
           {shortcuts.map(({ key, word }) => (
             <View key={key} style={styles.row}>
               <Txt as="monoLarge" style={styles.key}>

@@ -26,7 +26,7 @@ export function StandingNotice() {
   return (
     <Notice
       sentence={`${standingWords(standing, office, now, myId)}.`}
-      action={{ word: standing.forward ? 'Take it off' : 'End it', onPress: () => void end() }}
+      action={{ word: standing.forward ? 'Turn it off' : 'End it', onPress: () => void end() }}
     />
   );
 }

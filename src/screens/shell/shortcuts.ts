@@ -2,7 +2,7 @@
 export const shortcuts = [
   { key: '/', word: 'find somebody' },
   { key: 'D', word: 'dial' },
-  { key: 'A', word: 'answer, and hold the call talked on' },
+  { key: 'A', word: 'answer, and hold the call you are on' },
   { key: 'R', word: 'refuse' },
   { key: 'Alt+A', word: 'answer, also while you type; Alt+R refuses' },
   { key: 'M', word: 'mute, and unmute' },

@@ -37,7 +37,7 @@ const passing = [
   { id: 'starred', word: 'Starred callers', match: { kind: 'starred' } },
   {
     id: 'repeated',
-    word: 'Who calls a third time within 15 min',
+    word: 'Whoever calls a third time within 15 min',
     match: { kind: 'repeated', times: 2, withinMinutes: 15 },
   },
 ] as const satisfies readonly { id: string; word: string; match: CallerMatch }[];
@@ -100,7 +100,7 @@ export function DisturbPart() {
           />
           <Txt as="small">{`Then ${modeWords[mode]}.`}</Txt>
           <Ticks
-            label="Let through all the same"
+            label="Let through anyway"
             options={[
               ...passing.map(({ id, word }) => ({ value: id as string, word })),
               ...lines.map(({ id, name }) => ({ value: id, word: name })),

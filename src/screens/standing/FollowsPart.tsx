@@ -46,7 +46,7 @@ export function FollowsPart({ situations }: { situations: readonly Situation[] }
     <View style={styles.part} role="region" aria-label="By itself">
       <Txt as="strong">By itself</Txt>
       {follows.length === 0 ? (
-        <Txt as="small">You choose it by hand; nothing changes it by itself.</Txt>
+        <Txt as="small">You choose it by hand; nothing changes it automatically.</Txt>
       ) : null}
       {follows.map((each, index) => {
         const words = `${nameOf(each.situationId)} ${followedWords(each)}`;
@@ -59,7 +59,7 @@ export function FollowsPart({ situations }: { situations: readonly Situation[] }
               onPress={() =>
                 put(
                   follows.filter((_, at) => at !== index),
-                  `No longer by itself: ${words}.`,
+                  `No longer automatic: ${words}.`,
                 )
               }
             />
@@ -72,11 +72,11 @@ export function FollowsPart({ situations }: { situations: readonly Situation[] }
           onTake={(followed) => {
             setAdding(false);
             const words = `${nameOf(followed.situationId)} ${followedWords(followed)}`;
-            put([...follows, followed], `From now on by itself: ${words}.`);
+            put([...follows, followed], `From now on automatic: ${words}.`);
           }}
         />
       ) : (
-        <Plate word="Let a situation come by itself" onPress={() => setAdding(true)} />
+        <Plate word="Make a situation automatic" onPress={() => setAdding(true)} />
       )}
     </View>
   );

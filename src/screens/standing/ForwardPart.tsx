@@ -37,7 +37,7 @@ export function ForwardPart() {
         <>
           <Txt>{`${forwardWords(present.to, office, myId)}${begins}${untilWords(present.until, now, zone)}.`}</Txt>
           <Plate
-            word="Take it off"
+            word="Turn it off"
             kind="main"
             onPress={() => void dispatch(setForwardAll(null, 'Your ring plan decides again.'))}
           />

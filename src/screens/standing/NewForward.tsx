@@ -111,7 +111,10 @@ export function NewForward() {
         <Ticks
           label="There"
           options={[
-            { value: 'key', word: 'Whoever answers takes the call by a key, so that no mailbox there does' },
+            {
+              value: 'key',
+              word: 'Whoever answers presses a key to take the call, so that no mailbox there does',
+            },
           ]}
           chosen={isPlain ? [] : ['key']}
           onChange={(chosen) => change(() => setPlain(chosen.length === 0))}
@@ -145,7 +148,7 @@ export function NewForward() {
       {isAsked && losses.length > 0 ? (
         <LossesAsked
           title="This forward loses calls"
-          word="Forward everything all the same"
+          word="Forward everything anyway"
           losses={losses}
           confirm={() => begin(true)}
           goOn={() => setAsked(false)}

@@ -102,7 +102,7 @@ export function SituationPart() {
             onSubmit={keep}
           />
           <EndPicker label="It ends" of={end} />
-          <Plate word="Set this, with its end" onPress={keep} />
+          <Plate word="Set it, with its end" onPress={keep} />
           {quietUntil === null ? null : (
             <Plate
               word={`Do not disturb${untilWords(quietUntil, now, zone)} too`}

@@ -68,7 +68,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
       changeSituations(
         { situations: next },
         (each) => (rings === 'rule' ? each : setRingsIn(each, situation, rings, office)),
-        isNew ? `${entry.name} is among your situations.` : `${entry.name} is changed.`,
+        isNew ? `${entry.name} is added to your situations.` : `${entry.name} is changed.`,
       ),
     );
     if (isKept) setOpen(null);
@@ -91,7 +91,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
           ...(isIn && { situation: undefined }),
         },
         (each) => withoutSituation(each, id),
-        `${name} is taken out.`,
+        `${name} is removed.`,
       ),
     );
   };
@@ -134,7 +134,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
               {at === situations.length - 1 ? null : (
                 <Plate word="Down" label={`Down: ${each.name}`} again onPress={() => move(at, 1)} />
               )}
-              <Plate word="Take out" label={`Take out ${each.name}`} onPress={() => takeOut(each)} />
+              <Plate word="Remove" label={`Remove ${each.name}`} onPress={() => takeOut(each)} />
             </View>
           </View>
         ))}

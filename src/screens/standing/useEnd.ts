@@ -38,7 +38,7 @@ export function useEnd(first: End) {
     if (end !== 'at') return at + Number(end) * 60_000;
     const found = readWhen(text, at, zone);
     if (!found.ok) setError(found.sentence);
-    else if (found.at <= at) setError('That is over already.');
+    else if (found.at <= at) setError('That is in the past.');
     else return found.at;
     return undefined;
   };

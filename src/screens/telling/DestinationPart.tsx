@@ -45,7 +45,7 @@ export function DestinationPart({ destination, onRemove }: DestinationPartProps)
     <View style={styles.place} role="group" aria-label={name}>
       <Txt as="strong">{name}</Txt>
       <Ticks
-        label="Is told of"
+        label="Tell it about"
         options={noticeKinds.map((value) => ({ value, word: kindWords[value] }))}
         chosen={kinds}
         onChange={(chosen) =>
@@ -60,17 +60,17 @@ export function DestinationPart({ destination, onRemove }: DestinationPartProps)
       {place.kind === 'webhook' ? (
         <View>
           <Txt as="small">
-            Signed with HMAC-SHA256 as Standard Webhooks says. The program proves it with this secret:
+            Signed with HMAC-SHA256 as Standard Webhooks specifies. The program checks it with this secret:
           </Txt>
           <Txt as="mono">{place.secret}</Txt>
         </View>
       ) : null}
       <View style={styles.acts}>
-        <Plate word="Send a trial" onPress={() => dispatch(sendTrial(destination))} />
+        <Plate word="Send a test" onPress={() => dispatch(sendTrial(destination))} />
         {place.kind === 'webhook' ? (
           <Plate word="Copy the secret" onPress={() => void copy(place.secret)} />
         ) : null}
-        <Plate word="Tell it no more" label={`Tell it no more: ${name}`} onPress={onRemove} />
+        <Plate word="Stop telling it" label={`Stop telling it: ${name}`} onPress={onRemove} />
       </View>
     </View>
   );

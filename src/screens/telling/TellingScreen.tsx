@@ -76,7 +76,7 @@ function Places({ title, label, placeholder, word, check, onAdd, destinations }:
   const add = () => {
     const checked = check(typed);
     if (!checked.ok) return setError(checked.sentence);
-    if (taken.includes(checked.value)) return setError('It is told already.');
+    if (taken.includes(checked.value)) return setError('That one is told already.');
     onAdd(checked.value);
     setTyped('');
   };
@@ -97,7 +97,7 @@ function Places({ title, label, placeholder, word, check, onAdd, destinations }:
       ))}
       {removed && !taken.includes(nameOf(removed)) ? (
         <View style={styles.removed} role="status">
-          <Txt style={styles.words}>{`${nameOf(removed)} is told nothing more.`}</Txt>
+          <Txt style={styles.words}>{`${nameOf(removed)} is no longer told.`}</Txt>
           <Plate
             word="Undo"
             label={`Undo: tell ${nameOf(removed)} again`}

@@ -88,5 +88,5 @@ function progressWords({ progress }: Told): string {
   if (state === 'delivered') return tries === 1 ? 'Delivered.' : `Delivered at try ${tries}.`;
   if (state === 'failed')
     return `Given up after ${tries === 1 ? '1 try' : `${tries} tries`}. ${problem ?? ''}`;
-  return tries === 0 ? 'On its way.' : `${problem ?? ''} It is tried again by itself.`;
+  return tries === 0 ? 'On its way.' : `${problem ?? ''} It will be tried again.`;
 }

@@ -51,10 +51,10 @@ const shelfWords: Record<Shelf, string> = {
   away: 'put away',
 };
 const emptyWords: Record<Shelf, [title: string, sentence: string]> = {
-  unheard: ['All are heard', 'What is said to your mailbox stands here until you have heard it.'],
-  heard: ['None heard', 'Voicemails you have heard stay here until you put them away.'],
+  unheard: ['All heard', 'What is said to your mailbox stands here until you have heard it.'],
+  heard: ['None heard yet', 'Voicemails you have heard stay here until you put them away.'],
   team: ['None for your teams', 'What is said to a mailbox of a team of yours stands here.'],
-  away: ['Nothing put away', 'What you put away can be had back from here for a day.'],
+  away: ['Nothing put away', 'What you put away can be brought back from here for a day.'],
 };
 
 /** The mailbox by itself: every voicemail of mine and of my teams, by where it lies. */
@@ -95,7 +95,7 @@ export function VoicemailsScreen() {
       {all.length === 0 ? (
         <EmptyState
           title={isRead ? title : 'Reading the voicemails'}
-          sentence={isRead ? sentence : 'What was kept is being read.'}
+          sentence={isRead ? sentence : 'It is being read from this device.'}
         />
       ) : null}
       <View role="list" aria-label="Voicemails">
@@ -162,8 +162,8 @@ function VoicemailRow({ voicemail, isOpen, onOpen }: VoicemailRowProps) {
                 <Plate kind="main" word="Open" label={`Open the voicemail from ${name}`} onPress={onOpen} />
               ) : (
                 <Plate
-                  word="Have it back"
-                  label={`Have the voicemail from ${name} back`}
+                  word="Bring it back"
+                  label={`Bring the voicemail from ${name} back`}
                   onPress={() => dispatch(restoreVoicemail(id))}
                 />
               )}

@@ -100,7 +100,7 @@ export const park =
     const result = await dispatch(send({ type: 'park', legId: view.me.legId }));
     if (result?.ok)
       dispatch(
-        actDone(`${nameOfCall(view)} waits in slot ${result.note ?? ''}, to be taken back from any phone.`),
+        actDone(`${nameOfCall(view)} waits in slot ${result.note ?? ''}, until any phone takes them back.`),
       );
   };
 
@@ -178,7 +178,7 @@ export const refuseWithText =
     const name = caller?.name ?? 'the caller';
     if (isTexted) dispatch(actDone(`Texted ${name}: “${text}”`));
     else if (callBackAt !== null)
-      dispatch(actDone(`${isRinging ? 'Refused. ' : ''}${name} stands among your follow-ups.`));
+      dispatch(actDone(`${isRinging ? 'Refused. ' : ''}${name} is in your follow-ups.`));
   };
 
 /** Where somebody with that number can be texted: there, or at another number of the same contact; null where nowhere. */

@@ -9,7 +9,7 @@ export function explainNotDialable(reason: InvalidReason | { code: 'empty' | 'wi
     case 'withheld':
       return 'This caller withheld their number, so it can’t be called back.';
     case 'letters':
-      return 'Nobody of that name has a number here.';
+      return 'Nobody by that name has a number here.';
     case 'character':
       return `“${reason.character}” can’t be part of a number.`;
     case 'tooShort':
@@ -54,9 +54,9 @@ export function explainRefusal(reason: Refusal): string {
     case 'onlyOutside':
       return 'Only the network can do that.';
     case 'onlyDevice':
-      return 'Only a phone of the office can do that.';
+      return 'Only an office phone can do that.';
     case 'unknownPerson':
-      return 'Nobody of the office is meant by that.';
+      return 'Nobody in the office goes by that.';
     case 'barred':
       return `The office doesn’t let ${reason.why} be called.`;
     case 'emergency':
@@ -76,13 +76,13 @@ export function explainRefusal(reason: Refusal): string {
     case 'notAnswered':
       return 'Nobody has answered yet, so that can’t be done now.';
     case 'stillRinging':
-      return 'Somebody is still being called. Wait for them, or take them out first.';
+      return 'Somebody is still being called. Wait for them, or stop calling them first.';
     case 'sameCall':
       return 'You are in that call already.';
     case 'notInCall':
       return 'They are no longer in this call.';
     case 'notOnePerson':
-      return 'That works with one other person only. Take the others out first, or send them on together.';
+      return 'That works with one other person only. Remove the others first, or send them on together.';
     case 'tooFew':
       return 'A private word needs a third person who doesn’t hear it.';
     case 'conferenceFull':

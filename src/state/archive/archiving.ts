@@ -96,7 +96,7 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
     const kind = kindOf(key);
     if (!kind) return { ok: false, sentence: `The archive holds ${key}, which this version does not know.` };
     const text = withSound(key, decoder.decode(file), archive.files);
-    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing in the archive.` };
+    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing from the archive.` };
     if (!(await Vault.isReadable(text, kind.kind)))
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
     entries[key] = text;

@@ -46,7 +46,7 @@ export const takeBack = (key: string): Act => byHand((id, at) => ({ kind: 'undon
 export const takeOn = ({ who: { key, name } }: LooseEnd, byId: string | null): Act =>
   byHand(
     (id, at) => ({ kind: 'taken', id, at, key, byId }),
-    byId === null ? `${name} is for everybody of the team again.` : `You have taken on ${name}.`,
+    byId === null ? `${name} is open to the whole team again.` : `You have taken on ${name}.`,
   );
 
 /** Everyone who waits, in the order to answer them at that instant. */

@@ -27,7 +27,7 @@ export const syncSource =
     const keep = (change: Partial<Source>) =>
       dispatch(keepOne('sources', { ...sourceOf(getState(), id), ...change }));
     if (!getState().office.isOnline) {
-      keep({ problem: 'There is no network: what was told before stays.' });
+      keep({ problem: 'There is no network: what came before is kept.' });
       return;
     }
     let last = { ...nothing };
@@ -35,7 +35,7 @@ export const syncSource =
       const standIn = new StandInSource(book, sourceOf(getState(), id).outside);
       for (let hasMore = true; hasMore;) {
         const told = syncPageSchema.safeParse(standIn.changesSince(sourceOf(getState(), id).token));
-        if (!told.success) throw new SourceBroken(`${book.name} told something that can’t be read.`);
+        if (!told.success) throw new SourceBroken(`${book.name} sent something that can’t be read.`);
         const page = told.data;
         const synced = applySync(id, selectCards(getState()), page, isHeldIn(getState()));
         if (synced.put.length > 0) dispatch(putCards(synced.put));

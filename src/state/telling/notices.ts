@@ -90,8 +90,8 @@ export function trialFor(state: RootState, destinationId: string, kind: NoticeKi
   const place = state.catchUp.kept.destinations[destinationId]?.place;
   if (!place) return null;
   const id = `trial-${at}`;
-  const words = 'This is a trial. Nothing has happened.';
+  const words = 'This is a test. Nothing has happened.';
   const notice = noticeOf(state, { id, kind, at, lineId: null, number: null, name: null, words });
-  const from = { name: 'nobody (a trial)', number: null };
+  const from = { name: 'nobody (a test)', number: null };
   return { id: `${id}>${destinationId}`, notice: { ...notice, from }, place, soundId: null, progress: null };
 }

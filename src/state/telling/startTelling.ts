@@ -106,6 +106,6 @@ const notTaken = (id: string, status: number): Progress => ({
   id,
   state: 'failed',
   tries: 0,
-  problem: `The server did not take it on (${status}).`,
+  problem: `The server did not accept it (${status}).`,
   nextAt: null,
 });

@@ -101,8 +101,8 @@ describe('what is told elsewhere', () => {
     server.instead = 400;
     await app.missCall();
     expect(told(app).map(({ progress }) => progress?.problem)).toEqual([
-      'The server did not take it on (400).',
-      'The server did not take it on (400).',
+      'The server did not accept it (400).',
+      'The server did not accept it (400).',
     ]);
     app.stop();
   });
@@ -142,7 +142,7 @@ describe('what is told elsewhere', () => {
     const [mail, hook] = Object.values(app.state().catchUp.kept.destinations);
     if (mail) app.store.dispatch(sendTrial(mail));
     await settle();
-    expect(server.taken[0]?.notice.from.name).toBe('nobody (a trial)');
+    expect(server.taken[0]?.notice.from.name).toBe('nobody (a test)');
     expect(hook?.place).toMatchObject({ secret: expect.stringMatching(/^whsec_.{32}$/) });
     if (mail) app.store.dispatch(removeDestination(mail));
     if (hook) app.store.dispatch(removeDestination(hook));

@@ -63,7 +63,7 @@ describe('a calendar', () => {
     expect(readCalendar('hello', zone, now)).toEqual({
       ok: false,
       line: 1,
-      reason: 'This is no calendar: it does not begin with BEGIN:VCALENDAR.',
+      reason: 'This is not a calendar: it does not begin with BEGIN:VCALENDAR.',
     });
     expect(read(calendar('DTSTART:20270328T013000\nDURATION:PT1H')).notes[0]?.reason).toContain(
       'when the clocks go forward',

@@ -36,7 +36,7 @@ export function readCalendar(text: string, zone: string, now: number): ReadCalen
     return {
       ok: false,
       line: Math.max(1, first + 1),
-      reason: 'This is no calendar: it does not begin with BEGIN:VCALENDAR.',
+      reason: 'This is not a calendar: it does not begin with BEGIN:VCALENDAR.',
     };
   const zones = blocksOf(lines, 'VTIMEZONE').map(({ body }) => body.join('\r\n'));
   const result = {

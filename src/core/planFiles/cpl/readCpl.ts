@@ -26,7 +26,7 @@ export function readCpl(text: string, plan: RingPlan, office: OfficeIndex, now: 
   if (!xml.ok) return xml;
   const { root } = xml;
   if (root.name !== 'cpl')
-    return { ok: false, line: root.line, reason: `This is no CPL script: it begins with <${root.name}>.` };
+    return { ok: false, line: root.line, reason: `This is not a CPL script: it begins with <${root.name}>.` };
   try {
     return new Reader(root, plan, office, localDayKey(now, office.setup.zone)).read();
   } catch (error) {

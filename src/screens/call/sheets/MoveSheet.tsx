@@ -34,7 +34,7 @@ export function MoveSheet({ view, onClose }: { view: CallView; onClose: () => vo
   return (
     <Sheet title="Move this call to" onClose={onClose}>
       <View style={styles.stack}>
-        <Txt colour={colours.faint}>It goes on here until you take it up there, so no word is lost.</Txt>
+        <Txt colour={colours.faint}>You stay on here until you answer there, so no word is lost.</Txt>
         <RefusalLine />
         {devices.map(({ id, name, kind }) => (
           <Plate

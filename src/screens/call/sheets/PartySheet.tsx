@@ -34,20 +34,20 @@ export function PartySheet({ view, party, onClose }: PartySheetProps) {
             {party.room === 'floor' ? (
               <>
                 <Plate
-                  word={party.isSilenced ? 'Let them be heard again' : 'Silence their voice'}
+                  word={party.isSilenced ? 'Unmute them' : 'Mute them'}
                   onPress={() => void act(party.isSilenced ? 'unsilence' : 'silence')()}
                 />
-                <Plate word="Put aside, with music" onPress={() => void act('putAside')()} />
+                <Plate word="Hold them, with music" onPress={() => void act('putAside')()} />
                 <Plate word="A private word with them" onPress={() => void act('talkAside')()} />
               </>
             ) : (
-              <Plate kind="main" word="Bring back to all" onPress={() => void act('bringBack')()} />
+              <Plate kind="main" word="Back to everybody" onPress={() => void act('bringBack')()} />
             )}
           </>
         ) : null}
         <Plate
           kind="end"
-          word={isThere ? 'Take them out of the call' : 'Stop calling them'}
+          word={isThere ? 'Remove them from the call' : 'Stop calling them'}
           onPress={() => void act('drop')()}
         />
       </View>

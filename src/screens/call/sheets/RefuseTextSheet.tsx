@@ -24,7 +24,7 @@ import { useAnswering } from './useAnswering';
 
 interface RefuseTextSheetProps {
   view: CallView;
-  /** It rings no more: what is written can still be sent. */
+  /** It has stopped ringing: what is written can still be sent. */
   isGone: boolean;
   onClose: () => void;
 }
@@ -48,7 +48,7 @@ export function RefuseTextSheet({ view, isGone, onClose }: RefuseTextSheetProps)
   const times = callBackTimes(now, zone);
   return (
     <Sheet
-      title={isGone ? `${name} rings no more` : `Refuse ${caller?.name ?? 'the call'}, and …`}
+      title={isGone ? `${name} has stopped ringing` : `Refuse ${caller?.name ?? 'the call'}, and …`}
       onClose={onClose}
       {...answering}
     >

@@ -96,10 +96,10 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
           />
         ) : null}
         {purpose === 'add' && text === '' ? (
-          <Plate word="Let them come in by a code" onPress={() => void letComeIn()} />
+          <Plate word="Let somebody join by a code" onPress={() => void letComeIn()} />
         ) : null}
         <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
-        {found.length === 0 && !typed ? <Txt colour={colours.faint}>Nobody of that name.</Txt> : null}
+        {found.length === 0 && !typed ? <Txt colour={colours.faint}>Nobody by that name.</Txt> : null}
         {found.map((target) => (
           <Row
             key={target.to}
@@ -203,13 +203,13 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   );
 }
 
-const byCode = 'you read it out, and whoever of the office dials it takes the call over.';
+const byCode = 'you read it out, and whoever dials it in the office takes the call over.';
 const isSame = (a: Outlook, b: Outlook) => JSON.stringify(a) === JSON.stringify(b);
 
 /** What a transfer means for a call that is held, or recorded. */
 function whatIsSpecial({ phase, recording }: CallView): string[] {
   const sentences: string[] = [];
-  if (phase === 'held') sentences.push('They are held now; sent on, they hear ringing instead of music.');
+  if (phase === 'held') sentences.push('They are on hold; once sent on, they hear ringing instead of music.');
   if (recording && recording.state !== 'ended')
     sentences.push('Your recording ends when you leave the call, and is kept.');
   return sentences;

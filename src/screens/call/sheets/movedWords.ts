@@ -1,3 +1,3 @@
-/** What is true once a call has been moved to a phone: "The desk phone rings. Take it up there, and the call is there." */
+/** What is true once a call has been moved to a phone: "The desk phone rings. Answer it, and the call moves there." */
 export const movedWords = (deviceName: string) =>
-  `The ${deviceName.charAt(0).toLowerCase()}${deviceName.slice(1)} rings. Take it up there, and the call is there.`;
+  `The ${deviceName.charAt(0).toLowerCase()}${deviceName.slice(1)} rings. Answer it, and the call moves there.`;

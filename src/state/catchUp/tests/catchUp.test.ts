@@ -120,7 +120,7 @@ describe('what came in', () => {
     expect(result.ok).toBe(true);
     const [ringing] = selectIncoming(app.state());
     await app.store.dispatch(send({ type: 'answer', legId: ringing!.me.legId }));
-    await app.store.dispatch(send({ type: 'park', legId: ringing!.me.legId, slot: '01' }));
+    await app.store.dispatch(send({ type: 'park', legId: ringing!.me.legId }));
     await settle();
     expect(selectArrivals(app.state())).toMatchObject([
       { kind: 'parked', asks: 'takeBack', slot: '01', who: { name: 'Cawder Flood Watch' } },

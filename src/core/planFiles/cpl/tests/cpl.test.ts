@@ -206,7 +206,7 @@ describe('a script that can’t be read', () => {
       '<?xml version="1.0"?>\n<!DOCTYPE cpl [<!ENTITY a "aaaa">]>\n<cpl>&a;</cpl>',
       /^2: Document types and entities/,
     ],
-    ['another language', '<vxml/>', /^1: This is no CPL script/],
+    ['another language', '<vxml/>', /^1: This is not a CPL script/],
     ['nothing', '', /^1: /],
     [
       'no rings at all',
