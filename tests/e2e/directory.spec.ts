@@ -238,7 +238,7 @@ test('what was taken in by mistake is taken out again', async ({ office, page })
     Buffer.from('BEGIN:VCARD\nVERSION:4.0\nFN:Zoe Quarrie\nPHOTO:data:image/png;base64,AAAA\nEND:VCARD'),
   );
   await page.getByRole('button', { name: 'Add 1 person' }).click();
-  await expect(page.getByText(/^Without their photo, .*: Zoe Quarrie\.$/)).toBeVisible();
+  await expect(page.getByText(/^Added without their photo, .*: Zoe Quarrie\.$/)).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save 10 people as vCards' }).click();
   const cards = await readFile(await (await saved).path(), 'utf8');

@@ -142,7 +142,7 @@ test('texts are kept as long as is chosen, and what nobody has read stays', asyn
     .getByRole('radiogroup', { name: 'Texts and messages that were read' })
     .getByRole('radio', { name: '30 days' })
     .click();
-  await expect(keep.getByRole('status')).toContainText(/dropped at the next start: \d+ texts\./);
+  await expect(keep.getByRole('status')).toContainText(/deleted at the next start: \d+ texts\./);
   await page.reload();
   await expect(keep.getByRole('status')).toContainText('Nothing is older than that.');
   await office.goToEverything();

@@ -124,7 +124,9 @@ test('paper that comes in is told, and waits for an answer', async ({ office, pa
   const outside = page.getByRole('region', { name: 'Fax in' });
   await outside.getByRole('radio', { name: 'Marl & Finch Surveyors' }).click();
   await outside.getByRole('button', { name: /^Fax Field service as Marl/ }).click();
-  await expect(page.getByText('Marl & Finch Surveyors: fax, Access permit, 1 page')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Marl & Finch Surveyors sent a fax/ })).toContainText(
+    '“Access permit, 1 page”',
+  );
   await expect(page.getByRole('link', { name: 'Office 2' })).toBeVisible();
   await office.goTo('Loose ends');
   await expect(

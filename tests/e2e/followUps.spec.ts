@@ -75,7 +75,7 @@ test('one by itself has priority, list and words; lists and words narrow down; d
   await page.getByRole('button', { name: 'Change: Paint the hut' }).click();
   await office
     .sheet()
-    .getByRole('textbox', { name: /^For whom/ })
+    .getByRole('textbox', { name: /^Who it is for/ })
     .fill('peg');
   await office
     .sheet()

@@ -322,7 +322,7 @@ test('a picture of ten megabytes is made small enough to send; a file that is no
   await choose('broken.jpg', 'image/jpeg', Buffer.from('no picture'));
   await expect(page.getByText('This picture can’t be read.')).toBeVisible();
   await choose('mast.bmp', 'image/bmp', noisyPicture(1900, 1800));
-  await expect(page.getByText(/^With mast\.bmp, made \d+ kB$/)).toBeVisible();
+  await expect(page.getByText(/^With mast\.bmp, shrunk to \d+ kB$/)).toBeVisible();
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(log(page).getByRole('img', { name: 'mast.bmp' })).toBeVisible();
   await expect(log(page).getByText('Sent', { exact: true })).toBeVisible();

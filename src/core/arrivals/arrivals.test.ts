@@ -14,7 +14,7 @@ const now = Date.UTC(2026, 10, 26, 10, 40);
 const minute = 60_000;
 const office = new OfficeIndex(sampleOffice);
 const people = new PeopleIndex(office, sampleContacts);
-const seen = { upTo: now, myId: 'maren', office, people };
+const seen = { before: now, myId: 'maren', office, people };
 const nothing: WhatCame = {
   records: [],
   open: [],
@@ -136,7 +136,7 @@ describe('what came in while I was elsewhere', () => {
     const came: WhatCame = {
       ...missed(now - 5 * minute),
       voicemails: [voicemail(now - minute)],
-      messages: [message(now)],
+      messages: [message(now - 1)],
       faxes: [],
       rooms: {},
       parked: [

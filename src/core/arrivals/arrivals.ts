@@ -52,8 +52,8 @@ export interface WhatCame {
 }
 
 interface Seen {
-  /** What was there by then (epoch milliseconds) has been seen. A parked call waits all the same. */
-  upTo: number;
+  /** What was there before that instant (epoch milliseconds) has been seen. A parked call waits all the same. */
+  before: number;
   myId: string;
   office: OfficeIndex;
   people: PeopleIndex;
@@ -67,7 +67,7 @@ const longestCallMs = 12 * 3_600_000;
  * done by hand or taken on by a colleague meanwhile is none of it.
  */
 export function arrivalsOf(came: WhatCame, seen: Seen): Arrival[] {
-  const isNew = ({ at }: Arrival) => at > seen.upTo;
+  const isNew = ({ at }: Arrival) => at >= seen.before;
   return [
     ...callsOf(came, seen).filter(isNew),
     ...voicemailsOf(came, seen).filter(isNew),
@@ -78,7 +78,7 @@ export function arrivalsOf(came: WhatCame, seen: Seen): Arrival[] {
 }
 
 /** Calls that nobody took and that left no voicemail, as long as their caller waits for them. */
-function callsOf({ records, open }: WhatCame, { upTo, myId }: Seen): Arrival[] {
+function callsOf({ records, open }: WhatCame, { before, myId }: Seen): Arrival[] {
   const waiting = new Map(
     open
       .filter((end) => !isElsewhere(end, myId) && end.snoozedUntil === null)
@@ -86,7 +86,7 @@ function callsOf({ records, open }: WhatCame, { upTo, myId }: Seen): Arrival[] {
   );
   const found: Arrival[] = [];
   for (const { id, startedAt, endedAt, lineId, messageMs } of records) {
-    if (startedAt <= upTo - longestCallMs) break;
+    if (startedAt <= before - longestCallMs) break;
     const who = waiting.get(id);
     if (!who || messageMs > 0) continue;
     const asks = who.number === null ? 'look' : 'callBack';

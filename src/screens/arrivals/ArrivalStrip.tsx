@@ -112,6 +112,6 @@ function useSeenAtHome(newestAt: number): void {
   const now = useNow();
   const isSeen = usePathname() === '/' && document.visibilityState === 'visible' && now - newestAt >= shownMs;
   useEffect(() => {
-    if (isSeen) dispatch(arrivalsSeen(now));
+    if (isSeen) dispatch(arrivalsSeen(now + 1));
   }, [isSeen, now, dispatch]);
 }

@@ -61,7 +61,7 @@ export function ArrivalsSheet({ playedId, onClose }: ArrivalsSheetProps) {
             word="All seen"
             style={styles.grow}
             onPress={() => {
-              dispatch(arrivalsSeen(now));
+              dispatch(arrivalsSeen(now + 1));
               onClose();
             }}
           />

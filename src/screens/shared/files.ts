@@ -1,11 +1,20 @@
+const readMs = 60_000;
+
 /** Lets the worker choose a file of theirs; null where they chose none. */
 export function pickBlob(accept: string): Promise<File | null> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
+    const choose = (file: File | null) => {
+      input.remove();
+      resolve(file);
+    };
     input.type = 'file';
     input.accept = accept;
-    input.onchange = () => resolve(input.files?.[0] ?? null);
-    input.oncancel = () => resolve(null);
+    input.hidden = true;
+    input.onchange = () => choose(input.files?.[0] ?? null);
+    input.oncancel = () => choose(null);
+    // One that stands nowhere may be collected as garbage while the worker still chooses.
+    document.body.append(input);
     input.click();
   });
 }
@@ -26,6 +35,6 @@ export function saveBlob(name: string, file: Blob): void {
   link.href = url;
   link.download = name;
   link.click();
-  // The browser has taken what it needs by the next turn.
-  setTimeout(() => URL.revokeObjectURL(url));
+  // Some browsers read it only some time after the click.
+  setTimeout(() => URL.revokeObjectURL(url), readMs);
 }

@@ -10,7 +10,7 @@ export function NotFoundScreen() {
   return (
     <EmptyState
       level={1}
-      title="Nothing is here"
+      title="Nothing here"
       sentence={`Cendro has no page at ${path}. Your calls go on as they were.`}
     >
       <Plate kind="main" word="To the loose ends" onPress={() => router.replace('/')} />

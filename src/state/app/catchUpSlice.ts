@@ -49,8 +49,8 @@ export interface CatchUpSlice {
   weights: LooseWeights | null;
   /** Whether all that was kept has been read. */
   isRead: boolean;
-  /** What had come in by then (epoch milliseconds) the worker has seen; null until it has been read. */
-  seenUpTo: number | null;
+  /** What had come in before that instant (epoch milliseconds) the worker has seen; null until it has been read. */
+  seenBefore: number | null;
   /** What is looked for in everything. */
   sought: Sought;
 }
@@ -83,7 +83,7 @@ const catchUpSlice = createSlice({
     },
     weights: null,
     isRead: false,
-    seenUpTo: null,
+    seenBefore: null,
     sought: { words: '', filter: {}, who: null },
   } as CatchUpSlice,
   reducers: {
@@ -103,7 +103,7 @@ const catchUpSlice = createSlice({
     },
     /** The worker has looked; never less than they had seen before. */
     arrivalsSeen(state, { payload }: PayloadAction<number>) {
-      state.seenUpTo = Math.max(state.seenUpTo ?? 0, payload);
+      state.seenBefore = Math.max(state.seenBefore ?? 0, payload);
     },
     soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
       Object.assign(state.sought, payload);

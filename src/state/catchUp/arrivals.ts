@@ -26,14 +26,14 @@ export const selectArrivals = createSelector(
   selectMyVoicemails,
   (state: RootState) => state.catchUp.kept,
   selectMyParked,
-  (state: RootState) => state.catchUp.seenUpTo,
+  (state: RootState) => state.catchUp.seenBefore,
   (state: RootState) => state.office.me?.personId ?? '',
   selectOffice,
   selectPeople,
-  (records, open, voicemails, kept, parked, upTo, myId, office, people): Arrival[] => {
-    if (upTo === null) return none;
+  (records, open, voicemails, kept, parked, before, myId, office, people): Arrival[] => {
+    if (before === null) return none;
     const [messages, faxes] = [Object.values(kept.messages), Object.values(kept.faxes)];
     const came = { records, open: open ?? [], voicemails, messages, faxes, rooms: kept.rooms, parked };
-    return arrivalsOf(came, { upTo, myId, office, people });
+    return arrivalsOf(came, { before, myId, office, people });
   },
 );

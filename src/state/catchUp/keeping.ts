@@ -53,7 +53,7 @@ function reckoningEntry(now: CatchUpSlice, before: CatchUpSlice): Record<string,
   return { [catchUpKeys.reckoning]: Vault.encode([{ ...reckoning, weights }], reckoningKind) };
 }
 
-const seenEntry = ({ seenUpTo }: CatchUpSlice, before: CatchUpSlice): Record<string, string> =>
-  seenUpTo === null || seenUpTo === before.seenUpTo
+const seenEntry = ({ seenBefore }: CatchUpSlice, before: CatchUpSlice): Record<string, string> =>
+  seenBefore === null || seenBefore === before.seenBefore
     ? {}
-    : { [catchUpKeys.seen]: Vault.encode([{ upTo: seenUpTo }], seenKind) };
+    : { [catchUpKeys.seen]: Vault.encode([{ before: seenBefore }], seenKind) };

@@ -23,8 +23,8 @@ type KeptReckoning = z.infer<typeof reckoningSchema>;
 const spokenSchema = z.object({ callId: z.string(), heard: z.array(heardEntrySchema) });
 export type Spoken = z.infer<typeof spokenSchema>;
 
-/** How far the worker has looked at what came in, in epoch milliseconds. */
-const seenSchema = z.object({ upTo: z.number() });
+/** What came in before that instant (epoch milliseconds) the worker has seen. */
+const seenSchema = z.object({ before: z.number() });
 export const seenKind: StoredKind<z.infer<typeof seenSchema>> = { version: 1, schema: seenSchema };
 
 export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };

@@ -182,7 +182,7 @@ async function readKept(store: AppStore, vault: Vault, sound: VoicemailSound, no
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   dispatch(keptRead(await readKeptThings(vault)));
   // Who opens the app for the first time has missed nothing.
-  dispatch(arrivalsSeen(seen?.upTo ?? now));
+  dispatch(arrivalsSeen(seen?.before ?? now));
   moveOldTexts(store);
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);

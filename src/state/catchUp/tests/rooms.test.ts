@@ -55,11 +55,9 @@ describe('rooms', () => {
 
   it('are told quietly with who wrote where, to who is in them', async () => {
     const app = await open();
-    await says(app, 'ilse', 'The pump is in.', 'cawder');
     const came = () =>
       selectArrivals(app.state()).map(({ who, room, words }) => [who.name, room?.name, words]);
     expect(came()).toEqual([]);
-    await app.pass(60);
     await says(app, 'ilse', 'The pump is in.', 'cawder');
     await says(app, 'hugh', 'Six are left.', 'stores');
     expect(came()).toEqual([['Ilse Varga', 'Cawder gauges', 'The pump is in.']]);
