@@ -201,7 +201,7 @@ test('what a forward of everything would lose is said before it is set, with its
   // A mobile is asked for a key, so that its own mailbox takes nobody; without it, it is said.
   await number.fill('07700 900321');
   await expect(forward.getByRole('note')).toHaveCount(0);
-  await forward.getByRole('checkbox', { name: /^Whoever answers takes the call by a key/ }).click();
+  await forward.getByRole('checkbox', { name: /^Whoever answers presses a key/ }).click();
   await expect(forward.getByRole('note')).toContainText('those of the urgent line Flood desk too');
   expect(await page.evaluate(() => document.scrollingElement!.scrollWidth - innerWidth)).toBeLessThanOrEqual(
     0,

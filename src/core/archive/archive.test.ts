@@ -79,7 +79,7 @@ describe('an archive', () => {
     );
     const stowaway = zipSync({
       'manifest.json': strToU8(
-        JSON.stringify({ format: 'cendro-archive', version: 1, madeAt: '', files: [] }),
+        JSON.stringify({ format: 'cendro-archive', version: 1, madeAt: '2026-11-26T10:40:00Z', files: [] }),
       ),
       other: strToU8('x'),
     });

@@ -13,7 +13,7 @@ const manifestSchema = z.object({
   format: z.literal('cendro-archive'),
   version: z.number().int().positive(),
   /** ISO 8601. */
-  madeAt: z.string(),
+  madeAt: z.iso.datetime(),
   files: z.array(z.object({ path: z.string(), bytes: z.number().int().min(0), sha256: z.string() })),
 });
 
@@ -23,9 +23,10 @@ const manifestPath = 'manifest.json';
 /** More than that is no archive of ours, but something that only unfolds. */
 const mostFiles = 300_000;
 const mostBytes = 1_500_000_000;
-/** Zip never folds text of ours so small. */
+/** Zip never folds what is ours so small, neither a file nor all of them together. */
 const mostRatio = 200;
 const smallBytes = 1_000_000;
+const smallTotal = 50_000_000;
 
 /** Files as one zip archive, with a manifest that gives each one's length and SHA-256 (FIPS 180-4). */
 export function writeArchive(files: readonly ArchiveFile[], madeAt: number): Uint8Array {
@@ -95,7 +96,8 @@ function unzip(bytes: Uint8Array): Map<string, Uint8Array> | string {
         files++;
         total += originalSize;
         const isBomb = originalSize > smallBytes && originalSize > size * mostRatio;
-        isTooLarge ||= isBomb || files > mostFiles || total > mostBytes;
+        const areBomb = total > smallTotal && total > bytes.length * mostRatio;
+        isTooLarge ||= isBomb || areBomb || files > mostFiles || total > mostBytes;
         return !isTooLarge;
       },
     });

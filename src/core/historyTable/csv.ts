@@ -1,17 +1,15 @@
-import Papa from 'papaparse';
-
 import type { CallRecord } from '../exchange';
 import { deviceName, type OfficeIndex } from '../office';
 import { describeOutcome, talkMs } from '../history';
 import { formatNumber, ukOfficePlan } from '../numbering';
+import { writeTable } from '../tables';
 import { formatIso } from '../time';
 
 const microsPerUnit = 1_000_000;
 
 /**
- * Records as CSV (RFC 4180: commas, quotes doubled, lines ended by CRLF), times in the office's zone with their offset
- * (ISO 8601), lengths in seconds, numbers with their spaces, which a spreadsheet keeps as text. A cell that it would take
- * for a formula begins with an apostrophe. `nameOf` says who the other side is.
+ * Records as CSV, times in the office's zone with their offset (ISO 8601), lengths in seconds, numbers with their spaces,
+ * which a spreadsheet keeps as text. `nameOf` says who the other side is.
  */
 export function historyCsv(
   records: readonly CallRecord[],
@@ -20,7 +18,7 @@ export function historyCsv(
 ): string {
   const { zone } = office.setup;
   const costs = `cost (${office.setup.rates.currency})`;
-  const fields = [
+  const heads = [
     'began',
     'ended',
     'direction',
@@ -34,7 +32,7 @@ export function historyCsv(
     costs,
     'recordings',
   ];
-  const data = records.map((record) => [
+  const rows = records.map((record) => [
     formatIso(record.startedAt, zone),
     formatIso(record.endedAt, zone),
     record.direction,
@@ -48,7 +46,7 @@ export function historyCsv(
     (record.costMicros / microsPerUnit).toFixed(4),
     record.recordings.length,
   ]);
-  return Papa.unparse({ fields, data }, { newline: '\r\n', escapeFormulae: true });
+  return writeTable(heads, rows);
 }
 
 function numberOf(number: string | null): string {

@@ -128,7 +128,7 @@ describe('the history as CSV', () => {
       'began,ended,direction,outcome,line,number,name,talked (s),message (s),device,cost (GBP),recordings',
     );
     expect(row).toBe(
-      `2026-11-26T10:40:00+00:00,2026-11-26T10:40:10+00:00,out,Called,"Field, ""service""",0191 498 0162,"'=Cawder",10,0,,0.0090,0`,
+      `2026-11-26T10:40:00+00:00,2026-11-26T10:40:10+00:00,out,Called,"Field, ""service""",0191 498 0162,'=Cawder,10,0,,0.0090,0`,
     );
   });
 

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 
 import { readNumber } from '../contacts/readNumber';
 import { emptyFields, type Fields } from '../people';
+import { unguarded } from '../tables';
 import { finishPerson, type Problem, type ReadPeople } from './read';
 
 /** What a column of a table can hold. */
@@ -85,7 +86,7 @@ function readRow(
   const names = { given: '', family: '' };
   const place: string[] = [];
   row.forEach((cell, at) => {
-    const value = cell.trim();
+    const value = unguarded(cell).trim();
     if (value === '') return;
     switch (fields[at] ?? 'none') {
       case 'none':
@@ -103,7 +104,7 @@ function readRow(
         place.push(value);
         return;
       case 'group':
-        person.groups.push(...value.split(/[;,]/).flatMap((group) => group.trim() || []));
+        for (const group of value.split(/[;,]/)) if (group.trim() !== '') person.groups.push(group.trim());
         return;
       case 'number': {
         const read = readNumber(value);

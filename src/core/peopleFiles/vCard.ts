@@ -108,7 +108,10 @@ function take(person: Fields, property: Property, line: number, problems: Proble
       return;
     }
     case 'categories':
-      person.groups.push(...values.flatMap((group) => wordsOf(group) || []));
+      for (const value of values) {
+        const group = wordsOf(value);
+        if (group) person.groups.push(group);
+      }
       return;
     case 'photo': {
       const photo = photoOf(parameters, value);

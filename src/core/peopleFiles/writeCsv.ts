@@ -1,6 +1,5 @@
-import Papa from 'papaparse';
-
 import { dialledAs, type Fields } from '../people';
+import { writeTable } from '../tables';
 
 /**
  * People as a table (RFC 4180), under heads that readCsvTable knows: a column for each label of a number ("Number:
@@ -33,7 +32,7 @@ export function writeCsvPeople(people: readonly Fields[]): string {
     'Group',
     'Note',
   ];
-  return Papa.unparse([head, ...rows], { newline: '\r\n', escapeFormulae: formula });
+  return writeTable(head, rows);
 }
 
 /** Each label in the order it is met, as often as anybody has numbers of it; one column at least. */
@@ -47,8 +46,5 @@ function columnsOfNumbers(people: readonly Fields[]): { label: string; nth: numb
   if (most.size === 0) most.set('number', 1);
   return [...most].flatMap(([label, count]) => Array.from({ length: count }, (_, nth) => ({ label, nth })));
 }
-
-/** What a spreadsheet would run; a telephone number it would not. */
-const formula = /^(?:[=@\t\r]|[+-](?!\d))/;
 
 const numberCell = (number: Fields['numbers'][number] | undefined) => (number ? dialledAs(number) : '');

@@ -43,7 +43,10 @@ export function readPlanFile(text: string, personId: string, office: OfficeIndex
   const { version, format } = (data ?? {}) as { version?: unknown; format?: unknown };
   if (format !== 'cendro-ring-plan') return { ok: false, reason: 'This file is not a ring plan.' };
   if (version !== 1)
-    return { ok: false, reason: `Version ${String(version)} of the format is not known here.` };
+    return {
+      ok: false,
+      reason: `Version ${typeof version === 'number' ? version : '“?”'} of the format is not known here.`,
+    };
   const { plan } = data as { plan?: unknown };
   const mine = { ...(plan as object), personId };
   const [problem] = planProblems(mine, office);

@@ -40,11 +40,14 @@ const escaped = (text: string) =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 const entities: Record<string, string> = { amp: '&', lt: '<', gt: '>', nbsp: ' ', lrm: '', rlm: '' };
 const plain = (text: string) =>
-  text.replace(/<[^>]*>/g, '').replace(/&(\w+);/g, (whole, name: string) => entities[name] ?? whole);
+  text.replace(/<[^<>]*>/g, '').replace(/&(\w+);/g, (whole, name: string) => entities[name] ?? whole);
 
 export type ReadVtt = { ok: true; transcript: Transcript } | { ok: false; line: number; sentence: string };
 
-const arrow = /^((?:\d+:)?\d{2}:\d{2}\.\d{3})\s+-->\s+((?:\d+:)?\d{2}:\d{2}\.\d{3})(?:\s.*)?$/;
+/** A timestamp; hours have two digits or more, and no message lasts a thousand of them. */
+const time = String.raw`(?:\d{2,3}:)?\d{2}:\d{2}\.\d{3}`;
+const arrow = new RegExp(String.raw`^(${time})\s+-->\s+(${time})(?:\s.*)?$`);
+const stamp = new RegExp(`<(${time})>`);
 
 /** Reads WebVTT. Words without a timestamp of their own share their caption's time by their length. */
 export function readWebVtt(text: string): ReadVtt {
@@ -61,7 +64,7 @@ export function readWebVtt(text: string): ReadVtt {
       return { ok: false, line: at + 1, sentence: `“${line.trim()}” gives no time.` };
     const words: string[] = [];
     while (at + 1 < lines.length && lines[at + 1] !== '') words.push(lines[++at] ?? '');
-    transcript.push(...wordsOf(words.join(' '), from, to));
+    for (const word of wordsOf(words.join(' '), from, to)) transcript.push(word);
   }
   return { ok: true, transcript };
 }
@@ -75,7 +78,7 @@ function secondsOf(time: string | undefined): number | null {
 
 /** The words of a caption: between two timestamps they share the time by their letters. */
 function wordsOf(caption: string, from: number, to: number): SpokenWord[] {
-  const pieces = caption.split(/<((?:\d+:)?\d{2}:\d{2}\.\d{3})>/);
+  const pieces = caption.split(stamp);
   const starts = [
     from,
     ...pieces.flatMap((piece, index) => (index % 2 === 1 ? (secondsOf(piece) ?? from) : [])),

@@ -48,6 +48,14 @@ const kindOf = (key: string) => kinds.find(({ prefix }) => key.startsWith(prefix
 
 const dataPath = (key: string) => `data/${encodeURIComponent(key)}.jsonl`;
 const soundPath = (key: string) => `sound/${encodeURIComponent(key.slice(storageKeys.sound.length))}.wav`;
+function keyOfPath(path: string): string | null {
+  try {
+    return decodeURIComponent(path.slice('data/'.length, -'.jsonl'.length));
+  } catch {
+    return null;
+  }
+}
+
 const encoder = new TextEncoder();
 const decoder = new TextDecoder();
 
@@ -92,11 +100,11 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
   const entries: Record<string, string> = {};
   for (const [path, file] of archive.files) {
     if (!path.startsWith('data/')) continue;
-    const key = decodeURIComponent(path.slice('data/'.length, -'.jsonl'.length));
-    const kind = kindOf(key);
-    if (!kind) return { ok: false, sentence: `The archive holds ${key}, which this version does not know.` };
-    const text = withSound(key, decoder.decode(file), archive.files);
-    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing from the archive.` };
+    const key = keyOfPath(path);
+    const kind = kindOf(key ?? '');
+    if (key === null || !kind) return { ok: false, sentence: `The archive holds ${key ?? path}, which this version does not know.` };
+    const text = await withSound(key, decoder.decode(file), archive.files);
+    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing from the archive, or can’t be read.` };
     if (!(await Vault.isReadable(text, kind.kind)))
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
     entries[key] = text;
@@ -107,12 +115,16 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
   return { ok: true, madeAt: archive.madeAt, adds: counted(added), replaces: counted(changed), entries };
 }
 
-/** A sound's document gets its WAV back. */
-function withSound(key: string, text: string, files: ReadonlyMap<string, Uint8Array>): string | null {
+/** A sound's document gets its WAV back; null where either is missing or can't be read. */
+async function withSound(
+  key: string,
+  text: string,
+  files: ReadonlyMap<string, Uint8Array>,
+): Promise<string | null> {
   if (!key.startsWith(storageKeys.sound)) return text;
   const wav = files.get(soundPath(key));
-  const line = text.split('\n')[1];
-  if (!wav || line === undefined) return null;
+  if (!wav || !(await Vault.isReadable(text, soundKind))) return null;
+  const [, line = ''] = text.split('\n');
   const sound = { ...(JSON.parse(line) as StoredSound), wav: toBase64(wav) };
   return Vault.encode([sound], soundKind);
 }

@@ -25,14 +25,30 @@ export function readXml(text: string): ReadXml {
   if (doctype)
     return {
       ok: false,
-      line: lineAt(text, doctype.index),
+      line: lineAt(linesOf(text), doctype.index),
       reason: 'Document types and entities are not read.',
     };
   const tooDeep = depthProblem(text);
   if (tooDeep) return tooDeep;
-  const valid = XMLValidator.validate(text);
-  if (valid !== true) return { ok: false, line: valid.err.line, reason: valid.err.msg };
-  const parser = new XMLParser({
+  const nodes = parsed(text);
+  if (!Array.isArray(nodes)) return { ok: false, ...nodes };
+  const root = elementsOf(nodes, linesOf(text))[0];
+  return root ? { ok: true, root } : { ok: false, line: 1, reason: 'There is no element in the file.' };
+}
+
+/** The parser throws on some of what is malformed, such as a declaration that never ends. */
+function parsed(text: string): ParsedNode[] | { line: number; reason: string } {
+  try {
+    const valid = XMLValidator.validate(text);
+    if (valid !== true) return { line: valid.err.line, reason: valid.err.msg };
+    return newParser().parse(text) as ParsedNode[];
+  } catch {
+    return { line: 1, reason: 'It is not well-formed XML.' };
+  }
+}
+
+function newParser(): XMLParser {
+  return new XMLParser({
     preserveOrder: true,
     ignoreAttributes: false,
     attributeNamePrefix: '',
@@ -43,16 +59,13 @@ export function readXml(text: string): ReadXml {
     ignorePiTags: true,
     captureMetaData: true,
   });
-  const nodes = parser.parse(text) as ParsedNode[];
-  const root = elementsOf(nodes, text)[0];
-  return root ? { ok: true, root } : { ok: false, line: 1, reason: 'There is no element in the file.' };
 }
 
 type ParsedNode = Record<string | symbol, unknown>;
 
 const metaData = XMLParser.getMetaDataSymbol() as unknown as symbol;
 
-function elementsOf(nodes: readonly ParsedNode[], text: string): XmlElement[] {
+function elementsOf(nodes: readonly ParsedNode[], lines: readonly number[]): XmlElement[] {
   return nodes.flatMap((node): XmlElement[] => {
     const name = Object.keys(node).find((key) => key !== ':@' && key !== '#text' && key !== '#comment');
     if (name === undefined) return [];
@@ -61,8 +74,8 @@ function elementsOf(nodes: readonly ParsedNode[], text: string): XmlElement[] {
       {
         name,
         attributes: plainAttributes((node[':@'] ?? {}) as Record<string, string>),
-        children: elementsOf(node[name] as ParsedNode[], text),
-        line: lineAt(text, meta?.startIndex ?? 0),
+        children: elementsOf(node[name] as ParsedNode[], lines),
+        line: lineAt(lines, meta?.startIndex ?? 0),
       },
     ];
   });
@@ -103,7 +116,7 @@ function depthProblem(text: string): { ok: false; line: number; reason: string }
       count++;
       if (match[2] !== '/') depth++;
     }
-    const line = () => lineAt(text, match.index);
+    const line = () => lineAt(linesOf(text), match.index);
     if (depth > xmlLimits.depth)
       return { ok: false, line: line(), reason: `It is nested more than ${xmlLimits.depth} deep.` };
     if (count > xmlLimits.elements)
@@ -112,8 +125,20 @@ function depthProblem(text: string): { ok: false; line: number; reason: string }
   return null;
 }
 
-function lineAt(text: string, index: number): number {
-  let line = 1;
-  for (let at = text.indexOf('\n'); at >= 0 && at < index; at = text.indexOf('\n', at + 1)) line++;
-  return line;
+/** Where each line begins. */
+function linesOf(text: string): number[] {
+  const starts = [0];
+  for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1);
+  return starts;
+}
+
+/** The line (1-based) of a place in the text. */
+function lineAt(starts: readonly number[], index: number): number {
+  let [low, high] = [0, starts.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((starts[middle] ?? 0) <= index) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
