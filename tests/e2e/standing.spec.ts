@@ -44,7 +44,7 @@ test('in a meeting until three, in one step, quiet if so wanted; what was before
   await situation.getByRole('radio', { name: /^In the van/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van');
   await words.fill('At the bank until 11');
-  await situation.getByRole('button', { name: 'Set it, with its end' }).click();
+  await situation.getByRole('button', { name: 'Set “At the bank” until 11:00' }).click();
   await situation.getByRole('radio', { name: /^At the bench/ }).click();
   await words.fill('With Kofi until 11am');
   await words.press('Enter');

@@ -50,8 +50,9 @@ export function SituationPart() {
     void dispatch(setSituation(chosen && { id, word: words, until }, `${said}. Colleagues see it now.`));
   };
   const current = standing.follows ? nowhere : (standing.situation?.id ?? nowhere);
+  // "In a meeting until three" says its end itself.
+  const saidEnd = readUntil(word, now, zone);
   const keep = () => {
-    // "In a meeting until three" says its end itself.
     const found = readUntil(word, clock.now(), zone);
     if (found) {
       setWord(found.words);
@@ -101,8 +102,15 @@ export function SituationPart() {
             onChange={setWord}
             onSubmit={keep}
           />
-          <EndPicker label="It ends" of={end} />
-          <Plate word="Set it, with its end" onPress={keep} />
+          {saidEnd ? null : <EndPicker label="It ends" of={end} />}
+          <Plate
+            word={
+              saidEnd
+                ? `Set “${saidEnd.words}”${untilWords(saidEnd.until, now, zone)}`
+                : 'Set it, with its end'
+            }
+            onPress={keep}
+          />
           {quietUntil === null ? null : (
             <Plate
               word={`Do not disturb${untilWords(quietUntil, now, zone)} too`}

@@ -48,7 +48,7 @@ export function ringsNow(
 
 function stagesWords(trace: RouteTrace, office: OfficeIndex, myId: string): string {
   const when = trace.finishSeconds > 0 ? `after ${trace.finishSeconds} s` : 'at once';
-  if (trace.legs.length === 0) return `nothing rings, ${when} ${describeFinish(trace.finish, office, myId)}`;
+  if (trace.legs.length === 0) return `nothing rings: ${describeFinish(trace.finish, office, myId)} ${when}`;
   const stages = [...new Set(trace.legs.map(({ stage }) => stage))].map((stage) =>
     trace.legs
       .filter((leg) => leg.stage === stage)
