@@ -350,52 +350,6 @@ test('look back reads what would have changed in ninety days', async ({ office, 
   await expect(page.getByRole('heading', { name: 'Why' })).toBeVisible();
 });
 
-test('a script written elsewhere comes in with what it can’t hold named, and a calendar brings days off', async ({
-  office,
-  page,
-}) => {
-  await openPlan(office);
-  await see(page, 'Files');
-  const bringIn = async (name: string, mimeType: string, text: string) => {
-    const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Bring in a file' }).click();
-    await (await chooser).setFiles({ name, mimeType, buffer: Buffer.from(text) });
-  };
-  const held = page.getByRole('region', { name: 'What the file holds' });
-  await bringIn('broken.cpl', 'text/xml', '<cpl>\n<incoming>\n</cpl>');
-  await expect(held).toContainText(/It can’t be read. Line [23]/);
-  await held.getByRole('button', { name: 'Don’t use it' }).click();
-
-  await bringIn(
-    'holidays.ics',
-    'text/calendar',
-    'BEGIN:VCALENDAR\nVERSION:2.0\nBEGIN:VEVENT\nDTSTART;VALUE=DATE:20261225\nDTEND;VALUE=DATE:20261229\nSUMMARY:Yard closed\nEND:VEVENT\nBEGIN:VEVENT\nSUMMARY:Nothing\nEND:VEVENT\nEND:VCALENDAR',
-  );
-  await expect(held).toContainText('2026-12-25 to 2026-12-28 Yard closed');
-  await expect(held).toContainText('Line 8: The event is left out');
-  await held.getByRole('button', { name: 'Use it in my plan' }).click();
-  await see(page, 'Hours');
-  await expect(page.getByRole('textbox', { name: 'Days off, one on each line' })).toHaveValue(
-    '2026-12-25 to 2026-12-28 Yard closed',
-  );
-  await see(page, 'Files');
-
-  await bringIn(
-    'plan.cpl',
-    'text/xml',
-    `<?xml version="1.0"?>
-<cpl xmlns="urn:ietf:params:xml:ns:cpl"><incoming>
-<location url="sip:maren-desk@devices.office.invalid"><proxy timeout="12"><default>
-<mail url="mailto:maren@example.com"><location url="tel:+441314960142"><redirect/></location></mail>
-</default></proxy></location></incoming></cpl>`,
-  );
-  await expect(held).toContainText('When anybody calls: desk phone for 12 s, then on to 0131 496 0142.');
-  await expect(held).toContainText('Line 4: A plan sends no mail');
-  await held.getByRole('button', { name: 'Use it in my plan' }).click();
-  await see(page, 'A call');
-  await expect(bar(page, /^Desk phone 0–12 s$/)).toBeVisible();
-});
-
 test('the ring plan has no fault that axe finds, in any of its views', async ({ office, page }) => {
   await openPlan(office);
   await bar(page, /^Van phone key/).click();

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { OfficeIndex, RingPlan } from '@/core/office';
@@ -6,9 +6,10 @@ import { editPlan, useAppDispatch, useServices } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
+import { readPlanFileBeside } from '@/workers/readPlanFileBeside';
 
 import { pickFile, saveFile } from '../shared/files';
-import { readPlanFiles, writtenFile, type ReadFile, type SavedKind } from './planFiles';
+import { shownFile, writtenFile, type ReadFile, type SavedKind } from './planFiles';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -25,13 +26,26 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
   const dispatch = useAppDispatch();
   const { clock } = useServices();
   const [read, setRead] = useState<ReadFile | null>(null);
+  const [stopReading, setStopReading] = useState<(() => void) | null>(null);
   const [notes, setNotes] = useState<readonly string[]>([]);
 
   const open = async () => {
     const file = await pickFile('.cpl,.xml,.ics,.json,text/calendar,application/json,text/xml');
     if (!file) return;
-    setRead(readPlanFiles(file, plan, office, clock.now()));
+    const task = { file, plan, setup: office.setup, now: clock.now() };
+    const stop = readPlanFileBeside(task, (answer) => {
+      setStopReading(null);
+      setRead(shownFile(answer, plan, office));
+    });
+    setRead(null);
+    setStopReading(() => stop);
   };
+  const stopNow = () => {
+    stopReading?.();
+    setStopReading(null);
+  };
+  // Whoever goes elsewhere does not wait for it any more.
+  useEffect(() => stopReading ?? undefined, [stopReading]);
   const save = (kind: SavedKind) => {
     const { name, type, text, notes: left } = writtenFile(kind, plan, office, clock.now());
     setNotes(left);
@@ -60,6 +74,12 @@ export function FilesPart({ plan, office }: { plan: RingPlan; office: OfficeInde
               {note}
             </Txt>
           ))}
+        </View>
+      ) : null}
+      {stopReading ? (
+        <View style={styles.read} role="status">
+          <Txt>The file is being read.</Txt>
+          <Plate word="Stop" label="Stop reading the file" onPress={stopNow} />
         </View>
       ) : null}
       {read === null ? null : (

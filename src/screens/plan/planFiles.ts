@@ -1,14 +1,15 @@
 import type { OfficeIndex, RingPlan } from '@/core/office';
 import {
-  readCalendar,
-  readCpl,
-  readPlanFile,
   writeCalendar,
   writeCpl,
   writeOfficeFile,
   writePlanFile,
+  type ReadCalendar,
+  type ReadCpl,
+  type ReadPlanFile,
 } from '@/core/planFiles';
 import { describeRule, hoursWords } from '@/core/plans';
+import type { PlanFileAnswer } from '@/workers/readPlanFileBeside';
 
 /** What a file holds, before anything is taken of it. */
 export interface ReadFile {
@@ -22,21 +23,23 @@ export interface ReadFile {
 const refused = (sentence: string): ReadFile => ({ sentence, lines: [], change: null });
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
-/** Reads a CPL script, a calendar or a plan as JSON, by what the file begins with. */
-export function readPlanFiles(
-  { name, text }: { name: string; text: string },
-  plan: RingPlan,
-  office: OfficeIndex,
-  now: number,
-): ReadFile {
-  const begin = text.trimStart().slice(0, 40);
-  if (/^BEGIN:VCALENDAR/i.test(begin) || name.endsWith('.ics')) return calendar(text, office, now);
-  if (begin.startsWith('{') || name.endsWith('.json')) return json(text, plan, office);
-  return cpl(text, plan, office, now);
+/** What was read, as it is shown before it is taken. */
+export function shownFile(answer: PlanFileAnswer, plan: RingPlan, office: OfficeIndex): ReadFile {
+  switch (answer.kind) {
+    case 'tooLong':
+      return refused('It could not be read within ten seconds, and was left alone.');
+    case 'failed':
+      return refused('It could not be read: this part of the app has not been fetched.');
+    case 'calendar':
+      return calendar(answer.read);
+    case 'json':
+      return json(answer.read, plan, office);
+    case 'cpl':
+      return cpl(answer.read, plan, office);
+  }
 }
 
-function cpl(text: string, plan: RingPlan, office: OfficeIndex, now: number): ReadFile {
-  const read = readCpl(text, plan, office, now);
+function cpl(read: ReadCpl, plan: RingPlan, office: OfficeIndex): ReadFile {
   if (!read.ok) return refused(`It can’t be read. Line ${read.line}: ${read.reason}`);
   return {
     sentence: `${counted(read.rules.length, 'rule', 'rules')} in place of your ${plan.rules.length}.`,
@@ -54,8 +57,7 @@ function withNew<T>(old: readonly T[] = [], added: readonly T[]): T[] {
   return [...old, ...added.filter((each) => !known.has(JSON.stringify(each)))];
 }
 
-function calendar(text: string, office: OfficeIndex, now: number): ReadFile {
-  const read = readCalendar(text, office.setup.zone, now);
+function calendar(read: ReadCalendar): ReadFile {
   if (!read.ok) return refused(`It can’t be read. Line ${read.line}: ${read.reason}`);
   const { daysOff, meetings, workingHours, notes } = read;
   const left = notes.map(({ line, reason }) => `Line ${line}: ${reason}`);
@@ -77,8 +79,7 @@ function calendar(text: string, office: OfficeIndex, now: number): ReadFile {
   };
 }
 
-function json(text: string, plan: RingPlan, office: OfficeIndex): ReadFile {
-  const read = readPlanFile(text, plan.personId, office);
+function json(read: ReadPlanFile, plan: RingPlan, office: OfficeIndex): ReadFile {
   if (!read.ok) return refused(read.reason);
   return {
     sentence: `A ring plan of ${counted(read.plan.rules.length, 'rule', 'rules')}.`,

@@ -135,4 +135,58 @@ describe('a calendar', () => {
       notes: [{ reason: expect.stringContaining('“Mars/Olympus” is not in the file') as string }],
     });
   });
+
+  it('that would never end costs only that event, with its reason', () => {
+    const start = 'DTSTART:20260101T090000Z\nDTEND:20260101T100000Z';
+    const rules = [
+      'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=31',
+      'FREQ=SECONDLY',
+      'FREQ=DAILY;INTERVAL=999999999999',
+      'FREQ=WEEKLY;BYMONTH=2;BYMONTHDAY=30',
+      'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30',
+      'FREQ=MONTHLY;BYMONTHDAY=31;BYMONTH=4',
+      'FREQ=YEARLY;BYWEEKNO=54',
+    ];
+    const bad = rules.map((rule) => `${start}\nRRULE:${rule}\nSUMMARY:Never`);
+    const found = read(calendar(...bad, 'DTSTART:20261127T100000Z\nDTEND:20261127T113000Z\nSUMMARY:Survey'));
+    expect(found.meetings.filter((meeting) => !meeting.endsWith('Never'))).toEqual([
+      'Fri 10:00–Fri 11:30 Survey',
+    ]);
+    expect(found.notes.map(({ reason }) => reason)).toEqual(
+      expect.arrayContaining([
+        'The event is left out: no date that fits its rule was found.',
+        'The event is left out: it repeats within the day.',
+        'The event is left out: it repeats too rarely.',
+      ]),
+    );
+  });
+
+  it('whose zone changes its clock each second is of the zone of that name', () => {
+    const zoneLines = [
+      'BEGIN:VTIMEZONE',
+      'TZID:Europe/Paris',
+      'BEGIN:STANDARD',
+      'DTSTART:19700101T000000',
+      'TZOFFSETFROM:+0100',
+      'TZOFFSETTO:+0100',
+      'RRULE:FREQ=SECONDLY',
+      'END:STANDARD',
+      'END:VTIMEZONE',
+    ].join('\n');
+    const event = 'DTSTART;TZID=Europe/Paris:20261127T100000\nDURATION:PT1H\nSUMMARY:Survey';
+    const found = read(calendar(event).replace('BEGIN:VEVENT', `${zoneLines}\nBEGIN:VEVENT`));
+    expect(found.meetings).toEqual(['Fri 09:00–Fri 10:00 Survey']);
+  });
+
+  it('is counted from now: what has gone on for twenty years is still to come', () => {
+    const found = read(
+      calendar(
+        'DTSTART:20050106T090000Z\nDTEND:20050106T093000Z\nRRULE:FREQ=WEEKLY\nSUMMARY:Weekly',
+        'DTSTART:20220101T120000Z\nDTEND:20220101T121500Z\nRRULE:FREQ=DAILY;UNTIL=20261128T235959Z\nSUMMARY:Daily',
+      ),
+    );
+    expect(found.meetings.filter((meeting) => meeting.endsWith('Weekly')).length).toBeGreaterThan(50);
+    expect(found.meetings).toContain('Thu 12:00–Thu 12:15 Daily');
+    expect(found.meetings.filter((meeting) => meeting.endsWith('Daily'))).toHaveLength(3);
+  });
 });

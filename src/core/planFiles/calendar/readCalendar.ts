@@ -4,6 +4,7 @@ import type { DayOff, Meeting, RingPlan } from '../../office';
 import { atLocal } from '../../moments';
 import { daysAfter } from '../../plans';
 import { localDayKey } from '../../time';
+import { isEndlessZone, occurrencesOf } from './occurrences';
 
 /** An entry that could not be taken, with the line it begins at (1-based). */
 export interface CalendarNote {
@@ -18,14 +19,15 @@ export type ReadCalendar =
   | { ok: false; line: number; reason: string };
 
 const mostCharacters = 5_000_000;
-const mostOccurrences = 1000;
 const dayMs = 24 * 60 * 60_000;
 const daysAhead = 400;
 
 /**
  * Days off, meetings and a working week out of an iCalendar file (RFC 5545): events of whole days are days off, weekly
- * ones called "Working hours" (or office, business or opening hours) are those, others are meetings. What repeats is listed for the thirteen months to come. Each event is read by itself, so that a broken one costs
- * only itself. Times of a zone that the file does not describe are of the IANA zone of that name; without one, the office's; `now` is epoch milliseconds.
+ * ones called "Working hours" (or office, business or opening hours) are those, others are meetings. What repeats is
+ * listed for the thirteen months to come. Each event is read by itself, so that a broken one costs only itself, and one
+ * that would never end (see `occurrencesOf`) is left out. Times of a zone that the file does not describe are of the IANA
+ * zone of that name; without one, the office's; `now` is epoch milliseconds.
  */
 export function readCalendar(text: string, zone: string, now: number): ReadCalendar {
   if (text.length > mostCharacters)
@@ -38,7 +40,9 @@ export function readCalendar(text: string, zone: string, now: number): ReadCalen
       line: Math.max(1, first + 1),
       reason: 'This is not a calendar: it does not begin with BEGIN:VCALENDAR.',
     };
-  const zones = blocksOf(lines, 'VTIMEZONE').map(({ body }) => body.join('\r\n'));
+  const zones = blocksOf(lines, 'VTIMEZONE')
+    .filter(({ body, isClosed }) => isClosed && !isEndlessZone(body))
+    .map(({ body }) => body.join('\r\n'));
   const result = {
     daysOff: [] as DayOff[],
     meetings: [] as Meeting[],
@@ -107,8 +111,10 @@ function readEvent(
     return;
   }
   const zoneName = zoneOf(component, zone);
+  // A day earlier and later than asked for, whatever the zone.
+  const from = localDayKey(now - lengthMs - dayMs, zone);
   const horizon = localDayKey(now + daysAhead * dayMs, zone);
-  for (const start of occurrencesOf(event, horizon)) {
+  for (const start of occurrencesOf(event, from, horizon)) {
     if (start.isDate) {
       const from = start.toString().slice(0, 10);
       const days = Math.max(1, Math.round(lengthMs / dayMs));
@@ -119,16 +125,6 @@ function readEvent(
       if (lengthMs === 0) throw new Error('it has no length');
       if (from + lengthMs > now) into.meetings.push({ from, until: from + lengthMs, name });
     }
-  }
-}
-
-function* occurrencesOf(event: ICAL.Event, horizon: string): Generator<ICAL.Time, void> {
-  if (!event.isRecurring()) return yield event.startDate;
-  const all = event.iterator();
-  for (let count = 0; count < mostOccurrences; count++) {
-    const next = all.next();
-    if (!next || next.toString().slice(0, 10) > horizon) return;
-    yield next;
   }
 }
 
