@@ -17,7 +17,7 @@ module.exports = {
       preset: 'jest-expo/node',
       testMatch: [
         '<rootDir>/src/{core,office,state}/**/*.test.ts',
-        '<rootDir>/{server,sample,scripts}/**/*.test.ts',
+        '<rootDir>/{server,sample,scripts,tests/fuzz}/**/*.test.ts',
       ],
       transformIgnorePatterns,
     },

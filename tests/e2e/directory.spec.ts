@@ -218,6 +218,20 @@ for (const [word, name, type] of [
     await expect(page.getByRole('button', { name: /^Add \d/ })).toHaveCount(0);
   });
 
+test('a photo of a vCard comes in with its card', async ({ office, page }) => {
+  await office.open('/import');
+  const png =
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  const card = `BEGIN:VCARD\nVERSION:3.0\nFN:Ann Ashby\nTEL:0131 496 0142\nPHOTO;ENCODING=b;TYPE=PNG:${png}\nEND:VCARD`;
+  await bringIn(page, 'ann.vcf', 'text/vcard', Buffer.from(card));
+  await page.getByRole('button', { name: 'Add 1 person' }).click();
+  await expect(page.getByText('1 person is in the directory.')).toBeVisible();
+  await expect(page.getByText(/^Added without/)).toHaveCount(0);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save 10 people as vCards' }).click();
+  expect(await readFile(await (await saved).path(), 'utf8')).toContain('data:image/jpeg');
+});
+
 test('everybody of a file is shown before any is taken in', async ({ office, page }) => {
   await office.open('/import');
   const cards = ['Ann Ashby', 'Bo Birk', 'Cy Cray'].map(

@@ -77,6 +77,14 @@ describe('an archive', () => {
     expect(sentenceOf(zipSync({ bomb: new Uint8Array(30_000_000) }))).toContain(
       'far more than a Cendro archive',
     );
+    const small = Object.fromEntries(
+      Array.from({ length: 80 }, (_, at) => [`${at}`, new Uint8Array(900_000)]),
+    );
+    expect(sentenceOf(zipSync(small))).toContain('far more than a Cendro archive');
+    const undated = { format: 'cendro-archive', version: 1, madeAt: 'yesterday', files: [] };
+    expect(sentenceOf(zipSync({ 'manifest.json': strToU8(JSON.stringify(undated)) }))).toBe(
+      'The archive’s manifest can’t be read.',
+    );
     const stowaway = zipSync({
       'manifest.json': strToU8(
         JSON.stringify({ format: 'cendro-archive', version: 1, madeAt: '2026-11-26T10:40:00Z', files: [] }),

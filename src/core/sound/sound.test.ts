@@ -125,6 +125,16 @@ describe('a WAV file', () => {
     }
   });
 
+  it('whose label is empty, or a hundred thousand letters long, is read', () => {
+    const long = encodeWav(new Float32Array(4), rate, [{ atSeconds: 0, text: 'x'.repeat(200_000) }]);
+    const read = decodeWav(long);
+    expect(read.ok && read.marks[0]?.text).toHaveLength(200_000);
+    const labelled = encodeWav(new Float32Array(4), rate, [{ atSeconds: 0, text: '' }]);
+    const label = Buffer.from(labelled).lastIndexOf('labl');
+    labelled.fill(0, label + 4, label + 8);
+    expect(decodeWav(labelled)).toMatchObject({ ok: true, marks: [{ text: '' }] });
+  });
+
   const header = (tag: number, channels: number, bits: number, data: Uint8Array, extra: number[] = []) => {
     const fmt = [...u16(tag), ...u16(channels), ...u32(rate), ...u32(0), ...u16(0), ...u16(bits), ...extra];
     const chunk = (id: string, content: readonly number[]) => [

@@ -92,8 +92,19 @@ describe('a transcript', () => {
     ['1\n00:01.000 --> 00:02.000', 1],
     ['WEBVTT\n\n00:99.000 --> 00:02.000\nhello', 3],
     ['WEBVTT\n\n00:03.000 --> 00:02.000\nhello', 3],
+    [`WEBVTT\n\n${'9'.repeat(400)}:00:00.000 --> ${'9'.repeat(400)}:00:02.000\nhello`, 3],
   ])('that is none is refused with its line: %j', (text, line) => {
     expect(readWebVtt(text)).toMatchObject({ ok: false, line });
+  });
+
+  it('of a hundred thousand brackets or words is read in one go', () => {
+    const words = (text: string) => {
+      const read = readWebVtt(`WEBVTT\n\n00:01.000 --> 00:02.000\n${text}`);
+      return read.ok ? read.transcript.length : read.sentence;
+    };
+    expect(words('<'.repeat(100_000))).toBe(1);
+    expect(words('on '.repeat(150_000))).toBe(150_000);
+    expect(words(`before <${'9'.repeat(400)}:00:00.000> after`)).toBe(2);
   });
 
   it('knows the word that is spoken at a second', () => {

@@ -63,7 +63,10 @@ export function ArchiveScreen() {
     setFound(null);
     setRoom('enough');
     setProblem(null);
-    const read = await readRestoring(vault, new Uint8Array(await file.arrayBuffer()));
+    const read = await file
+      .arrayBuffer()
+      .then((bytes) => readRestoring(vault, new Uint8Array(bytes)))
+      .catch(() => ({ ok: false as const, sentence: 'The file could not be read.' }));
     setBusy(false);
     if (read.ok) setFound(read);
     else setProblem(`${read.sentence} Nothing was changed.`);

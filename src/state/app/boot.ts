@@ -221,7 +221,7 @@ async function fetchClip(id: string): Promise<Uint8Array> {
 async function layDownHistory(vault: Vault, now: number): Promise<string[]> {
   await idle();
   const records = await makeSampleHistory(now);
-  const entries = recordEntriesByDay(records, sampleOffice.zone);
+  const entries = await recordEntriesByDay(records, sampleOffice.zone, idle);
   await vault.write(entries);
   return Object.keys(entries);
 }

@@ -26,7 +26,7 @@ function open(entries: Record<string, string>) {
 
 describe('the history on the device', () => {
   it('comes back as it was kept, newest first, whole and only one’s own', async () => {
-    const entries = recordEntriesByDay(records, sampleOffice.zone);
+    const entries = await recordEntriesByDay(records, sampleOffice.zone, () => Promise.resolve());
     const { vault, store } = open(entries);
     const lengths: number[] = [];
     store.subscribe(() => lengths.push(store.getState().history.records.length));
@@ -39,7 +39,7 @@ describe('the history on the device', () => {
   });
 
   it('a single new record stands beside the day it belongs to', async () => {
-    const entries = recordEntriesByDay(records, sampleOffice.zone);
+    const entries = await recordEntriesByDay(records, sampleOffice.zone, () => Promise.resolve());
     const [newest] = mine;
     if (!newest) throw new Error('no record');
     const late = { ...newest, id: 'late', startedAt: now };
@@ -51,7 +51,7 @@ describe('the history on the device', () => {
   });
 
   it('one spoilt line costs one record', async () => {
-    const entries = recordEntriesByDay(records, sampleOffice.zone);
+    const entries = await recordEntriesByDay(records, sampleOffice.zone, () => Promise.resolve());
     const key = Object.keys(entries).at(-1) ?? '';
     const lines = (entries[key] ?? '').split('\n');
     const spoilt = lines.findIndex((line) => line.includes('"personId":"maren","direction"'));

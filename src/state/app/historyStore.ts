@@ -13,8 +13,15 @@ export function recordEntry(record: CallRecord, zone: string): Record<string, st
   return { [key]: Vault.encode([record], recordKind) };
 }
 
-/** Many records at once, a key for each day. */
-export function recordEntriesByDay(records: readonly CallRecord[], zone: string): Record<string, string> {
+/** So long many records are written down at a stretch, so that no frame waits for it, in milliseconds. */
+const longestStretchMs = 8;
+
+/** Many records at once, a key for each day. Waits for `rest` now and then. */
+export async function recordEntriesByDay(
+  records: readonly CallRecord[],
+  zone: string,
+  rest: () => Promise<void>,
+): Promise<Record<string, string>> {
   const days = new Map<string, CallRecord[]>();
   for (const record of records) {
     const key = `${storageKeys.history}${localDayKey(record.startedAt, zone)}/sample`;
@@ -22,7 +29,15 @@ export function recordEntriesByDay(records: readonly CallRecord[], zone: string)
     if (day) day.push(record);
     else days.set(key, [record]);
   }
-  return Object.fromEntries([...days].map(([key, day]) => [key, Vault.encode(day, recordKind)]));
+  const entries: Record<string, string> = {};
+  let began = performance.now();
+  for (const [key, day] of days) {
+    entries[key] = Vault.encode(day, recordKind);
+    if (performance.now() - began < longestStretchMs) continue;
+    await rest();
+    began = performance.now();
+  }
+  return entries;
 }
 
 /**

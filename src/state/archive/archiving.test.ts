@@ -1,3 +1,4 @@
+import { writeArchive } from '@/core/archive';
 import { encodeWav } from '@/core/sound';
 
 import { soundKind, storageKeys, toBase64, Vault, workKind } from '../storage';
@@ -127,5 +128,21 @@ describe('everything out and in again', () => {
       sentence: 'The archive’s notes and follow-ups (work) can’t be read by this version.',
     });
     expect(empty.entries.size).toBe(0);
+  });
+
+  it.each([
+    [
+      'a name that is broken',
+      'data/%zz.jsonl',
+      '{"v":1}',
+      'data/%zz.jsonl, which this version does not know.',
+    ],
+    ['a sound that is no document', 'data/sound%2Fv1.jsonl', '{"v":1}\nnull', 'or can’t be read.'],
+    ['a sound without its lines', 'data/sound%2Fv1.jsonl', '', 'or can’t be read.'],
+  ])('that holds %s is refused with a sentence', async (_, path, text, told) => {
+    const file = { path, bytes: new TextEncoder().encode(text) };
+    const archive = writeArchive([file, { path: 'sound/v1.wav', bytes: wav }], now);
+    const read = await readRestoring(openVault().vault, archive);
+    expect(read.ok ? '' : read.sentence).toContain(told);
   });
 });

@@ -102,9 +102,11 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
     if (!path.startsWith('data/')) continue;
     const key = keyOfPath(path);
     const kind = kindOf(key ?? '');
-    if (key === null || !kind) return { ok: false, sentence: `The archive holds ${key ?? path}, which this version does not know.` };
+    if (key === null || !kind)
+      return { ok: false, sentence: `The archive holds ${key ?? path}, which this version does not know.` };
     const text = await withSound(key, decoder.decode(file), archive.files);
-    if (text === null) return { ok: false, sentence: `The sound of ${key} is missing from the archive, or can’t be read.` };
+    if (text === null)
+      return { ok: false, sentence: `The sound of ${key} is missing from the archive, or can’t be read.` };
     if (!(await Vault.isReadable(text, kind.kind)))
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
     entries[key] = text;

@@ -113,14 +113,19 @@ export class Vault {
     return (await parseLines(text, kind)).damaged.length === 0;
   }
 
-  /** Text of a key in the stored form. */
-  static encode<T>(items: readonly T[], { version }: StoredKind<T>): string {
-    return [JSON.stringify({ v: version }), ...items.map((item) => JSON.stringify(item))].join('\n');
+  /**
+   * Text of a key in the stored form. What its schema would not read again (a length that is no number, say) is left out, as a
+   * fault of ours that stands in the console; where nothing is left, the text is empty, and `write` keeps what was there.
+   */
+  static encode<T>(items: readonly T[], { version, schema }: StoredKind<T>): string {
+    const fit = items.filter((item) => isFit(item, schema));
+    if (fit.length === 0 && items.length > 0) return '';
+    return [JSON.stringify({ v: version }), ...fit.map((item) => JSON.stringify(item))].join('\n');
   }
 
   /** Writes several keys together (one transaction), after what was asked before. Never rejects: see the status. */
   write(entries: Record<string, string>): Promise<void> {
-    return this.change(Object.entries(entries));
+    return this.change(Object.entries(entries).filter(([, text]) => text !== ''));
   }
 
   /** Takes keys out, after what was asked before; like writing, it is kept in mind until it is done. */
@@ -229,6 +234,12 @@ export class Vault {
     this.status = status;
     this.onStatus(status);
   }
+}
+
+function isFit<T>(item: T, schema: z.ZodType<T>): boolean {
+  const { success, error } = schema.safeParse(item);
+  if (!success) console.error('Not kept, since it could not be read again:', error.message);
+  return success;
 }
 
 async function parseLines<T>(text: unknown, kind: StoredKind<T>): Promise<{ items: T[]; damaged: string[] }> {

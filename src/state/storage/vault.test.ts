@@ -75,6 +75,20 @@ describe('what is kept', () => {
     expect(await vault.read('nothing', kind)).toBeNull();
   });
 
+  it('has passed its schema: what could not be read again leaves what was there, and the rest is written', async () => {
+    const faults = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const { vault } = open();
+    await vault.write({ plan: Vault.encode([a], kind) });
+    await vault.write({ plan: Vault.encode([{ id: 'a', ring: Infinity }], kind) });
+    expect(await vault.read('plan', kind)).toEqual([a]);
+    await vault.write({ plan: Vault.encode([{ id: 'a', ring: NaN }, b], kind) });
+    expect(await vault.read('plan', kind)).toEqual([b]);
+    await vault.write({ plan: Vault.encode([], kind) });
+    expect(await vault.read('plan', kind)).toEqual([]);
+    expect(faults).toHaveBeenCalledTimes(2);
+    faults.mockRestore();
+  });
+
   it('goes in one transaction when it belongs to one moment', async () => {
     const { memory, vault } = open();
     void vault.write({ one: '1' });

@@ -208,6 +208,8 @@ describe('a script that can’t be read', () => {
     ],
     ['another language', '<vxml/>', /^1: This is not a CPL script/],
     ['nothing', '', /^1: /],
+    ['a declaration that never ends', '<cpl/><?xml', /^1: /],
+    ['an element that is no element of ours', '<__proto__/>', /^1: /],
     [
       'no rings at all',
       script(
