@@ -3,6 +3,9 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { join } from 'node:path';
 
+import { plainFailures } from './guard/failures';
+import { onlyOwnNames } from './guard/fromHere';
+
 /** The style sheet that React Native for Web fills by rules is an empty element: this is the hash of nothing. */
 const emptyStyle = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 const hourMs = 60 * 60 * 1000;
@@ -14,12 +17,21 @@ export interface Routes {
   '/api/standins'?: Router;
 }
 
+/** Whom it serves besides this machine and the network it is in. */
+export interface Reach {
+  /** Names it goes by besides its machine's. */
+  names?: readonly string[];
+  /** Whether who is outside the network is let in. */
+  isPublic?: boolean;
+}
+
 /**
  * Serves the built app from `dist`: as the build compressed it, with names that carry a hash cached for good, and any other path
  * answered with the app itself. The policy lets the page load from here only, and run no inline script or style.
  */
-export function createServer(dist: string, routes: Routes = {}): Express {
+export function createServer(dist: string, routes: Routes = {}, { names, isPublic }: Reach = {}): Express {
   const app = express();
+  app.use(onlyOwnNames(names, isPublic));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -65,5 +77,6 @@ export function createServer(dist: string, routes: Routes = {}): Express {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(join(dist, 'index.html'));
   });
+  app.use(plainFailures);
   return app;
 }

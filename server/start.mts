@@ -51,13 +51,14 @@ const deliveries = new Deliveries({
       ? sendMail(id, notice, place.address)
       : sendWebhook(id, notice, place.url, place.secret),
 });
+const routes = { '/api/telling': tellingRoutes(deliveries), '/api/standins': standInRoutes(mailIn) };
+const names = (env['CENDRO_NAMES'] ?? '').split(',').map((name) => name.trim());
 server.on(
   'request',
-  createServer(join(root, 'dist'), {
-    '/api/telling': tellingRoutes(deliveries),
-    '/api/standins': standInRoutes(mailIn),
-  }),
+  createServer(join(root, 'dist'), routes, { names, isPublic: env['CENDRO_PUBLIC'] === '1' }),
 );
+// It serves the app as well: what goes wrong in telling never ends it.
+process.on('unhandledRejection', (error) => console.error('Not handled:', error));
 
 console.log('\nCendro is running. Open it on this machine:');
 for (const [index, host] of hosts.entries())

@@ -2,6 +2,8 @@ import type { AddressInfo } from 'node:net';
 import { simpleParser } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
 
+import { Shelf } from './Shelf';
+
 /** A mail that came in, as Outside shows it. */
 export interface ReceivedMail {
   at: number;
@@ -12,14 +14,18 @@ export interface ReceivedMail {
 }
 
 const mostKept = 50;
+const mostCharacters = 50_000_000;
+/** A mail with a voicemail of the longest kind, in bytes. */
+const largest = 20_000_000;
 
 /** A mail server of nobody: takes mail for any address, on this machine only, and shows it. */
 export class MailIn {
-  private readonly received: ReceivedMail[] = [];
+  private readonly received = new Shelf<ReceivedMail>(mostKept, mostCharacters);
   private readonly server = new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
     logger: false,
+    size: largest,
     onData: (stream, session, done) => {
       simpleParser(stream).then(
         ({ subject = '', text = '', attachments }) => {
@@ -29,8 +35,7 @@ export class MailIn {
             base64: content.toString('base64'),
           }));
           for (const { address } of session.envelope.rcptTo)
-            this.received.unshift({ at: Date.now(), to: address, subject, text, files });
-          this.received.length = Math.min(this.received.length, mostKept);
+            this.received.add({ at: Date.now(), to: address, subject, text, files }, sizeOf(text, files));
           done();
         },
         (error: Error) => done(error),
@@ -47,10 +52,13 @@ export class MailIn {
 
   /** Newest first. */
   of(addresses: readonly string[]): ReceivedMail[] {
-    return this.received.filter(({ to }) => addresses.includes(to));
+    return this.received.all().filter(({ to }) => addresses.includes(to));
   }
 
   close(): Promise<void> {
     return new Promise((resolve) => this.server.close(resolve));
   }
 }
+
+const sizeOf = (text: string, files: ReceivedMail['files']) =>
+  files.reduce((sum, { base64 }) => sum + base64.length, text.length);

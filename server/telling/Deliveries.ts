@@ -1,36 +1,21 @@
-import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { createHash } from 'node:crypto';
-import { z } from 'zod';
+import { afterTry, begun, type Delivery, type Progress, type TryResult } from '@/core/notices';
 
-import {
-  afterTry,
-  begun,
-  deliverySchema,
-  progressSchema,
-  type Delivery,
-  type Progress,
-  type TryResult,
-} from '@/core/notices';
-
-const keptSchema = z.object({
-  delivery: deliverySchema,
-  progress: progressSchema,
-  endedAt: z.number().nullable(),
-});
-type Kept = z.infer<typeof keptSchema>;
+import { DeliveryFiles, type Standing } from './DeliveryFiles';
 
 const dayMs = 24 * 3_600_000;
 /** How long it is known how a delivery ended. */
 const rememberMs = 7 * dayMs;
 const mostKept = 5_000;
+/** So many are told at the same time: each may hold a voicemail's sound in memory. */
+const mostUnderway = 4;
 
 export interface DeliveriesOptions {
-  /** Where they are kept, a file each, so that a server that is started anew goes on with them. */
+  /** Where they are kept, so that a server that is started anew goes on with them. */
   folder: string;
   tell: (delivery: Delivery) => Promise<TryResult>;
   now?: () => number;
   setTimer?: (run: () => void, ms: number) => () => void;
+  mostKept?: number;
 }
 
 const realTimer = (run: () => void, ms: number) => {
@@ -39,10 +24,11 @@ const realTimer = (run: () => void, ms: number) => {
   return () => clearTimeout(timer);
 };
 
-/** What is to be told elsewhere: each once, tried again with growing pauses. */
+/** What is to be told elsewhere: each once, tried again with growing pauses. Nothing one of them does ends another. */
 export class Deliveries {
-  private readonly kept = new Map<string, Kept>();
+  private readonly kept = new Map<string, Standing>();
   private readonly underway = new Set<string>();
+  private readonly files: DeliveryFiles;
   private readonly now: () => number;
   private readonly setTimer: NonNullable<DeliveriesOptions['setTimer']>;
   private cancelTimer: () => void = () => undefined;
@@ -50,20 +36,31 @@ export class Deliveries {
   constructor(private readonly options: DeliveriesOptions) {
     this.now = options.now ?? Date.now;
     this.setTimer = options.setTimer ?? realTimer;
-    mkdirSync(options.folder, { recursive: true });
-    for (const name of readdirSync(options.folder)) this.read(join(options.folder, name));
+    this.files = new DeliveryFiles(options.folder);
+    for (const standing of this.files.readAll()) this.kept.set(standing.progress.id, standing);
     this.forgetOld();
     this.schedule();
   }
 
-  /** Takes one on. One that is known already stays as it is. `null`: there are too many. */
+  /**
+   * Takes one on. One that is known already stays as it is. Where there are too many, another makes room: whoever handed
+   * that one over still has it, and hands it over anew. `null`: it can't be kept, since the disk is full.
+   */
   take(delivery: Delivery): Progress | null {
     const known = this.kept.get(delivery.id);
     if (known) return known.progress;
     this.forgetOld();
-    if (this.kept.size >= mostKept) return null;
+    if (this.kept.size >= (this.options.mostKept ?? mostKept)) this.makeRoom();
     const progress = begun(delivery.id, this.now());
-    this.keep({ delivery, progress, endedAt: null });
+    try {
+      this.files.keepNotice(delivery);
+      this.files.keep({ progress, endedAt: null });
+    } catch (error) {
+      complain(error);
+      this.drop(delivery.id);
+      return null;
+    }
+    this.kept.set(delivery.id, { progress, endedAt: null });
     this.schedule();
     return progress;
   }
@@ -77,11 +74,7 @@ export class Deliveries {
     const known = this.kept.get(id);
     if (!known) return null;
     if (known.progress.state !== 'delivered') {
-      this.keep({
-        ...known,
-        progress: { ...known.progress, state: 'waiting', nextAt: this.now() },
-        endedAt: null,
-      });
+      this.keep({ progress: { ...known.progress, state: 'waiting', nextAt: this.now() }, endedAt: null });
       this.schedule();
     }
     return this.kept.get(id)?.progress ?? null;
@@ -93,67 +86,83 @@ export class Deliveries {
 
   private schedule(): void {
     this.cancelTimer();
-    const times = [...this.kept].flatMap(([id, { progress }]) =>
-      progress.nextAt === null || this.underway.has(id) ? [] : [progress.nextAt],
-    );
-    if (times.length === 0) return;
-    this.cancelTimer = this.setTimer(() => this.tryDue(), Math.max(0, Math.min(...times) - this.now()));
+    if (this.underway.size >= mostUnderway) return;
+    let next = Infinity;
+    for (const [id, { progress }] of this.kept)
+      if (progress.nextAt !== null && !this.underway.has(id)) next = Math.min(next, progress.nextAt);
+    if (next === Infinity) return;
+    this.cancelTimer = this.setTimer(() => this.tryDue(), Math.max(0, next - this.now()));
   }
 
   private tryDue(): void {
-    for (const [id, { progress }] of this.kept)
+    for (const [id, { progress }] of this.kept) {
+      if (this.underway.size >= mostUnderway) break;
       if (progress.nextAt !== null && progress.nextAt <= this.now() && !this.underway.has(id))
         void this.try(id);
+    }
     this.schedule();
   }
 
+  /** Never rejects. */
   private async try(id: string): Promise<void> {
     const before = this.kept.get(id);
     if (!before) return;
     this.underway.add(id);
-    const result = await this.options.tell(before.delivery).catch((error: unknown): TryResult => {
-      return { ok: false, forGood: false, problem: String(error) };
-    });
+    const result = await this.tell(id);
     this.underway.delete(id);
     const progress = afterTry(before.progress, result, this.now());
-    // The sound of what has arrived is not needed any more.
-    const delivery = progress.state === 'delivered' ? withoutSound(before.delivery) : before.delivery;
-    this.keep({ delivery, progress, endedAt: progress.nextAt === null ? this.now() : null });
+    this.keep({ progress, endedAt: progress.nextAt === null ? this.now() : null });
+    // What has arrived is not needed any more.
+    if (progress.state === 'delivered') attempt(() => this.files.dropNotice(id));
     this.schedule();
   }
 
-  private keep(kept: Kept): void {
-    const { id } = kept.delivery;
-    this.kept.set(id, kept);
-    const file = this.fileOf(id);
-    // Renamed into place, so that a server that stops meanwhile leaves the old one whole.
-    writeFileSync(`${file}.new`, JSON.stringify(kept));
-    renameSync(`${file}.new`, file);
+  private async tell(id: string): Promise<TryResult> {
+    const delivery = this.files.readNotice(id);
+    if (!delivery) return { ok: false, forGood: true, problem: 'What it tells can’t be read any more.' };
+    try {
+      return await this.options.tell(delivery);
+    } catch (error) {
+      complain(error);
+      return { ok: false, forGood: false, problem: 'It could not be sent.' };
+    }
   }
 
-  private read(file: string): void {
-    try {
-      const kept = keptSchema.parse(JSON.parse(readFileSync(file, 'utf8')));
-      this.kept.set(kept.delivery.id, kept);
-    } catch {
-      console.error(`Left out, since it can't be read: ${file}`);
-    }
+  /** On a full disk it is known in memory, and told once more after a restart. */
+  private keep(standing: Standing): void {
+    this.kept.set(standing.progress.id, standing);
+    attempt(() => this.files.keep(standing));
   }
 
   private forgetOld(): void {
-    for (const [id, { endedAt }] of this.kept) {
-      if (endedAt === null || this.now() - endedAt < rememberMs) continue;
-      this.kept.delete(id);
-      rmSync(this.fileOf(id), { force: true });
-    }
+    for (const [id, { endedAt }] of this.kept)
+      if (endedAt !== null && this.now() - endedAt >= rememberMs) this.drop(id);
   }
 
-  private fileOf(id: string): string {
-    return join(this.options.folder, `${createHash('sha256').update(id).digest('hex').slice(0, 32)}.json`);
+  /** One that is over goes first, the oldest; else the one that was tried in vain most often. */
+  private makeRoom(): void {
+    let [goes, most] = ['', -Infinity];
+    for (const [id, { progress, endedAt }] of this.kept) {
+      if (this.underway.has(id)) continue;
+      const rank = endedAt === null ? progress.tries : 1_000 + this.now() - endedAt;
+      if (rank > most) [goes, most] = [id, rank];
+    }
+    this.drop(goes);
+  }
+
+  private drop(id: string): void {
+    this.kept.delete(id);
+    attempt(() => this.files.drop(id));
   }
 }
 
-const withoutSound = ({ notice, ...delivery }: Delivery): Delivery => ({
-  ...delivery,
-  notice: { ...notice, soundWav: null },
-});
+function attempt(act: () => void): void {
+  try {
+    act();
+  } catch (error) {
+    complain(error);
+  }
+}
+
+const complain = (error: unknown) =>
+  console.error(`Deliveries: ${error instanceof Error ? error.message : String(error)}`);

@@ -3,30 +3,34 @@ import { z } from 'zod';
 
 import { deliverySchema } from '@/core/notices';
 
+import { notFromAnotherSite } from '../guard/fromHere';
+import { bodyBudget, perMinute } from '../guard/limits';
 import type { Deliveries } from './Deliveries';
 
 const idsSchema = z.object({ ids: z.array(z.string()).max(500) });
 const idSchema = z.object({ id: z.string() });
-/** A voicemail of the longest kind, as base64. */
-const largest = '16mb';
+/** A voicemail of the longest kind, as base64, in bytes. */
+const largest = 16_000_000;
+const largestTogether = 64_000_000;
+const requestsPerMinute = 1_200;
 
-/** Only the app itself may ask: another site's page can neither send JSON nor claim to be of this one. */
-export const fromHereOnly: RequestHandler = (request, response, next) => {
-  const site = request.get('sec-fetch-site') ?? 'same-origin';
-  if (request.is('application/json') && ['same-origin', 'none'].includes(site)) return next();
+/** Another site's page can send no JSON without being asked first, which is never answered. */
+export const jsonOnly: RequestHandler = (request, response, next) => {
+  if (request.is('application/json')) return next();
   response.sendStatus(403);
 };
 
 /** `POST /` takes a delivery on, `POST /progress` says how some stand, `POST /again` tries one now. */
 export function tellingRoutes(deliveries: Deliveries): Router {
   const routes = Router();
-  routes.use(fromHereOnly, json({ limit: largest }));
+  routes.use(notFromAnotherSite, jsonOnly, perMinute(requestsPerMinute));
+  routes.use(bodyBudget(largest, largestTogether), json({ limit: largest }));
   routes.post('/', (request, response) => {
     const delivery = deliverySchema.safeParse(request.body);
     if (!delivery.success) return void response.sendStatus(400);
     const progress = deliveries.take(delivery.data);
     if (progress) response.status(202).json(progress);
-    else response.sendStatus(503);
+    else response.sendStatus(507);
   });
   routes.post('/progress', (request, response) => {
     const asked = idsSchema.safeParse(request.body);

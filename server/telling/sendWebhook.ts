@@ -5,7 +5,7 @@ import { isIP, type LookupFunction } from 'node:net';
 
 import { resultOfStatus, signatureOf, webhookBodyOf, type Notice, type TryResult } from '@/core/notices';
 
-import { isPublicAddress } from './isPublicAddress';
+import { isPublicAddress } from '../guard/isPublicAddress';
 
 const timeoutMs = 10_000;
 
@@ -20,7 +20,8 @@ class PrivateAddress extends Error {}
  * followed, for the same reason.
  */
 export function makeSendWebhook(allowed: readonly string[]): SendWebhook {
-  return async (id, notice, address, secret) => {
+  return async (deliveryId, notice, address, secret) => {
+    const id = inHeader(deliveryId);
     const url = new URL(address);
     const isAllowed = allowed.includes(
       `${url.hostname}:${url.port || (url.protocol === 'https:' ? 443 : 80)}`,
@@ -47,6 +48,12 @@ export function makeSendWebhook(allowed: readonly string[]): SendWebhook {
     }
   };
 }
+
+/** A header holds no line ends, and no letters beyond ASCII. */
+const inHeader = (id: string) =>
+  id.replace(/[^\x21-\x7e]/gu, (sign) =>
+    [...Buffer.from(sign)].map((byte) => `%${byte.toString(16).padStart(2, '0')}`).join(''),
+  );
 
 const refused = (host: string): TryResult => ({
   ok: false,

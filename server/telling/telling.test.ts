@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer as createHttpServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -11,7 +11,7 @@ import { createServer } from '../createServer';
 import { MailIn } from '../standins/MailIn';
 import { standInRoutes, type ReceivedWebhook } from '../standins/routes';
 import { Deliveries } from './Deliveries';
-import { isPublicAddress } from './isPublicAddress';
+import { isPublicAddress } from '../guard/isPublicAddress';
 import { tellingRoutes } from './routes';
 import { makeSendMail } from './sendMail';
 import { makeSendWebhook } from './sendWebhook';
@@ -21,12 +21,17 @@ const delivery = (id: string): Delivery => ({ id, notice, place: { kind: 'mail',
 const newFolder = () => mkdtempSync(join(tmpdir(), 'cendro-deliveries-'));
 
 /** Deliveries whose time and answers the test decides. */
-function open({ folder = newFolder(), answers = [] as TryResult[] } = {}) {
+function open({
+  folder = newFolder(),
+  answers = [] as TryResult[],
+  mostKept = undefined as number | undefined,
+} = {}) {
   let now = 1_000;
   let due: (() => void) | null = null;
   const told: string[] = [];
   const deliveries = new Deliveries({
     folder,
+    mostKept,
     now: () => now,
     tell: async ({ id }) => {
       told.push(id);
@@ -95,7 +100,70 @@ describe('deliveries', () => {
     const { deliveries, folder } = open();
     deliveries.take(delivery('d1'));
     deliveries.take(delivery('../../d2'));
-    expect(readdirSync(folder)).toHaveLength(2);
+    expect(readdirSync(folder).filter((name) => !name.includes('notice'))).toHaveLength(2);
+  });
+
+  it('of an earlier version, which kept both in one file, are told', async () => {
+    const folder = newFolder();
+    const progress = { id: 'd1', state: 'waiting', tries: 1, problem: 'It answered 503.', nextAt: 0 };
+    writeFileSync(
+      join(folder, 'old.json'),
+      JSON.stringify({ delivery: delivery('d1'), progress, endedAt: null }),
+    );
+    const { told, nextTry } = open({ folder });
+    await nextTry();
+    expect(told).toEqual(['d1']);
+  });
+
+  it('where there are too many make room for the new one: the one tried in vain most often goes', async () => {
+    const { deliveries, nextTry } = open({ answers: [busy, busy, busy], mostKept: 3 });
+    deliveries.take(delivery('junk'));
+    await nextTry();
+    deliveries.take(delivery('a'));
+    deliveries.take(delivery('b'));
+    expect(deliveries.take(delivery('real'))).toMatchObject({ id: 'real', state: 'waiting' });
+    expect(deliveries.progressOf(['junk', 'a', 'b', 'real']).map(({ id }) => id)).toEqual(['a', 'b', 'real']);
+  });
+
+  it('on a disk that is full are refused, and end nothing; with room they go on', async () => {
+    const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const { deliveries, folder, told, nextTry } = open();
+    deliveries.take(delivery('before'));
+    rmSync(folder, { recursive: true });
+    expect(deliveries.take(delivery('during'))).toBeNull();
+    await nextTry();
+    expect(deliveries.progressOf(['before'])).toMatchObject([
+      { state: 'failed', problem: 'What it tells can’t be read any more.' },
+    ]);
+    mkdirSync(folder);
+    deliveries.take(delivery('after'));
+    await nextTry();
+    expect(told).toEqual(['after']);
+    complained.mockRestore();
+  });
+
+  it('that break while they are told take no others along', async () => {
+    const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const told: string[] = [];
+    let due: () => void = () => undefined;
+    const deliveries = new Deliveries({
+      folder: newFolder(),
+      now: () => 1_000,
+      tell: async ({ id }) => {
+        if (id === 'bad') throw new Error('broken');
+        told.push(id);
+        return { ok: true };
+      },
+      setTimer: (run) => ((due = run), () => undefined),
+    });
+    for (const id of ['bad', 'good']) deliveries.take(delivery(id));
+    due();
+    for (let turn = 0; turn < 5; turn++) await Promise.resolve();
+    expect(told).toEqual(['good']);
+    expect(deliveries.progressOf(['bad'])).toMatchObject([
+      { state: 'waiting', problem: 'It could not be sent.' },
+    ]);
+    complained.mockRestore();
   });
 });
 
@@ -212,6 +280,50 @@ describe('from the app to the stand-ins', () => {
     ]);
     for (const each of seen) expect(signatureHolds(secret, each, Date.now() / 1000)).toBe(true);
     expect(JSON.parse(seen[0]?.body ?? '')).toMatchObject({ type: 'voicemail.left' });
+  });
+
+  it('a delivery whose id no header could hold arrives all the same', async () => {
+    const place = { kind: 'webhook', url: `${origin}/api/standins/webhooks/ids`, secret };
+    await ask('/api/telling', { id: 'a\nb ü\ud800', notice, place });
+    expect(await ended('a\nb ü\ud800')).toMatchObject({ state: 'delivered' });
+    const [seen] = (await (await ask('/api/standins/webhooks/ids/seen', {})).json()) as ReceivedWebhook[];
+    expect(seen?.id).toBe('a%0ab%20%c3%bc%ef%bf%bd');
+    expect(signatureHolds(secret, seen!, Date.now() / 1000)).toBe(true);
+  });
+
+  it('a page of another site gets nothing in, whatever it calls it, and before a byte is read', async () => {
+    const elsewhere = { origin: 'https://elsewhere.example', 'content-type': 'text/plain' };
+    const door = (headers: Record<string, string>) =>
+      fetch(`${origin}/api/standins/webhooks/other`, { method: 'POST', headers, body: 'x' });
+    expect((await door(elsewhere)).status).toBe(403);
+    expect((await door({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await door({ origin })).status).toBe(204);
+    const seen = (await (await ask('/api/standins/webhooks/other/seen', {})).json()) as ReceivedWebhook[];
+    expect(seen).toHaveLength(1);
+  });
+
+  it('what is too large, or does not say how large it is, is refused before it is read', async () => {
+    const door = `${origin}/api/standins/webhooks/large`;
+    const large = await fetch(door, { method: 'POST', body: 'x'.repeat(16_000_001) }).catch(() => null);
+    expect(large?.status ?? 413).toBe(413);
+    const stream = new ReadableStream({
+      start(controller) {
+        controller.enqueue(new TextEncoder().encode('x'));
+        controller.close();
+      },
+    });
+    const unsaid = await fetch(door, { method: 'POST', body: stream, duplex: 'half' } as RequestInit);
+    expect(unsaid.status).toBe(411);
+  });
+
+  it('what can’t be read is answered without a word of how this is made, or of what was sent', async () => {
+    const response = await fetch(`${origin}/api/telling`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"secret": whsec_private',
+    });
+    expect(response.status).toBe(400);
+    expect(await response.text()).toBe('{"error":"That could not be read."}');
   });
 
   it('nothing is taken from another site, or that is no delivery', async () => {

@@ -7,6 +7,8 @@ import { askServer } from './server';
 
 const lookMs = 2_000;
 const mostRounds = 3;
+/** The server says how so many stand at once. */
+const mostAsked = 500;
 const dayMs = 24 * 3_600_000;
 /** How long the app remembers what was told. */
 const rememberMs = 7 * dayMs;
@@ -54,7 +56,7 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
       if (!told || !isOnline() || isOver) return;
       const answer = await askServer('/api/telling', await withSound(told), progressSchema);
       if (answer.ok) keep(told.id, answer.value);
-      else if (answer.status === null || answer.status === 404 || answer.status >= 500) return;
+      else if (answer.status === null || isForLater(answer.status)) return;
       else keep(told.id, notTaken(told.id, answer.status));
     }
   };
@@ -65,11 +67,14 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
   const follow = async () => {
     const ids = unfinished().flatMap(({ id, progress }) => (progress === null ? [] : [id]));
     if (ids.length === 0 || !isOnline()) return;
-    const answer = await askServer('/api/telling/progress', { ids }, z.array(progressSchema));
-    if (!answer.ok) return;
-    const found = new Map(answer.value.map((progress) => [progress.id, progress]));
-    // What the server has forgotten is handed over anew.
-    for (const id of ids) keep(id, found.get(id) ?? null);
+    for (let at = 0; at < ids.length; at += mostAsked) {
+      const some = ids.slice(at, at + mostAsked);
+      const answer = await askServer('/api/telling/progress', { ids: some }, z.array(progressSchema));
+      if (!answer.ok) return;
+      const found = new Map(answer.value.map((progress) => [progress.id, progress]));
+      // What the server has forgotten is handed over anew.
+      for (const id of some) keep(id, found.get(id) ?? null);
+    }
   };
   const forgetOld = () => {
     const old = all().filter(
@@ -101,6 +106,9 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
     stopFollowing();
   };
 }
+
+/** No such path yet, too much at once, or a server in trouble: another time it may do. */
+const isForLater = (status: number) => status === 404 || status === 429 || status >= 500;
 
 const notTaken = (id: string, status: number): Progress => ({
   id,
