@@ -47,6 +47,15 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     where: { flexShrink: 1 },
+    body: { flex: 1, minHeight: 0 },
+    across: { flexDirection: 'row' },
+    side: {
+      flex: 1,
+      minWidth: 0,
+      borderLeftWidth: 1,
+      borderColor: colours.ink,
+      backgroundColor: colours.sheet,
+    },
     // Large text may need more than the window: then the picture scrolls, and the acts stay; in a low window they scroll too.
     scroll: { flex: 1, minHeight: 0 },
     picture: { flexGrow: 1 },
@@ -76,7 +85,7 @@ export function CallScreen() {
   const shown = calls.find(isActive) ?? calls[0];
   const keysOpen = showsKeys && shown?.phase === 'talking';
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
-  const { isWide, hasThird, isLow } = useLayout();
+  const { isWide, hasThird, isLow, isAcross } = useLayout();
   const { height } = useWindowDimensions();
   // On a phone a second call needs the room in which the other acts stand.
   const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
@@ -101,7 +110,8 @@ export function CallScreen() {
     void dispatch(
       sendAndSay({ type: 'mergeCalls', legId: held.me.legId, otherLegId: legId }, 'All are in one call.'),
     );
-  const showsFew = isKnocked || (keysOpen && height < roomForKeys);
+  // Held across, the acts stand beside the picture, and take no room from it.
+  const showsFew = isKnocked || (keysOpen && height < roomForKeys && !isAcross);
   const acts = <ActRows groups={showsFew ? groups.slice(0, 1) : groups} />;
   return (
     <View style={styles.screen}>
@@ -112,58 +122,63 @@ export function CallScreen() {
         </Txt>
         <Txt as="mono">{formatClock(now, zone)}</Txt>
       </View>
-      <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
-        {hasThird ? null : <ElsewhereList />}
-        <QualityLine view={shown} />
-        <CallFacts view={shown} now={now} />
-        <Cords
-          calls={calls}
-          now={now}
-          keys={
-            keysOpen ? (
-              <KeysOnCord
-                view={shown}
-                onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId, digits }))}
-              />
-            ) : undefined
-          }
-          isTight={isKnocked || isWarned}
-          onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
-          onParty={(view, party) => openCallSheet({ kind: 'party', view, party })}
-          onConnect={connect}
-          onMerge={merge}
-          onJoin={(held) => openCallSheet({ kind: 'join', view: held, active: shown })}
-        />
-        {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
-          <Plate
-            kind="main"
-            word="Call automatically when they are free"
-            onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
-            style={styles.offer}
+      <View style={[styles.body, isAcross && styles.across]}>
+        <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
+          {hasThird ? null : <ElsewhereList />}
+          <QualityLine view={shown} />
+          <CallFacts view={shown} now={now} />
+          <Cords
+            calls={calls}
+            now={now}
+            keys={
+              keysOpen ? (
+                <KeysOnCord
+                  view={shown}
+                  onDigit={(digits) => void dispatch(send({ type: 'sendDigits', legId, digits }))}
+                />
+              ) : undefined
+            }
+            isTight={isKnocked || isWarned}
+            onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
+            onParty={(view, party) => openCallSheet({ kind: 'party', view, party })}
+            onConnect={connect}
+            onMerge={merge}
+            onJoin={(held) => openCallSheet({ kind: 'join', view: held, active: shown })}
           />
-        ) : null}
-        <View style={styles.said} aria-live="polite">
-          {said ? (
-            <Txt as="small" colour={colours.ink} lines={3}>
-              “{said}”
-            </Txt>
+          {shown.call.failure === 'userBusy' && shown.direction === 'out' ? (
+            <Plate
+              kind="main"
+              word="Call automatically when they are free"
+              onPress={() => void dispatch(send({ type: 'callBackWhenFree', legId }))}
+              style={styles.offer}
+            />
           ) : null}
-        </View>
-        {isWide ? (
-          <View style={styles.hint}>
-            <KeyHint text="Keys: M mute, H hold, T transfer, N note, E twice ends; ? shows all" />
+          <View style={styles.said} aria-live="polite">
+            {said ? (
+              <Txt as="small" colour={colours.ink} lines={3}>
+                “{said}”
+              </Txt>
+            ) : null}
           </View>
-        ) : null}
-        {isLow ? acts : null}
-      </ScrollView>
-      {isLow ? null : acts}
-      <View style={[styles.end, isLow && styles.lowEnd]}>
-        <Plate
-          kind="end"
-          word={endWord()}
-          style={isLow ? styles.lowEndPlate : styles.endPlate}
-          onPress={() => void dispatch(send({ type: 'clear', legId }))}
-        />
+          {isWide ? (
+            <View style={styles.hint}>
+              <KeyHint text="Keys: M mute, H hold, T transfer, N note, E twice ends; ? shows all" />
+            </View>
+          ) : null}
+          {isLow && !isAcross ? acts : null}
+        </ScrollView>
+        {isLow ? null : acts}
+        <View style={isAcross && styles.side}>
+          {isAcross ? <ScrollView style={styles.scroll}>{acts}</ScrollView> : null}
+          <View style={[styles.end, isLow && styles.lowEnd]}>
+            <Plate
+              kind="end"
+              word={endWord()}
+              style={isLow ? styles.lowEndPlate : styles.endPlate}
+              onPress={() => void dispatch(send({ type: 'clear', legId }))}
+            />
+          </View>
+        </View>
       </View>
     </View>
   );

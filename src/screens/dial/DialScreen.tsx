@@ -21,12 +21,15 @@ import { useDial } from './useDial';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     phone: { flex: 1, minHeight: 0 },
+    across: { flexDirection: 'row' },
+    half: { flex: 1, minWidth: 0, minHeight: 0 },
+    keysAcross: { borderLeftWidth: 1, borderColor: colours.ink, justifyContent: 'flex-end' },
     results: { flex: 1, minHeight: 0 },
     resultsEnd: { flexGrow: 1, justifyContent: 'flex-end' },
     resultsTop: { flexGrow: 1 },
     head: { paddingHorizontal: space.l, paddingTop: space.m, paddingBottom: space.s },
     pad: { borderTopWidth: 1, borderColor: colours.ink, backgroundColor: colours.paper },
-    padWide: { flex: 1, borderTopWidth: 0 },
+    padWide: { flex: 1, backgroundColor: colours.paper },
     entry: { paddingHorizontal: space.l, paddingBottom: space.s, gap: space.xs },
     fieldRow: { flexDirection: 'row', gap: space.s, alignItems: 'flex-start' },
     field: { flex: 1 },
@@ -40,13 +43,14 @@ const useStyles = themed(({ colours }) =>
       borderTopWidth: 1,
       borderColor: colours.rule,
     },
+    lowCall: { paddingVertical: space.s },
   }),
 );
 
 /** One field for anything, the line the other side will see, the keys, and who may be meant. */
 export function DialScreen() {
   const styles = useStyles();
-  const { isWide } = useLayout();
+  const { isWide, isAcross, isShort } = useLayout();
   const dial = useDial();
   const go = useGo();
   useLinkedNumber();
@@ -89,16 +93,9 @@ export function DialScreen() {
       )}
     </ScrollView>
   );
-  const pad = (
-    <View style={[styles.pad, isWide && styles.padWide]}>
-      {isWide ? (
-        <View style={styles.head}>
-          <Txt as="title" level={1}>
-            Dial
-          </Txt>
-        </View>
-      ) : null}
-      <PresentedLine to={dial.goesTo} />
+  const entry = (
+    <>
+      <PresentedLine to={dial.goesTo} isBrief={isShort} />
       <View style={styles.entry}>
         <View style={styles.fieldRow}>
           <View style={styles.field}>
@@ -117,11 +114,15 @@ export function DialScreen() {
           {dial.text === '' ? null : <Plate again word="Erase" onPress={dial.erase} />}
         </View>
         <View aria-live="polite">
-          <Txt as="small">{dial.meaning}</Txt>
+          {isShort && dial.isEmpty ? null : <Txt as="small">{dial.meaning}</Txt>}
         </View>
       </View>
-      <Keypad onKey={dial.press} hasPlus />
-      <View style={styles.call}>
+    </>
+  );
+  const keys = (
+    <>
+      <Keypad onKey={dial.press} hasPlus isLow={isShort} />
+      <View style={[styles.call, isShort && styles.lowCall]}>
         <Plate
           word="Write"
           disabled={dial.writesTo === null}
@@ -144,13 +145,43 @@ export function DialScreen() {
           />
         )}
       </View>
-    </View>
+    </>
   );
-  if (isWide) return <Columns list={pad} detail={results} narrow="list" />;
+  if (isWide)
+    return (
+      <Columns
+        list={
+          <View style={styles.padWide}>
+            <View style={styles.head}>
+              <Txt as="title" level={1}>
+                Dial
+              </Txt>
+            </View>
+            {entry}
+            {keys}
+          </View>
+        }
+        detail={results}
+        narrow="list"
+      />
+    );
+  if (isAcross)
+    return (
+      <View style={[styles.phone, styles.across]}>
+        <View style={styles.half}>
+          {entry}
+          {results}
+        </View>
+        <View style={[styles.half, styles.keysAcross]}>{keys}</View>
+      </View>
+    );
   return (
     <View style={styles.phone}>
       {results}
-      {pad}
+      <View style={styles.pad}>
+        {entry}
+        {keys}
+      </View>
     </View>
   );
 }

@@ -18,10 +18,19 @@ import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { ShownSheet } from './ShownSheet';
 
-const useStyles = themed(({ colours }) =>
+const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
     line: { flexDirection: 'row', minHeight: target, alignItems: 'stretch' },
-    part: { flexGrow: 1, flexShrink: 1, minWidth: 0, paddingHorizontal: space.m, justifyContent: 'center' },
+    // Large letters have the price in a row of its own.
+    parts: { flex: 1, flexDirection: 'row', flexWrap: 'wrap', minWidth: 0 },
+    part: {
+      flexGrow: 1,
+      flexShrink: 1,
+      minWidth: size(56),
+      maxWidth: '100%',
+      paddingHorizontal: space.m,
+      justifyContent: 'center',
+    },
     reason: { paddingHorizontal: space.l, paddingBottom: space.xs },
     chosen: { textDecorationLine: 'underline', textDecorationColor: colours.saffron },
   }),
@@ -39,8 +48,14 @@ const wayDetails: Record<Way, string> = {
 };
 const recommended = 'recommended';
 
+interface PresentedLineProps {
+  to: string;
+  /** Without the reason, which the choice of another way says too. */
+  isBrief?: boolean;
+}
+
 /** "From Field service · data call · 0.9 p/min", and why it goes that way. A tap chooses another line, or another way. */
-export function PresentedLine({ to }: { to: string }) {
+export function PresentedLine({ to, isBrief = false }: PresentedLineProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -56,28 +71,32 @@ export function PresentedLine({ to }: { to: string }) {
     <>
       <View style={styles.line}>
         <CordEdge cord={line?.cord ?? null} />
-        <Pressable role="button" onPress={() => setChoosing('line')} style={styles.part}>
-          <Txt as="small">From</Txt>
-          <Txt as="strong" lines={1} style={styles.chosen}>
-            {shownWord}
-          </Txt>
-        </Pressable>
-        <Pressable role="button" onPress={() => setChoosing('way')} style={styles.part}>
-          <Txt as="small">By</Txt>
-          <Txt as="strong" lines={1} style={styles.chosen}>
-            {wayWords[travel.way]}
-          </Txt>
-        </Pressable>
-        <View style={styles.part}>
-          <Txt as="small">Price</Txt>
-          <Txt as="strong" lines={1} colour={travel.isPremium ? colours.rowan : colours.ink}>
-            {travel.price ?? '–'}
-          </Txt>
+        <View style={styles.parts}>
+          <Pressable role="button" onPress={() => setChoosing('line')} style={styles.part}>
+            <Txt as="small">From</Txt>
+            <Txt as="strong" lines={1} style={styles.chosen}>
+              {shownWord}
+            </Txt>
+          </Pressable>
+          <Pressable role="button" onPress={() => setChoosing('way')} style={styles.part}>
+            <Txt as="small">By</Txt>
+            <Txt as="strong" lines={1} style={styles.chosen}>
+              {wayWords[travel.way]}
+            </Txt>
+          </Pressable>
+          <View style={styles.part}>
+            <Txt as="small">Price</Txt>
+            <Txt as="strong" lines={1} colour={travel.isPremium ? colours.rowan : colours.ink}>
+              {travel.price ?? '–'}
+            </Txt>
+          </View>
         </View>
       </View>
-      <Txt as="small" style={styles.reason} lines={1}>
-        {capital(travel.reason)}
-      </Txt>
+      {isBrief ? null : (
+        <Txt as="small" style={styles.reason} lines={1}>
+          {capital(travel.reason)}
+        </Txt>
+      )}
       {choosing === 'line' ? <ShownSheet travel={travel} onClose={close} /> : null}
       {choosing === 'way' ? (
         <Sheet title="How the call goes out" onClose={close}>

@@ -22,7 +22,7 @@ const useStyles = themed(({ colours }) =>
       borderBottomWidth: 1,
       borderColor: colours.ink,
     },
-    top: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m },
+    top: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', columnGap: space.m },
     tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
     tab: { minHeight: target, justifyContent: 'center', borderBottomWidth: 4, borderColor: 'transparent' },
     here: { borderColor: colours.saffron },
@@ -50,7 +50,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
         <Txt as="mono" colour={colours.faint}>
           {formatDayAndClock(now, now, zone)}
         </Txt>
-        <Txt as="mono" colour={colours.faint} lines={1}>
+        <Txt as="mono" colour={colours.faint}>
           {person ? `${person.name.split(' ')[0]} · ${person.extension}` : ''}
         </Txt>
       </View>

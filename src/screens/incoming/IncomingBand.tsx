@@ -12,15 +12,15 @@ import { IncomingScale } from './IncomingScale';
 import { OtherAnswers } from './OtherAnswers';
 import { useIncoming } from './useIncoming';
 
-const useStyles = themed(({ colours }) =>
+const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
     band: { backgroundColor: colours.night },
     body: { paddingHorizontal: space.l, paddingVertical: space.s, gap: space.s },
     top: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', gap: space.m },
     grow: { flex: 1 },
-    acts: { flexDirection: 'row', gap: space.s },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
     // Refuse stands more than a thumb away from the plate that answers.
-    answer: { flex: 1, minWidth: 120, paddingHorizontal: space.s },
+    answer: { flexGrow: 1, flexShrink: 1, flexBasis: size(120), paddingHorizontal: space.s },
     apart: { marginLeft: 48 },
     side: { paddingHorizontal: space.m },
   }),

@@ -99,7 +99,7 @@ export function ColleaguePlans() {
       <Choice asStrip label="They are" value={stance} options={stances} onChoose={stand} />
       <Txt>{forward ? `Everything is ${describeFinish(forward.to, office)}.` : 'They forward nothing.'}</Txt>
       <Field label="Forward everything of theirs to" value={to} onChange={setTo} numeric />
-      <View style={{ flexDirection: 'row', gap: space.s }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.s }}>
         <Plate word="Forward theirs" onPress={() => void forwardTo(to.trim())} disabled={to.trim() === ''} />
         <Plate word="Forward nothing" onPress={() => void forwardTo('')} disabled={!forward} />
       </View>

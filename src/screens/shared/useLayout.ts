@@ -10,6 +10,10 @@ interface Layout {
   hasThird: boolean;
   /** Held across, or enlarged: too low for what stands at the foot of a phone to stay there. */
   isLow: boolean;
+  /** Not high enough for anything that could be left out. */
+  isShort: boolean;
+  /** A phone held across: what stands one above the other elsewhere stands side by side. */
+  isAcross: boolean;
   isNarrow: boolean;
   isNarrowest: boolean;
   /** There is a keyboard, as far as a pointer that hovers tells. */
@@ -29,11 +33,14 @@ export function useLayout(): Layout {
     },
     () => hovering?.matches ?? false,
   );
+  const isLow = height < size(breakpoints.low);
   return {
     isWide: width >= breakpoints.wide,
     hasThird: width >= breakpoints.third,
     // Large letters need the height that a low window lacks.
-    isLow: height < size(breakpoints.low),
+    isLow,
+    isShort: height < size(breakpoints.short),
+    isAcross: isLow && width > height && width < breakpoints.wide && width > size(breakpoints.across),
     isNarrow: width < size(breakpoints.narrow),
     isNarrowest: width < breakpoints.narrowest,
     hasKeyboard,

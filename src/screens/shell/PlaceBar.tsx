@@ -58,6 +58,19 @@ const useStyles = themed(({ colours, size }) =>
       borderColor: 'transparent',
     },
     railHere: { borderColor: colours.saffron },
+    slimRail: { width: 96, justifyContent: 'center', backgroundColor: colours.night },
+    slimPlace: {
+      flexDirection: 'column-reverse',
+      alignItems: 'center',
+      justifyContent: 'center',
+      gap: 3,
+      flexShrink: 1,
+      minHeight: target,
+      maxHeight: 72,
+      flexGrow: 1,
+      borderLeftWidth: 4,
+      borderColor: 'transparent',
+    },
     railWord: { fontFamily: fonts.text, fontWeight: '600', fontSize: Math.min(size(15), 19), flexShrink: 1 },
   }),
 );
@@ -65,8 +78,13 @@ const useStyles = themed(({ colours, size }) =>
 /** A phone's window enlarged to twice the size is narrower than that. */
 const narrowest = 260;
 
-/** The five places: a bar under the thumb on a phone, a rail on a wide screen. */
-export function PlaceBar({ asRail }: { asRail: boolean }) {
+interface PlaceBarProps {
+  /** A bar under the thumb on a phone; a slim rail where it is held across; a rail on a wide screen. */
+  form: 'bar' | 'slimRail' | 'rail';
+}
+
+/** The five places. */
+export function PlaceBar({ form }: PlaceBarProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const pathname = usePathname();
@@ -76,9 +94,16 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
     document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';
   }, [waiting]);
   const isNarrow = useWindowDimensions().width < narrowest;
-  const [ink, faint] = asRail ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
+  const asRail = form === 'rail';
+  const isSlim = form === 'slimRail';
+  const [ink, faint] =
+    asRail || isSlim ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
   return (
-    <View role="navigation" aria-label="Places" style={asRail ? styles.rail : styles.bar}>
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={asRail ? styles.rail : isSlim ? styles.slimRail : styles.bar}
+    >
       {asRail ? <Text style={styles.name}>Cendro</Text> : null}
       {places.map((place) => {
         const isHere = isAt(place, pathname);
@@ -95,10 +120,15 @@ export function PlaceBar({ asRail }: { asRail: boolean }) {
           >
             <Pressable
               style={
-                asRail ? StyleSheet.flatten([styles.railPlace, isHere && styles.railHere]) : styles.place
+                form === 'bar'
+                  ? styles.place
+                  : StyleSheet.flatten([
+                      asRail ? styles.railPlace : styles.slimPlace,
+                      isHere && styles.railHere,
+                    ])
               }
             >
-              {!asRail && isHere ? <Pressable style={styles.here} /> : null}
+              {form === 'bar' && isHere ? <Pressable style={styles.here} /> : null}
               {asRail ? (
                 <>
                   <PlaceIcon path={place.path} colour={colour} />

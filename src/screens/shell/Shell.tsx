@@ -42,7 +42,7 @@ const useStyles = themed(({ colours }) =>
 /** What is around every screen: places, notices, the docked call, and whoever is calling. */
 export function Shell({ children }: { children: ReactNode }) {
   const styles = useStyles();
-  const { isWide, hasThird } = useLayout();
+  const { isWide, hasThird, isAcross } = useLayout();
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
   const pathname = usePathname();
@@ -55,8 +55,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const layers = useLayers().length;
   useFocusKept(`${pathname} ${coversAll} ${layers} ${taken.length}`);
   return (
-    <View style={[styles.app, isWide && styles.row]}>
-      {isWide ? <PlaceBar asRail /> : null}
+    <View style={[styles.app, (isWide || isAcross) && styles.row]}>
+      {isWide ? <PlaceBar form="rail" /> : isAcross ? <PlaceBar form="slimRail" /> : null}
       <View style={styles.middle}>
         <Announcer />
         <Shortcuts />
@@ -76,7 +76,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <ArrivalsLater />
           <AsideStrip />
           {hasThird ? null : <CallStrip />}
-          {isWide ? null : <PlaceBar asRail={false} />}
+          {isWide || isAcross ? null : <PlaceBar form="bar" />}
         </View>
       </View>
       {hasThird ? <LiveColumn /> : null}

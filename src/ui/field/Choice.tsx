@@ -22,6 +22,7 @@ const useStyles = themed(({ colours }) =>
     part: {
       minHeight: target,
       minWidth: target,
+      maxWidth: '100%',
       justifyContent: 'center',
       alignItems: 'center',
       paddingHorizontal: space.m,

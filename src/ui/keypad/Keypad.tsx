@@ -25,6 +25,7 @@ const useStyles = themed(({ colours, size }) =>
       borderColor: colours.rule,
     },
     lastKey: { borderRightWidth: 0 },
+    lowKey: { minHeight: 48 },
     narrowKey: { minHeight: 48, paddingLeft: space.s, gap: space.xs },
     narrowLetters: { fontSize: size(12), letterSpacing: 0 },
     digit: {
@@ -46,10 +47,12 @@ interface KeypadProps {
   hasPlus?: boolean;
   /** Beside something else, where a key has less room. */
   isNarrow?: boolean;
+  /** Where the window is short: no higher than a thumb needs. */
+  isLow?: boolean;
 }
 
 /** Twelve keys as a ruled table, in reach of the thumb. */
-export function Keypad({ onKey, hasPlus = false, isNarrow = false }: KeypadProps) {
+export function Keypad({ onKey, hasPlus = false, isNarrow = false, isLow = false }: KeypadProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
@@ -68,6 +71,7 @@ export function Keypad({ onKey, hasPlus = false, isNarrow = false }: KeypadProps
                 style={({ pressed }) => [
                   styles.key,
                   column === 2 && styles.lastKey,
+                  isLow && styles.lowKey,
                   isNarrow && styles.narrowKey,
                   pressed && { backgroundColor: colours.saffron },
                 ]}

@@ -11,6 +11,8 @@ const useStyles = themed(({ size }) =>
     plate: {
       minHeight: target,
       minWidth: target,
+      // Large letters wrap before they run out of the side.
+      maxWidth: '100%',
       paddingHorizontal: space.l,
       paddingVertical: space.s,
       borderRadius: corner,

@@ -24,6 +24,7 @@ export class ThumbGuard {
   constructor() {
     const { style } = this.shield;
     this.shield.setAttribute('aria-hidden', 'true');
+    this.shield.dataset['shield'] = '';
     Object.assign(style, { position: 'fixed', zIndex: '300', display: 'none' });
   }
 

@@ -15,10 +15,18 @@ export const corner = 3;
 /** The least height and width of what a thumb has to hit. */
 export const target = 48;
 /**
- * From `wide` on list and detail stand side by side; from `third` there is a column for live calls too. `low` is a height.
- * Below `narrow` words that only name what stands there give way, below `narrowest` nothing stands side by side.
+ * From `wide` on list and detail stand side by side; from `third` there is a column for live calls too. `low` and `short` are heights;
+ * what is low and wider than `across` is a phone held across. Below `narrow` words that only name what stands there give way, below `narrowest` nothing stands side by side.
  */
-export const breakpoints = { wide: 900, third: 1180, low: 640, narrow: 360, narrowest: 300 } as const;
+export const breakpoints = {
+  wide: 900,
+  third: 1180,
+  across: 600,
+  short: 720,
+  low: 640,
+  narrow: 360,
+  narrowest: 300,
+} as const;
 
 export interface Theme {
   colours: Colours;

@@ -219,6 +219,6 @@ const styles = StyleSheet.create({
   stack: { gap: space.m },
   status: { alignItems: 'center' },
   who: { flexDirection: 'row', alignItems: 'center', gap: space.m },
-  others: { flexDirection: 'row', gap: space.m },
+  others: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   grow: { flex: 1, minWidth: 0 },
 });
