@@ -185,3 +185,26 @@ for (const path of ['/nowhere/at-all', '/_sitemap'])
     await page.getByRole('button', { name: 'To the loose ends' }).click();
     await expect(page.getByRole('heading', { level: 1, name: /Loose ends/ })).toBeVisible();
   });
+
+test('a browser that lets no site keep anything runs the office in memory, and says so', async ({
+  office,
+  page,
+}) => {
+  await page.addInitScript(() => {
+    for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
+      Object.defineProperty(window, name, {
+        get: () => {
+          throw new DOMException('Access is denied', 'SecurityError');
+        },
+      });
+  });
+  await office.open('/');
+  await expect(page.getByRole('alert').getByText(/^This browser can’t keep anything/)).toBeVisible();
+  await expect(page.getByText('6 people wait for an answer')).toBeVisible();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await office.end().click();
+  await office.goToEverything();
+  await expect(office.newestOf('Peg Anstey')).toContainText('Answered');
+});

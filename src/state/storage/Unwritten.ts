@@ -2,23 +2,30 @@ const prefix = 'cendro/unwritten/';
 /** Stands for what is to be taken out: no text in the stored form begins so. */
 const gone = 'gone';
 
+type LocalStorage = Pick<Storage, 'key' | 'length' | 'getItem' | 'setItem' | 'removeItem'>;
+
+/** A browser that blocks site data throws on the very name ("SecurityError"). */
+function ownStorage(): LocalStorage | null {
+  try {
+    return globalThis.localStorage;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * What the closing page had not yet written. IndexedDB answers later, and a page that is closed or reloaded waits for
  * no answer; local storage takes what it is given before the page goes.
  */
 export class Unwritten {
-  constructor(
-    private readonly storage: Pick<
-      Storage,
-      'key' | 'length' | 'getItem' | 'setItem' | 'removeItem'
-    > = globalThis.localStorage,
-  ) {}
+  /** @param storage null where this browser lets nothing be kept. */
+  constructor(private readonly storage: LocalStorage | null = ownStorage()) {}
 
   /** Keeps what fits: each by itself, so that a large one costs no small one. */
   keep(entries: ReadonlyMap<string, string | null>): void {
     for (const [key, text] of entries) {
       try {
-        this.storage.setItem(prefix + key, text ?? gone);
+        this.storage?.setItem(prefix + key, text ?? gone);
       } catch {
         // No room for this one, or nothing may be kept at all.
       }
@@ -27,11 +34,13 @@ export class Unwritten {
 
   all(): Map<string, string | null> {
     const found = new Map<string, string | null>();
+    const { storage } = this;
+    if (!storage) return found;
     try {
-      for (let index = 0; index < this.storage.length; index++) {
-        const key = this.storage.key(index);
+      for (let index = 0; index < storage.length; index++) {
+        const key = storage.key(index);
         if (!key?.startsWith(prefix)) continue;
-        const text = this.storage.getItem(key);
+        const text = storage.getItem(key);
         found.set(key.slice(prefix.length), text === gone ? null : text);
       }
     } catch {
@@ -41,6 +50,6 @@ export class Unwritten {
   }
 
   clear(): void {
-    for (const key of this.all().keys()) this.storage.removeItem(prefix + key);
+    for (const key of this.all().keys()) this.storage?.removeItem(prefix + key);
   }
 }

@@ -67,19 +67,19 @@ export class Vault {
     this.unwritten.keep(left);
   }
 
-  /** Keys that begin so, in order. Empty where storage can't be opened. */
+  /** Keys that begin so, in order; where storage can't be opened, of what waits to be written. */
   async keys(prefix: string): Promise<string[]> {
+    const all = new Set<string>();
     try {
-      const all = new Set<string>(await this.backend.getAllKeys());
-      for (const [key, text] of this.waiting()) {
-        if (text === null) all.delete(key);
-        else all.add(key);
-      }
-      return [...all].filter((key) => key.startsWith(prefix)).sort();
+      for (const key of await this.backend.getAllKeys()) all.add(key);
     } catch {
       this.setStatus('failed');
-      return [];
     }
+    for (const [key, text] of this.waiting()) {
+      if (text === null) all.delete(key);
+      else all.add(key);
+    }
+    return [...all].filter((key) => key.startsWith(prefix)).sort();
   }
 
   /** The documents under one key; null where there is none. */
@@ -168,15 +168,15 @@ export class Vault {
   }
 
   private async fetch(keys: readonly string[]): Promise<Record<string, unknown>> {
+    let found: Record<string, unknown> = {};
     try {
-      const found: Record<string, unknown> = { ...(await this.backend.getMany([...keys])) };
-      const waiting = this.waiting();
-      for (const key of keys) if (waiting.has(key)) found[key] = waiting.get(key);
-      return found;
+      found = { ...(await this.backend.getMany([...keys])) };
     } catch {
       this.setStatus('failed');
-      return {};
     }
+    const waiting = this.waiting();
+    for (const key of keys) if (waiting.has(key)) found[key] = waiting.get(key);
+    return found;
   }
 
   private waiting(): Map<string, string | null> {
