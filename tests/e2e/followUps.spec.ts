@@ -139,3 +139,31 @@ test('a person in figures, and only their calls', async ({ office, page }) => {
   await office.sheet().getByRole('button', { name: 'See only their calls' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Skerrow Harbour ·' })).toBeVisible();
 });
+
+test('one that is about nobody stands among the loose ends once it is due, as people write times', async ({
+  office,
+  page,
+}) => {
+  await office.open('/followups');
+  await page.getByRole('button', { name: 'A new one' }).click();
+  const sheet = office.sheet();
+  await sheet.getByRole('textbox', { name: 'What is to be done' }).fill('Charge the loggers');
+  await sheet.getByRole('radio', { name: 'another time' }).click();
+  await sheet.getByRole('textbox', { name: /^A time/ }).fill('in half an hour');
+  await expect(sheet.getByText(/^That is .*11:10\.$/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Keep the follow-up' }).click();
+  const ends = page.getByRole('list', { name: /^Who waits/ });
+  await office.goTo('Loose ends');
+  await expect(ends.getByRole('listitem').first()).toBeVisible();
+  await expect(ends.getByRole('listitem', { name: 'Charge the loggers' })).toHaveCount(0);
+  await office.goOutside();
+  await office.letPass('1 h');
+  await office.goTo('Loose ends');
+  const task = ends.getByRole('listitem', { name: 'Charge the loggers' });
+  await expect(task).toContainText('Overdue since Thu 11:10');
+  await expect(page.getByText(/one follow-up is due/)).toBeVisible();
+  await task.getByRole('button', { name: 'Done: Charge the loggers' }).click();
+  await expect(task).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo: Charge the loggers waits again' }).click();
+  await expect(task).toBeVisible();
+});

@@ -26,7 +26,9 @@ export async function unreachable(page: Page): Promise<string[]> {
       const [x, y] = [left + width / 2, top + height / 2];
       if (x < 0 || y < 0 || x > window.innerWidth || y > window.innerHeight) return false;
       const hit = document.elementFromPoint(x, y);
-      return hit !== null && (element.contains(hit) || hit.contains(element) || hit.closest('label') !== null);
+      return (
+        hit !== null && (element.contains(hit) || hit.contains(element) || hit.closest('label') !== null)
+      );
     };
     return [...document.querySelectorAll<HTMLElement>(wanted)]
       .filter((element) => isOffered(element) && !isReached(element))

@@ -10,6 +10,11 @@ export const whoSchema = z.object({
 });
 export type Who = z.infer<typeof whoSchema>;
 
+const taskPrefix = 'task:';
+/** The key of something to do that is about nobody: its follow-up's id, under a name of its own. */
+export const taskKey = (followUpId: string): string => `${taskPrefix}${followUpId}`;
+export const isTask = ({ key }: Pick<Who, 'key'>): boolean => key.startsWith(taskPrefix);
+
 /** By what somebody tried to reach the worker. */
 export const channels = [
   'call',
@@ -49,6 +54,8 @@ export const looseEventSchema = z.discriminatedUnion('kind', [
     who: whoSchema,
     lineId: z.string().nullable(),
     dueAt: z.number(),
+    /** They do not wait before then; null: from now on. */
+    notBefore: z.number().nullable().default(null),
     words: z.string(),
   }),
   /** They were called, answered when they called, or got a text; by a colleague where it isn't the worker (null). */

@@ -1,5 +1,14 @@
 /** Who still waits for an answer, in which order, and what closes it. */
-export { channels, looseEventSchema, type Channel, type LooseEvent, type Tried, type Who } from './event';
+export {
+  channels,
+  isTask,
+  looseEventSchema,
+  taskKey,
+  type Channel,
+  type LooseEvent,
+  type Tried,
+  type Who,
+} from './event';
 export {
   applyLooseEvents,
   looseEndsSchema,

@@ -76,6 +76,7 @@ const promised = (key: string, at: number, dueAt: number): LooseEvent => ({
   who: who(key),
   lineId: null,
   dueAt,
+  notBefore: null,
   words: 'Call back',
 });
 const after = (...events: LooseEvent[]): LooseEnds => applyLooseEvents(noLooseEnds, events);

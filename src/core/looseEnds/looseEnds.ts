@@ -170,7 +170,7 @@ function withReason(
     who: isTry || !end ? event.who : end.who,
     reasons: foldedAt < 0 ? reasons : reasons.toSpliced(foldedAt, 1),
     furtherTries: (end?.furtherTries ?? 0) + (foldedAt < 0 ? 0 : 1),
-    snoozedUntil: isTry ? null : (end?.snoozedUntil ?? null),
+    snoozedUntil: isTry ? null : (event.notBefore ?? end?.snoozedUntil ?? null),
     takenById: isTry ? null : (end?.takenById ?? null),
   };
 }

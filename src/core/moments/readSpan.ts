@@ -33,8 +33,8 @@ export function readSpan(text: string, now: number, zone: string): ReadSpan {
     return end.ok ? checked({ from, until: end.at }, now) : refuse(end.sentence);
   }
 
-  const [first, last] = typed.split(/ ?(?:–|—| to |(?<=[:.]\d\d|[ap]m)-(?=\d)| - ) ?/);
-  if (first === undefined || last === undefined) return refuse(form);
+  const [first, last, more] = typed.split(/ ?(?:–|—| to |(?<=[:.]\d\d|[ap]m)-(?=\d)| - ) ?/);
+  if (first === undefined || last === undefined || more !== undefined) return refuse(form);
   const start = readWhen(first, now, zone);
   if (!start.ok) return refuse(start.sentence);
   const end = readWhen(last, start.at, zone);

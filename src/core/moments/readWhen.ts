@@ -7,13 +7,14 @@ const dayMs = 24 * 60 * 60_000;
 const weekdays = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
 const months = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
-const form = 'Write a time such as 14:30, tomorrow 8:00, Fri 8:00, 24 Dec 12:00 or 2026-12-24 12:00.';
+const form = 'Write a time such as 14:30, in 2 h, Fri, tomorrow 8:00, 24 Dec 12:00 or 2026-12-24 12:00.';
 const refuse = (sentence: string): ReadWhen => ({ ok: false, sentence });
 
 /**
  * Reads a moment in the zone's wall-clock time, seen from `now` (epoch milliseconds): a time alone and a weekday are
  * the next ones to come, a date without a year is the next such day. An hour alone is one of the day, as it is said:
- * "3" is 15:00, "9" is 9:00; "3:00" and "03" are not. A time that a change of clocks leaves out is refused; of one that
+ * "3" is 15:00, "9" is 9:00; "3:00" and "03" are not. A day alone is its morning, 9:00; "in 2 h" and "in 3 days" count
+ * from now, and "1/12" is 1 December. A time that a change of clocks leaves out is refused; of one that
  * comes twice it is the first, unless the name of the zone's time follows ("1:30 GMT").
  */
 export function readWhen(text: string, now: number, zone: string): ReadWhen {
@@ -22,9 +23,11 @@ export function readWhen(text: string, now: number, zone: string): ReadWhen {
     .toLowerCase()
     .replaceAll(',', ' ')
     .split(/\s+/)
-    .filter((word) => word !== '');
+    .filter((word) => word !== '' && !fillers.includes(word));
+  const counted = countedFrom(words, now, zone);
+  if (counted !== null) return { ok: true, at: counted };
   const named = isZoneName(words.at(-1), now, zone) ? words.pop() : undefined;
-  const time = takeTime(words);
+  const time = takeTime(words) ?? (readDay(words, now, zone) === null ? null : morning);
   if (time === null) return refuse(form);
   if (time === 'none') return refuse(noSuchTime(text));
   if (words.length === 0) return nextTime(time, now, zone, named);
@@ -39,11 +42,61 @@ interface Time {
   minutes: number;
 }
 
-/** Takes the time off the end of the words: "14:30", "3", "3pm", "3 pm", "noon"; null where it is none. */
+/** What is said between the words that matter. "Next Monday" is the next one to come. */
+const fillers = ['at', 'on', 'next', 'the', 'this'];
+const morning: Time = { hours: 9, minutes: 0 };
+const timesOfDay: Readonly<Record<string, Time>> = {
+  morning,
+  noon: { hours: 12, minutes: 0 },
+  midday: { hours: 12, minutes: 0 },
+  afternoon: { hours: 14, minutes: 0 },
+  evening: { hours: 18, minutes: 0 },
+  midnight: { hours: 0, minutes: 0 },
+};
+
+const unitMs: readonly [RegExp, number][] = [
+  [/^(?:m|mins?|minutes?)$/, 60_000],
+  [/^(?:h|hrs?|hours?)$/, 3_600_000],
+];
+const unitDays: readonly [RegExp, number][] = [
+  [/^(?:d|days?)$/, 1],
+  [/^(?:w|weeks?)$/, 7],
+];
+/** A year ahead is as far as anybody counts. */
+const mostDays = 366;
+
+/** "in 2 h", "in half an hour", "in 3 days" (at the same time of day); null where it is something else. */
+function countedFrom(words: readonly string[], now: number, zone: string): number | null {
+  if (words[0] !== 'in') return null;
+  const said = words
+    .slice(1)
+    .join(' ')
+    .replace(/^half an?/, '0.5')
+    .replace(/^an? /, '1 ');
+  const found = /^(\d{1,4}(?:\.\d+)?) ?([a-z]+)$/.exec(said);
+  const count = Number(found?.[1]);
+  const unit = found?.[2] ?? '';
+  const ms = unitMs.find(([name]) => name.test(unit))?.[1];
+  if (ms !== undefined) return count * ms > mostDays * dayMs ? null : now + count * ms;
+  const days = count * (unitDays.find(([name]) => name.test(unit))?.[1] ?? NaN);
+  if (!Number.isInteger(days) || days > mostDays) return null;
+  const { minutes } = localClock(now, zone);
+  const { day } = localClock(shiftLocalDays(now, days, zone), zone);
+  return atLocal(day, Math.floor(minutes / 60), minutes % 60, zone);
+}
+
+/** Takes the time off the end of the words: "14:30", "3", "3pm", "3 pm", "noon"; null, and nothing is taken, where it is none. */
 function takeTime(words: string[]): Time | 'none' | null {
-  const half = /^[ap]m$/.test(words.at(-1) ?? '') ? words.pop() : undefined;
-  const last = words.pop();
-  if (last === 'noon' || last === 'midnight') return { hours: last === 'noon' ? 12 : 0, minutes: 0 };
+  const half = /^[ap]m$/.test(words.at(-1) ?? '') ? words.at(-1) : undefined;
+  const last = words.at(half === undefined ? -1 : -2);
+  const time = timeOf(last, half);
+  if (time !== null) words.splice(half === undefined ? -1 : -2);
+  return time;
+}
+
+function timeOf(last: string | undefined, half: string | undefined): Time | 'none' | null {
+  const ofDay = timesOfDay[last ?? ''];
+  if (ofDay) return ofDay;
   const inWords = hoursInWords.indexOf(last ?? '') + 1;
   const clock = /^(\d{1,2})(?:[:.](\d{2}))?([ap]m)?$/.exec(inWords > 0 ? String(inWords) : (last ?? ''));
   if (!clock) return null;
@@ -118,7 +171,12 @@ function readDay(words: readonly string[], now: number, zone: string): string | 
     const weekday = weekdays.indexOf(first.slice(0, 3));
     if (weekday >= 0 && first.length >= 3)
       return inDays((weekday - localClock(now, zone).weekday + 7) % 7 || 7);
-    return /^\d{4}-\d{2}-\d{2}$/.test(first) ? existing(first) : null;
+    if (/^\d{4}-\d{2}-\d{2}$/.test(first)) return existing(first);
+    const [, date = '', monthNumber, yearNumber] = /^(\d{1,2})\/(\d{1,2})(?:\/(\d{4}))?$/.exec(first) ?? [];
+    const named = months[Number(monthNumber) - 1];
+    if (monthNumber !== undefined && named === undefined) return 'none';
+    if (named === undefined) return null;
+    return readDay([date, named, ...(yearNumber === undefined ? [] : [yearNumber])], now, zone);
   }
   const month = months.indexOf((second ?? '').slice(0, 3));
   if (words.length > 3 || month < 0 || !/^\d{1,2}\.?$/.test(first)) return null;

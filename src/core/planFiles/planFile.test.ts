@@ -16,7 +16,10 @@ describe('a ring plan as JSON', () => {
     ['{}', 'This file is not a ring plan.'],
     ['null', 'This file is not a ring plan.'],
     ['{"format":"cendro-ring-plan","version":2}', 'Version 2 of the format is not known here.'],
-    ['{"format":"cendro-ring-plan","version":{"toString":1}}', 'Version “?” of the format is not known here.'],
+    [
+      '{"format":"cendro-ring-plan","version":{"toString":1}}',
+      'Version “?” of the format is not known here.',
+    ],
     ['{"format":"cendro-ring-plan","version":1,"plan":5}', 'At '],
     ['{"format":"cendro-ring-plan","version":1,"plan":{"__proto__":{"rules":[]}}}', 'At '],
   ])('that is %s is refused with its reason', (text, reason) => {

@@ -19,6 +19,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { ReadMoment } from '../shared/ReadMoment';
 import { WhoField } from '../shared/WhoField';
 
 const someTime = 'none';
@@ -112,12 +113,15 @@ export function FollowUpSheet({ followUp, lists, onClose }: FollowUpSheetProps) 
           onChoose={setWhen}
         />
         {when === typedTime ? (
-          <Field
-            label="A time, such as 14:30 or Fri 8:00"
-            value={typed}
-            onChange={setTyped}
-            error={errors.when}
-          />
+          <>
+            <Field
+              label="A time, such as 14:30 or Fri 8:00"
+              value={typed}
+              onChange={setTyped}
+              error={errors.when}
+            />
+            <ReadMoment text={typed} />
+          </>
         ) : null}
         <Choice
           asStrip

@@ -3,6 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import {
   isElsewhere,
+  isTask,
   teamOf,
   newestWords,
   rankWords,
@@ -84,21 +85,25 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
       >
         <CordEdge cord={line?.cord ?? null} />
         <View style={styles.body}>
-          <Pressable role="button" onPress={() => go.person(who.key)} style={styles.press}>
+          <Pressable
+            role="button"
+            onPress={() => (isTask(who) ? go.followUps() : go.person(who.key))}
+            style={styles.press}
+          >
             <Initials name={who.name} />
             <View style={styles.words}>
               <View style={styles.top}>
-                <Txt as="strong" lines={1} style={styles.name}>
+                <Txt as="strong" lines={isTask(who) ? 2 : 1} style={styles.name}>
                   {who.name}
                 </Txt>
                 <Txt as="mono" colour={colours.faint}>
                   {formatSpan(now - sinceOf(end))}
                 </Txt>
               </View>
-              <Txt as="small">{whyWords(end, office, now)}</Txt>
+              <Txt as="small">{isTask(who) ? 'to do' : whyWords(end, office, now)}</Txt>
               {due === null ? null : (
                 <Txt as="small" colour={due <= now ? colours.rowan : colours.ink}>
-                  {`${due <= now ? 'Was promised for' : 'Promised for'} ${formatDayAndClock(due, now, zone)}`}
+                  {`${dueWord(due <= now, isTask(who))} ${formatDayAndClock(due, now, zone)}`}
                 </Txt>
               )}
               {holder === undefined ? null : <Txt as="small">{`${holder} has taken it on`}</Txt>}
@@ -169,6 +174,9 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
     </View>
   );
 }
+
+const dueWord = (isOver: boolean, isAboutNobody: boolean) =>
+  isAboutNobody ? (isOver ? 'Overdue since' : 'Due') : isOver ? 'Was promised for' : 'Promised for';
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { isElsewhere, type ClosedEnd } from '@/core/looseEnds';
+import { isElsewhere, isTask, type ClosedEnd } from '@/core/looseEnds';
 import { formatClock } from '@/core/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectMailboxWords, selectOrder, takeBack } from '@/state/catchUp';
@@ -50,7 +50,9 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
   const minute = Math.floor(now / minuteMs) * minuteMs;
   const ranked = useAppSelector((state) => selectOrder(state, minute));
   const [isWeighing, setWeighing] = useState(false);
-  const waiting = ranked.filter(({ end }) => !isElsewhere(end, myId)).length;
+  const mine = ranked.filter(({ end }) => !isElsewhere(end, myId));
+  const tasks = mine.filter(({ end }) => isTask(end.who)).length;
+  const waiting = mine.length - tasks;
   const work = useAppSelector((state) => state.work.items);
   const toDo = work.filter((item) => item.kind === 'followUp' && item.doneAt === null).length;
   const inMailbox = useAppSelector(selectMailboxWords);
@@ -73,6 +75,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
             <View style={styles.count}>
               <Txt as="small">
                 {waiting === 1 ? 'One person waits for an answer' : `${waiting} people wait for an answer`}
+                {tasks === 0 ? '' : ` · ${tasks === 1 ? 'one follow-up is' : `${tasks} follow-ups are`} due`}
                 {inMailbox === '' ? '' : ` · ${inMailbox}`}
               </Txt>
             </View>

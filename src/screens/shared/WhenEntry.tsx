@@ -7,6 +7,8 @@ import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { space } from '@/ui/tokens';
 
+import { ReadMoment } from './ReadMoment';
+
 interface WhenEntryProps {
   label: string;
   /** What the plate under the field says. */
@@ -39,6 +41,7 @@ export function WhenEntry({ label, word, onTake }: WhenEntryProps) {
         onSubmit={take}
         error={error}
       />
+      <ReadMoment text={text} />
       <Plate word={word} onPress={take} />
     </View>
   );

@@ -1,7 +1,7 @@
 import type { CallRecord } from '@/core/exchange';
 import type { FollowUp } from '@/core/followUps';
 import { pagesWord, type Fax } from '@/core/fax';
-import { looseEventsOf, whoOf, type LooseEvent, type Tried, type Who } from '@/core/looseEnds';
+import { looseEventsOf, taskKey, whoOf, type LooseEvent, type Tried, type Who } from '@/core/looseEnds';
 import { isInside, roomIdOf, speaksTo, type Message } from '@/core/messages';
 import type { OfficeIndex } from '@/core/office';
 import type { Voicemail } from '@/core/voicemail';
@@ -131,22 +131,22 @@ const textReached = ({ id }: { id: string }, key: string, at: number): LooseEven
   byId: null,
 });
 
-/** A follow-up makes its person wait where it has both a time and somebody to reach. */
+/**
+ * A follow-up with a time makes its person wait. One that is about nobody waits by itself, under its own words, and only
+ * from when it is due.
+ */
 function ofFollowUp(
   state: RootState,
   { id, at, callId, number, name, text, dueAt, doneAt }: FollowUp,
 ): LooseEvent[] {
-  if (dueAt === null || name === '') return [];
+  if (dueAt === null) return [];
   const office = selectOffice(state);
   const colleague = office.peopleByExtension.get(number ?? '');
-  const who = whoOf(
-    { number, name, personId: colleague?.id ?? null },
-    callId ?? id,
-    office,
-    selectPeople(state),
-  );
-  const promised: LooseEvent = { kind: 'promised', id, at, who, lineId: null, dueAt, words: text };
-  return doneAt === null
-    ? [promised]
-    : [promised, { kind: 'settled', id: `${id}-done`, at: doneAt, key: who.key, reasonId: id }];
+  const isAboutNobody = name === '';
+  const who = isAboutNobody
+    ? { key: taskKey(id), name: text, number: null }
+    : whoOf({ number, name, personId: colleague?.id ?? null }, callId ?? id, office, selectPeople(state));
+  if (doneAt !== null) return [{ kind: 'settled', id: `${id}-done`, at: doneAt, key: who.key, reasonId: id }];
+  const [words, notBefore] = isAboutNobody ? ['', dueAt] : [text, null];
+  return [{ kind: 'promised', id, at, who, lineId: null, dueAt, notBefore, words }];
 }

@@ -8,7 +8,7 @@ import {
   type LooseEvent,
   type RankedEnd,
 } from '@/core/looseEnds';
-import { actDone, reckoned, selectOffice, type RootState, type Services } from '@/state/app';
+import { actDone, finishFollowUp, reckoned, selectOffice, type RootState, type Services } from '@/state/app';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
@@ -34,14 +34,29 @@ const byHand =
     dispatch(actDone(said));
   };
 
-export const putAway = ({ who: { key } }: LooseEnd): Act =>
-  byHand((id, at) => ({ kind: 'done', id, at, key }), null);
+/** Done by hand, with what was promised: a follow-up that is done in one place is done in the other. */
+export const putAway =
+  ({ who: { key }, reasons }: LooseEnd): Act =>
+  (dispatch) => {
+    dispatch(byHand((id, at) => ({ kind: 'done', id, at, key }), null));
+    for (const { id } of promisesOf(reasons)) dispatch(finishFollowUp(id, true));
+  };
+
+const promisesOf = (reasons: LooseEnd['reasons']) => reasons.filter(({ kind }) => kind === 'promised');
 
 export const putOff = ({ who: { key } }: LooseEnd, until: number): Act =>
   byHand((id, at) => ({ kind: 'snoozed', id, at, key, until }), null);
 
 /** Takes back what closed or put off that person last. */
-export const takeBack = (key: string): Act => byHand((id, at) => ({ kind: 'undone', id, at, key }), null);
+export const takeBack =
+  (key: string): Act =>
+  (dispatch, getState) => {
+    const { closed = [] } = getState().catchUp.reckoning?.ends ?? {};
+    const last = closed.find(({ end }) => end.who.key === key);
+    dispatch(byHand((id, at) => ({ kind: 'undone', id, at, key }), null));
+    if (last?.how !== 'done' && last?.how !== 'settled') return;
+    for (const { id } of promisesOf(last.end.reasons)) dispatch(finishFollowUp(id, false));
+  };
 
 export const takeOn = ({ who: { key, name } }: LooseEnd, byId: string | null): Act =>
   byHand(

@@ -1,6 +1,7 @@
 import { sampleContacts, sampleOffice } from '@sample';
 
 import { plainFollowUp } from '@/core/followUps';
+import { isTask } from '@/core/looseEnds';
 import { textOf } from '@/core/voicemail';
 import { Clock } from '@/office/clock';
 import {
@@ -85,6 +86,34 @@ describe('who waits', () => {
     expect(app.waiting()).toContain('Marl & Finch Surveyors');
     app.store.dispatch(workKept({ ...followUp, doneAt: start }));
     expect(app.waiting()).not.toContain('Marl & Finch Surveyors');
+  });
+
+  it('has a follow-up about nobody from when it is due; done there it is done in the list, and taken back in both', async () => {
+    const app = await open();
+    app.store.dispatch(
+      workKept({
+        kind: 'followUp',
+        id: 'f',
+        at: start,
+        callId: null,
+        number: null,
+        name: '',
+        text: 'Charge the loggers',
+        dueAt: start + 60_000,
+        doneAt: null,
+        ...plainFollowUp,
+      }),
+    );
+    expect(app.waiting()).not.toContain('Charge the loggers');
+    await app.pass(60);
+    expect(app.waiting()).toContain('Charge the loggers');
+    const isDone = () =>
+      app.state().work.items.some((item) => item.kind === 'followUp' && item.doneAt !== null);
+    const end = selectOrder(app.state(), app.clock.now()).find(({ end: each }) => isTask(each.who))!.end;
+    app.store.dispatch(putAway(end));
+    expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([false, true]);
+    app.store.dispatch(takeBack(end.who.key));
+    expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([true, false]);
   });
 });
 
