@@ -65,6 +65,11 @@ test('a new room needs a name of its own; who leaves a closed one reads it no mo
   await page.reload();
   await page.getByRole('button', { name: 'Leave Saturday race' }).click();
   await expect(rooms(page)).not.toContainText('Saturday race');
+  await page.getByRole('button', { name: 'Undo: back in Saturday race' }).click();
+  await rooms(page)
+    .getByRole('button', { name: /^Saturday race/ })
+    .click();
+  await expect(page.getByText('closed, with Sunniva Dahl and Bryn Castellan')).toBeVisible();
 });
 
 test('an open room is read from outside it, and entered to write', async ({ office, page }) => {
@@ -144,14 +149,22 @@ test('the colleagues of a call write to each other until it ends, and it stays w
   await office.goOutside();
   await writeAs(page, 'Ilse Varga', 'Got it.', 'Chat of the call');
   await office.toTheCall().click();
-  await office.act('Chat').click();
+  await office.act('Chat 1').click();
   await expect(office.sheet()).toContainText('Got it.');
   await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await office.goOutside();
+  await writeAs(page, 'Ilse Varga', 'One more thing.', 'Chat of the call');
+  await office.toTheCall().click();
   await office.end().click();
+  await office.goTo('Loose ends');
+  await expect(page.getByRole('link', { name: 'Rooms 2', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Reply: Ilse Varga' }).click();
+  await expect(page.getByText('It ended with its call.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Invite somebody' })).toHaveCount(0);
   await office.goToEverything();
   await office.newestOf('Ilse Varga').click();
   await expect(page.getByText('Gate 4120, hut left.')).toBeVisible();
-  await expect(page.getByText('Ilse, in the chat')).toBeVisible();
+  await expect(page.getByText('Ilse, in the chat').first()).toBeVisible();
 });
 
 test('who waits for the team is taken on by one of it, and let go of', async ({ office, page }) => {

@@ -9,6 +9,7 @@ import {
   send,
   sendAndSay,
   useAppDispatch,
+  selectUnreadInChat,
   useAppSelector,
   type CallView,
   type PartyView,
@@ -35,6 +36,7 @@ export function useCallActs(
   const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
   const people = useAppSelector(selectPeople);
   const met = useAppSelector((state) => state.settings.met);
+  const unread = useAppSelector((state) => selectUnreadInChat(state, view?.id));
   const go = useGo();
   if (!view) return [];
   const [only, ...more] = view.others;
@@ -117,7 +119,7 @@ export function useCallActs(
         { word: 'Note', onPress: () => open({ kind: 'note', view }) },
         ...(stranger ? [{ word: 'Add contact', onPress: () => go.newContact(stranger) }] : []),
         ...(view.others.some(({ personId }) => personId !== null)
-          ? [{ word: 'Chat', onPress: () => open({ kind: 'chat', view }) }]
+          ? [{ word: unread > 0 ? `Chat ${unread}` : 'Chat', onPress: () => open({ kind: 'chat', view }) }]
           : []),
       ],
     },

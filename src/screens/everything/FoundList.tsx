@@ -2,7 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { whoOf } from '@/core/looseEnds';
 import { describeOutcome } from '@/core/history';
-import { roomIdOf } from '@/core/messages';
+import { mayRead, roomIdOf } from '@/core/messages';
 import { formatDayAndClock } from '@/core/time';
 import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFound, type Found } from '@/state/catchUp';
@@ -48,6 +48,7 @@ function FoundRow({ found }: { found: Found }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
   const when = formatDayAndClock(found.at, now, zone);
   const person =
     (number: string | null, name: string | null, personId: string | null, callId: string) => () =>
@@ -76,11 +77,12 @@ function FoundRow({ found }: { found: Found }) {
     case 'text': {
       const { number, text, direction, picture } = found.message;
       const roomId = roomIdOf(number);
+      const room = rooms[roomId ?? ''];
       if (roomId !== null)
         return (
           <Row
             title={text}
-            detail={`${when} · ${authorOf(found.message, office)}, in ${rooms[roomId]?.name ?? 'a room'}`}
+            detail={`${when} · ${authorOf(found.message, office)}, in ${room?.name ?? 'a room'}${room && !mayRead(room, myId) ? ', which you have left' : ''}`}
             onPress={() => go.room(roomId)}
           />
         );

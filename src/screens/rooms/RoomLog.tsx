@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { cannotWrite, mayRead } from '@/core/messages';
-import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
-import { enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
+import { actDone, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { comeBack, enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -11,6 +11,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { RoomComposer } from './RoomComposer';
@@ -62,6 +63,14 @@ export function RoomLog({ roomId }: { roomId: string }) {
     );
   const obstacle = cannotWrite(room, myId);
   const isMember = room.memberIds.includes(myId);
+  const isOver = room.closedAt !== null;
+  const leave = () => {
+    const said = `You have left ${room.name}.`;
+    dispatch(leaveRoom(roomId, myId));
+    dispatch(actDone(said));
+    offerUndo({ said, what: `back in ${room.name}`, undo: () => dispatch(comeBack(room)) });
+    if (!room.isOpen) go.rooms();
+  };
   return (
     <View style={styles.screen}>
       <View style={styles.head}>
@@ -70,16 +79,11 @@ export function RoomLog({ roomId }: { roomId: string }) {
         </Txt>
         <Txt as="small">{`${roomKind(room)}, with ${othersIn(room, myId, office)}`}</Txt>
         <View style={styles.acts}>
-          {isMember ? <Plate word="Invite somebody" onPress={() => setAsking(true)} /> : null}
-          {isMember ? (
-            <Plate
-              word="Leave"
-              label={`Leave ${room.name}`}
-              onPress={() => {
-                dispatch(leaveRoom(roomId, myId));
-                if (!room.isOpen) go.rooms();
-              }}
-            />
+          {isMember && !isOver ? (
+            <>
+              <Plate word="Invite somebody" onPress={() => setAsking(true)} />
+              <Plate word="Leave" label={`Leave ${room.name}`} onPress={leave} />
+            </>
           ) : null}
           {isWide ? null : <Plate word="Back" onPress={go.rooms} />}
         </View>
@@ -92,6 +96,15 @@ export function RoomLog({ roomId }: { roomId: string }) {
         <RoomPaper log={log} isMember={isMember} />
       )}
       {obstacle === null ? <RoomComposer room={room} /> : null}
+      {obstacle === 'ended' ? (
+        <View style={styles.foot}>
+          <Txt as="small">
+            {room.callId === null
+              ? 'It is closed: nothing more is written in it.'
+              : 'It ended with its call.'}
+          </Txt>
+        </View>
+      ) : null}
       {obstacle === 'notInIt' ? (
         <View style={styles.foot}>
           <Txt as="small">You are reading it from outside, so nothing in it counts as unread.</Txt>

@@ -81,6 +81,7 @@ export {
   selectPeople,
   selectPresence,
   selectUnreadFaxes,
+  selectUnreadInChat,
   selectUnreadInRooms,
   selectWaitingCount,
   selectZone,

@@ -109,19 +109,28 @@ export const selectUnreadFaxes = createSelector(
     Object.values(faxes).filter(({ direction, readAt }) => direction === 'in' && readAt === null).length,
 );
 
-/** Messages that nobody here has read, in the rooms the worker is in. */
+/** Messages that nobody here has read, in the rooms the worker is in; a call's chat is over with its call. */
 export const selectUnreadInRooms = createSelector(
   (state: RootState) => state.catchUp.kept.messages,
   (state: RootState) => state.catchUp.kept.rooms,
   (state: RootState) => state.office.me?.personId ?? '',
   (messages, rooms, myId) => {
-    const mine = Object.values(rooms).filter(({ memberIds }) => memberIds.includes(myId));
+    const mine = Object.values(rooms).filter(
+      ({ memberIds, callId, closedAt }) => memberIds.includes(myId) && (callId === null || closedAt === null),
+    );
     const numbers = new Set(mine.map(({ id }) => `room:${id}`));
     return Object.values(messages).filter(
       ({ number, direction, readAt }) => direction === 'in' && readAt === null && numbers.has(number),
     ).length;
   },
 );
+
+/** How much of what was written in a call's chat the worker has not read. */
+export const selectUnreadInChat = ({ catchUp }: RootState, callId: string | undefined): number =>
+  Object.values(catchUp.kept.messages).filter(
+    ({ number, direction, readAt }) =>
+      direction === 'in' && readAt === null && callId !== undefined && number === `room:${callId}`,
+  ).length;
 
 /** Why somebody with that number still waits, where they do. */
 export function selectEndOf({ catchUp }: RootState, personKey: string): LooseEnd | null {

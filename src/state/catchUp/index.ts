@@ -21,6 +21,7 @@ export { markRead, sendAgain, takeBackText, writeText, type NewText } from './ou
 export { looseHappened, putAway, putOff, selectOrder, takeBack, takeOn } from './reckon';
 export {
   chatOfCall,
+  comeBack,
   enterRoom,
   leaveRoom,
   openRoom,

@@ -1,7 +1,15 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import { entered, left, mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/messages';
-import { freeId, keepOne, textLineOf, type AppStore, type RootState, type Services } from '@/state/app';
+import {
+  actDone,
+  freeId,
+  keepOne,
+  textLineOf,
+  type AppStore,
+  type RootState,
+  type Services,
+} from '@/state/app';
 
 import { writeText } from './outbox';
 
@@ -85,6 +93,16 @@ export const enterRoom = (roomId: string, personId: string): Act =>
 
 export const leaveRoom = (roomId: string, personId: string): Act =>
   change(roomId, (room, now) => left(room, personId, now));
+
+/** As it was before the worker left it, with whoever came in since. */
+export const comeBack =
+  (before: Room): Act =>
+  (dispatch, getState) => {
+    const now = getState().catchUp.kept.rooms[before.id];
+    const memberIds = [...new Set([...before.memberIds, ...(now?.memberIds ?? [])])];
+    dispatch(keepOne('rooms', { ...before, memberIds }));
+    dispatch(actDone(null));
+  };
 
 export const writeInRoom =
   ({ id, callId }: Room, text: string): Act =>
