@@ -1,19 +1,38 @@
 import fc from 'fast-check';
 
-import { sampleContacts, sampleOffice } from '@sample';
-
 import { testRecord } from '../exchange/tests/testRecord';
 import { applyLooseEvents, looseEventsOf, noLooseEnds, type LooseEvent } from '../looseEnds';
 import { roomNumber, type Message, type Room } from '../messages';
-import { OfficeIndex } from '../office';
+import { emptyOffice, OfficeIndex } from '../office';
 import { PeopleIndex } from '../people';
 import type { Voicemail } from '../voicemail';
 import { arrivalsOf, askWords, didWords, type Arrival, type WhatCame } from '.';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const minute = 60_000;
-const office = new OfficeIndex(sampleOffice);
-const people = new PeopleIndex(office, sampleContacts);
+const colleague = (id: string, name: string, extension: string) => ({
+  id,
+  name,
+  role: '',
+  extension,
+  presentedLineId: '',
+});
+const office = new OfficeIndex({
+  ...emptyOffice,
+  people: [
+    colleague('maren', 'Maren Oyelaran', '214'),
+    colleague('ilse', 'Ilse Varga', '201'),
+    colleague('odile', 'Odile Marchetti', '203'),
+  ],
+});
+const people = new PeopleIndex(office, [
+  {
+    id: 'cawder',
+    name: 'Cawder Flood Watch',
+    firm: null,
+    numbers: [{ label: 'watch room', number: '+441914980162' }],
+  },
+]);
 const seen = { before: now, myId: 'maren', office, people };
 const nothing: WhatCame = {
   records: [],
