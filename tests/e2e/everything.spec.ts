@@ -27,6 +27,36 @@ test('a word is found wherever it was said or written, and leads there', async (
   expect(await office.axeViolations()).toEqual([]);
 });
 
+test('what is found opens at its line, lit, and not at the newest; a note opens among the notes', async ({
+  office,
+  page,
+}) => {
+  await office.open('/notes');
+  await page.getByRole('textbox', { name: 'A new note' }).fill('Spanner under the seat');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  const goBack = async () => {
+    await office.goTo('Loose ends');
+    await page.getByRole('link', { name: 'Everything' }).click();
+  };
+  await goBack();
+  const find = page.getByRole('textbox', { name: 'Find words, names or numbers' });
+  await find.fill('sends zeros');
+  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Cawder gauges' })).toBeVisible();
+  const lit = page.locator('[aria-current=true]');
+  await expect(lit).toContainText('The Cawder logger sends zeros since two.');
+  await expect(lit).toBeInViewport();
+  await goBack();
+  await find.fill('looks from the lane');
+  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+  await expect(lit).toContainText('That is how it looks from the lane.');
+  await expect(lit).toBeInViewport();
+  await goBack();
+  await find.fill('spanner');
+  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Notes' })).toBeVisible();
+});
+
 test('the history is narrowed down, summed up, and taken away as a table', async ({ office, page }) => {
   await office.open('/everything');
   await page.getByRole('button', { name: 'Filter' }).click();

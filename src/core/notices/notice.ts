@@ -4,6 +4,9 @@ import { z } from 'zod';
 export const noticeKinds = ['missedCall', 'voicemail', 'text'] as const;
 export type NoticeKind = (typeof noticeKinds)[number];
 
+/** Beside a number as it is written here: as any program takes it (ITU-T E.164); null for an extension, or none. */
+const e164 = z.string().max(20).nullable().optional();
+
 export const noticeSchema = z.object({
   /** The same however often it is told: that of the record, voicemail or text. */
   id: z.string().min(1).max(200),
@@ -14,9 +17,9 @@ export const noticeSchema = z.object({
   zone: z.string().max(60),
   /** Whom it was meant for. */
   forName: z.string().max(200),
-  line: z.object({ name: z.string().max(200), number: z.string().max(40) }).nullable(),
+  line: z.object({ name: z.string().max(200), number: z.string().max(40), e164 }).nullable(),
   /** `number` is null where it was withheld. */
-  from: z.object({ name: z.string().max(200), number: z.string().max(40).nullable() }),
+  from: z.object({ name: z.string().max(200), number: z.string().max(40).nullable(), e164 }),
   /** Of a text, or of a voicemail that was transcribed. */
   words: z.string().max(100_000).nullable(),
   /** Of a voicemail, in milliseconds. */

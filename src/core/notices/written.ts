@@ -57,7 +57,9 @@ const oneLine = (text: string) => text.replace(/[\r\n]+/g, ' ');
 
 const fileStamp = (at: number) => new Date(at).toISOString().slice(0, 16).replace(':', '');
 
-/** The notice as a webhook's body (JSON): `type` in the dotted form of Standard Webhooks, times as ISO 8601. */
+/**
+ * The notice as a webhook's body (JSON): `type` in the dotted form of Standard Webhooks, times as ISO 8601; lengths in whole seconds, as the app
+ * shows them. */
 export function webhookBodyOf({
   id,
   kind,
@@ -78,7 +80,7 @@ export function webhookBodyOf({
       line,
       from,
       words,
-      durationSeconds: durationMs === null ? null : Math.round(durationMs / 1000),
+      durationSeconds: durationMs === null ? null : Math.floor(durationMs / 1000),
       sound: soundWav === null ? null : { contentType: 'audio/wav', base64: soundWav },
     },
   });

@@ -89,7 +89,7 @@ export function decodeWav(bytes: Uint8Array): WavResult {
     } else if (id === 'LIST') {
       for (const label of chunksOf(bytes, from + 4, to)) {
         if (label.id !== 'labl' || label.to - label.from < 4) continue;
-        const words = latin1.decode(bytes.subarray(label.from + 4, label.to));
+        const words = latin1(bytes.subarray(label.from + 4, label.to));
         labels.set(view.getUint32(label.from, true), words.split('\0')[0] ?? '');
       }
     }
@@ -114,7 +114,7 @@ function readLayout(view: DataView, from: number, to: number): Layout | null {
 type Reader = (view: DataView, at: number) => number;
 
 /** Sound editors write labels in letters of one byte each. */
-const latin1 = new TextDecoder('latin1');
+const latin1 = (bytes: Uint8Array) => Array.from(bytes, (byte) => String.fromCharCode(byte)).join('');
 
 /** How one sample is read, between -1 and 1; null for a format nobody here knows. */
 function readerOf({ tag, bytesEach }: Layout): Reader | null {

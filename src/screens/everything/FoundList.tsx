@@ -52,7 +52,7 @@ function FoundRow({ found }: { found: Found }) {
   const when = formatDayAndClock(found.at, now, zone);
   const person =
     (number: string | null, name: string | null, personId: string | null, callId: string) => () =>
-      go.person(whoOf({ number, name, personId }, callId, office, people).key);
+      go.person(whoOf({ number, name, personId }, callId, office, people).key, found.id);
   switch (found.kind) {
     case 'call': {
       const { number, name } = found.record.other;
@@ -83,7 +83,7 @@ function FoundRow({ found }: { found: Found }) {
           <Row
             title={text}
             detail={`${when} · ${authorOf(found.message, office)}, in ${room?.name ?? 'a room'}${room && !mayRead(room, myId) ? ', which you have left' : ''}`}
-            onPress={() => go.room(roomId)}
+            onPress={() => go.room(roomId, found.id)}
           />
         );
       return (
@@ -103,7 +103,11 @@ function FoundRow({ found }: { found: Found }) {
         />
       );
     case 'work':
-      return <Row title={found.text} detail={`${when} · note or follow-up`} onPress={() => go.loose()} />;
+      return found.isFollowUp ? (
+        <Row title={found.text} detail={`${when} · follow-up`} onPress={go.followUps} />
+      ) : (
+        <Row title={found.text} detail={`${when} · note`} onPress={go.notes} />
+      );
   }
 }
 

@@ -26,6 +26,7 @@ import { HistoryList } from '../everything/HistoryList';
 import { MoreToggle } from '../shared/MoreToggle';
 import { writeNumbers } from '../shared/useFound';
 import { offerUndo } from '../shared/undoOffer';
+import { useAskedLine, type AskedLine } from '../shared/useAskedLine';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -64,6 +65,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.ink,
     },
     moreActs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    lit: { borderLeftWidth: 4, borderColor: colours.saffron, paddingLeft: space.s },
     log: { paddingHorizontal: space.l, paddingBottom: space.l },
     day: { paddingTop: space.l, paddingBottom: space.xs, borderBottomWidth: 1, borderColor: colours.ink },
   }),
@@ -84,7 +86,11 @@ function Timeline({ personKey }: { personKey: string }) {
   const person = useAppSelector((state) => selectPerson(state, personKey));
   const items = useAppSelector((state) => selectTimeline(state, personKey));
   const isRead = useAppSelector((state) => state.catchUp.isRead);
-  const [most, setMost] = useState(shownAtOnce);
+  const asked = useAskedLine((id) => items.some((item) => item.id === id));
+  const fromAsked = items.length - items.findIndex(({ id }) => id === asked.id);
+  const least = fromAsked <= items.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce;
+  const [more, setMore] = useState(0);
+  const most = least + more;
   const scroll = useRef<ScrollView>(null);
   const unread = useMemo(() => items.flatMap(unreadOf), [items]);
   useEffect(() => {
@@ -98,7 +104,9 @@ function Timeline({ personKey }: { personKey: string }) {
         ref={scroll}
         tabIndex={0}
         contentContainerStyle={styles.log}
-        onContentSizeChange={() => most === shownAtOnce && scroll.current?.scrollToEnd({ animated: false })}
+        onContentSizeChange={() =>
+          more === 0 && asked.id === null && scroll.current?.scrollToEnd({ animated: false })
+        }
       >
         {items.length === 0 ? (
           <EmptyState
@@ -111,9 +119,9 @@ function Timeline({ personKey }: { personKey: string }) {
           />
         ) : null}
         {items.length > most ? (
-          <Plate word={`Earlier, ${items.length - most} more`} onPress={() => setMost(most + 100)} />
+          <Plate word={`Earlier, ${items.length - most} more`} onPress={() => setMore(more + 100)} />
         ) : null}
-        <Days items={shown} />
+        <Days items={shown} asked={asked} />
       </ScrollView>
       <Composer person={person} items={items} />
     </View>
@@ -235,7 +243,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
   );
 }
 
-function Days({ items }: { items: readonly TimelineItem[] }) {
+function Days({ items, asked }: { items: readonly TimelineItem[]; asked: AskedLine }) {
   const styles = useStyles();
   const zone = useAppSelector(selectZone);
   const now = useNow(minuteMs);
@@ -247,7 +255,12 @@ function Days({ items }: { items: readonly TimelineItem[] }) {
         const isNewDay = own !== day;
         day = own;
         return (
-          <View key={`${item.kind} ${item.id}`} role="listitem">
+          <View
+            key={`${item.kind} ${item.id}`}
+            role="listitem"
+            style={item.id === asked.id && styles.lit}
+            {...asked.marks(item.id)}
+          >
             {isNewDay ? (
               <View style={styles.day}>
                 <Txt as="heading" level={2}>

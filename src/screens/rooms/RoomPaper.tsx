@@ -1,17 +1,24 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { Message } from '@/core/messages';
 import { formatClock, formatDay, startOfLocalDay } from '@/core/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { markRead } from '@/state/catchUp';
+import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { MessageWords } from '../looseEnds/MessageWords';
+import { useAskedLine } from '../shared/useAskedLine';
 import { authorOf } from './roomWords';
 
 const minuteMs = 60_000;
+/** So many lines are drawn at first; more on demand, so that a room of years opens at once. */
+const shownAtOnce = 60;
+const shownMore = 200;
+/** So near to its end a log follows what is written. */
+const footReach = 80;
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
@@ -27,6 +34,7 @@ const useStyles = themed(({ colours, size }) =>
     },
     time: { width: size(48), paddingTop: 2 },
     words: { flex: 1, minWidth: 0, paddingLeft: space.m, borderLeftWidth: 2, borderColor: colours.rule },
+    lit: { borderLeftWidth: 4, borderColor: colours.saffron },
     ours: { borderLeftWidth: 0, paddingLeft: 0, alignItems: 'flex-end' },
   }),
 );
@@ -40,6 +48,12 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
   const zone = useAppSelector(selectZone);
   const now = useNow(minuteMs);
   const scroll = useRef<ScrollView>(null);
+  const asked = useAskedLine((id) => log.some((message) => message.id === id));
+  const fromAsked = log.length - log.findIndex(({ id }) => id === asked.id);
+  const [most, setMost] = useState(
+    fromAsked <= log.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce,
+  );
+  const isAtFoot = useRef(asked.id === null);
   const unread = useMemo(
     () => log.filter(({ direction, readAt }) => direction === 'in' && readAt === null).map(({ id }) => id),
     [log],
@@ -54,16 +68,23 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
       tabIndex={0}
       style={styles.scroll}
       contentContainerStyle={styles.paper}
-      onContentSizeChange={() => scroll.current?.scrollToEnd({ animated: false })}
+      onContentSizeChange={() => isAtFoot.current && scroll.current?.scrollToEnd({ animated: false })}
+      scrollEventThrottle={100}
+      onScroll={({ nativeEvent: { contentOffset, contentSize, layoutMeasurement } }) => {
+        isAtFoot.current = contentOffset.y + layoutMeasurement.height >= contentSize.height - footReach;
+      }}
     >
+      {log.length > most ? (
+        <Plate word={`Earlier, ${log.length - most} more`} onPress={() => setMost(most + shownMore)} />
+      ) : null}
       <View role="list" aria-label="What was written">
-        {log.map((message) => {
+        {log.slice(-most).map((message) => {
           const own = startOfLocalDay(message.at, zone);
           const isNewDay = own !== day;
           day = own;
           const isOurs = message.direction === 'out';
           return (
-            <View key={message.id} role="listitem">
+            <View key={message.id} role="listitem" {...asked.marks(message.id)}>
               {isNewDay ? (
                 <View style={styles.day}>
                   <Txt as="heading" level={2}>
@@ -71,7 +92,7 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
                   </Txt>
                 </View>
               ) : null}
-              <View style={styles.row}>
+              <View style={[styles.row, message.id === asked.id && styles.lit]}>
                 <View style={styles.time}>
                   <Txt as="mono" colour={colours.faint}>
                     {formatClock(message.at, zone)}

@@ -1,6 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 
+const lineOf = (at: string | undefined) =>
+  at === undefined ? ('' as const) : (`?at=${encodeURIComponent(at)}` as const);
+
 /** The ways through the app, so that no screen writes an address. */
 export function useGo() {
   const router = useRouter();
@@ -9,9 +12,11 @@ export function useGo() {
       /** To where one came from; at the very first screen, to who waits. */
       back: () => (router.canGoBack() ? router.back() : router.navigate('/')),
       loose: () => router.navigate('/'),
-      person: (key: string) => router.navigate(`/person/${encodeURIComponent(key)}`),
+      /** `at`: the id of the line that is to be in view. */
+      person: (key: string, at?: string) =>
+        router.navigate(`/person/${encodeURIComponent(key)}${lineOf(at)}`),
       rooms: () => router.navigate('/rooms'),
-      room: (id: string) => router.navigate(`/rooms/${encodeURIComponent(id)}`),
+      room: (id: string, at?: string) => router.navigate(`/rooms/${encodeURIComponent(id)}${lineOf(at)}`),
       everything: () => router.navigate('/everything'),
       record: (id: string) => router.navigate(`/everything/${id}`),
       dial: () => router.navigate('/dial'),

@@ -17,7 +17,7 @@ export type Found =
   | { kind: 'voicemail'; at: number; id: string; voicemail: Voicemail; text: string }
   | { kind: 'text'; at: number; id: string; message: Message }
   | { kind: 'fax'; at: number; id: string; fax: Fax }
-  | { kind: 'work'; at: number; id: string; text: string };
+  | { kind: 'work'; at: number; id: string; text: string; isFollowUp: boolean };
 
 const mostFound = 60;
 
@@ -98,5 +98,6 @@ const ofFaxes = (faxes: Record<string, Fax>, nameOf: NameOf): Findable<Found>[] 
 const ofWork = (items: readonly Work[]): Findable<Found>[] =>
   items.map((item) => {
     const text = item.kind === 'followUp' ? [item.text, item.name, ...item.words].join(' ') : item.text;
-    return { item: { kind: 'work', at: item.at, id: item.id, text: item.text }, text };
+    const isFollowUp = item.kind === 'followUp';
+    return { item: { kind: 'work', at: item.at, id: item.id, text: item.text, isFollowUp }, text };
   });

@@ -27,7 +27,10 @@ const selectRoomMessages = createSelector(
     const byRoom = new Map<string, Message[]>();
     for (const message of Object.values(messages)) {
       const roomId = roomIdOf(message.number);
-      if (roomId !== null) byRoom.set(roomId, [...(byRoom.get(roomId) ?? []), message]);
+      if (roomId === null) continue;
+      const log = byRoom.get(roomId);
+      if (log) log.push(message);
+      else byRoom.set(roomId, [message]);
     }
     for (const log of byRoom.values()) log.sort((a, b) => a.at - b.at);
     return byRoom;

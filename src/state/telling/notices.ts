@@ -31,16 +31,20 @@ function noticeOf(
     at,
     zone: office.setup.zone,
     forName: office.people.get(state.office.me?.personId ?? '')?.name ?? '',
-    line: line ? { name: line.name, number: formatAny(line.number) } : null,
+    line: line ? { name: line.name, number: formatAny(line.number), e164: e164Of(line.number) } : null,
     from: {
       name: identifyNumber(number, name, selectPeople(state)).name,
       number: number === null ? null : formatAny(number),
+      e164: e164Of(number),
     },
     words,
     durationMs,
     soundWav: null,
   };
 }
+
+/** Extensions, and who withheld their number, have none. */
+const e164Of = (number: string | null) => (number?.startsWith('+') ? number : null);
 
 /** Puts it on the way to every place that is told of its kind. */
 function tell(store: AppStore, happened: Happened, soundId: string | null = null): void {

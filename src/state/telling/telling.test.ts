@@ -65,7 +65,7 @@ describe('what is told elsewhere', () => {
       words: 'When?',
       forName: 'Maren Oyelaran',
       line: { name: 'Field texts' },
-      from: { name: 'Three Becks Angling Club', number: '07700 900333' },
+      from: { name: 'Three Becks Angling Club', number: '07700 900333', e164: '+447700900333' },
     });
     await app.office.send({ type: 'make', from: cawder, to: '+441314960214' });
     for (let step = 0; step < 60; step++) await app.pass(1);
