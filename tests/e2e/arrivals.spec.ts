@@ -19,10 +19,12 @@ async function threeThings(office: Office) {
   const { page } = office;
   await office.open('/outside');
   await office.letPass('5 s');
+  // On a wide screen a call that rings leaves Outside in view.
+  const phone = page.viewportSize();
+  await page.setViewportSize({ width: 1280, height: 800 });
   await office.callIn('Skerrow Harbour');
-  await office.refuse().click();
-  await office.goOutside();
   await page.getByRole('button', { name: 'Skerrow Harbour: Hang up' }).click();
+  if (phone) await page.setViewportSize(phone);
   await office.letPass('5 s');
   await textIn(page, 'Peg Anstey', 'The pump is loud.');
   await office.letPass('5 s');

@@ -199,6 +199,13 @@ describe('what came in while I was elsewhere', () => {
     expect(kinds('Ask Maren.', room(['ilse'], false))).toEqual([]);
   });
 
+  it('has no call that I have refused, since I know of it', () => {
+    const refused = testRecord({ startedAt: now + minute, personId: 'maren', outcome: 'refused' });
+    const { open } = applyLooseEvents(noLooseEnds, looseEventsOf(refused, office, people));
+    expect(open).toHaveLength(1);
+    expect(arrivalsOf({ ...nothing, records: [refused], open }, seen)).toEqual([]);
+  });
+
   it('asks for no call of somebody who withholds their number', () => {
     const record = testRecord({
       startedAt: now + minute,

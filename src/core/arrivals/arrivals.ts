@@ -85,10 +85,11 @@ function callsOf({ records, open }: WhatCame, { before, myId }: Seen): Arrival[]
       .flatMap(({ who, reasons }) => reasons.map(({ id }) => [id, who] as const)),
   );
   const found: Arrival[] = [];
-  for (const { id, startedAt, endedAt, lineId, messageMs } of records) {
+  for (const { id, startedAt, endedAt, lineId, messageMs, outcome } of records) {
     if (startedAt <= before - longestCallMs) break;
     const who = waiting.get(id);
-    if (!who || messageMs > 0) continue;
+    // Whom the worker has refused they know of.
+    if (!who || messageMs > 0 || outcome !== 'missed') continue;
     const asks = who.number === null ? 'look' : 'callBack';
     found.push({ id, kind: 'call', at: endedAt, who, lineId, words: null, room: null, slot: null, asks });
   }
