@@ -107,8 +107,11 @@ export class Deliveries {
   private async try(id: string): Promise<void> {
     const before = this.kept.get(id);
     if (!before) return;
+    const delivery = this.files.readNotice(id);
+    // Forgotten here, it is handed over anew by whoever still has it.
+    if (!delivery) return this.drop(id);
     this.underway.add(id);
-    const result = await this.tell(id);
+    const result = await this.tell(delivery);
     this.underway.delete(id);
     const progress = afterTry(before.progress, result, this.now());
     this.keep({ progress, endedAt: progress.nextAt === null ? this.now() : null });
@@ -117,9 +120,7 @@ export class Deliveries {
     this.schedule();
   }
 
-  private async tell(id: string): Promise<TryResult> {
-    const delivery = this.files.readNotice(id);
-    if (!delivery) return { ok: false, forGood: true, problem: 'What it tells can’t be read any more.' };
+  private async tell(delivery: Delivery): Promise<TryResult> {
     try {
       return await this.options.tell(delivery);
     } catch (error) {

@@ -46,11 +46,18 @@ test('what is found opens at its line, lit, and not at the newest; a note opens 
   const lit = page.locator('[aria-current=true]');
   await expect(lit).toContainText('The Cawder logger sends zeros since two.');
   await expect(lit).toBeInViewport();
+  // Whoever writes sees what they wrote, wherever they were reading.
+  await page.getByRole('textbox', { name: 'Write in Cawder gauges' }).fill('I drive there at noon.');
+  await page.getByRole('button', { name: 'Send' }).click();
+  await expect(page.getByText('I drive there at noon.')).toBeInViewport();
   await goBack();
   await find.fill('looks from the lane');
   await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
   await expect(lit).toContainText('That is how it looks from the lane.');
   await expect(lit).toBeInViewport();
+  await page.getByRole('textbox', { name: /^Text to/ }).fill('I bring a new mast.');
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(page.getByText('I bring a new mast.')).toBeInViewport();
   await goBack();
   await find.fill('spanner');
   await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();

@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const noticeKinds = ['missedCall', 'voicemail', 'text'] as const;
 export type NoticeKind = (typeof noticeKinds)[number];
 
-/** Beside a number as it is written here: as any program takes it (ITU-T E.164); null for an extension, or none. */
+/** Beside a number as it is written here: in the form of ITU-T E.164; null for an extension, or none. */
 const e164 = z.string().max(20).nullable().optional();
 
 export const noticeSchema = z.object({

@@ -27,6 +27,7 @@ import { MoreToggle } from '../shared/MoreToggle';
 import { writeNumbers } from '../shared/useFound';
 import { offerUndo } from '../shared/undoOffer';
 import { useAskedLine, type AskedLine } from '../shared/useAskedLine';
+import { useOwnLineInView } from '../shared/useOwnLineInView';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -91,7 +92,9 @@ function Timeline({ personKey }: { personKey: string }) {
   const least = fromAsked <= items.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce;
   const [more, setMore] = useState(0);
   const most = least + more;
+  const newest = items.at(-1);
   const scroll = useRef<ScrollView>(null);
+  useOwnLineInView(scroll, newest?.id, newest?.kind === 'message' && newest.message.direction === 'out');
   const unread = useMemo(() => items.flatMap(unreadOf), [items]);
   useEffect(() => {
     if (unread.length > 0) dispatch(markRead(unread));

@@ -11,6 +11,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { MessageWords } from '../looseEnds/MessageWords';
 import { useAskedLine } from '../shared/useAskedLine';
+import { useOwnLineInView } from '../shared/useOwnLineInView';
 import { authorOf } from './roomWords';
 
 const minuteMs = 60_000;
@@ -50,9 +51,11 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
   const scroll = useRef<ScrollView>(null);
   const asked = useAskedLine((id) => log.some((message) => message.id === id));
   const fromAsked = log.length - log.findIndex(({ id }) => id === asked.id);
-  const [most, setMost] = useState(
-    fromAsked <= log.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce,
-  );
+  const least = fromAsked <= log.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce;
+  const [more, setMore] = useState(0);
+  const most = least + more;
+  const newest = log.at(-1);
+  useOwnLineInView(scroll, newest?.id, newest?.direction === 'out');
   const isAtFoot = useRef(asked.id === null);
   const unread = useMemo(
     () => log.filter(({ direction, readAt }) => direction === 'in' && readAt === null).map(({ id }) => id),
@@ -75,7 +78,7 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
       }}
     >
       {log.length > most ? (
-        <Plate word={`Earlier, ${log.length - most} more`} onPress={() => setMost(most + shownMore)} />
+        <Plate word={`Earlier, ${log.length - most} more`} onPress={() => setMore(more + shownMore)} />
       ) : null}
       <View role="list" aria-label="What was written">
         {log.slice(-most).map((message) => {
