@@ -15,8 +15,7 @@ run(bin('eslint'), ['.', '--max-warnings', '0']);
 for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json'])
   run(bin('tsc'), ['-p', project]);
 mkdirSync(join(root, 'test-results'), { recursive: true });
-// Something a test left running shall not keep everybody waiting; `npm run test:unit` would show it.
-run(bin('jest'), ['--json', `--outputFile=${unitReport}`, '--forceExit']);
+run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
 build();
 run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
 
