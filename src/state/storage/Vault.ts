@@ -135,7 +135,7 @@ export class Vault {
 
   private change(changes: Iterable<readonly [string, string | null]>): Promise<void> {
     for (const [key, text] of changes) this.pending.set(key, text);
-    this.writing ??= this.writePending().finally(() => (this.writing = null));
+    this.writing ??= this.writePending();
     return this.writing;
   }
 
@@ -186,24 +186,29 @@ export class Vault {
   private async writePending(): Promise<void> {
     // Let what belongs to the same moment gather, so that it goes in one transaction.
     await Promise.resolve();
-    while (this.pending.size > 0 && !this.closed) {
-      this.underway = this.pending;
-      this.pending = new Map();
-      try {
-        await this.carryOut(this.underway);
-        this.underway = new Map();
-        this.setStatus('ok');
-        if (this.hasRescued && this.pending.size === 0) {
-          this.unwritten.clear();
-          this.hasRescued = false;
+    try {
+      while (this.pending.size > 0 && !this.closed) {
+        this.underway = this.pending;
+        this.pending = new Map();
+        try {
+          await this.carryOut(this.underway);
+          this.underway = new Map();
+          this.setStatus('ok');
+          if (this.hasRescued && this.pending.size === 0) {
+            this.unwritten.clear();
+            this.hasRescued = false;
+          }
+        } catch (error) {
+          this.pending = this.waiting();
+          this.underway = new Map();
+          this.setStatus(/quota|full/i.test(String(error)) ? 'full' : 'failed');
+          setTimeout(() => void this.write({}), retryMs);
+          return;
         }
-      } catch (error) {
-        this.pending = this.waiting();
-        this.underway = new Map();
-        this.setStatus(/quota|full/i.test(String(error)) ? 'full' : 'failed');
-        setTimeout(() => void this.write({}), retryMs);
-        return;
       }
+    } finally {
+      // In the same turn as the last look at what waits, so that nothing comes in between and waits for ever.
+      this.writing = null;
     }
   }
 

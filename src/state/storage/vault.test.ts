@@ -68,6 +68,18 @@ const a = { id: 'a', ring: 5 };
 const b = { id: 'b', ring: 6 };
 
 describe('what is kept', () => {
+  it.each(Array.from({ length: 12 }, (_, turns) => turns))(
+    'is written whenever it comes, also %i turns after what came before',
+    async (turns) => {
+      const { vault, memory } = open();
+      void vault.write({ first: Vault.encode([{ id: 'a', ring: 1 }], kind) });
+      for (let turn = 0; turn < turns; turn++) await Promise.resolve();
+      void vault.write({ second: Vault.encode([{ id: 'b', ring: 2 }], kind) });
+      await vault.flush();
+      expect(Object.keys(memory.entries)).toEqual(['first', 'second']);
+    },
+  );
+
   it('is read as it was written', async () => {
     const { vault } = open();
     await vault.write({ plan: Vault.encode([a, b], kind) });
