@@ -91,6 +91,69 @@ test('the recorded calls are found, and can be listened to', async ({ office, pa
   await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
 });
 
+test('a recording is seen on its row, saved under a name, deleted, had back, and kept as long as is chosen', async ({
+  office,
+  page,
+}) => {
+  const summary = page.getByText(/^\d calls? · /);
+  const row = office.newestOf('Marl & Finch');
+  const filter = async () => {
+    await page.getByRole('button', { name: /^Filter/ }).click();
+    await office.sheet().getByRole('checkbox', { name: 'were recorded' }).click();
+    await office.sheet().getByRole('button', { name: 'Close' }).click();
+  };
+  await office.open('/everything');
+  await filter();
+  await expect(row).toContainText('recorded');
+  await row.click();
+  const recording = page.getByRole('group', { name: 'Recording' });
+  const saving = page.waitForEvent('download');
+  await recording.getByRole('button', { name: 'Save the recording as WAV' }).click();
+  expect((await saving).suggestedFilename()).toMatch(
+    /^Marl & Finch Surveyors 2026-\d\d-\d\d \d\d\.\d\d\.wav$/,
+  );
+
+  await recording.getByRole('button', { name: 'Delete the recording' }).click();
+  await expect(recording).toContainText('Deleted today. You can have it back for a day.');
+  await page.getByRole('button', { name: 'Undo: the recording back' }).click();
+  await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
+  await recording.getByRole('button', { name: 'Delete the recording' }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(summary).toHaveText(/^1 call · /);
+
+  await office.open('/archive');
+  const kept = page.getByRole('region', { name: 'How long it is kept' });
+  await kept
+    .getByRole('radiogroup', { name: 'Recordings of calls' })
+    .getByRole('radio', { name: '30 days' })
+    .click();
+  await expect(kept.getByRole('status')).not.toContainText('recordings');
+});
+
+test('the office says whether calls are recorded, and a call follows it', async ({ office, page }) => {
+  await office.open('/office');
+  const choose = async (word: string) => {
+    await office.goTo('Office');
+    await page
+      .getByRole('radiogroup', { name: 'Calls are recorded' })
+      .getByRole('radio', { name: word })
+      .click();
+  };
+  await choose('Never');
+  await expect(page.getByText('From now on no recording can be begun.')).toBeVisible();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.act('No recording')).toBeDisabled();
+  await office.end().click();
+  await choose('Always');
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.act('Recorded')).toBeDisabled();
+  await office.end().click();
+  await office.goToEverything();
+  await expect(office.newestOf('Peg Anstey')).toContainText('recorded');
+});
+
 test('each further filter leaves fewer calls, never more', async ({ office, page }) => {
   await office.open('/everything');
   const summary = page.getByText(/^\d+ calls · \d+ not taken/);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import type { InvalidReason } from '../numbering';
-import { personSchema, ringPlanSchema, type PlanProblem } from '../office';
+import { personSchema, recordingPolicies, ringPlanSchema, type PlanProblem } from '../office';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
 import type { LegAct } from './transitions';
@@ -28,11 +28,15 @@ export type Target = z.infer<typeof targetSchema>;
 export const commandSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('signIn'), deviceId }),
   z.object({ type: z.literal('signOut'), deviceId }),
-  /** Other ring plans, and what people say of themselves, from now on; calls that ring already go on as they began. */
+  /**
+   * Other ring plans, what people say of themselves, and whether calls are recorded, from now on; calls that ring already go
+   * on as they began, and so do recordings.
+   */
   z.object({
     type: z.literal('configure'),
     ringPlans: z.array(ringPlanSchema),
     people: z.array(personSchema),
+    recording: z.enum(recordingPolicies).optional(),
   }),
   /** Whether a second call may ring while the device is on one. */
   z.object({ type: z.literal('setCallWaiting'), deviceId, on: z.boolean() }),

@@ -11,7 +11,9 @@ export function recordCall(board: Switchboard, leg: Leg, act: CommandOf<'record'
   const { recording: policy } = board.office.setup.policies;
   if (call.emergency) return refuse({ code: 'emergency' });
   if (leg.personId === null) return refuse({ code: 'onlyDevice' });
-  if (policy === 'never') return refuse({ code: 'recordingPolicy', policy });
+  // What was begun before the office said never can still be ended.
+  if (policy === 'never' && (act === 'start' || act === 'resume'))
+    return refuse({ code: 'recordingPolicy', policy });
   const current = recordingOf(call, leg.personId);
   if (policy === 'always' && act !== 'start') return refuse({ code: 'recordingPolicy', policy });
   if (act === 'start' || act === 'resume') {

@@ -1,5 +1,6 @@
 import type { CallOutcome, CallRecord } from '../exchange';
 import { isUntaken, talkMs } from '../history';
+import { isRecorded, type DeletedRecordings } from '../recordings';
 import { localClock } from '../time';
 
 /**
@@ -57,11 +58,11 @@ const isTakenByNobody = (record: CallRecord) =>
 /** By a plan, by hand while it rang, or by hand out of a talk. */
 const sentOn: readonly CallRecord['acts'][number]['act'][] = ['forwarded', 'deflected', 'transferred'];
 
-const isMarked: Record<HistoryMark, (record: CallRecord) => boolean> = {
+const isMarked: Record<HistoryMark, (record: CallRecord, deleted: DeletedRecordings) => boolean> = {
   untaken: isTakenByNobody,
   forwarded: ({ acts }) => acts.some(({ act }) => sentOn.includes(act)),
   voicemail: ({ messageMs }) => messageMs > 0,
-  recorded: ({ recordings }) => recordings.length > 0,
+  recorded: isRecorded,
   costs: ({ costMicros }) => costMicros > 0,
 };
 
@@ -74,11 +75,16 @@ const isIn = (group: readonly CallOutcome[], outcome: CallOutcome) => group.incl
 export const isFiltering = (filter: HistoryFilter): boolean =>
   Object.values(filter).some((part) => (Array.isArray(part) ? part.length > 0 : part !== undefined));
 
-export function fitsFilter(record: CallRecord, filter: HistoryFilter): boolean {
+/** Whether a call is wanted. One whose recordings were all deleted counts as not recorded. */
+export function fitsFilter(
+  record: CallRecord,
+  filter: HistoryFilter,
+  deleted: DeletedRecordings = {},
+): boolean {
   const { directions, marks, outcomes, lineIds, teamIds, numbers, personIds } = filter;
   const { from, to, leastTalkMs, mostTalkMs } = filter;
   if (isAsked(directions) && !directions.includes(record.direction)) return false;
-  if (marks?.some((mark) => !isMarked[mark](record))) return false;
+  if (marks?.some((mark) => !isMarked[mark](record, deleted))) return false;
   if (isAsked(lineIds) && !lineIds.includes(record.lineId ?? '')) return false;
   if (isAsked(outcomes) && !outcomes.some((group) => isIn(outcomeGroups[group], record.outcome)))
     return false;

@@ -107,6 +107,13 @@ describe('a filter of the history', () => {
     ]);
   });
 
+  it('counts a call as recorded as long as one of its recordings was not deleted', () => {
+    const recorded = record({ id: 'r', recordings: [{ id: 'sound' }] as never });
+    const gone = { id: 'sound', callId: 'c', deletedAt: now, why: 'byHand' as const, isGone: false };
+    expect(fitsFilter(recorded, { marks: ['recorded'] })).toBe(true);
+    expect(fitsFilter(recorded, { marks: ['recorded'] }, { sound: gone })).toBe(false);
+  });
+
   it('sums up what it lets through', () => {
     expect(sumsOf(all)).toEqual({
       count: 4,

@@ -1,2 +1,9 @@
 /** What is dropped for good, and when. */
-export { expiredFaxes, expiredTexts, expiredVoicemails, undoDeleteMs, type KeepDays } from './retention';
+export {
+  expiredFaxes,
+  expiredRecordings,
+  expiredTexts,
+  expiredVoicemails,
+  undoDeleteMs,
+  type KeepDays,
+} from './retention';

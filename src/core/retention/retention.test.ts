@@ -1,7 +1,8 @@
 import { writtenFax, type Fax } from '../fax';
 import type { Message } from '../messages';
+import type { DeletedRecording } from '../recordings';
 import type { Voicemail } from '../voicemail';
-import { expiredFaxes, expiredTexts, expiredVoicemails, undoDeleteMs } from '.';
+import { expiredFaxes, expiredRecordings, expiredTexts, expiredVoicemails, undoDeleteMs } from '.';
 
 const day = 24 * 3_600_000;
 const now = 1_000 * day;
@@ -65,5 +66,40 @@ describe('what is dropped after thirty days', () => {
     ];
     expect(expiredFaxes([...kept, ...gone], now, 30)).toEqual(gone);
     expect(expiredFaxes(gone, now, null)).toEqual([]);
+  });
+
+  it('a recording by the age of its call, and one that was deleted by hand once undo is over; each once', () => {
+    const recording = (id: string) => ({ id }) as never;
+    const call = (id: string, endedAt: number) => ({
+      callId: `call ${id}`,
+      endedAt,
+      recordings: [recording(id)],
+    });
+    const deleted = (id: string, deletedAt: number, isGone = false): DeletedRecording => ({
+      id,
+      callId: `call ${id}`,
+      deletedAt,
+      why: 'byHand',
+      isGone,
+    });
+    const calls = [
+      call('new', now),
+      call('old', old),
+      call('put away', now),
+      call('gone', now - undoDeleteMs),
+    ];
+    const byHand = {
+      'put away': deleted('put away', now - undoDeleteMs),
+      late: deleted('late', now - undoDeleteMs - 1),
+      gone: deleted('gone', old, true),
+    };
+    const going = expiredRecordings(calls, byHand, now, 30);
+    expect(going).toEqual([
+      { ...byHand.late, isGone: true },
+      { id: 'old', callId: 'call old', deletedAt: now, why: 'byAge', isGone: true },
+    ]);
+    const then = { ...byHand, ...Object.fromEntries(going.map((one) => [one.id, one])) };
+    expect(expiredRecordings(calls, then, now, 30)).toEqual([]);
+    expect(expiredRecordings(calls, {}, now, null)).toEqual([]);
   });
 });

@@ -1,5 +1,7 @@
+import type { CallRecord } from '../exchange';
 import type { Fax } from '../fax';
 import type { Message } from '../messages';
+import type { DeletedRecording, DeletedRecordings } from '../recordings';
 import type { Voicemail } from '../voicemail';
 
 /** How many days each is kept once nobody needs it any more; null: for good. */
@@ -7,6 +9,7 @@ export interface KeepDays {
   voicemails: number | null;
   texts: number | null;
   faxes: number | null;
+  recordings: number | null;
 }
 
 const dayMs = 24 * 3_600_000;
@@ -42,4 +45,26 @@ export function expiredFaxes(faxes: Iterable<Fax>, now: number, days: number | n
       isOlder(at, now, days) &&
       (direction === 'out' ? state === 'done' || state === 'failed' : readAt !== null),
   );
+}
+
+/**
+ * Recordings whose sound is to be dropped for good, as they are kept as deleted from then on: deleted by hand for longer than undo
+ * lasts, or of calls older than they are kept.
+ */
+export function expiredRecordings(
+  records: Iterable<Pick<CallRecord, 'callId' | 'endedAt' | 'recordings'>>,
+  deleted: DeletedRecordings,
+  now: number,
+  days: number | null,
+): DeletedRecording[] {
+  const byHand = Object.values(deleted).filter(
+    ({ isGone, deletedAt }) => !isGone && now - deletedAt > undoDeleteMs,
+  );
+  const byAge: DeletedRecording[] = [];
+  for (const { callId, endedAt, recordings } of records) {
+    if (recordings.length === 0 || !isOlder(endedAt, now, days)) continue;
+    for (const { id } of recordings)
+      if (!deleted[id]) byAge.push({ id, callId, deletedAt: now, why: 'byAge', isGone: true });
+  }
+  return [...byHand.map((one) => ({ ...one, isGone: true })), ...byAge];
 }

@@ -20,6 +20,7 @@ const parts: { name: keyof KeepDays; label: string; noun: string }[] = [
   { name: 'voicemails', label: 'Voicemails that were heard', noun: 'voicemails' },
   { name: 'texts', label: 'Texts and messages that were read', noun: 'texts' },
   { name: 'faxes', label: 'Faxes that were read or sent', noun: 'faxes' },
+  { name: 'recordings', label: 'Recordings of calls', noun: 'recordings' },
 ];
 
 /** How long what is done with is kept, and what that would drop. */

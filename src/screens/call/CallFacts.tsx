@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
+import { recordedMs } from '@/core/recordings';
 import { formatDuration } from '@/core/time';
 import { selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
@@ -64,7 +65,3 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
 }
 
 const recordingWords = { on: 'Recording', paused: 'Recording paused', ended: 'Recorded' } as const;
-
-function recordedMs({ pieces }: NonNullable<CallView['recording']>, now: number): number {
-  return pieces.reduce((sum, { from, to }) => sum + (to ?? now) - from, 0);
-}

@@ -148,21 +148,16 @@ function recordingActs(
 ): CallAct[] {
   const record = (what: 'start' | 'pause' | 'resume' | 'stop') =>
     ({ type: 'record', legId, act: what }) as const;
+  const isOn = recording?.state === 'on';
+  const isPaused = recording?.state === 'paused';
+  const stop = { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') };
+  if (policy === 'always' && isOn)
+    return [{ word: 'Recorded', disabled: true, isOn, onPress: () => undefined }];
+  if (isOn) return [{ word: 'Pause', onPress: act(record('pause'), 'The recording is paused.') }, stop];
+  if (isPaused && policy === 'onDemand')
+    return [{ word: 'Resume', onPress: act(record('resume'), 'Recording again. Everybody is told.') }, stop];
+  if (isPaused && policy === 'never') return [stop];
   if (policy === 'never') return [{ word: 'No recording', disabled: true, onPress: () => undefined }];
-  if (policy === 'always')
-    return [{ word: 'Recorded', disabled: true, isOn: true, onPress: () => undefined }];
-  if (recording?.state === 'on') {
-    return [
-      { word: 'Pause', onPress: act(record('pause'), 'The recording is paused.') },
-      { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
-    ];
-  }
-  if (recording?.state === 'paused') {
-    return [
-      { word: 'Resume', onPress: act(record('resume'), 'Recording again. Everybody is told.') },
-      { word: 'Stop', onPress: act(record('stop'), 'The recording is kept when the call ends.') },
-    ];
-  }
   return [
     { word: 'Record', disabled: !mayRecord, onPress: act(record('start'), 'Recording. Everybody is told.') },
   ];

@@ -5,6 +5,7 @@ import type { CallRecord } from '@/core/exchange';
 import { describeOutcome, isUntaken, talkMs, type HistoryRow } from '@/core/history';
 import type { OfficeIndex } from '@/core/office';
 import type { PeopleIndex } from '@/core/people';
+import { isRecorded } from '@/core/recordings';
 import { formatClock, formatDay, formatDuration } from '@/core/time';
 import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFilteredRows, selectIsFiltered } from '@/state/catchUp';
@@ -154,10 +155,12 @@ const RecordRow = memo(function RecordRow({
   const line = office.lines.get(record.lineId ?? '');
   const outcome = describeOutcome(record, office);
   const talked = talkMs(record);
+  const deleted = useAppSelector((state) => state.catchUp.kept.deletedRecordings);
   const { number } = record.other;
   const facts = [
     line?.name ?? 'inside',
     ...(talked > 0 ? [formatDuration(talked)] : []),
+    ...(isRecorded(record, deleted) ? ['recorded'] : []),
     ...(record.messageMs > 0 ? [`message ${formatDuration(record.messageMs)}`] : []),
   ];
   return (

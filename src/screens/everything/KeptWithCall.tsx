@@ -55,7 +55,7 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
         Kept
       </Txt>
       {record.recordings.map((recording) => (
-        <RecordingPlayer key={recording.id} recording={recording} startedAt={record.startedAt} />
+        <RecordingPlayer key={recording.id} record={record} recording={recording} />
       ))}
       {written.map((message) => (
         <View key={message.id} style={styles.item}>

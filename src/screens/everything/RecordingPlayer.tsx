@@ -1,25 +1,73 @@
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Recording } from '@/core/exchange';
-import { formatDuration } from '@/core/time';
-import { useSound } from '../shared/useSound';
+import type { CallRecord, Recording } from '@/core/exchange';
+import { soundFileName, type DeletedRecording } from '@/core/recordings';
+import { formatDay, formatDuration } from '@/core/time';
+import {
+  identifyNumber,
+  selectPeople,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
+import { deleteRecording, restoreRecording } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
+
+import { saveBlob } from '../shared/files';
+import { offerUndo } from '../shared/undoOffer';
+import { useSound } from '../shared/useSound';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     player: { gap: space.s, padding: space.m, borderWidth: 1, borderColor: colours.edge },
     acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
-    grow: { flex: 1 },
+    grow: { flexGrow: 1, flexShrink: 1, flexBasis: 'auto' },
   }),
 );
 
-/** One recording of a call: its length, its pauses, played here or taken away as WAV. */
-export function RecordingPlayer({ recording, startedAt }: { recording: Recording; startedAt: number }) {
+interface RecordingProps {
+  record: CallRecord;
+  recording: Recording;
+}
+
+/** One recording of a call: its length, its pauses; played here, taken away as WAV, deleted and had back. */
+export function RecordingPlayer({ record, recording }: RecordingProps) {
+  const deleted = useAppSelector((state) => state.catchUp.kept.deletedRecordings[recording.id]);
+  return deleted ? <Deleted deleted={deleted} /> : <Kept record={record} recording={recording} />;
+}
+
+function Deleted({ deleted: { id, deletedAt, why, isGone } }: { deleted: DeletedRecording }) {
   const styles = useStyles();
   const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
+  const day = formatDay(deletedAt, now, zone).toLowerCase();
+  return (
+    <View style={styles.player} role="group" aria-label="Recording">
+      <Txt as="strong">Recording deleted</Txt>
+      <Txt colour={colours.faint}>
+        {why === 'byAge'
+          ? `It was older than recordings are kept, and deleted ${dayWords(day)}.`
+          : `Deleted ${dayWords(day)}. ${isGone ? 'Its sound is gone.' : 'You can have it back for a day.'}`}
+      </Txt>
+      {isGone ? null : <Plate word="Bring it back" onPress={() => dispatch(restoreRecording(id))} />}
+    </View>
+  );
+}
+
+const dayWords = (day: string) => (day === 'today' || day === 'yesterday' ? day : `on ${day}`);
+
+function Kept({ record, recording }: RecordingProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const people = useAppSelector(selectPeople);
+  const zone = useAppSelector(selectZone);
   const sound = useSound(recording.id);
   const audio = useRef<HTMLAudioElement | null>(null);
   const [at, setAt] = useState<number | null>(null);
@@ -49,13 +97,18 @@ export function RecordingPlayer({ recording, startedAt }: { recording: Recording
     audio.current?.pause();
     setAt(null);
   };
-  const pauses = recording.pieces.length - 1;
-  const download = () => {
-    const link = document.createElement('a');
-    link.href = sound.url;
-    link.download = `cendro-${new Date(startedAt).toISOString().slice(0, 16).replace(':', '')}.wav`;
-    link.click();
+  const { name } = identifyNumber(record.other.number, record.other.name, people);
+  const remove = () => {
+    stop();
+    const said = `The recording with ${name} is deleted. It can be had back for a day.`;
+    dispatch(deleteRecording(recording.id, record.callId, said));
+    offerUndo({
+      said,
+      what: 'the recording back',
+      undo: () => dispatch(restoreRecording(recording.id)),
+    });
   };
+  const pauses = recording.pieces.length - 1;
   return (
     <View style={styles.player} role="group" aria-label="Recording">
       <View style={styles.acts}>
@@ -80,7 +133,13 @@ export function RecordingPlayer({ recording, startedAt }: { recording: Recording
           onPress={at === null ? play : stop}
           style={styles.grow}
         />
-        <Plate word="Download WAV" onPress={download} style={styles.grow} />
+        <Plate
+          word="Save as WAV"
+          label="Save the recording as WAV"
+          onPress={() => saveBlob(soundFileName(name, record.startedAt, zone), sound.file)}
+          style={styles.grow}
+        />
+        <Plate word="Delete" label="Delete the recording" onPress={remove} style={styles.grow} />
       </View>
     </View>
   );

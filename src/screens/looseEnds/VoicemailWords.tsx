@@ -1,9 +1,19 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
+import { soundFileName } from '@/core/recordings';
 import { formatDuration } from '@/core/time';
 import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/voicemail';
-import { selectOffice, soundOf, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import {
+  identifyNumber,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  soundOf,
+  useAppDispatch,
+  useAppSelector,
+  useServices,
+} from '@/state/app';
 import { deleteVoicemail, forwardVoicemail, keepTranscript, setHeard } from '@/state/catchUp';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
@@ -21,13 +31,16 @@ import { VoicemailPlayer } from './VoicemailPlayer';
 export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
   const dispatch = useAppDispatch();
   const { readSound } = useServices();
+  const people = useAppSelector(selectPeople);
+  const zone = useAppSelector(selectZone);
   const [isOpen, setOpen] = useState(false);
   const [isForwarding, setForwarding] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const { id, transcript, heardAt, forwarded } = voicemail;
   const save = async () => {
     const sound = await readSound(id);
-    if (sound) saveBlob(`voicemail-${id}.wav`, soundOf(sound));
+    const { name } = identifyNumber(voicemail.from.number, voicemail.from.name, people);
+    if (sound) saveBlob(soundFileName(`Voicemail from ${name}`, voicemail.at, zone), soundOf(sound));
   };
   const takeWords = async () => {
     const file = await pickFile('.vtt,text/vtt');

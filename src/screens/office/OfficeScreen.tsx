@@ -16,6 +16,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
+import { RecordingPart } from './RecordingPart';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -91,6 +92,7 @@ export function OfficeScreen() {
         </Txt>
         <Plate word="See the faxes" onPress={go.faxes} />
       </View>
+      <RecordingPart />
       <ToldWhenAway />
       <View style={styles.section}>
         <Txt as="heading" level={2}>

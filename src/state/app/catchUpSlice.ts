@@ -7,6 +7,7 @@ import type { HistoryFilter } from '@/core/historyTable';
 import type { Message, Room } from '@/core/messages';
 import type { Destination, Told } from '@/core/notices';
 import type { Changes, Join, PeopleBlock } from '@/core/people';
+import type { DeletedRecording } from '@/core/recordings';
 import type { Voicemail } from '@/core/voicemail';
 
 /** The reckoning of who waits, and how far the history is counted in. */
@@ -38,6 +39,7 @@ export interface Kept {
   faxes: Fax;
   destinations: Destination;
   told: Told;
+  deletedRecordings: DeletedRecording;
 }
 export type KeptSort = keyof Kept;
 
@@ -80,6 +82,7 @@ const catchUpSlice = createSlice({
       faxes: {},
       destinations: {},
       told: {},
+      deletedRecordings: {},
     },
     weights: null,
     isRead: false,

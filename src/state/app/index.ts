@@ -105,6 +105,7 @@ export {
   changeSituations,
   dropOverRules,
   setForwardAll,
+  setRecordingPolicy,
   setSituation,
 } from './planning';
 export { draftRedone, draftUndone } from './planSlice';

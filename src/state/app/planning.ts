@@ -6,13 +6,14 @@ import {
   type DoNotDisturb,
   type Followed,
   type ForwardAll,
+  type OfficeSetup,
   type Person,
   type RingPlan,
 } from '@/core/office';
 import { withoutOver } from '@/core/plans';
 import { chooseSituation, standingOf } from '@/core/routing';
 
-import { send } from './acts';
+import { send, sendAndSay } from './acts';
 import { draftChanged, draftRebased } from './planSlice';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
@@ -154,3 +155,9 @@ const changeMe =
     if (result?.ok) dispatch(actDone(said));
     return result?.ok ?? false;
   };
+
+/** Whether the office records calls, for everybody in it. */
+export const setRecordingPolicy = (
+  recording: OfficeSetup['policies']['recording'],
+  said: string,
+): Act<Promise<boolean>> => sendAndSay({ type: 'configure', ringPlans: [], people: [], recording }, said);

@@ -178,7 +178,7 @@ const settingsSlice = createSlice({
     favourites: [],
     met: [],
     ownReplies: [],
-    keepDays: { voicemails: 60, texts: null, faxes: null },
+    keepDays: { voicemails: 60, texts: null, faxes: null, recordings: null },
   } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,

@@ -1,21 +1,35 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { expiredFaxes, expiredTexts, expiredVoicemails, type KeepDays } from '@/core/retention';
-import { dropSome, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
+import type { CallRecord } from '@/core/exchange';
+import {
+  expiredFaxes,
+  expiredRecordings,
+  expiredTexts,
+  expiredVoicemails,
+  type KeepDays,
+} from '@/core/retention';
+import { dropSome, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from './kinds';
 import { pictureKeyOf } from './pictures';
 
-const expiredOf = (kept: CatchUpSlice['kept'], keepDays: KeepDays, now: number) => ({
+const expiredOf = (
+  kept: CatchUpSlice['kept'],
+  records: readonly CallRecord[],
+  keepDays: KeepDays,
+  now: number,
+) => ({
   voicemails: expiredVoicemails(Object.values(kept.voicemails), now, keepDays.voicemails),
   texts: expiredTexts(Object.values(kept.messages), now, keepDays.texts),
   faxes: expiredFaxes(Object.values(kept.faxes), now, keepDays.faxes),
+  recordings: expiredRecordings(records, kept.deletedRecordings, now, keepDays.recordings),
 });
 
 /** What is older than it is kept, by that instant. */
 export const selectExpired = createSelector(
   (state: RootState) => state.catchUp.kept,
+  (state: RootState) => state.history.records,
   (state: RootState) => state.settings.keepDays,
   (_: RootState, now: number) => now,
   expiredOf,
@@ -31,13 +45,15 @@ export async function dropExpired(
   keepDays: KeepDays,
   now: number,
 ): Promise<void> {
-  const { voicemails, texts, faxes } = expiredOf(store.getState().catchUp.kept, keepDays, now);
+  const { catchUp, history } = store.getState();
+  const { voicemails, texts, faxes, recordings } = expiredOf(catchUp.kept, history.records, keepDays, now);
   const idsOf = (things: readonly { id: string }[]) => things.map(({ id }) => id);
   if (voicemails.length > 0) store.dispatch(dropSome('voicemails', idsOf(voicemails)));
   if (texts.length > 0) store.dispatch(dropSome('messages', idsOf(texts)));
   if (faxes.length > 0) store.dispatch(dropSome('faxes', idsOf(faxes)));
+  if (recordings.length > 0) store.dispatch(keepMany('deletedRecordings', recordings));
   const keys = [
-    ...idsOf(voicemails).map((id) => `${storageKeys.sound}${id}`),
+    ...[...idsOf(voicemails), ...idsOf(recordings)].map((id) => `${storageKeys.sound}${id}`),
     ...idsOf(faxes).map((id) => `${catchUpKeys.faxPages}${id}`),
     ...texts.flatMap(({ picture }) => pictureKeyOf(picture?.url ?? '') ?? []),
   ];

@@ -25,8 +25,9 @@ const mostFound = 60;
 const selectFiltered = createSelector(
   (state: RootState) => state.history.records,
   (state: RootState) => state.catchUp.sought.filter,
-  (records, filter): readonly CallRecord[] =>
-    isFiltering(filter) ? records.filter((record) => fitsFilter(record, filter)) : records,
+  (state: RootState) => state.catchUp.kept.deletedRecordings,
+  (records, filter, deleted): readonly CallRecord[] =>
+    isFiltering(filter) ? records.filter((record) => fitsFilter(record, filter, deleted)) : records,
 );
 
 /** The filtered history under its days, and what it comes to. */

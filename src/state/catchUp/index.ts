@@ -19,6 +19,7 @@ export {
 } from './finding';
 export { markRead, sendAgain, takeBackText, writeText, type NewText } from './outbox';
 export { looseHappened, putAway, putOff, selectOrder, takeBack, takeOn } from './reckon';
+export { deleteRecording, restoreRecording } from './recordings';
 export {
   chatOfCall,
   comeBack,

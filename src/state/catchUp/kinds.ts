@@ -6,6 +6,7 @@ import { messageSchema, roomSchema } from '@/core/messages';
 import { destinationSchema, toldSchema } from '@/core/notices';
 import { sourceSchema } from '@/core/contacts';
 import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people';
+import { deletedRecordingSchema } from '@/core/recordings';
 import { heardEntrySchema } from '@/core/sound';
 import { voicemailSchema } from '@/core/voicemail';
 import type { Kept, KeptSort } from '@/state/app';
@@ -101,4 +102,9 @@ export const keptKinds: {
     name: 'places that are told',
   },
   told: { prefix: 'told/', kind: { version: 1, schema: toldSchema }, name: 'deliveries elsewhere' },
+  deletedRecordings: {
+    prefix: 'recordingDeleted/',
+    kind: { version: 1, schema: deletedRecordingSchema },
+    name: 'deleted recordings',
+  },
 };

@@ -41,11 +41,13 @@ export const settingsSchema = z.object({
   met: z.array(z.string()).default([]),
   /** Ready replies the worker has written. */
   ownReplies: z.array(z.string()),
-  /** How many days voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */
+  /** How many days recordings, voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */
   keepDays: z.object({
     voicemails: z.number().nullable(),
     texts: z.number().nullable(),
     faxes: z.number().nullable(),
+    /** Left out by earlier versions, which kept them for good. */
+    recordings: z.number().nullable().default(null),
   }),
 });
 export type Settings = z.infer<typeof settingsSchema>;

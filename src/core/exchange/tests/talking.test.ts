@@ -101,6 +101,25 @@ describe('recording', () => {
       'recordingPolicy',
     );
   });
+
+  it('holds to another policy from the next answer on; what was begun goes on, and can be ended', () => {
+    const story = openStory();
+    const say = (recording: 'always' | 'never', seconds: number) =>
+      story.does({ type: 'configure', ringPlans: [], people: [], recording }, seconds);
+    const record = (act: 'start' | 'pause' | 'resume' | 'stop') =>
+      ({ type: 'record', legId: story.at('ada-app'), act }) as const;
+    story.adaTalks(0);
+    story.does(record('start'), 2);
+    say('never', 3);
+    expect(story.does(record('pause'), 4)).toEqual(['recording paused']);
+    expect(story.refuses(record('resume'), 5)).toBe('recordingPolicy');
+    expect(story.does(record('stop'), 6)).toEqual(['recording ended']);
+    expect(story.refuses(record('start'), 7)).toBe('recordingPolicy');
+    story.does({ type: 'clear', legId: story.at('customer') }, 8);
+    say('always', 9);
+    story.fromCustomer(10);
+    expect(story.does({ type: 'answer', legId: story.at('ada-app') }, 11)).toContain('recording on');
+  });
 });
 
 describe('moving a call to another phone', () => {

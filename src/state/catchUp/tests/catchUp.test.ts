@@ -2,6 +2,7 @@ import { sampleContacts, sampleOffice } from '@sample';
 
 import { plainFollowUp } from '@/core/followUps';
 import { isTask } from '@/core/looseEnds';
+import { undoDeleteMs } from '@/core/retention';
 import { textOf } from '@/core/voicemail';
 import { Clock } from '@/office/clock';
 import {
@@ -14,9 +15,11 @@ import {
 } from '@/state/app';
 
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
-import type { StoredSound } from '../../storage';
+import { soundKind, storageKeys, Vault, type StoredSound } from '../../storage';
 import {
+  deleteRecording,
   putAway,
+  restoreRecording,
   selectArrivals,
   selectOrder,
   selectTimeline,
@@ -24,7 +27,7 @@ import {
   takeBack,
   writeText,
 } from '..';
-import { cawder, endWithTest, me, open, serveClips, settle, start, type App } from './openApp';
+import { cawder, endWithTest, me, open, serveClips, settle, start, until, type App } from './openApp';
 
 const peg = { kind: 'outside', number: '+441174960155', name: null } as const;
 
@@ -237,6 +240,69 @@ describe('a voicemail', () => {
     again.store.dispatch(historyCompleted());
     await settle();
     expect(mixed.size).toBe(1);
+  });
+});
+
+describe('a recording', () => {
+  const recordedCall = (app: App, id: string, endedAt: number) => {
+    const [made] = app.state().history.records;
+    const recording = { id, personId: me.personId, legId: 'l', byPolicy: false, state: 'ended' as const };
+    const pieces = [{ from: endedAt - 5000, to: endedAt }];
+    return {
+      ...made!,
+      id: `record of ${id}`,
+      callId: `call of ${id}`,
+      startedAt: endedAt - 9000,
+      endedAt,
+      recordings: [{ ...recording, startedAt: endedAt - 5000, pieces }],
+    };
+  };
+  const soundKey = (id: string) => `${storageKeys.sound}${id}`;
+  const withSound = async (app: App, id: string) => {
+    const sound = { callId: `call of ${id}`, durationMs: 5000, wav: '' };
+    await app.vault.write({ [soundKey(id)]: Vault.encode([sound], soundKind) });
+  };
+
+  it('that was deleted can be had back for a day, and then its sound is gone for good', async () => {
+    const app = await open();
+    await app.missCall();
+    const records = [recordedCall(app, 'one', start), ...app.state().history.records];
+    await withSound(app, 'one');
+    app.store.dispatch(deleteRecording('one', 'call of one', 'Deleted.'));
+    app.store.dispatch(restoreRecording('one'));
+    expect(app.state().catchUp.kept.deletedRecordings).toEqual({});
+    app.store.dispatch(deleteRecording('one', 'call of one', 'Deleted.'));
+    await app.vault.flush();
+    app.stop();
+
+    const nextDay = await open(app.kept, { at: start + undoDeleteMs, records });
+    await until(() => 'one' in nextDay.state().catchUp.kept.deletedRecordings);
+    await nextDay.vault.flush();
+    expect(app.kept.entries.has(soundKey('one'))).toBe(true);
+    nextDay.stop();
+    const later = await open(app.kept, { at: start + undoDeleteMs + 60_000, records });
+    await until(() => !app.kept.entries.has(soundKey('one')));
+    later.store.dispatch(restoreRecording('one'));
+    expect(later.state().catchUp.kept.deletedRecordings['one']).toMatchObject({ isGone: true });
+  });
+
+  it('is deleted at the start once it is older than recordings are kept, and no other', async () => {
+    const app = await open();
+    await app.missCall();
+    const month = 31 * 24 * 3_600_000;
+    const records = [recordedCall(app, 'new', start), recordedCall(app, 'old', start - month)];
+    await withSound(app, 'new');
+    await withSound(app, 'old');
+    await app.vault.flush();
+    app.stop();
+    const kept = await open(app.kept, { records });
+    await kept.vault.flush();
+    expect(app.kept.entries.has(soundKey('old'))).toBe(true);
+    kept.stop();
+    const again = await open(app.kept, { records, keepDays: { recordings: 30 } });
+    await until(() => !app.kept.entries.has(soundKey('old')));
+    expect(app.kept.entries.has(soundKey('new'))).toBe(true);
+    expect(Object.keys(again.state().catchUp.kept.deletedRecordings)).toEqual(['old']);
   });
 });
 

@@ -1,10 +1,11 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
-import type { ExchangeEvent } from '@/core/exchange';
+import type { CallRecord, ExchangeEvent } from '@/core/exchange';
+import type { KeepDays } from '@/core/retention';
 import { encodeWav } from '@/core/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
-import { createAppStore, send, updated } from '@/state/app';
+import { createAppStore, keepDaysChosen, send, updated } from '@/state/app';
 
 import { historyCompleted, joined, recordsAdded } from '../../app/slices';
 import { Vault, type StoredSound } from '../../storage';
@@ -36,13 +37,27 @@ export const settle = async () => {
   for (let turn = 0; turn < 60; turn++) await Promise.resolve();
 };
 
+/** Once that is so; reading storage takes as many turns as there are kinds of things. */
+export async function until(isSo: () => boolean): Promise<void> {
+  for (let turn = 0; turn < 50 && !isSo(); turn++) await settle();
+  expect(isSo()).toBe(true);
+}
+
 const stops: (() => void)[] = [];
 /** Ends it with the test, which it would else outlive. */
 export const endWithTest = (stop: () => void): void => void stops.push(stop);
 afterEach(() => stops.splice(0).forEach((stop) => stop()));
 
 /** The app's account of who waits, over an office in the page and storage in memory. */
-export async function open(kept = shelf(), from: { state?: OfficeState; at?: number } = {}) {
+export async function open(
+  kept = shelf(),
+  from: {
+    state?: OfficeState;
+    at?: number;
+    records?: readonly CallRecord[];
+    keepDays?: Partial<KeepDays>;
+  } = {},
+) {
   const { store, services } = createAppStore();
   const clock = new Clock({ mode: 'fixed', at: from.at ?? start });
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state: from.state });
@@ -65,6 +80,8 @@ export async function open(kept = shelf(), from: { state?: OfficeState; at?: num
     );
     if (mine.length > 0) store.dispatch(recordsAdded(mine.reverse()));
   });
+  if (from.records) store.dispatch(recordsAdded(from.records));
+  if (from.keepDays) store.dispatch(keepDaysChosen(from.keepDays));
   const stop = startCatchingUp({ store, services, vault });
   endWithTest(stop);
   office.start();
