@@ -103,6 +103,67 @@ test('one that breaks off goes on from the page that is missing, by itself', asy
   await expect(sent).toContainText('Sent, 2 pages');
 });
 
+test('one under way is stopped, and the rest sent later; a failed one keeps its mark', async ({
+  office,
+  page,
+}) => {
+  await office.open('/fax/new');
+  await page.getByRole('textbox', { name: 'To: fax number or name' }).fill('0191 498 0117');
+  await addFile(page, 'levels.pdf', 'application/pdf', await pdfOf(2));
+  await page.getByRole('button', { name: /^Send 2 pages/ }).click();
+  await office.goOutside();
+  await office.letPass('30 s');
+  await goToFaxes(office);
+  const sent = page.getByRole('button', { name: /^To Skerrow Harbour/ });
+  await sent.click();
+  await page.getByRole('button', { name: 'Stop the fax' }).click();
+  await expect(page.getByRole('status').getByText('Stopped before the first page')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Stop the fax' })).toHaveCount(0);
+
+  await office.goOutside();
+  const outside = page.getByRole('region', { name: 'Fax in' });
+  await outside.getByRole('radio', { name: 'Skerrow Harbour' }).click();
+  await outside.getByRole('radio', { name: 'is a voice' }).click();
+  await goToFaxes(office);
+  await sent.click();
+  await page.getByRole('button', { name: 'Send again' }).click();
+  await office.goOutside();
+  await office.letPass('30 s');
+  await expect(page.getByRole('link', { name: 'Office 2' })).toBeVisible();
+  await goToFaxes(office);
+  await expect(page.getByText('1 not read yet, 1 did not go out.')).toBeVisible();
+  await expect(sent).toContainText('not sent');
+  await sent.click();
+  await page.getByRole('button', { name: 'Faxes', exact: true }).click();
+  await expect(sent).toContainText('not sent');
+  await sent.click();
+  await page.getByRole('button', { name: 'Take back the fax' }).click();
+  await expect(page.getByRole('link', { name: 'Office 1' })).toBeVisible();
+});
+
+test('more pages than one fax takes are said when they are added, and chosen from', async ({
+  office,
+  page,
+}) => {
+  await office.open('/fax/new');
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(
+    page.getByRole('alert').getByText('Say who it goes to: a fax number, or a name.'),
+  ).toBeVisible();
+  await page.getByRole('textbox', { name: 'To: fax number or name' }).fill('0191 498 0117');
+  await addFile(page, 'survey.pdf', 'application/pdf', await pdfOf(53));
+  const tooMany = page.getByText(/^That is 53 pages, and one fax takes at most 50\./);
+  await expect(tooMany).toBeVisible();
+  const which = page.getByRole('textbox', { name: 'Which pages' });
+  await which.fill('1-3, 60');
+  await expect(page.getByRole('alert').getByText('There is no page 60, the last is 53.')).toBeVisible();
+  await which.fill('1-3, 50-');
+  await expect(tooMany).toHaveCount(0);
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: /^Send 7 pages/ }).click();
+  await expect(page.getByRole('img', { name: 'Page 7 of 7' })).toBeVisible();
+});
+
 test('what is no page, and what is no number, is said where it was given', async ({ office, page }) => {
   await office.open('/fax/new');
   await addFile(page, 'levels.pdf', 'application/pdf', Buffer.from('%PDF-1.7 and then nothing'));

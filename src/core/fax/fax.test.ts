@@ -74,6 +74,19 @@ describe('a fax on its way', () => {
     expect(faxAgain(given)).toMatchObject({ state: 'waiting', sentPages: 1, tries: 0, failure: null });
   });
 
+  it('is stopped only while it is on its way, and then goes on from there', () => {
+    const stop: FaxEvent = { kind: 'stopped', at: 7, id: 'f1' };
+    const stopped = after(fax, dialling, taken(1), stop);
+    expect(stopped).toMatchObject({ state: 'stopped', sentPages: 1, endedAt: 7 });
+    expect(faxWords(stopped)).toBe('Stopped after page 1 of 3');
+    expect(faxWords(after(fax, dialling, stop))).toBe('Stopped before the first page');
+    expect(nextFax([stopped], 99 * minute)).toBeNull();
+    expect(faxAgain(stopped)).toMatchObject({ state: 'waiting', sentPages: 1 });
+    expect(after(fax, stop)).toBe(fax);
+    const over = after(fax, dialling, failed('noFax'));
+    expect(after(over, stop)).toBe(over);
+  });
+
   it('waits while another is on its way', () => {
     const second = { ...fax, id: 'f2', at: 5 };
     expect(nextFax([second, fax], 10)).toBe(fax);
@@ -87,6 +100,7 @@ describe('a fax on its way', () => {
       fc.nat(5).map(taken),
       fc.constantFrom(...faxFailures).map((failure) => failed(failure)),
       fc.constant<FaxEvent>({ kind: 'done', at: 4, id: 'f1' }),
+      fc.constant<FaxEvent>({ kind: 'stopped', at: 4, id: 'f1' }),
     );
     fc.assert(
       fc.property(fc.array(event), (events) => {

@@ -16,8 +16,11 @@ export const faxSchema = z.object({
   /** What it is, in a word or two: of one sent the file's name. */
   title: z.string(),
   pages: z.number().int().positive(),
-  /** `waiting`: for the network, or to be tried again; `sending`: page `sentPages + 1` is on its way. */
-  state: z.enum(['waiting', 'dialling', 'sending', 'done', 'failed', 'received']),
+  /**
+   * `waiting`: for the network, or to be tried again; `sending`: page `sentPages + 1` is on its way; `stopped`: by hand,
+   * while it was on its way.
+   */
+  state: z.enum(['waiting', 'dialling', 'sending', 'done', 'failed', 'stopped', 'received']),
   sentPages: z.number().int().min(0),
   failure: z.enum(faxFailures).nullable(),
   tries: z.number().int().min(0),
@@ -34,6 +37,8 @@ export const faxEventSchema = z.discriminatedUnion('kind', [
   /** So many pages have been taken by the other side (ITU-T T.30, phase D: message confirmation). */
   z.object({ kind: z.literal('pagesTaken'), at: z.number(), id: z.string(), pages: z.number().int().min(0) }),
   z.object({ kind: z.literal('done'), at: z.number(), id: z.string() }),
+  /** The line was let go on this side's wish (ITU-T T.30: disconnect, DCN). */
+  z.object({ kind: z.literal('stopped'), at: z.number(), id: z.string() }),
   z.object({ kind: z.literal('failed'), at: z.number(), id: z.string(), failure: z.enum(faxFailures) }),
 ]);
 /** What the carrier tells of a fax on its way out. */
@@ -72,6 +77,8 @@ export function faxAfter(fax: Fax, event: FaxEvent): Fax {
       };
     case 'done':
       return { ...fax, state: 'done', sentPages: fax.pages, endedAt: event.at, failure: null };
+    case 'stopped':
+      return isUnderway(fax) ? { ...fax, state: 'stopped', failure: null, endedAt: event.at } : fax;
     case 'failed': {
       const { failure } = event;
       const pause = passing.includes(failure) ? pauses[fax.tries - 1] : undefined;
@@ -92,7 +99,8 @@ export const faxAgain = (fax: Fax): Fax => ({
   endedAt: null,
 });
 
-const isUnderway = ({ state }: Fax) => state === 'dialling' || state === 'sending';
+/** Whether it is on its way just now, and could be stopped. */
+export const isUnderway = ({ state }: Fax) => state === 'dialling' || state === 'sending';
 
 /** The fax to be sent now: one at a time, the oldest whose time has come. null where none is. */
 export function nextFax(faxes: Iterable<Fax>, now: number): Fax | null {
@@ -138,6 +146,10 @@ export function faxWords({ state, pages, sentPages, failure, tries, direction }:
       return `Sending page ${Math.min(pages, sentPages + 1)} of ${pages}`;
     case 'done':
       return `${direction === 'out' ? 'Sent, ' : ''}${pagesWord(pages)}`;
+    case 'stopped':
+      return sentPages === 0
+        ? 'Stopped before the first page'
+        : `Stopped after page ${sentPages} of ${pages}`;
     case 'failed':
       return sentPages === 0 ? `Failed: ${why}` : `Failed after page ${sentPages} of ${pages}: ${why}`;
   }

@@ -7,6 +7,7 @@ export {
   faxFailures,
   faxSchema,
   faxWords,
+  isUnderway,
   nextFax,
   nextFaxAt,
   pagesWord,
@@ -15,3 +16,4 @@ export {
   type FaxEvent,
   type FaxFailure,
 } from './fax';
+export { mostPages, readPageChoice, writePageChoice, type ReadPageChoice } from './pageChoice';

@@ -1,7 +1,8 @@
 import { Buffer } from 'node:buffer';
 import { PDFDocument } from 'pdf-lib';
 
-import { faxSourceKind, joinFaxPages, mostPages, readFaxPdf, withHeader, type FaxSource } from '.';
+import { mostPages } from '../fax';
+import { faxSourceKind, joinFaxPages, readFaxPdf, withHeader, type FaxSource } from '.';
 
 /** One black pixel. */
 const png = new Uint8Array(
@@ -34,6 +35,15 @@ describe('pages of a fax', () => {
     const document = await PDFDocument.load(made.pdf);
     expect(document.getPages().map((page) => Math.round(page.getWidth()))).toEqual([200, 200, 595]);
     expect(await readFaxPdf(made.pdf)).toMatchObject({ ok: true, pages: 3 });
+  });
+
+  it('are only the chosen ones of a PDF, as often as it is in', async () => {
+    const long = await pdfOf(mostPages + 3);
+    const made = await joinFaxPages([
+      { ...source('pdf', long), pages: [1, 2, mostPages + 3] },
+      { ...source('pdf', long), pages: [7] },
+    ]);
+    expect(made).toMatchObject({ ok: true, pages: 4 });
   });
 
   it('get a header each, and stay as many', async () => {

@@ -1,14 +1,20 @@
 import { PDFDocument, StandardFonts, rgb, type PDFPage } from 'pdf-lib';
 
+import { mostPages } from '../fax';
+
 /** A4 in points (1/72 inch). */
 const a4 = { width: 595.28, height: 841.89 };
 const marginPoints = 24;
 const headerPoints = 9;
-/** Lines and files beyond this no machine takes in one call. */
-export const mostPages = 50;
 const mostBytes = 20_000_000;
 
-export type FaxSource = { kind: 'pdf' | 'jpeg' | 'png'; name: string; bytes: Uint8Array };
+export interface FaxSource {
+  kind: 'pdf' | 'jpeg' | 'png';
+  name: string;
+  bytes: Uint8Array;
+  /** Which of a PDF's pages go, from 1 on; left out: all. */
+  pages?: readonly number[];
+}
 
 export type MadePages = { ok: true; pdf: Uint8Array; pages: number } | { ok: false; sentence: string };
 
@@ -60,12 +66,14 @@ export async function withHeader(pdf: Uint8Array, sender: string, when: string):
 /** The standard fonts know Western European letters only. */
 const latin = (text: string) => text.replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
 
-async function add(joined: PDFDocument, { kind, bytes }: FaxSource): Promise<string | null> {
+async function add(joined: PDFDocument, { kind, bytes, pages }: FaxSource): Promise<string | null> {
   if (bytes.length > mostBytes) return 'it is larger than 20 MB.';
   if (kind === 'pdf') {
     const document = await open(bytes);
     if (typeof document === 'string') return document;
-    for (const page of await joined.copyPages(document, document.getPageIndices())) joined.addPage(page);
+    const all = document.getPageIndices();
+    const chosen = pages ? all.filter((index) => pages.includes(index + 1)) : all;
+    for (const page of await joined.copyPages(document, chosen)) joined.addPage(page);
     return null;
   }
   try {

@@ -2,7 +2,6 @@
 export {
   faxSourceKind,
   joinFaxPages,
-  mostPages,
   readFaxPdf,
   withHeader,
   type FaxSource,

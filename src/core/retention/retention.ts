@@ -38,12 +38,14 @@ export function expiredTexts(messages: Iterable<Message>, now: number, days: num
   );
 }
 
+const over: readonly Fax['state'][] = ['done', 'failed', 'stopped'];
+
 /** Faxes to be dropped for good: older than they are kept, read, and not on their way. */
 export function expiredFaxes(faxes: Iterable<Fax>, now: number, days: number | null): Fax[] {
   return [...faxes].filter(
     ({ at, state, readAt, direction }) =>
       isOlder(at, now, days) &&
-      (direction === 'out' ? state === 'done' || state === 'failed' : readAt !== null),
+      (direction === 'out' ? over.includes(state) : readAt !== null),
   );
 }
 

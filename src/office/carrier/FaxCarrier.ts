@@ -98,6 +98,14 @@ export class FaxCarrier {
     }
   }
 
+  /** Lets go of the line of one that is on its way. The page that was being sent counts as not taken. */
+  stop(id: string, at: number): void {
+    const { pending } = this.state;
+    const isOf = ({ event }: (typeof pending)[number]) => event.kind !== 'received' && event.id === id;
+    this.state.pending = pending.filter((each) => !isOf(each));
+    this.push({ kind: 'stopped', at, id });
+  }
+
   /** Paper for one of the office's lines. */
   receive(fax: IncomingFax, at: number): void {
     this.push({ kind: 'received', at, id: `fax-in-${at}-${this.state.nextOrder}`, fax });

@@ -128,6 +128,15 @@ export class InPageOffice implements OfficeLink {
     this.publish(true);
   }
 
+  async stopFax(id: string): Promise<void> {
+    const request = officeRequestSchema.parse({ kind: 'faxStop', id });
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    if (request.kind === 'faxStop') this.faxCarrier.stop(request.id, now);
+    this.runUntil(now);
+    this.publish(true);
+  }
+
   async receiveFax(fax: IncomingFax): Promise<void> {
     const request = officeRequestSchema.parse({ kind: 'faxIn', fax });
     const now = this.options.clock.now();

@@ -64,6 +64,7 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('text'), text: outgoingTextSchema }),
   z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
   z.object({ kind: z.literal('fax'), fax: outgoingFaxSchema }),
+  z.object({ kind: z.literal('faxStop'), id: z.string() }),
   z.object({ kind: z.literal('faxIn'), fax: incomingFaxSchema }),
   z.object({ kind: z.literal('faxScript'), number: z.string(), script: faxScriptSchema }),
   z.object({ kind: z.literal('take'), taken: takenSchema }),
@@ -104,6 +105,8 @@ export interface OfficeLink {
   textScriptOf(number: string): TextScript;
   /** Begins to send a fax; its stages come with later updates. */
   sendFax(fax: OutgoingFax): Promise<void>;
+  /** Stops one that is on its way; that it has come to an end is told with an update. */
+  stopFax(id: string): Promise<void>;
   /** Lets somebody outside fax one of the office's lines. */
   receiveFax(fax: IncomingFax): Promise<void>;
   setFaxScript(number: string, script: FaxScript): Promise<void>;

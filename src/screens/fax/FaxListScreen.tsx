@@ -2,7 +2,16 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { faxWords, type Fax } from '@/core/fax';
 import { formatDayAndClock } from '@/core/time';
-import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
+import {
+  identifyNumber,
+  selectFailedFaxes,
+  selectOffice,
+  selectPeople,
+  selectUnreadFaxes,
+  selectZone,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { selectFaxes } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Row } from '@/ui/list';
@@ -12,6 +21,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
+import { faxesWords } from './faxesWords';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -36,7 +46,8 @@ export function FaxListScreen() {
   const go = useGo();
   const faxes = useAppSelector(selectFaxes);
   const isRead = useAppSelector((state) => state.catchUp.isRead);
-  const unread = faxes.filter(isUnread).length;
+  const unread = useAppSelector(selectUnreadFaxes);
+  const failed = useAppSelector(selectFailedFaxes);
   return (
     <View style={styles.screen}>
       <ScrollView style={styles.scroll} tabIndex={0}>
@@ -44,7 +55,7 @@ export function FaxListScreen() {
           <Txt as="title" level={1}>
             Faxes
           </Txt>
-          <Txt as="small">{unread === 0 ? 'All are read.' : `${unread} not read yet.`}</Txt>
+          <Txt as="small">{faxesWords(unread, failed)}</Txt>
         </View>
         {faxes.length === 0 ? (
           <EmptyState
@@ -68,7 +79,11 @@ export function FaxListScreen() {
   );
 }
 
-const isUnread = ({ direction, readAt }: Fax) => direction === 'in' && readAt === null;
+/** What of a fax wants to be seen to; a failed one keeps it until it is sent again or taken back. */
+function markOf({ direction, readAt, state }: Fax): string | null {
+  if (direction === 'in') return readAt === null ? 'not read' : null;
+  return state === 'failed' ? 'not sent' : null;
+}
 
 function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
   const { colours } = useTheme();
@@ -77,6 +92,7 @@ function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const { name } = identifyNumber(fax.number, null, people);
+  const mark = markOf(fax);
   return (
     <Row
       title={`${fax.direction === 'in' ? 'From' : 'To'} ${name}`}
@@ -88,11 +104,11 @@ function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
           <Txt as="mono" colour={colours.faint}>
             {formatDayAndClock(fax.at, now, zone)}
           </Txt>
-          {isUnread(fax) ? (
-            <Txt as="small" colour={colours.ink}>
-              not read
+          {mark === null ? null : (
+            <Txt as="small" colour={fax.state === 'failed' ? colours.rowan : colours.ink}>
+              {mark}
             </Txt>
-          ) : null}
+          )}
         </View>
       }
     />

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { faxWords } from '@/core/fax';
+import { faxWords, isUnderway } from '@/core/fax';
 import { formatDayAndClock } from '@/core/time';
 import {
   identifyNumber,
@@ -14,7 +14,7 @@ import {
   useServices,
   useNow,
 } from '@/state/app';
-import { markFaxRead, readFaxPages, sendFaxAgain, takeBackFax } from '@/state/catchUp';
+import { markFaxRead, readFaxPages, sendFaxAgain, stopFax, takeBackFax } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -107,10 +107,17 @@ export function FaxScreen() {
             {number === null ? null : (
               <Plate word="Call" label={`Call ${other.name}`} onPress={() => void placeCall(number)} />
             )}
-            {state === 'failed' ? (
-              <Plate kind="main" word="Send again" onPress={() => dispatch(sendFaxAgain(id))} />
+            {isUnderway(fax) ? (
+              <Plate kind="end" word="Stop" label="Stop the fax" onPress={() => void dispatch(stopFax(id))} />
             ) : null}
-            {state === 'failed' || state === 'waiting' ? (
+            {state === 'failed' || state === 'stopped' ? (
+              <Plate
+                kind="main"
+                word={fax.sentPages === 0 ? 'Send again' : 'Send the rest'}
+                onPress={() => dispatch(sendFaxAgain(id))}
+              />
+            ) : null}
+            {state === 'failed' || state === 'stopped' || state === 'waiting' ? (
               <Plate word="Take back" label="Take back the fax" onPress={() => dispatch(takeBackFax(id))} />
             ) : null}
             <Plate word="Save PDF" disabled={!pdf} onPress={save} />

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { pagesWord } from '@/core/fax';
+import { mostPages, pagesWord } from '@/core/fax';
 import {
   formatAny,
   identifyNumber,
@@ -11,6 +11,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '@/state/app';
+import { Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -20,7 +21,7 @@ import { pickBlob } from '../shared/files';
 import { outsideNumber } from '../shared/numbers';
 import { useGo } from '../shared/useGo';
 import { WhoField } from '../shared/WhoField';
-import { readFaxFile, sendFaxFiles, type FaxFile } from './faxFiles';
+import { chosenPages, readFaxFile, sendFaxFiles, type FaxFile } from './faxFiles';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -55,7 +56,12 @@ export function NewFaxScreen() {
   const line = office.setup.lines.find(({ faxes }) => faxes);
   const read = outsideNumber(to);
   const name = read.ok ? identifyNumber(read.number, null, people).name : null;
-  const pages = files.reduce((sum, file) => sum + file.pages, 0);
+  const chosen = files.map(chosenPages);
+  const pages = chosen.reduce((sum, each) => sum + each.pages.length, 0);
+  const tooMany =
+    pages > mostPages
+      ? `That is ${pagesWord(pages)}, and one fax takes at most ${mostPages}. Say which pages go, or take a file out.`
+      : null;
 
   const add = async () => {
     const file = await pickBlob('application/pdf,image/*');
@@ -67,9 +73,11 @@ export function NewFaxScreen() {
     if (read.ok) setFiles((others) => [...others, read.file]);
   };
   const send = async () => {
-    if (!read.ok) setToError(read.sentence);
+    if (!read.ok)
+      setToError(to.trim() === '' ? 'Say who it goes to: a fax number, or a name.' : read.sentence);
     if (files.length === 0) setFileError('Add a PDF or a picture first.');
-    if (!read.ok || !line || files.length === 0) return;
+    const isWrong = tooMany !== null || chosen.some(({ problem }) => problem !== null);
+    if (!read.ok || !line || files.length === 0 || isWrong) return;
     setBusy(true);
     const sent = await dispatch(sendFaxFiles(read.number, line, files));
     setBusy(false);
@@ -115,6 +123,17 @@ export function NewFaxScreen() {
                   {file.name}
                 </Txt>
                 <Txt as="small">{pagesWord(file.pages)}</Txt>
+                {file.pages > 1 ? (
+                  <Field
+                    label="Which pages"
+                    value={file.choice}
+                    placeholder="all"
+                    error={chosen[index]?.problem ?? null}
+                    onChange={(choice) =>
+                      setFiles(files.map((each) => (each === file ? { ...file, choice } : each)))
+                    }
+                  />
+                ) : null}
               </View>
               <Plate
                 word="Remove"
@@ -125,7 +144,7 @@ export function NewFaxScreen() {
           ))}
         </View>
         <Plate word="Add a PDF or picture" disabled={isBusy} onPress={() => void add()} />
-        <Problem sentence={fileError} isSmall />
+        <Problem sentence={fileError ?? tooMany} isSmall />
       </View>
       <Plate
         kind="main"

@@ -1,3 +1,4 @@
+import { readPageChoice } from '@/core/fax';
 import type { FaxSource } from '@/core/faxPages';
 import type { Line } from '@/core/office';
 import { formatDay, formatClock } from '@/core/time';
@@ -18,6 +19,15 @@ export interface FaxFile {
   name: string;
   pages: number;
   source: FaxSource;
+  /** Which of them go, as it was typed; empty: all. */
+  choice: string;
+}
+
+/** The pages of a file that go; those of a choice that can't be read are all of them. */
+export function chosenPages({ pages, choice }: FaxFile): { pages: number[]; problem: string | null } {
+  const read = readPageChoice(choice, pages);
+  if (read.ok) return { pages: read.pages, problem: null };
+  return { pages: Array.from({ length: pages }, (_, at) => at + 1), problem: read.sentence };
 }
 
 /** A page is sent 1728 points across: larger pictures are made so, and each file stays small. */
@@ -40,14 +50,15 @@ export async function readFaxFile(
     if (!read.ok) return { ok: false, sentence: `${file.name}: ${read.sentence}` };
     return {
       ok: true,
-      file: { name: title, pages: read.pages, source: { kind: 'pdf', name: title, bytes } },
+      file: { name: title, pages: read.pages, choice: '', source: { kind: 'pdf', name: title, bytes } },
     };
   }
   const shrunk = await shrinkPicture(file, forFax);
   if (!shrunk.ok)
     return { ok: false, sentence: `${file.name} is neither a PDF nor a picture that can be read.` };
   const picture = new Uint8Array(await shrunk.file.arrayBuffer());
-  return { ok: true, file: { name: title, pages: 1, source: { kind: 'jpeg', name: title, bytes: picture } } };
+  const source = { kind: 'jpeg', name: title, bytes: picture } as const;
+  return { ok: true, file: { name: title, pages: 1, choice: '', source } };
 }
 
 type Sent = { ok: true; id: string } | { ok: false; sentence: string };
@@ -58,7 +69,9 @@ export const sendFaxFiles =
   async (dispatch: AppDispatch, getState: () => RootState, { clock }: Services): Promise<Sent> => {
     const pages = await fetchPages().catch(() => null);
     if (!pages) return { ok: false, sentence: notFetched };
-    const made = await pages.joinFaxPages(files.map(({ source }) => source));
+    const made = await pages.joinFaxPages(
+      files.map((file) => ({ ...file.source, pages: chosenPages(file).pages })),
+    );
     if (!made.ok) return made;
     const now = clock.now();
     const zone = selectZone(getState());

@@ -2,6 +2,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import {
   formatAny,
+  selectFailedFaxes,
   selectOffice,
   selectUnreadFaxes,
   themeChosen,
@@ -14,6 +15,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { faxesWords } from '../fax/faxesWords';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
 import { RecordingPart } from './RecordingPart';
@@ -42,6 +44,7 @@ export function OfficeScreen() {
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const unreadFaxes = useAppSelector(selectUnreadFaxes);
+  const failedFaxes = useAppSelector(selectFailedFaxes);
   const theme = useAppSelector((state) => state.settings.theme);
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body}>
@@ -86,9 +89,9 @@ export function OfficeScreen() {
           Faxes
         </Txt>
         <Txt colour={colours.faint}>
-          {unreadFaxes === 0
+          {unreadFaxes + failedFaxes === 0
             ? 'Faxes that came to your lines, and those you send.'
-            : `${unreadFaxes} not read yet.`}
+            : faxesWords(unreadFaxes, failedFaxes)}
         </Txt>
         <Plate word="See the faxes" onPress={go.faxes} />
       </View>

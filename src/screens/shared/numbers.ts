@@ -16,6 +16,7 @@ export type ReadNumber = { ok: true; number: string } | { ok: false; sentence: s
 /** A number outside that can ring, as E.164. */
 export function outsideNumber(text: string): ReadNumber {
   const dialled = interpretDialled(text, ukOfficePlan);
+  if (dialled.kind === 'empty') return { ok: false, sentence: explainNotDialable({ code: 'empty' }) };
   if (dialled.kind === 'invalid') return { ok: false, sentence: explainNotDialable(dialled.reason) };
   return isExternal(dialled)
     ? { ok: true, number: dialled.e164 }

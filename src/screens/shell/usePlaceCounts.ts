@@ -1,5 +1,6 @@
 import {
   selectCallBacks,
+  selectFailedFaxes,
   selectIsPlanChanged,
   selectParked,
   selectRingingAtColleagues,
@@ -15,7 +16,8 @@ const minuteMs = 60_000;
 
 /**
  * What waits in each place: people for an answer; calls to numbers that are busy; a changed ring plan that is not in
- * force; what rings at colleagues; callers that are parked, and faxes not read.
+ * force; what rings at colleagues; callers that are parked, faxes not read, and
+ * those that did not go out.
  */
 export function usePlaceCounts(): Record<Place['path'], number> {
   const now = useNow(minuteMs);
@@ -24,12 +26,13 @@ export function usePlaceCounts(): Record<Place['path'], number> {
   const isPlanChanged = useAppSelector(selectIsPlanChanged);
   const ringing = useAppSelector(selectRingingAtColleagues).length;
   const parked = useAppSelector(selectParked).length;
-  const faxes = useAppSelector(selectUnreadFaxes);
+  const unreadFaxes = useAppSelector(selectUnreadFaxes);
+  const failedFaxes = useAppSelector(selectFailedFaxes);
   return {
     '/': waiting,
     '/dial': callBacks,
     '/plan': isPlanChanged ? 1 : 0,
     '/directory': ringing,
-    '/office': parked + faxes,
+    '/office': parked + unreadFaxes + failedFaxes,
   };
 }

@@ -80,6 +80,7 @@ export {
   selectOffice,
   selectPeople,
   selectPresence,
+  selectFailedFaxes,
   selectUnreadFaxes,
   selectUnreadInChat,
   selectUnreadInRooms,

@@ -109,6 +109,12 @@ export const selectUnreadFaxes = createSelector(
     Object.values(faxes).filter(({ direction, readAt }) => direction === 'in' && readAt === null).length,
 );
 
+/** Faxes that did not go out, until they are sent again or taken back. */
+export const selectFailedFaxes = createSelector(
+  (state: RootState) => state.catchUp.kept.faxes,
+  (faxes) => Object.values(faxes).filter(({ state }) => state === 'failed').length,
+);
+
 /** Messages that nobody here has read, in the rooms the worker is in; a call's chat is over with its call. */
 export const selectUnreadInRooms = createSelector(
   (state: RootState) => state.catchUp.kept.messages,

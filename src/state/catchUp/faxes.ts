@@ -51,12 +51,18 @@ export const sendFaxAgain = (id: string): Act => change(id, faxAgain);
 export const markFaxRead = (id: string): Act =>
   change(id, (fax, now) => (fax.readAt === null ? { ...fax, readAt: now } : fax));
 
+/** Stops a fax that is on its way. How far it came the office tells. */
+export const stopFax =
+  (id: string): Act<Promise<void>> =>
+  async (_, __, { link }) =>
+    link?.stopFax(id);
+
 /** Takes back a fax that does not go out just now. */
 export const takeBackFax =
   (id: string): Act =>
   (dispatch, getState, { vault }) => {
     const state = getState().catchUp.kept.faxes[id]?.state;
-    if (state !== 'waiting' && state !== 'failed') return;
+    if (state !== 'waiting' && state !== 'failed' && state !== 'stopped') return;
     dispatch(dropSome('faxes', [id]));
     void vault?.remove([pagesKey(id)]);
     dispatch(actDone('The fax is taken back.'));

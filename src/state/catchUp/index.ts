@@ -5,6 +5,7 @@ export {
   readFaxPages,
   selectFaxes,
   sendFaxAgain,
+  stopFax,
   takeBackFax,
   writeFax,
   type NewFax,

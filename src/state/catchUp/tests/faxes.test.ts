@@ -1,5 +1,7 @@
+import { selectFailedFaxes } from '@/state/app';
+
 import { onlineChanged } from '../../app/slices';
-import { readFaxPages, selectTimeline, sendFaxAgain, takeBackFax, writeFax } from '..';
+import { markFaxRead, readFaxPages, selectTimeline, sendFaxAgain, stopFax, takeBackFax, writeFax } from '..';
 import { open, serveClips, settle, type App } from './openApp';
 
 beforeEach(serveClips);
@@ -82,6 +84,38 @@ describe('a fax', () => {
     await app.pass(14);
     app.store.dispatch(takeBackFax(sent));
     expect(states(app)).toEqual(['Another sending 0']);
+  });
+
+  it('is stopped on its way, keeps what arrived, and lets the next one go', async () => {
+    const app = await open();
+    const id = await write(app, 'Wrong');
+    await write(app, 'Next', '+441914980117');
+    await app.pass(14);
+    await app.pass(25);
+    await app.store.dispatch(stopFax(id));
+    await settle();
+    expect(states(app)).toEqual(['Wrong stopped 1', 'Next dialling 0']);
+    await app.pass(60);
+    expect(states(app)).toEqual(['Wrong stopped 1', 'Next done 2']);
+    app.store.dispatch(sendFaxAgain(id));
+    await app.pass(14);
+    await app.pass(20);
+    expect(states(app)).toEqual(['Wrong done 2', 'Next done 2']);
+  });
+
+  it('that failed keeps its mark, however often it is looked at, until it is sent again or taken back', async () => {
+    const app = await open();
+    await app.office.setFaxScript(peg, { kind: 'voice' });
+    const id = await write(app, 'Permit');
+    await app.pass(20);
+    app.store.dispatch(markFaxRead(id));
+    expect(selectFailedFaxes(app.state())).toBe(1);
+    app.store.dispatch(sendFaxAgain(id));
+    expect(selectFailedFaxes(app.state())).toBe(0);
+    await app.pass(20);
+    expect(selectFailedFaxes(app.state())).toBe(1);
+    app.store.dispatch(takeBackFax(id));
+    expect(selectFailedFaxes(app.state())).toBe(0);
   });
 
   it('whose pages could not be fetched is fetched when it is read', async () => {
