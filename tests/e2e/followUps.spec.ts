@@ -87,6 +87,56 @@ test('one by itself has priority, list and words; lists and words narrow down; d
   await expect(followUps(page).getByRole('listitem', { name: 'Paint the hut' })).toContainText('Peg Anstey');
 });
 
+test('a row calls, opens its call, and is taken out and had back; no filter hides by what is gone', async ({
+  office,
+  page,
+}) => {
+  await office.talkWithPeg();
+  await office.act('Note').click();
+  const sheet = office.sheet();
+  await sheet.getByRole('textbox', { name: 'Note' }).fill('Send the permit');
+  await sheet.getByRole('radio', { name: 'some time' }).click();
+  await sheet.getByRole('button', { name: /^More for the follow-up/ }).click();
+  await sheet.getByRole('radio', { name: 'high' }).click();
+  await sheet.getByRole('textbox', { name: 'List' }).fill('Permits');
+  await sheet.getByRole('textbox', { name: /^Words/ }).fill('permit');
+  expect(await office.axeViolations()).toEqual([]);
+  await sheet.getByRole('button', { name: 'Keep the follow-up' }).click();
+  await office.end().click();
+  await office.open('/followups');
+  await page.getByRole('button', { name: 'A new one' }).click();
+  await sheet.getByRole('textbox', { name: 'What is to be done' }).fill('Grease the winch');
+  await sheet.getByRole('button', { name: 'Keep the follow-up' }).click();
+
+  const permit = followUps(page).getByRole('listitem', { name: 'Send the permit' });
+  await expect(permit).toContainText('high priority, Permits, permit');
+  await page.getByRole('radio', { name: 'Permits' }).click();
+  await page.getByRole('checkbox', { name: 'permit', exact: true }).click();
+  await expect(followUps(page).getByRole('listitem')).toHaveCount(1);
+  await permit.getByRole('button', { name: 'Remove: Send the permit' }).click();
+  await expect(followUps(page).getByRole('listitem', { name: 'Grease the winch' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: Send the permit back' }).click();
+  await permit.getByRole('button', { name: 'Done: Send the permit' }).click();
+  await page.getByRole('button', { name: 'Undo: Send the permit is to be done' }).click();
+  await permit.getByRole('button', { name: /^The call it came from/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
+  await goToFollowUps(office);
+  await permit.getByRole('button', { name: /^Call Peg Anstey/ }).click();
+  await expect(office.stopCalling()).toBeVisible();
+});
+
+test('a person’s page begins a follow-up about them', async ({ office, page }) => {
+  await office.open('/person/contact%3Apeg');
+  await page.getByRole('button', { name: 'More for Peg Anstey' }).click();
+  await page.getByRole('button', { name: 'Follow up', exact: true }).click();
+  const sheet = office.sheet();
+  await expect(sheet.getByRole('textbox', { name: /^Who it is for/ })).toHaveValue('Peg Anstey');
+  await sheet.getByRole('textbox', { name: 'What is to be done' }).fill('Bring the gate key');
+  await sheet.getByRole('radio', { name: 'in 15 min' }).click();
+  await sheet.getByRole('button', { name: 'Keep the follow-up' }).click();
+  await expect(page.getByRole('list', { name: 'Everything with them' })).toContainText('Bring the gate key');
+});
+
 test('the history is narrowed by person, days, length and outcome', async ({ office, page }) => {
   await office.open('/');
   await office.goToEverything();

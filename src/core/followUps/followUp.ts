@@ -46,6 +46,19 @@ export function fitsFollowUp(followUp: FollowUp, { list, words = [], isDoneToo }
   return words.every((word) => followUp.words.includes(word));
 }
 
+/** The filter without what no follow-up has any more, which could be chosen no longer, nor taken off. */
+export function stillInUse(
+  { list, words = [], ...filter }: FollowUpFilter,
+  inUse: { lists: readonly string[]; words: readonly string[] },
+): FollowUpFilter {
+  const hasList = list !== null && list !== undefined && inUse.lists.includes(list);
+  return {
+    ...filter,
+    list: hasList ? list : null,
+    words: words.filter((word) => inUse.words.includes(word)),
+  };
+}
+
 const weight: Record<Priority, number> = { high: 0, usual: 1, low: 2 };
 
 /**
@@ -69,7 +82,7 @@ function compare(a: readonly number[], b: readonly number[]): number {
   return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
 }
 
-export const isOverdue = ({ dueAt, doneAt }: FollowUp, now: number): boolean =>
+export const isOverdue = ({ dueAt, doneAt }: Pick<FollowUp, 'dueAt' | 'doneAt'>, now: number): boolean =>
   doneAt === null && dueAt !== null && dueAt <= now;
 
 /** The lists and the words in use, each once, in order. */

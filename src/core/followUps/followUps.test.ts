@@ -7,6 +7,7 @@ import {
   plainFollowUp,
   priorities,
   readWords,
+  stillInUse,
   type FollowUp,
 } from '.';
 
@@ -79,6 +80,16 @@ describe('follow-ups', () => {
     expect(fits({ words: ['mast', 'lathmoor'] })).toEqual(['mast']);
     expect(fits({ words: ['mast', 'gate code'], isDoneToo: true })).toEqual([]);
     expect(listsOf([mast, code])).toEqual({ lists: ['Field'], words: ['gate code', 'lathmoor', 'mast'] });
+  });
+
+  it('are never hidden by a list or a word that is gone', () => {
+    const left = followUp('left', { list: 'Van', words: ['winch'] });
+    const inUse = listsOf([left]);
+    const filter = stillInUse({ list: 'Gauges', words: ['hut', 'winch'], isDoneToo: true }, inUse);
+    expect(filter).toEqual({ list: null, words: ['winch'], isDoneToo: true });
+    expect(fitsFollowUp(left, filter)).toBe(true);
+    expect(stillInUse({ list: 'Van' }, inUse)).toEqual({ list: 'Van', words: [] });
+    expect(stillInUse({}, inUse)).toEqual({ list: null, words: [] });
   });
 
   it('take words as they are typed', () => {

@@ -8,6 +8,7 @@ export {
   plainFollowUp,
   priorities,
   readWords,
+  stillInUse,
   type FollowUp,
   type FollowUpFilter,
   type Priority,

@@ -44,8 +44,7 @@ const over: readonly Fax['state'][] = ['done', 'failed', 'stopped'];
 export function expiredFaxes(faxes: Iterable<Fax>, now: number, days: number | null): Fax[] {
   return [...faxes].filter(
     ({ at, state, readAt, direction }) =>
-      isOlder(at, now, days) &&
-      (direction === 'out' ? over.includes(state) : readAt !== null),
+      isOlder(at, now, days) && (direction === 'out' ? over.includes(state) : readAt !== null),
   );
 }
 

@@ -1,8 +1,25 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { fitsFollowUp, isOverdue, listsOf, orderFollowUps, type FollowUp } from '@/core/followUps';
-import { finishFollowUp, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import {
+  fitsFollowUp,
+  isOverdue,
+  listsOf,
+  orderFollowUps,
+  stillInUse,
+  type FollowUp,
+} from '@/core/followUps';
+import {
+  actDone,
+  changeFollowUp,
+  finishFollowUp,
+  formatAny,
+  removeWork,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { Choice, Ticks } from '@/ui/field';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -10,7 +27,9 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { ListScreen } from '../shared/ListScreen';
+import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
+import { usePlaceCall } from '../shared/usePlaceCall';
 import { FollowUpSheet } from './FollowUpSheet';
 import { followUpWords } from './followUpWords';
 
@@ -41,16 +60,18 @@ export function FollowUpsScreen() {
   const go = useGo();
   const now = useNow(minuteMs);
   const items = useAppSelector((state) => state.work.items);
-  const [list, setList] = useState(everyList);
+  const [list, setList] = useState<string | null>(null);
   const [words, setWords] = useState<string[]>([]);
   const [isDoneToo, setDoneToo] = useState(false);
   const [open, setOpen] = useState<FollowUp | 'new' | null>(null);
   const all = items.filter((item) => item.kind === 'followUp');
   const inUse = listsOf(all);
+  const filter = stillInUse({ list, words, isDoneToo }, inUse);
   const shown = orderFollowUps(
-    all.filter((each) => fitsFollowUp(each, { list: list === everyList ? null : list, words, isDoneToo })),
+    all.filter((each) => fitsFollowUp(each, filter)),
     now,
   );
+  const recordIdOf = useRecordIds(all);
   const left = all.filter(({ doneAt }) => doneAt === null).length;
   return (
     <ListScreen
@@ -62,19 +83,19 @@ export function FollowUpsScreen() {
             <Choice
               asStrip
               label="List"
-              value={list}
+              value={filter.list ?? everyList}
               options={[
                 { value: everyList, word: 'every list' },
                 ...inUse.lists.map((name) => ({ value: name, word: name })),
               ]}
-              onChoose={setList}
+              onChoose={(value) => setList(value === everyList ? null : value)}
             />
           )}
           {inUse.words.length === 0 ? null : (
             <Ticks
               label="Only those with"
               options={inUse.words.map((word) => ({ value: word, word }))}
-              chosen={words}
+              chosen={[...(filter.words ?? [])]}
               onChange={setWords}
             />
           )}
@@ -102,33 +123,60 @@ export function FollowUpsScreen() {
       ) : null}
       <View role="list" aria-label="Follow-ups">
         {shown.map((followUp) => (
-          <FollowUpRow key={followUp.id} followUp={followUp} now={now} onChange={() => setOpen(followUp)} />
+          <FollowUpRow
+            key={followUp.id}
+            followUp={followUp}
+            recordId={recordIdOf.get(followUp.callId ?? '') ?? null}
+            now={now}
+            onChange={() => setOpen(followUp)}
+          />
         ))}
       </View>
       {open === null ? null : (
-        <FollowUpSheet
-          followUp={open === 'new' ? null : open}
-          lists={inUse.lists}
-          onClose={() => setOpen(null)}
-        />
+        <FollowUpSheet followUp={open === 'new' ? null : open} onClose={() => setOpen(null)} />
       )}
     </ListScreen>
   );
 }
 
+/** The records of the calls that follow-ups came from, by the ids of the calls. */
+function useRecordIds(followUps: readonly FollowUp[]): ReadonlyMap<string, string> {
+  const records = useAppSelector((state) => state.history.records);
+  const callIds = new Set(followUps.flatMap(({ callId }) => callId ?? []));
+  if (callIds.size === 0) return new Map();
+  return new Map(records.flatMap(({ callId, id }) => (callIds.has(callId) ? [[callId, id] as const] : [])));
+}
+
 interface FollowUpRowProps {
   followUp: FollowUp;
+  /** Of the call it came from, where that is in the history. */
+  recordId: string | null;
   now: number;
   onChange: () => void;
 }
 
-function FollowUpRow({ followUp, now, onChange }: FollowUpRowProps) {
+function FollowUpRow({ followUp, recordId, now, onChange }: FollowUpRowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
-  const { id, text, name, doneAt, priority } = followUp;
+  const go = useGo();
+  const placeCall = usePlaceCall();
+  const { id, text, name, number, doneAt, priority } = followUp;
   const isDone = doneAt !== null;
+  const saying = (said: string, what: string, undo: () => void) => {
+    dispatch(actDone(said));
+    offerUndo({ said, what, undo });
+  };
+  const finish = () => {
+    dispatch(finishFollowUp(id, !isDone));
+    if (isDone) return;
+    saying(`Done: ${text}`, `${text} is to be done`, () => dispatch(finishFollowUp(id, false)));
+  };
+  const remove = () => {
+    dispatch(removeWork(id));
+    saying(`Removed: ${text}`, `${text} back`, () => dispatch(changeFollowUp(followUp)));
+  };
   return (
     <View role="listitem" aria-label={text} style={[styles.row, priority === 'high' && styles.high]}>
       <View>
@@ -141,12 +189,28 @@ function FollowUpRow({ followUp, now, onChange }: FollowUpRowProps) {
         </Txt>
       </View>
       <View style={styles.acts}>
+        {number === null || isDone ? null : (
+          <Plate
+            kind="main"
+            word="Call"
+            label={`Call ${name === '' ? formatAny(number) : name}: ${text}`}
+            onPress={() => void placeCall(number)}
+          />
+        )}
         <Plate
           word={isDone ? 'Not done' : 'Done'}
           label={`${isDone ? 'Not done' : 'Done'}: ${text}`}
-          onPress={() => dispatch(finishFollowUp(id, !isDone))}
+          onPress={finish}
         />
         <Plate word="Change" label={`Change: ${text}`} onPress={onChange} />
+        {recordId === null ? null : (
+          <Plate
+            word="The call"
+            label={`The call it came from: ${text}`}
+            onPress={() => go.record(recordId)}
+          />
+        )}
+        <Plate word="Remove" label={`Remove: ${text}`} onPress={remove} />
       </View>
     </View>
   );

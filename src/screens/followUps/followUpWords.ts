@@ -1,4 +1,4 @@
-import type { FollowUp } from '@/core/followUps';
+import { isOverdue, type FollowUp } from '@/core/followUps';
 import { formatDayAndClock } from '@/core/time';
 
 /** "Follow-up, Fri 08:00, high, Field, done": what is said under its text. */
@@ -9,10 +9,13 @@ export function followUpWords(
 ): string {
   return [
     'Follow-up',
-    ...(dueAt === null ? [] : [formatDayAndClock(dueAt, now, zone)]),
+    ...(dueAt === null ? [] : [dueWords(formatDayAndClock(dueAt, now, zone), dueAt, doneAt, now)]),
     ...(priority === 'usual' ? [] : [`${priority} priority`]),
     ...(list === '' ? [] : [list]),
     ...words,
     ...(doneAt === null ? [] : ['done']),
   ].join(', ');
 }
+
+const dueWords = (time: string, dueAt: number, doneAt: number | null, now: number) =>
+  isOverdue({ dueAt, doneAt }, now) ? `overdue since ${time}` : time;

@@ -23,6 +23,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { HistoryList } from '../everything/HistoryList';
+import { FollowUpSheet } from '../followUps/FollowUpSheet';
 import { MoreToggle } from '../shared/MoreToggle';
 import { writeNumbers } from '../shared/useFound';
 import { offerUndo } from '../shared/undoOffer';
@@ -148,7 +149,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
     const others = favourites.filter((key) => key !== person.key);
     dispatch(favouritesChosen(others.length < favourites.length ? others : [...others, person.key]));
   };
-  const [open, setOpen] = useState<'figures' | 'details' | null>(null);
+  const [open, setOpen] = useState<'figures' | 'details' | 'followUp' | null>(null);
   const [showsMore, setShowsMore] = useState(false);
   const personId = person.key.startsWith('person:') ? person.key.slice('person:'.length) : null;
   const isStranger = person.key.startsWith('number:');
@@ -232,12 +233,20 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
               <Plate word="Favourite" pressed={favourites.includes(person.key)} onPress={toggleFavourite} />
             ) : null}
             {contact ? <Plate word="Details" onPress={() => setOpen('details')} /> : null}
+            <Plate word="Follow up" onPress={() => setOpen('followUp')} />
             <Plate word="Figures" onPress={() => setOpen('figures')} />
           </View>
         </View>
       ) : null}
       {open === 'figures' ? (
         <FiguresSheet person={person} items={items} onClose={() => setOpen(null)} />
+      ) : null}
+      {open === 'followUp' ? (
+        <FollowUpSheet
+          followUp={null}
+          who={{ name, number: ways[0]?.number ?? null }}
+          onClose={() => setOpen(null)}
+        />
       ) : null}
       {open === 'details' && contact ? (
         <DetailsSheet contact={contact} onRemove={remove} onClose={() => setOpen(null)} />

@@ -22,6 +22,7 @@ import {
   writtenMessage,
   type AppStore,
   type LaterPart,
+  type Services,
 } from '@/state/app';
 
 import { startSearching, startSyncing, startWatching } from '../people';
@@ -84,7 +85,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
 
   const stopUpdates = services.link?.subscribe(takeIn) ?? (() => undefined);
   const stopKeeping = keepCatchUp(store, vault);
-  const stopWork = followWork(store);
+  const stopWork = followWork(store, services);
   const stopOutbox = startOutbox(store, services);
   const stopFaxing = startFaxing(store, services);
   const stopTelling = startTelling(store, services);
@@ -298,7 +299,7 @@ const followUpsOf = (items: readonly Work[]) =>
   items.flatMap((item) => (item.kind === 'followUp' ? [item] : []));
 
 /** Follow-ups are promises: made, kept, and taken back. */
-function followWork(store: AppStore): () => void {
+function followWork(store: AppStore, services: Services): () => void {
   let last = store.getState().work.items;
   return store.subscribe(() => {
     const { items } = store.getState().work;
@@ -307,7 +308,14 @@ function followWork(store: AppStore): () => void {
     const wasRead = last.length > 0 || store.getState().catchUp.reckoning !== null;
     last = items;
     if (!wasRead) return;
-    const followUps = followUpsOf(items).filter((item) => before.get(item.id) !== item);
+    const now = followUpsOf(items);
+    const ids = new Set(now.map(({ id }) => id));
+    // What was taken out is waited for no longer, as if it were done.
+    const gone = [...before.values()].filter(({ id, doneAt }) => !ids.has(id) && doneAt === null);
+    const followUps = [
+      ...now.filter((item) => before.get(item.id) !== item),
+      ...gone.map((item) => ({ ...item, doneAt: services.clock.now() })),
+    ];
     store.dispatch(looseHappened(happenings(store.getState(), { followUps })));
   });
 }

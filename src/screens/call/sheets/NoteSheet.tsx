@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { callBackTimes } from '@/core/replies';
 import { formatDayAndClock } from '@/core/time';
 import {
   keepFollowUp,
@@ -13,47 +12,41 @@ import {
   useNow,
   type CallView,
 } from '@/state/app';
-import { Choice, Field } from '@/ui/field';
+import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
-const noTime = 'none';
+import { DueField, SortingFields } from '../../followUps/FollowUpFields';
+import { noFollowUp, useFollowUpDraft } from '../../followUps/useFollowUpDraft';
+import { MoreToggle } from '../../shared/MoreToggle';
 
-/** A note on the call, and a follow-up where it has a time. The call goes on behind it. */
+/** A note on the call, or a follow-up where it is to be done some time. The call goes on behind it. */
 export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
   const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === view.id);
   const now = useNow(60_000);
   const [text, setText] = useState('');
-  const [due, setDue] = useState<string>(noTime);
   const [error, setError] = useState<string | null>(null);
-  const times = callBackTimes(now, zone);
+  const [showsSorting, setShowsSorting] = useState(false);
+  const draft = useFollowUpDraft(null, true);
+  const isNote = draft.when === noFollowUp;
   const keep = (isLast: boolean) => {
-    const time = times.find(({ word }) => word === due);
     const [other] = view.others;
-    if (text.trim() === '' && !time) {
-      setError('Write what is to be kept, or choose when to follow up.');
-      return;
-    }
-    const words = text.trim() || `Call ${nameOfCall(view)} back`;
-    if (time)
-      dispatch(
-        keepFollowUp({
-          callId: view.id,
-          number: other?.number ?? null,
-          name: nameOfCall(view),
-          text: words,
-          dueAt: time.at,
-        }),
-      );
-    else dispatch(keepNote(view.id, words));
+    const isNothing = text.trim() === '' && isNote;
+    setError(isNothing ? 'Write what is to be kept, or choose when to follow up.' : null);
+    const read = draft.read();
+    if (isNothing || !read) return;
+    const name = nameOfCall(view);
+    const words = text.trim() || `Call ${name} back`;
+    if (isNote) dispatch(keepNote(view.id, words));
+    else
+      dispatch(keepFollowUp({ callId: view.id, number: other?.number ?? null, name, text: words, ...read }));
     if (isLast) return onClose();
     setText('');
-    setDue(noTime);
-    setError(null);
+    draft.empty();
   };
   return (
     <Sheet title={`Note on the call with ${nameOfCall(view)}`} onClose={onClose}>
@@ -74,20 +67,19 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
           error={error}
           autoFocus
         />
-        <Choice
-          asStrip
-          label="Follow up"
-          value={due}
-          options={[
-            { value: noTime, word: 'no, only a note' },
-            ...times.map(({ word }) => ({ value: word, word })),
-          ]}
-          onChoose={setDue}
-        />
+        <DueField draft={draft} label="Follow up" />
+        {isNote ? null : (
+          <MoreToggle
+            of="the follow-up: priority, list and words"
+            isOpen={showsSorting}
+            onToggle={() => setShowsSorting(!showsSorting)}
+          />
+        )}
+        {!isNote && showsSorting ? <SortingFields draft={draft} onSubmit={() => keep(true)} /> : null}
         <Plate
           kind="main"
           large
-          word={due === noTime ? 'Keep the note' : 'Keep the follow-up'}
+          word={isNote ? 'Keep the note' : 'Keep the follow-up'}
           onPress={() => keep(true)}
         />
         <Plate word="Keep it, and write another" onPress={() => keep(false)} />

@@ -9,6 +9,7 @@ import {
   arrivalsSeen,
   createAppStore,
   refuseWithText,
+  removeWork,
   selectIncoming,
   send,
   type RefusalReply,
@@ -117,6 +118,11 @@ describe('who waits', () => {
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([false, true]);
     app.store.dispatch(takeBack(end.who.key));
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([true, false]);
+    const [task] = app.state().work.items;
+    app.store.dispatch(removeWork('f'));
+    expect(app.waiting()).not.toContain('Charge the loggers');
+    app.store.dispatch(workKept(task!));
+    expect(app.waiting()).toContain('Charge the loggers');
   });
 });
 
