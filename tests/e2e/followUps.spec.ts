@@ -113,11 +113,13 @@ test('a row calls, opens its call, and is taken out and had back; no filter hide
   await page.getByRole('radio', { name: 'Permits' }).click();
   await page.getByRole('checkbox', { name: 'permit', exact: true }).click();
   await expect(followUps(page).getByRole('listitem')).toHaveCount(1);
+  await permit.getByRole('button', { name: 'More for Send the permit' }).click();
   await permit.getByRole('button', { name: 'Remove: Send the permit' }).click();
   await expect(followUps(page).getByRole('listitem', { name: 'Grease the winch' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Send the permit back' }).click();
   await permit.getByRole('button', { name: 'Done: Send the permit' }).click();
   await page.getByRole('button', { name: 'Undo: Send the permit is to be done' }).click();
+  await permit.getByRole('button', { name: 'More for Send the permit' }).click();
   await permit.getByRole('button', { name: /^The call it came from/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
   await goToFollowUps(office);

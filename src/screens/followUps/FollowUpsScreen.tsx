@@ -27,6 +27,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { ListScreen } from '../shared/ListScreen';
+import { MoreToggle } from '../shared/MoreToggle';
 import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -48,7 +49,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     high: { borderLeftWidth: 4, borderLeftColor: colours.saffron },
-    acts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    acts: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
     done: { textDecorationLine: 'line-through' },
     main: { flex: 1 },
   }),
@@ -162,6 +163,7 @@ function FollowUpRow({ followUp, recordId, now, onChange }: FollowUpRowProps) {
   const zone = useAppSelector(selectZone);
   const go = useGo();
   const placeCall = usePlaceCall();
+  const [isOpen, setOpen] = useState(false);
   const { id, text, name, number, doneAt, priority } = followUp;
   const isDone = doneAt !== null;
   const saying = (said: string, what: string, undo: () => void) => {
@@ -203,15 +205,20 @@ function FollowUpRow({ followUp, recordId, now, onChange }: FollowUpRowProps) {
           onPress={finish}
         />
         <Plate word="Change" label={`Change: ${text}`} onPress={onChange} />
-        {recordId === null ? null : (
-          <Plate
-            word="The call"
-            label={`The call it came from: ${text}`}
-            onPress={() => go.record(recordId)}
-          />
-        )}
-        <Plate word="Remove" label={`Remove: ${text}`} onPress={remove} />
+        <MoreToggle of={text} isOpen={isOpen} onToggle={() => setOpen(!isOpen)} />
       </View>
+      {isOpen ? (
+        <View style={styles.acts}>
+          {recordId === null ? null : (
+            <Plate
+              word="The call"
+              label={`The call it came from: ${text}`}
+              onPress={() => go.record(recordId)}
+            />
+          )}
+          <Plate word="Remove" label={`Remove: ${text}`} onPress={remove} />
+        </View>
+      ) : null}
     </View>
   );
 }
