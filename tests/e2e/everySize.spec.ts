@@ -138,6 +138,11 @@ for (const view of views)
       await office.goTo('Ring plan');
       await page.getByRole('button', { name: 'For once' }).click();
       await office.sheet().getByRole('button', { name: 'Add it' }).click();
+      const changes = page.getByRole('region', { name: 'Changes of the plan' });
+      const height = (await changes.boundingBox())?.height ?? Infinity;
+      expect(height, 'the bar of changes leaves the plan its room').toBeLessThan(view.height * 0.4);
+      await changes.getByRole('button', { name: 'More for the changes' }).click();
+      await expect(changes.getByRole('button', { name: 'Undo', exact: true })).toBeInViewport({ ratio: 1 });
       await page.getByRole('button', { name: 'Put it into force' }).click();
       await expect(page.getByText(/^Your ring plan is in force/)).toBeVisible();
     });

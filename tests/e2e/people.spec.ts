@@ -81,6 +81,10 @@ test('a list that breaks off says so, keeps what came, and goes on later', async
   await list.getByRole('button', { name: 'Update now: Customer list' }).click();
   await expect(list).toContainText('10 people from there');
   await expect(list.getByRole('alert')).toHaveCount(0);
+  await list.getByRole('button', { name: 'Stop using it: Customer list' }).click();
+  await expect(list).not.toContainText('people from there');
+  await page.getByRole('button', { name: 'Undo: Customer list in use' }).click();
+  await expect(list).toContainText('10 people from there');
 });
 
 test('somebody is written down by hand, changed against their source, and given back', async ({

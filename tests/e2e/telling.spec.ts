@@ -45,7 +45,7 @@ test('a voicemail arrives as a mail with its sound; what is not told of does not
   await office.letPass('30 s');
   const mail = mails(page).getByRole('article', { name: /^Mail: Voicemail of .* from Skerrow Harbour/ });
   await expect(mail).toContainText(`To ${voicemails}`);
-  await expect(mail.getByRole('button', { name: /^Save Voicemail from .*\.wav$/ })).toBeVisible();
+  await expect(mail.getByRole('button', { name: /^Save voicemail-.*\.wav$/ })).toBeVisible();
   await page.getByRole('button', { name: /^Text .* as/ }).click();
   await goToTelling(office);
   await expect(told(page).getByRole('listitem')).toHaveCount(1);

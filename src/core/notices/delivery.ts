@@ -67,8 +67,17 @@ export const toldSchema = z.object({
   notice: noticeSchema,
   place: placeSchema,
   soundId: z.string().nullable(),
+  /** When it was put on its way; left out by earlier versions. */
+  toldAt: z.number().optional(),
   /** null until the server has it. */
   progress: progressSchema.nullable(),
 });
 /** A delivery as the app remembers it. */
 export type Told = z.infer<typeof toldSchema>;
+
+/** In the order they were told, the newest first. */
+export const newestTold = (told: Iterable<Told>): Told[] =>
+  [...told].sort((a, b) => toldAtOf(b) - toldAtOf(a) || (a.id < b.id ? 1 : -1));
+
+/** When it was told; of one of an earlier version, when what it tells of happened. */
+export const toldAtOf = ({ toldAt, notice }: Told): number => toldAt ?? notice.at;

@@ -8,12 +8,14 @@ import {
   checkMailAddress,
   checkWebhookUrl,
   mailOf,
+  newestTold,
   resultOfStatus,
   signatureHolds,
   signatureOf,
   toldOf,
   webhookBodyOf,
   writtenSecret,
+  type Told,
 } from '.';
 import { testNotice as notice } from './tests/testNotice';
 
@@ -129,6 +131,18 @@ describe('where it is told', () => {
 });
 
 describe('a delivery', () => {
+  it('stands where it was told, whenever it happened; of one time, and of earlier versions, by what is known', () => {
+    const told = (id: string, at: number, toldAt?: number) => ({ id, notice: { at }, toldAt }) as Told;
+    const list = [
+      told('call', 10, 40),
+      told('voicemail', 20, 30),
+      told('old', 35),
+      told('b', 1, 5),
+      told('a', 2, 5),
+    ];
+    expect(newestTold(list).map(({ id }) => id)).toEqual(['call', 'old', 'voicemail', 'b', 'a']);
+  });
+
   it('is tried again with growing pauses, and given up in the end', () => {
     let now = 0;
     let progress = begun('d1', now);

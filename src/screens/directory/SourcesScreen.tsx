@@ -2,13 +2,14 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { Source } from '@/core/contacts';
 import { formatDayAndClock } from '@/core/time';
-import { selectCards, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { actDone, selectCards, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { books, connectSource, leaveSource, selectSources, syncSource } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
 
 const useStyles = themed(({ colours }) =>
@@ -63,6 +64,19 @@ function SourcePart({ source }: { source: Source }) {
   const book = books.get(source.id);
   const { id, isOn, problem, syncedAt } = source;
   const name = book?.name ?? id;
+  const leave = () => {
+    const undo = dispatch(leaveSource(id));
+    const said = `${name} is not used any more. Whoever you changed stays.`;
+    dispatch(actDone(said));
+    offerUndo({
+      said,
+      what: `${name} in use`,
+      undo: () => {
+        undo();
+        dispatch(actDone(`${name} is in use again.`));
+      },
+    });
+  };
   return (
     <View style={styles.source} role="region" aria-label={name}>
       <Txt as="heading" level={2}>
@@ -91,11 +105,7 @@ function SourcePart({ source }: { source: Source }) {
               label={`Update now: ${name}`}
               onPress={() => dispatch(syncSource(id))}
             />
-            <Plate
-              word="Stop using it"
-              label={`Stop using it: ${name}`}
-              onPress={() => dispatch(leaveSource(id))}
-            />
+            <Plate word="Stop using it" label={`Stop using it: ${name}`} onPress={leave} />
           </>
         ) : (
           <Plate

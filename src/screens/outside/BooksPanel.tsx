@@ -33,6 +33,7 @@ export function BooksPanel() {
               />
               <Plate
                 word="Breaks off"
+                label={`Breaks off: ${book.name}`}
                 pressed={breaksOff}
                 onPress={() => dispatch(changeOutside(id, { breaksOff: !breaksOff }))}
               />

@@ -6,6 +6,7 @@ import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 
+import { partiesWith } from './parties';
 import { Section } from './Section';
 
 const scripts: Record<string, { word: string; script: FaxScript }> = {
@@ -21,9 +22,7 @@ export function FaxIn() {
   const { link } = useServices();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.contacts);
-  const senders = contacts.flatMap(({ name, numbers }) =>
-    numbers.filter((each) => !takesTexts(each.number)).map((each) => ({ value: each.number, word: name })),
-  );
+  const senders = partiesWith(contacts, (each) => !takesTexts(each));
   const [number, setNumber] = useState(senders[0]?.value ?? '');
   const [scriptId, setScriptId] = useState('takes');
   const line = office.setup.lines.find(({ faxes }) => faxes);

@@ -48,6 +48,8 @@ export function LivePhones() {
   const { colours } = useTheme();
   const byId = useAppSelector((state) => state.calls.byId);
   const deviceId = useAppSelector((state) => state.office.me?.deviceId);
+  const office = useAppSelector(selectOffice);
+  const people = useAppSelector(selectPeople);
   const legs = Object.values(byId).flatMap((call) =>
     call.legs
       .filter(
@@ -58,12 +60,13 @@ export function LivePhones() {
       )
       .map((leg) => ({ call, leg })),
   );
+  const names = toldApart(legs.map(({ leg }) => phoneName(leg, office, people)));
   return (
     <>
       <Section title="Phones in a call" sentence="Answer, refuse, hold or hang up for the other side.">
         {legs.length === 0 ? <Txt colour={colours.faint}>No other phone is in a call.</Txt> : null}
-        {legs.map(({ call, leg }) => (
-          <Phone key={leg.id} call={call} leg={leg} />
+        {legs.map(({ call, leg }, at) => (
+          <Phone key={leg.id} call={call} leg={leg} name={names[at] ?? ''} />
         ))}
       </Section>
       <CallFromPhone />
@@ -71,12 +74,19 @@ export function LivePhones() {
   );
 }
 
-function Phone({ call, leg }: { call: Call; leg: Leg }) {
+/** Whoever is in several calls at once is counted: "Peg Anstey", "Peg Anstey, call 2". */
+function toldApart(names: readonly string[]): string[] {
+  const counts = new Map<string, number>();
+  return names.map((name) => {
+    const count = (counts.get(name) ?? 0) + 1;
+    counts.set(name, count);
+    return count === 1 ? name : `${name}, call ${count}`;
+  });
+}
+
+function Phone({ call, leg, name }: { call: Call; leg: Leg; name: string }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const office = useAppSelector(selectOffice);
-  const people = useAppSelector(selectPeople);
-  const name = phoneName(leg, office, people);
   const act = (type: 'answer' | 'refuse' | 'hold' | 'retrieve' | 'clear', word: string) => (
     <Plate
       word={word}

@@ -4,6 +4,7 @@ import type { Script } from '@/office/standins';
 import { setScript, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 
+import { partiesWith } from './parties';
 import { Section } from './Section';
 
 type Behaviour = 'answers' | 'busy' | 'neverAnswers' | 'refuses' | 'unknownNumber' | 'byHand' | 'menu';
@@ -34,12 +35,7 @@ export function Scripts() {
   const contacts = useAppSelector((state) => state.office.contacts);
   const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
   const [, setChanges] = useState(0);
-  const parties = contacts.flatMap(({ name, numbers }) =>
-    numbers.map(({ label, number }) => ({
-      value: number,
-      word: numbers.length > 1 ? `${name}, ${label}` : name,
-    })),
-  );
+  const parties = partiesWith(contacts, () => true);
   const current = link?.scriptOf(party).kind ?? 'byHand';
   const behaviours = (Object.keys(words) as Behaviour[]).filter(
     (kind) => kind !== 'menu' || current === 'menu',

@@ -7,6 +7,7 @@ import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 
+import { partiesWith } from './parties';
 import { Section } from './Section';
 
 const scripts: Record<string, { word: string; script: TextScript }> = {
@@ -26,9 +27,7 @@ export function TextIn() {
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.contacts);
   const myId = useAppSelector((state) => state.office.me?.personId);
-  const outside = contacts.flatMap(({ name, numbers }) =>
-    numbers.filter(({ number }) => takesTexts(number)).map(({ number }) => ({ value: number, word: name })),
-  );
+  const outside = partiesWith(contacts, takesTexts);
   const colleagues = office.setup.people
     .filter(({ id }) => id !== myId)
     .map(({ name, extension }) => ({ value: extension, word: name }));

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Told } from '@/core/notices';
+import { newestTold, toldAtOf, type Told } from '@/core/notices';
 import { formatClock, formatDay } from '@/core/time';
 import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { tellAgain } from '@/state/telling';
@@ -31,9 +31,7 @@ const useStyles = themed(({ colours }) =>
 export function ToldList() {
   const styles = useStyles();
   const told = useAppSelector((state) => state.catchUp.kept.told);
-  const newest = Object.values(told)
-    .sort((a, b) => b.notice.at - a.notice.at)
-    .slice(0, mostShown);
+  const newest = newestTold(Object.values(told)).slice(0, mostShown);
   return (
     <View style={styles.part} role="region" aria-label="What was told">
       <Txt as="heading" level={2}>
@@ -56,6 +54,7 @@ function ToldRow({ told }: { told: Told }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const { id, notice, place, progress } = told;
+  const toldAt = toldAtOf(told);
   const where = place.kind === 'mail' ? place.address : new URL(place.url).host;
   const isOpen = progress !== null && progress.state !== 'delivered' && progress.tries > 0;
   return (
@@ -65,7 +64,7 @@ function ToldRow({ told }: { told: Told }) {
           {`${kindWords[notice.kind]}, ${notice.from.name}`}
         </Txt>
         <Txt as="small" lines={1}>
-          {`${formatDay(notice.at, now, zone)} ${formatClock(notice.at, zone)} · to ${where}`}
+          {`${formatDay(toldAt, now, zone)} ${formatClock(toldAt, zone)} · to ${where}`}
         </Txt>
         <Txt as="small" colour={progress?.state === 'failed' ? colours.rowan : colours.faint}>
           {progressWords(told)}

@@ -64,7 +64,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     tellOfFaxes(store, faxes);
     endChats(store, update.endedCallIds, services.clock.now());
     tellOfTexts(store, texts);
-    tellPlacesOfTexts(store, texts);
+    tellPlacesOfTexts(store, texts, services.clock.now());
     for (const event of update.events)
       if (event.type === 'recordWritten' && event.record.personId === myId) void takeRecord(event.record);
   };
@@ -74,13 +74,13 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     count(store, [record]);
     keepPromises(store, record);
     if (!voicemail) {
-      tellPlacesOfMissed(store, record);
+      tellPlacesOfMissed(store, record, services.clock.now());
       return;
     }
     store.dispatch(keepOne('voicemails', voicemail));
     const { number, name } = voicemail.from;
     tellOfVoicemail(store, record.id, identifyNumber(number, name, selectPeople(store.getState())).name);
-    await takeSound(store, sound, record, voicemail);
+    await takeSound(store, sound, services.clock, record, voicemail);
   };
 
   const stopUpdates = services.link?.subscribe(takeIn) ?? (() => undefined);
@@ -92,12 +92,12 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopSearching = startSearching(store, services);
   const stopSyncing = startSyncing(store);
   const stopWatching = startWatching(store, services);
-  const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound));
+  const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound, services.clock));
   void sound
     .resume()
     .then(() => readKept(store, vault, sound, services.clock.now()))
     .then(() => dropExpired(store, vault, keepDays, services.clock.now()))
-    .then(() => takeLeftSounds(store, sound));
+    .then(() => takeLeftSounds(store, sound, services.clock));
   return () => {
     stopUpdates();
     stopKeeping();
@@ -116,6 +116,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
 async function takeSound(
   store: AppStore,
   sound: VoicemailSound,
+  clock: Services['clock'],
   record: CallRecord,
   voicemail: Voicemail,
 ): Promise<void> {
@@ -126,7 +127,7 @@ async function takeSound(
   if (!taken) return;
   const current = store.getState().catchUp.kept.voicemails[record.id] ?? voicemail;
   const withWords = { ...current, ...taken };
-  tellPlacesOfVoicemail(store, withWords);
+  tellPlacesOfVoicemail(store, withWords, clock.now());
   if (!taken.transcript) return;
   store.dispatch(keepOne('voicemails', withWords));
   // Who was reached meanwhile does not wait again for having said something.
@@ -159,12 +160,16 @@ function keepPromises(store: AppStore, record: CallRecord): void {
 }
 
 /** What was said in calls that are over, and could not be mixed then. */
-async function takeLeftSounds(store: AppStore, sound: VoicemailSound): Promise<void> {
+async function takeLeftSounds(
+  store: AppStore,
+  sound: VoicemailSound,
+  clock: Services['clock'],
+): Promise<void> {
   const { calls, history, catchUp } = store.getState();
   for (const callId of sound.unmixed()) {
     const record = history.records.find((each) => each.callId === callId);
     const voicemail = catchUp.kept.voicemails[record?.id ?? ''];
-    if (record && voicemail && !calls.byId[callId]) await takeSound(store, sound, record, voicemail);
+    if (record && voicemail && !calls.byId[callId]) await takeSound(store, sound, clock, record, voicemail);
   }
 }
 

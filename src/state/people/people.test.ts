@@ -124,6 +124,12 @@ describe('a source', () => {
     expect(now()?.mails).toEqual(['data@glenbrae.example']);
 
     await app.store.dispatch(changeContact(now() ?? weather, { ...fields, note: 'Met on the roof' }));
+    const before = { contacts: contacts(app), source: source(app, 'mailAccount') };
+    const undo = app.store.dispatch(leaveSource('mailAccount'));
+    undo();
+    expect(contacts(app)).toEqual(expect.arrayContaining(before.contacts));
+    expect(contacts(app)).toHaveLength(before.contacts.length);
+    expect(source(app, 'mailAccount')).toEqual(before.source);
     app.store.dispatch(leaveSource('mailAccount'));
     expect(
       contacts(app).filter(({ cards }) => cards.some(({ sourceId }) => sourceId === 'mailAccount')),

@@ -71,9 +71,9 @@ export const connectSource =
     dispatch(syncSource(id));
   };
 
-/** Leaves a source: what it told goes, but for those whom the worker changed or joined. */
+/** Leaves a source: what it told goes, but for those whom the worker changed or joined. Gives what undoes it. */
 export const leaveSource =
-  (id: string): Act =>
+  (id: string): Act<() => void> =>
   (dispatch, getState) => {
     const state = getState();
     const theirs = selectCards(state).filter(({ sourceId }) => sourceId === id);
@@ -81,8 +81,12 @@ export const leaveSource =
     const { put, droppedIds } = applySync(id, theirs, { changes }, isHeldIn(state));
     dispatch(putCards(put));
     dispatch(dropCards(droppedIds));
-    const { outside } = sourceOf(state, id);
-    dispatch(keepOne('sources', { ...newSource(id), outside }));
+    const before = sourceOf(state, id);
+    dispatch(keepOne('sources', { ...newSource(id), outside: before.outside }));
+    return () => {
+      dispatch(putCards(theirs));
+      dispatch(keepOne('sources', before));
+    };
   };
 
 /** For Outside: the next thing changes in a source, or it breaks off from now on. */

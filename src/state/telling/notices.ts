@@ -47,7 +47,7 @@ function noticeOf(
 const e164Of = (number: string | null) => (number?.startsWith('+') ? number : null);
 
 /** Puts it on the way to every place that is told of its kind. */
-function tell(store: AppStore, happened: Happened, soundId: string | null = null): void {
+function tell(store: AppStore, happened: Happened, toldAt: number, soundId: string | null = null): void {
   const state = store.getState();
   const { destinations, told } = state.catchUp.kept;
   for (const { id, place } of toldOf(Object.values(destinations), happened.kind)) {
@@ -56,20 +56,21 @@ function tell(store: AppStore, happened: Happened, soundId: string | null = null
       notice: noticeOf(state, happened),
       place,
       soundId,
+      toldAt,
       progress: null,
     };
     if (!told[one.id]) store.dispatch(keepOne('told', one));
   }
 }
 
-export function tellPlacesOfTexts(store: AppStore, messages: readonly Message[]): void {
+export function tellPlacesOfTexts(store: AppStore, messages: readonly Message[], now: number): void {
   for (const { id, at, direction, lineId, number, text, picture } of messages) {
     // What colleagues write among themselves stays inside.
     if (direction !== 'in' || isInside(number)) continue;
     const words = [text, picture ? `(A picture: ${picture.alt})` : '']
       .filter((part) => part !== '')
       .join('\n');
-    tell(store, { id, kind: 'text', at, lineId, number, name: null, words });
+    tell(store, { id, kind: 'text', at, lineId, number, name: null, words }, now);
   }
 }
 
@@ -77,16 +78,17 @@ export function tellPlacesOfTexts(store: AppStore, messages: readonly Message[])
 export function tellPlacesOfMissed(
   store: AppStore,
   { id, startedAt: at, lineId, other, outcome }: CallRecord,
+  now: number,
 ) {
   if (outcome !== 'missed') return;
-  tell(store, { id, kind: 'missedCall', at, lineId, number: other.number, name: other.name });
+  tell(store, { id, kind: 'missedCall', at, lineId, number: other.number, name: other.name }, now);
 }
 
-export function tellPlacesOfVoicemail(store: AppStore, voicemail: Voicemail): void {
+export function tellPlacesOfVoicemail(store: AppStore, voicemail: Voicemail, now: number): void {
   const { id, at, lineId, from, durationMs, transcript } = voicemail;
   const { number, name } = from;
   const words = transcript ? textOf(transcript) : null;
-  tell(store, { id, kind: 'voicemail', at, lineId, number, name, words, durationMs }, id);
+  tell(store, { id, kind: 'voicemail', at, lineId, number, name, words, durationMs }, now, id);
 }
 
 /** Something to see whether it arrives, told of nothing that happened. */
@@ -97,5 +99,12 @@ export function trialFor(state: RootState, destinationId: string, kind: NoticeKi
   const words = 'This is a test. Nothing has happened.';
   const notice = noticeOf(state, { id, kind, at, lineId: null, number: null, name: null, words });
   const from = { name: 'nobody (a test)', number: null };
-  return { id: `${id}>${destinationId}`, notice: { ...notice, from }, place, soundId: null, progress: null };
+  return {
+    id: `${id}>${destinationId}`,
+    notice: { ...notice, from },
+    place,
+    soundId: null,
+    toldAt: at,
+    progress: null,
+  };
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { progressSchema, type Progress, type Told } from '@/core/notices';
+import { newestTold, progressSchema, type Progress, type Told } from '@/core/notices';
 import { dropSome, keepOne, type AppStore, type Services } from '@/state/app';
 
 import { askServer } from './server';
@@ -52,7 +52,7 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
 
   const handOver = async () => {
     for (;;) {
-      const told = all().find(({ progress }) => progress === null);
+      const told = newestTold(all()).findLast(({ progress }) => progress === null);
       if (!told || !isOnline() || isOver) return;
       const answer = await askServer('/api/telling', await withSound(told), progressSchema);
       if (answer.ok) keep(told.id, answer.value);
