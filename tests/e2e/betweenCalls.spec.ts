@@ -65,6 +65,25 @@ test('whom I sent on can be seen until they are taken', async ({ office, page })
   await expect(page.getByText(/^Talks with Ilse Varga, 0:1/)).toBeVisible();
 });
 
+test('after somebody was handed over, the next call is parked and taken back, or said how it ended', async ({
+  office,
+  page,
+}) => {
+  await office.open('/outside');
+  await office.talkWithIlseAboutPeg();
+  await page.getByRole('button', { name: /^Connect/ }).click();
+  await expect(page.getByRole('heading', { name: 'Peg Anstey' })).toBeVisible();
+  await office.callIn('Skerrow Harbour', 'Direct');
+  await office.answer().click();
+  await office.act('Park').click();
+  await page.getByRole('button', { name: 'Take Skerrow Harbour from slot 01' }).click();
+  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+  await office.passAndReturn('5 s', 1);
+  await office.end().click();
+  await expect(page.getByRole('heading', { name: 'Skerrow Harbour' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Call again: Skerrow Harbour' })).toBeVisible();
+});
+
 test('several who come back are named, all of them, and refused they stay together', async ({
   office,
   page,

@@ -40,8 +40,11 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/** What waits elsewhere and can be taken here: parked calls, talks at my other phones, what rings at the team. */
-export function ElsewhereList() {
+/**
+ * What waits elsewhere and can be taken here: parked calls, talks at my other phones, what rings at the team; but for the call
+ * that the screen is about.
+ */
+export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const go = useGo();
@@ -51,7 +54,9 @@ export function ElsewhereList() {
   const atMyPhones = useAppSelector(selectAtMyOtherPhones);
   const atColleagues = useAppSelector(selectRingingAtColleagues);
   const callBacks = useAppSelector(selectCallBacks);
-  const sent = useAppSelector(selectHandedOver).filter((view) => canTakeBack(view, now));
+  const sent = useAppSelector(selectHandedOver).filter(
+    (view) => view.callId !== exceptCallId && canTakeBack(view, now),
+  );
   const isEmpty =
     parked.length + sent.length + atMyPhones.length + atColleagues.length + callBacks.length === 0;
   if (isEmpty) return null;

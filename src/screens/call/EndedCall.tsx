@@ -56,7 +56,7 @@ export function EndedCall() {
   const record = useAppSelector((state) =>
     state.history.records.slice(0, latestLooked).find(({ callId }) => callId === lastEndedId),
   );
-  if (handed) return <Handed view={handed} />;
+  if (handed && (!record || record.endedAt <= handed.at)) return <Handed view={handed} />;
   if (record) return <Ended record={record} />;
   return (
     <View style={styles.screen}>
@@ -81,8 +81,10 @@ function Handed({ view }: { view: HandedOver }) {
   const dispatch = useAppDispatch();
   const now = useNow();
   const go = useGo();
+  const { hasThird } = useLayout();
   return (
     <View style={styles.screen}>
+      {hasThird ? null : <ElsewhereList exceptCallId={view.callId} />}
       <View style={styles.card}>
         <CordEdge cord={null} />
         <View style={styles.words} aria-live="polite">
