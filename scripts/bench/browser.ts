@@ -6,7 +6,9 @@ import { gzipSync } from 'node:zlib';
 import { chromiumFlags } from '../../playwright.config';
 import { Office } from '../../tests/e2e/office';
 import { directoryWithMany } from './directory';
+import { feel } from './feel';
 import { percentile, type Figure } from './figures';
+import { roomWithMany } from './room';
 
 const runs = 5;
 const rings = 100;
@@ -273,6 +275,8 @@ export async function benchBrowser(address: string): Promise<Figure[]> {
       await eightCords(browser, address),
       ...(await everythingWithMany(browser, address)),
       ...(await directoryWithMany(browser, address)),
+      ...(await roomWithMany(browser, address)),
+      ...(await feel(browser, address)),
     ];
   } finally {
     await browser.close();

@@ -30,9 +30,12 @@ export class SoundPlayer {
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
   private speakerId = '';
+  private idle = 0;
 
   constructor(private readonly onStatus: (status: SoundStatus) => void) {
     for (const gesture of gestures) window.addEventListener(gesture, this.unlock, { capture: true });
+    // To open it takes a while, which the first tap need not wait for; it is silent until that tap.
+    if ('requestIdleCallback' in window) this.idle = window.requestIdleCallback(this.warmUp);
   }
 
   /** Begins, changes or (null) stops the continuous sound. */
@@ -90,18 +93,31 @@ export class SoundPlayer {
   }
 
   close(): void {
+    if (this.idle !== 0) window.cancelIdleCallback(this.idle);
     for (const gesture of gestures) window.removeEventListener(gesture, this.unlock, { capture: true });
     this.play(null);
     void this.context?.close();
   }
 
+  private open(): void {
+    this.context ??= new AudioContext();
+  }
+
+  private readonly warmUp = () => {
+    try {
+      this.open();
+    } catch {
+      // That this browser makes no sound is said at the first tap.
+    }
+  };
+
   private readonly unlock = async () => {
     if (this.status !== 'waiting') return;
     try {
-      this.context ??= new AudioContext();
-      await this.context.resume();
+      this.open();
+      await this.context?.resume();
       if (this.speakerId !== '') await this.useSpeaker(this.speakerId);
-      this.setStatus(this.context.state === 'running' ? 'on' : 'waiting');
+      this.setStatus(this.context?.state === 'running' ? 'on' : 'waiting');
     } catch {
       this.setStatus('none');
     }

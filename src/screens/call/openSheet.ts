@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
+import { afterPaint } from '../shared/afterPaint';
 import type { OpenSheet } from './sheetKinds';
 
 let open: OpenSheet | null = null;
@@ -10,6 +11,12 @@ const listeners = new Set<() => void>();
  * from: whoever hangs up meanwhile takes nothing along that is being written.
  */
 export function openCallSheet(sheet: OpenSheet | null): void {
+  // That a word was tapped is seen before its sheet is drawn.
+  if (sheet) afterPaint(() => lay(sheet));
+  else lay(null);
+}
+
+function lay(sheet: OpenSheet | null): void {
   open = sheet;
   for (const listener of listeners) listener();
 }

@@ -14,10 +14,9 @@ import { space } from '@/ui/tokens';
 import { authorOf } from '../rooms/roomWords';
 import { useGo } from '../shared/useGo';
 
-/** What was said or written with the words looked for, newest first. */
-export function FoundList() {
-  const found = useAppSelector(selectFound) ?? [];
-  const words = useAppSelector((state) => state.catchUp.sought.words);
+/** What was said or written with those words, newest first. */
+export function FoundList({ words }: { words: string }) {
+  const found = useAppSelector((state) => selectFound(state, words)) ?? [];
   if (found.length === 0)
     return (
       <EmptyState

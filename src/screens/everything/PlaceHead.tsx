@@ -7,6 +7,7 @@ import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
+import { useLinkPress } from '../shared/useLinkPress';
 import { StandingLine } from '../standing/StandingLine';
 
 const minuteMs = 60_000;
@@ -85,8 +86,14 @@ function Tab({
   const { colours } = useTheme();
   // Beside a person, a record or a call it is theirs to be the first heading.
   const isAlone = usePathname() === href;
+  const press = useLinkPress();
   return (
-    <Link href={href} aria-current={isHere ? 'page' : undefined} asChild>
+    <Link
+      href={href}
+      onPress={(event) => void press(event, href)}
+      aria-current={isHere ? 'page' : undefined}
+      asChild
+    >
       <Pressable style={StyleSheet.flatten([styles.tab, isHere && styles.here])}>
         <Txt
           as="heading"

@@ -1,4 +1,6 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { shallowEqual } from 'react-redux';
 
 import { faxWords, type Fax } from '@/core/fax';
 import { describeOutcome, isUntaken, talkMs } from '@/core/history';
@@ -42,7 +44,9 @@ const useStyles = themed(({ colours, size }) =>
 );
 
 /** One thing of somebody's timeline, its time in the gutter: theirs from the left rule, ours from the right. */
-export function TimelineRow({ item }: { item: TimelineItem }) {
+export const TimelineRow = memo(TimelineRowView, (a, b) => shallowEqual(a.item, b.item));
+
+function TimelineRowView({ item }: { item: TimelineItem }) {
   const styles = useStyles();
   const { colours } = useTheme();
   const zone = useAppSelector(selectZone);

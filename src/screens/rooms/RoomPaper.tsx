@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { Message } from '@/core/messages';
@@ -43,9 +43,7 @@ const useStyles = themed(({ colours, size }) =>
 /** What several wrote, on ruled paper: time in the gutter, who before the words; the newest at the foot. */
 export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember: boolean }) {
   const styles = useStyles();
-  const { colours } = useTheme();
   const dispatch = useAppDispatch();
-  const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
   const now = useNow(minuteMs);
   const scroll = useRef<ScrollView>(null);
@@ -85,7 +83,6 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
           const own = startOfLocalDay(message.at, zone);
           const isNewDay = own !== day;
           day = own;
-          const isOurs = message.direction === 'out';
           return (
             <View key={message.id} role="listitem" {...asked.marks(message.id)}>
               {isNewDay ? (
@@ -95,17 +92,7 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
                   </Txt>
                 </View>
               ) : null}
-              <View style={[styles.row, message.id === asked.id && styles.lit]}>
-                <View style={styles.time}>
-                  <Txt as="mono" colour={colours.faint}>
-                    {formatClock(message.at, zone)}
-                  </Txt>
-                </View>
-                <View style={[styles.words, isOurs && styles.ours]}>
-                  {isOurs ? null : <Txt as="strong">{authorOf(message, office)}</Txt>}
-                  <MessageWords message={message} />
-                </View>
-              </View>
+              <RoomLine message={message} isLit={message.id === asked.id} />
             </View>
           );
         })}
@@ -113,3 +100,25 @@ export function RoomPaper({ log, isMember }: { log: readonly Message[]; isMember
     </ScrollView>
   );
 }
+
+/** One line; not drawn again when another is written. */
+const RoomLine = memo(function RoomLine({ message, isLit }: { message: Message; isLit: boolean }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const office = useAppSelector(selectOffice);
+  const zone = useAppSelector(selectZone);
+  const isOurs = message.direction === 'out';
+  return (
+    <View style={[styles.row, isLit && styles.lit]}>
+      <View style={styles.time}>
+        <Txt as="mono" colour={colours.faint}>
+          {formatClock(message.at, zone)}
+        </Txt>
+      </View>
+      <View style={[styles.words, isOurs && styles.ours]}>
+        {isOurs ? null : <Txt as="strong">{authorOf(message, office)}</Txt>}
+        <MessageWords message={message} />
+      </View>
+    </View>
+  );
+});

@@ -1,5 +1,7 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
+
+import { afterPaint } from './afterPaint';
 
 const lineOf = (at: string | undefined) =>
   at === undefined ? ('' as const) : (`?at=${encodeURIComponent(at)}` as const);
@@ -7,41 +9,39 @@ const lineOf = (at: string | undefined) =>
 /** The ways through the app, so that no screen writes an address. */
 export function useGo() {
   const router = useRouter();
-  return useMemo(
-    () => ({
+  return useMemo(() => {
+    const lead = (href: Href) => afterPaint(() => router.navigate(href));
+    return {
       /** To where one came from; at the very first screen, to who waits. */
-      back: () => (router.canGoBack() ? router.back() : router.navigate('/')),
-      loose: () => router.navigate('/'),
+      back: () => (router.canGoBack() ? afterPaint(() => router.back()) : lead('/')),
+      loose: () => lead('/'),
       /** `at`: the id of the line that is to be in view. */
-      person: (key: string, at?: string) =>
-        router.navigate(`/person/${encodeURIComponent(key)}${lineOf(at)}`),
-      rooms: () => router.navigate('/rooms'),
-      room: (id: string, at?: string) => router.navigate(`/rooms/${encodeURIComponent(id)}${lineOf(at)}`),
-      everything: () => router.navigate('/everything'),
-      record: (id: string) => router.navigate(`/everything/${id}`),
-      dial: () => router.navigate('/dial'),
-      call: () => router.navigate('/call'),
-      standing: () => router.navigate('/standing'),
-      plan: () => router.navigate('/plan'),
-      directory: () => router.navigate('/directory'),
-      office: () => router.navigate('/office'),
-      telling: () => router.navigate('/telling'),
-      voicemails: () => router.navigate('/voicemails'),
-      notes: () => router.navigate('/notes'),
-      followUps: () => router.navigate('/followups'),
-      faxes: () => router.navigate('/fax'),
-      fax: (id: string) => router.navigate(`/fax/${encodeURIComponent(id)}`),
-      newFax: (to: string | null) =>
-        router.navigate(to === null ? '/fax/new' : `/fax/new?to=${encodeURIComponent(to)}`),
+      person: (key: string, at?: string) => lead(`/person/${encodeURIComponent(key)}${lineOf(at)}`),
+      rooms: () => lead('/rooms'),
+      room: (id: string, at?: string) => lead(`/rooms/${encodeURIComponent(id)}${lineOf(at)}`),
+      everything: () => lead('/everything'),
+      record: (id: string) => lead(`/everything/${id}`),
+      dial: () => lead('/dial'),
+      call: () => lead('/call'),
+      standing: () => lead('/standing'),
+      plan: () => lead('/plan'),
+      directory: () => lead('/directory'),
+      office: () => lead('/office'),
+      telling: () => lead('/telling'),
+      voicemails: () => lead('/voicemails'),
+      notes: () => lead('/notes'),
+      followUps: () => lead('/followups'),
+      faxes: () => lead('/fax'),
+      fax: (id: string) => lead(`/fax/${encodeURIComponent(id)}`),
+      newFax: (to: string | null) => lead(to === null ? '/fax/new' : `/fax/new?to=${encodeURIComponent(to)}`),
       newContact: (number: string | null) =>
-        router.navigate(number === null ? '/contact' : `/contact?number=${encodeURIComponent(number)}`),
-      editContact: (id: string) => router.navigate(`/contact?id=${encodeURIComponent(id)}`),
-      alike: () => router.navigate('/alike'),
-      sources: () => router.navigate('/sources'),
-      importPeople: () => router.navigate('/import'),
-      archive: () => router.navigate('/archive'),
-      outside: () => router.navigate('/outside'),
-    }),
-    [router],
-  );
+        lead(number === null ? '/contact' : `/contact?number=${encodeURIComponent(number)}`),
+      editContact: (id: string) => lead(`/contact?id=${encodeURIComponent(id)}`),
+      alike: () => lead('/alike'),
+      sources: () => lead('/sources'),
+      importPeople: () => lead('/import'),
+      archive: () => lead('/archive'),
+      outside: () => lead('/outside'),
+    };
+  }, [router]);
 }

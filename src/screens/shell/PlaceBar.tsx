@@ -1,10 +1,11 @@
 import { Link, usePathname } from 'expo-router';
-import { useEffect } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Pressable, StyleSheet, Text, useWindowDimensions, View } from 'react-native';
 
 import { fonts, space, target, themed, useTheme } from '@/ui/tokens';
 
-import { isAt, places } from './places';
+import { useLinkPress } from '../shared/useLinkPress';
+import { isAt, places, type Place } from './places';
 import { PlaceIcon } from './PlaceIcon';
 import { usePlaceCounts } from './usePlaceCounts';
 
@@ -86,71 +87,102 @@ interface PlaceBarProps {
 /** The five places. */
 export function PlaceBar({ form }: PlaceBarProps) {
   const styles = useStyles();
-  const { colours } = useTheme();
   const pathname = usePathname();
+  // The place that was tapped is marked before its screen is there.
+  const [going, setGoing] = useState<string | null>(null);
+  useEffect(() => setGoing(null), [pathname]);
   const counts = usePlaceCounts();
   const waiting = counts['/'];
   useEffect(() => {
     document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';
   }, [waiting]);
   const isNarrow = useWindowDimensions().width < narrowest;
-  const asRail = form === 'rail';
-  const isSlim = form === 'slimRail';
-  const [ink, faint] =
-    asRail || isSlim ? [colours.onNight, colours.faintOnNight] : [colours.ink, colours.faint];
   return (
     <View
       role="navigation"
       aria-label="Places"
-      style={asRail ? styles.rail : isSlim ? styles.slimRail : styles.bar}
+      style={form === 'rail' ? styles.rail : form === 'slimRail' ? styles.slimRail : styles.bar}
     >
-      {asRail ? <Text style={styles.name}>Cendro</Text> : null}
-      {places.map((place) => {
-        const isHere = isAt(place, pathname);
-        const colour = isHere ? ink : faint;
-        const count = counts[place.path];
-        return (
-          <Link
-            key={place.path}
-            href={place.path}
-            // What the call was opened from lies under it as it was left.
-            dismissTo={pathname === '/call'}
-            aria-current={isHere ? 'page' : undefined}
-            asChild
-          >
-            <Pressable
-              style={
-                form === 'bar'
-                  ? styles.place
-                  : StyleSheet.flatten([
-                      asRail ? styles.railPlace : styles.slimPlace,
-                      isHere && styles.railHere,
-                    ])
-              }
-            >
-              {form === 'bar' && isHere ? <Pressable style={styles.here} /> : null}
-              {asRail ? (
-                <>
-                  <PlaceIcon path={place.path} colour={colour} />
-                  <Text style={[styles.railWord, { color: colour }]}>
-                    {count > 0 ? `${place.word} ${count}` : place.word}
-                  </Text>
-                </>
-              ) : (
-                <>
-                  <Text style={[styles.word, isNarrow && styles.smallWord, { color: colour }]}>
-                    {place.word}
-                  </Text>
-                  <View style={styles.sign}>
-                    <PlaceIcon path={place.path} colour={colour} />
-                    {count > 0 ? <Text style={[styles.word, { color: colour }]}>{count}</Text> : null}
-                  </View>
-                </>
-              )}
-            </Pressable>
-          </Link>
-        );
-      })}
+      {form === 'rail' ? <Text style={styles.name}>Cendro</Text> : null}
+      {places.map((place) => (
+        <PlaceLink
+          key={place.path}
+          place={place}
+          form={form}
+          isHere={isAt(place, going ?? pathname)}
+          isNarrow={isNarrow}
+          count={counts[place.path]}
+          // What the call was opened from lies under it as it was left.
+          dismisses={pathname === '/call'}
+          onGo={setGoing}
+        />
+      ))}
     </View>
   );
 }
+
+interface PlaceLinkProps extends PlaceBarProps {
+  place: Place;
+  isHere: boolean;
+  isNarrow: boolean;
+  /** What waits there. */
+  count: number;
+  dismisses: boolean;
+  onGo: (path: Place['path']) => void;
+}
+
+/** One place; drawn again only where something of its own has changed, since every tap waits for it. */
+const PlaceLink = memo(function PlaceLink({
+  place,
+  form,
+  isHere,
+  isNarrow,
+  count,
+  dismisses,
+  onGo,
+}: PlaceLinkProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const press = useLinkPress();
+  const asRail = form === 'rail';
+  const [ink, faint] =
+    form === 'bar' ? [colours.ink, colours.faint] : [colours.onNight, colours.faintOnNight];
+  const colour = isHere ? ink : faint;
+  return (
+    <Link
+      href={place.path}
+      dismissTo={dismisses}
+      onPress={(event) => {
+        if (press(event, place.path, dismisses)) onGo(place.path);
+      }}
+      aria-current={isHere ? 'page' : undefined}
+      asChild
+    >
+      <Pressable
+        style={
+          form === 'bar'
+            ? styles.place
+            : StyleSheet.flatten([asRail ? styles.railPlace : styles.slimPlace, isHere && styles.railHere])
+        }
+      >
+        {form === 'bar' && isHere ? <View style={styles.here} /> : null}
+        {asRail ? (
+          <>
+            <PlaceIcon path={place.path} colour={colour} />
+            <Text style={[styles.railWord, { color: colour }]}>
+              {count > 0 ? `${place.word} ${count}` : place.word}
+            </Text>
+          </>
+        ) : (
+          <>
+            <Text style={[styles.word, isNarrow && styles.smallWord, { color: colour }]}>{place.word}</Text>
+            <View style={styles.sign}>
+              <PlaceIcon path={place.path} colour={colour} />
+              {count > 0 ? <Text style={[styles.word, { color: colour }]}>{count}</Text> : null}
+            </View>
+          </>
+        )}
+      </Pressable>
+    </Link>
+  );
+});

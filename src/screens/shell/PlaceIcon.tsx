@@ -1,9 +1,13 @@
+import { memo } from 'react';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 
 import type { Place } from './places';
 
+const keys = [5, 12, 19];
+const nineKeys = keys.flatMap((x) => keys.map((y) => `M${x - 1.5} ${y - 1.5}h3v3h-3z`)).join('');
+
 /** Our own five signs, drawn with one pen: a cord's end, the keys, bars on a scale, a ruled list, the roof. */
-export function PlaceIcon({ path, colour }: { path: Place['path']; colour: string }) {
+export const PlaceIcon = memo(function PlaceIcon({ path, colour }: { path: Place['path']; colour: string }) {
   const pen = { stroke: colour, strokeWidth: 2, fill: 'none' } as const;
   return (
     <Svg width={24} height={24} viewBox="0 0 24 24" aria-hidden>
@@ -13,13 +17,7 @@ export function PlaceIcon({ path, colour }: { path: Place['path']; colour: strin
           <Circle cx={18} cy={12} r={3} {...pen} />
         </>
       ) : null}
-      {path === '/dial'
-        ? [5, 12, 19].flatMap((x) =>
-            [5, 12, 19].map((y) => (
-              <Rect key={`${x} ${y}`} x={x - 1.5} y={y - 1.5} width={3} height={3} fill={colour} />
-            )),
-          )
-        : null}
+      {path === '/dial' ? <Path d={nineKeys} fill={colour} /> : null}
       {path === '/plan' ? (
         <>
           <Line x1={3} y1={6} x2={14} y2={6} {...pen} />
@@ -37,4 +35,4 @@ export function PlaceIcon({ path, colour }: { path: Place['path']; colour: strin
       {path === '/office' ? <Path d="M3 21V11l9-7 9 7v10h-6v-6H9v6z" {...pen} /> : null}
     </Svg>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
 
 import type { Source } from '@/core/contacts';
 import type { Fax } from '@/core/fax';
@@ -111,10 +111,6 @@ const catchUpSlice = createSlice({
     soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
       Object.assign(state.sought, payload);
     },
-    oneKept(state, { payload: { sort, thing } }: PayloadAction<OneKept>) {
-      const things: Record<string, unknown> = state.kept[sort];
-      things[thing.id] = thing;
-    },
     manyKept(state, { payload }: PayloadAction<readonly OneKept[]>) {
       for (const { sort, thing } of payload) {
         const things: Record<string, unknown> = state.kept[sort];
@@ -130,10 +126,19 @@ const catchUpSlice = createSlice({
   },
 });
 
-export const catchUpReducer = catchUpSlice.reducer;
+const oneKept = createAction<OneKept>('catchUp/oneKept');
+
+/** One that is kept is put in its place by hand: a draft of ten thousand copies and looks through all of them. */
+export function catchUpReducer(state: CatchUpSlice | undefined, action: Action): CatchUpSlice {
+  if (!state || !oneKept.match(action)) return catchUpSlice.reducer(state, action);
+  const { sort, thing } = action.payload;
+  const things = { ...state.kept[sort], [thing.id]: thing };
+  return { ...state, kept: { ...state.kept, [sort]: things } };
+}
+
 export const { keptRead, reckoned, weightsChosen, arrivalsSeen, soughtChanged } = catchUpSlice.actions;
 
-const { oneKept, manyKept, someDropped } = catchUpSlice.actions;
+const { manyKept, someDropped } = catchUpSlice.actions;
 /** Keeps one, in the place of the one that had its id. */
 export const keepOne = <Sort extends KeptSort>(sort: Sort, thing: Kept[Sort]) =>
   oneKept({ sort, thing } as OneKept);

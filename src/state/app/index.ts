@@ -25,6 +25,7 @@ export {
 } from './acts';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { boot, type LaterPart } from './boot';
+export { changesBetween } from './changes';
 export {
   arrivalsSeen,
   asKept,

@@ -36,9 +36,9 @@ export const selectFilteredSums = createSelector(selectFiltered, sumsOf);
 export const selectFilteredRecords = selectFiltered;
 export const selectIsFiltered = (state: RootState) => isFiltering(state.catchUp.sought.filter);
 
-/** What was said or written with the words that are looked for; null where none are. */
+/** What was said or written with those words; null where there are none. */
 export const selectFound = createSelector(
-  (state: RootState) => state.catchUp.sought.words,
+  (_: RootState, words: string) => words,
   (state: RootState) => state.history.records,
   (state: RootState) => state.catchUp.kept.voicemails,
   (state: RootState) => state.catchUp.kept.messages,

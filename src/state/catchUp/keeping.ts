@@ -1,4 +1,11 @@
-import { asKept, type AppStore, type CatchUpSlice, type Kept, type KeptSort } from '@/state/app';
+import {
+  asKept,
+  changesBetween,
+  type AppStore,
+  type CatchUpSlice,
+  type Kept,
+  type KeptSort,
+} from '@/state/app';
 
 import { Vault } from '../storage';
 import { catchUpKeys, keptKinds, reckoningKind, seenKind } from './kinds';
@@ -42,9 +49,9 @@ function changesOf<Sort extends KeptSort>(
   const things: Record<string, Kept[Sort]> = now.kept[sort];
   const old: Record<string, Kept[Sort]> = before.kept[sort];
   if (things === old) return;
-  for (const [id, thing] of Object.entries(things))
-    if (old[id] !== thing) entries[keyOf(sort, id)] = Vault.encode([thing], keptKinds[sort].kind);
-  for (const id of Object.keys(old)) if (!(id in things)) gone.push(keyOf(sort, id));
+  const { put, goneIds } = changesBetween(old, things);
+  for (const thing of put) entries[keyOf(sort, thing.id)] = Vault.encode([thing], keptKinds[sort].kind);
+  gone.push(...goneIds.map((id) => keyOf(sort, id)));
 }
 
 function reckoningEntry(now: CatchUpSlice, before: CatchUpSlice): Record<string, string> {

@@ -109,6 +109,7 @@ export function startOutbox(store: AppStore, { clock, link }: Services): () => v
   let isSending = false;
   let isOver = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let soon: ReturnType<typeof setTimeout> | undefined;
 
   const send = async () => {
     if (isSending || isOver || !link) return;
@@ -146,13 +147,18 @@ export function startOutbox(store: AppStore, { clock, link }: Services): () => v
       state.catchUp.kept.messages !== last.catchUp.kept.messages ||
       state.office.isOnline !== last.office.isOnline;
     last = state;
-    if (isChanged) void send();
+    // In a task of its own, so that the text is seen as written before the carrier has it.
+    if (isChanged) {
+      clearTimeout(soon);
+      soon = setTimeout(() => void send());
+    }
   });
   const stopClock = clock.subscribe(() => void send());
   void send();
   return () => {
     isOver = true;
     clearTimeout(timer);
+    clearTimeout(soon);
     stopFollowing();
     stopClock();
   };

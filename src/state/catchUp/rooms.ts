@@ -3,6 +3,7 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 import { entered, left, mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/messages';
 import {
   actDone,
+  changesBetween,
   freeId,
   keepOne,
   textLineOf,
@@ -21,21 +22,45 @@ export interface RoomView {
   unread: number;
 }
 
-const selectRoomMessages = createSelector(
-  (state: RootState) => state.catchUp.kept.messages,
-  (messages): Map<string, Message[]> => {
-    const byRoom = new Map<string, Message[]>();
-    for (const message of Object.values(messages)) {
-      const roomId = roomIdOf(message.number);
-      if (roomId === null) continue;
-      const log = byRoom.get(roomId);
-      if (log) log.push(message);
-      else byRoom.set(roomId, [message]);
+type Logs = ReadonlyMap<string, readonly Message[]>;
+
+/** The logs of all rooms, oldest first; a log in which nothing has changed stays the same. */
+const selectRoomMessages = (() => {
+  let messages: Readonly<Record<string, Message>> = {};
+  let logs: Logs = new Map();
+  return (state: RootState): Logs => {
+    const now = state.catchUp.kept.messages;
+    if (now !== messages) {
+      logs = changedLogs(logs, messages, now);
+      messages = now;
     }
-    for (const log of byRoom.values()) log.sort((a, b) => a.at - b.at);
-    return byRoom;
-  },
-);
+    return logs;
+  };
+})();
+
+/** Only what has changed is put in its place, so that a room of many years costs no more than a new one. */
+function changedLogs(
+  logs: Logs,
+  before: Readonly<Record<string, Message>>,
+  now: Readonly<Record<string, Message>>,
+): Logs {
+  const { put, goneIds } = changesBetween(before, now);
+  const old = [...put.flatMap(({ id }) => before[id] ?? []), ...goneIds.flatMap((id) => before[id] ?? [])];
+  const touched = new Set([...put, ...old].flatMap(({ number }) => roomIdOf(number) ?? []));
+  if (touched.size === 0) return logs;
+  const oldIds = new Set(old.map(({ id }) => id));
+  const next = new Map(logs);
+  for (const roomId of touched) {
+    const stays = (logs.get(roomId) ?? []).filter(({ id }) => !oldIds.has(id));
+    const added = put.filter(({ number }) => roomIdOf(number) === roomId);
+    // Nearly in order already, which costs little.
+    next.set(
+      roomId,
+      [...stays, ...added].sort((a, b) => a.at - b.at),
+    );
+  }
+  return next;
+}
 
 /** The rooms this worker may read, the one written in last first; chats of calls only while their call goes on. */
 export const selectRooms = createSelector(
@@ -56,9 +81,9 @@ export const selectRooms = createSelector(
 
 const lastAt = ({ room, newest }: RoomView) => newest?.at ?? room.createdAt;
 
-const noMessages: Message[] = [];
+const noMessages: readonly Message[] = [];
 /** What was written in a room, oldest first. */
-export const selectRoomLog = (state: RootState, roomId: string): Message[] =>
+export const selectRoomLog = (state: RootState, roomId: string): readonly Message[] =>
   selectRoomMessages(state).get(roomId) ?? noMessages;
 
 /** Opens a room with the worker in it, and gives its id. */

@@ -10,6 +10,7 @@ import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   arrivalsSeen,
   asKept,
+  changesBetween,
   finishFollowUp,
   identifyNumber,
   keepOne,
@@ -274,14 +275,11 @@ async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, n
   catchUpWith(store, upTo);
   const { kept } = store.getState().catchUp;
   const late = {
-    messages: changedSince(state.catchUp.kept.messages, kept.messages),
-    faxes: changedSince(state.catchUp.kept.faxes, kept.faxes),
+    messages: changesBetween(state.catchUp.kept.messages, kept.messages).put,
+    faxes: changesBetween(state.catchUp.kept.faxes, kept.faxes).put,
   };
   store.dispatch(looseHappened(happenings(store.getState(), late)));
 }
-
-const changedSince = <T>(before: Record<string, T>, now: Record<string, T>): T[] =>
-  Object.entries(now).flatMap(([id, thing]) => (before[id] === thing ? [] : [thing]));
 
 /** Everybody who waited at that instant was done by hand then. */
 function withActs(events: readonly LooseEvent[], doneAt: number): LooseEvent[] {

@@ -9,5 +9,8 @@ export function toBase64(bytes: Uint8Array): string {
 }
 
 export function fromBase64(text: string): Uint8Array<ArrayBuffer> {
-  return Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+  const letters = atob(text);
+  const bytes = new Uint8Array(letters.length);
+  for (let at = 0; at < letters.length; at++) bytes[at] = letters.charCodeAt(at);
+  return bytes;
 }

@@ -27,7 +27,8 @@ export function Layer({ title, onClose, about = null, children }: LayerProps) {
   });
   useEffect(() => {
     const before = document.activeElement;
-    document.body.append(element);
+    // Moved only where it must be: moving takes the focus away, and giving it back makes the browser lay out twice.
+    if (document.body.lastElementChild !== element) document.body.append(element);
     const { title, about } = latest.current;
     raiseLayer({ id, title, about, element, isAside: false });
     focusInto(element);

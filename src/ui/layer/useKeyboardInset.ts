@@ -2,16 +2,24 @@ import { useSyncExternalStore } from 'react';
 
 /** How much of the window's foot the keyboard on the screen takes, in pixels. */
 export function useKeyboardInset(): number {
-  return useSyncExternalStore(follow, measure);
+  return useSyncExternalStore(follow, () => inset);
 }
+
+/** As it was measured last: to ask for it while rendering would make the browser lay everything out. */
+let inset = 0;
 
 function follow(changed: () => void): () => void {
   const { visualViewport } = window;
-  visualViewport?.addEventListener('resize', changed);
-  visualViewport?.addEventListener('scroll', changed);
+  const look = () => {
+    inset = measure();
+    changed();
+  };
+  inset = measure();
+  visualViewport?.addEventListener('resize', look);
+  visualViewport?.addEventListener('scroll', look);
   return () => {
-    visualViewport?.removeEventListener('resize', changed);
-    visualViewport?.removeEventListener('scroll', changed);
+    visualViewport?.removeEventListener('resize', look);
+    visualViewport?.removeEventListener('scroll', look);
   };
 }
 

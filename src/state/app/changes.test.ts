@@ -1,0 +1,31 @@
+import fc from 'fast-check';
+
+import { changesBetween } from './changes';
+
+const things = fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.integer({ min: 0, max: 2 }));
+
+describe('what became of kept things', () => {
+  it('leads from what was to what is', () => {
+    fc.assert(
+      fc.property(things, things, (was, is) => {
+        const before = named(was);
+        // What has not changed is the same object.
+        const now = Object.fromEntries(
+          Object.entries(named(is)).map(([id, thing]) => [
+            id,
+            before[id]?.value === thing.value ? before[id]! : thing,
+          ]),
+        );
+        const { put, goneIds } = changesBetween(before, now);
+        const led = { ...before, ...Object.fromEntries(put.map((thing) => [thing.id, thing])) };
+        for (const id of goneIds) delete led[id];
+        expect(led).toEqual(now);
+        for (const thing of put) expect(before[thing.id]).not.toBe(thing);
+        expect(changesBetween(before, now)).toBe(changesBetween(before, now));
+      }),
+    );
+  });
+});
+
+const named = (values: Record<string, number>) =>
+  Object.fromEntries(Object.entries(values).map(([id, value]) => [id, { id, value }]));

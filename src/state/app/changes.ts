@@ -1,0 +1,35 @@
+/** What became of things that are kept by their ids. */
+export interface Changes<T> {
+  /** New, or in the place of another. */
+  put: readonly T[];
+  goneIds: readonly string[];
+}
+
+interface Compared {
+  before: object;
+  changes: Changes<unknown>;
+}
+
+/** Of the last comparison with each, since all who follow ask for the same one. */
+const compared = new WeakMap<object, Compared>();
+
+/** What is otherwise in `now` than it was `before`. */
+export function changesBetween<T>(
+  before: Readonly<Record<string, T>>,
+  now: Readonly<Record<string, T>>,
+): Changes<T> {
+  const known = compared.get(now);
+  if (known?.before === before) return known.changes as Changes<T>;
+  const put: T[] = [];
+  let stayed = 0;
+  for (const id in now) {
+    const thing = now[id] as T;
+    if (id in before) stayed++;
+    if (before[id] !== thing) put.push(thing);
+  }
+  const ids = Object.keys(before);
+  const goneIds = stayed === ids.length ? [] : ids.filter((id) => !(id in now));
+  const changes = { put, goneIds };
+  compared.set(now, { before, changes });
+  return changes;
+}
