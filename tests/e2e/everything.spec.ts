@@ -108,7 +108,7 @@ test('a recording is seen on its row, saved under a name, deleted, had back, and
   await row.click();
   const recording = page.getByRole('group', { name: 'Recording' });
   const saving = page.waitForEvent('download');
-  await recording.getByRole('button', { name: 'Save the recording as WAV' }).click();
+  await recording.getByRole('button', { name: 'Save as WAV: the recording' }).click();
   expect((await saving).suggestedFilename()).toMatch(
     /^Marl & Finch Surveyors 2026-\d\d-\d\d \d\d\.\d\d\.wav$/,
   );

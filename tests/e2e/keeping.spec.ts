@@ -1,3 +1,5 @@
+import type { Page } from '@playwright/test';
+
 import { expect, test } from './office';
 
 const entriesOf = { database: 'cendro', store: 'entries' };
@@ -30,6 +32,39 @@ test('what was due while the tab was closed has happened when it opens again', a
   const again = await context.newPage();
   await again.goto('/everything?now=2026-11-26T10:50:00Z');
   await expect(again.getByRole('button', { name: /^10:40 Peg Anstey Missed/ })).toBeVisible();
+});
+
+test('an answer, a fax and a message that come while the page is closed are there when it opens again', async ({
+  office,
+  page,
+  context,
+}) => {
+  await office.open('/person/contact%3Aangling');
+  await page.getByRole('textbox', { name: /^Text to/ }).fill('At two?');
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(page.getByText('At two?').last()).toBeVisible();
+  await office.open('/fax/sample-fax-1');
+  await page.getByRole('button', { name: 'Fax back' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add a PDF or picture' }).click();
+  await (
+    await chooser
+  ).setFiles({ name: 'wall.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await page.getByRole('button', { name: 'Send 1 page to Peg Anstey' }).click();
+  await expect(page.getByRole('status').getByText('Dialling')).toBeVisible();
+  await office.callIn('Bexhollow Reservoir', 'Direct');
+  await expect(office.answer()).toBeVisible();
+  await page.close();
+
+  const again = await context.newPage();
+  await again.goto('/person/contact%3Aangling?now=2026-11-26T10:50:00Z');
+  await expect(again.getByText('Thanks. I will leave the gate on the latch.')).toBeVisible();
+  await expect(again.getByText(/Delivered/).first()).toBeVisible();
+  await again.goto('/fax?now=2026-11-26T10:50:00Z');
+  await expect(again.getByRole('button', { name: /^To Peg Anstey/ })).toContainText('Sent, 1 page');
+  await again.goto('/voicemails?now=2026-11-26T10:50:00Z');
+  await expect(again.getByText('Bexhollow Reservoir').first()).toBeVisible();
+  await again.close();
 });
 
 test('a second tab does not run the office, and can take it over', async ({ office, page, context }) => {
@@ -185,6 +220,72 @@ for (const path of ['/nowhere/at-all', '/_sitemap'])
     await page.getByRole('button', { name: 'To the loose ends' }).click();
     await expect(page.getByRole('heading', { level: 1, name: /Loose ends/ })).toBeVisible();
   });
+
+/** Every reading of storage fails for so long after the page has begun; null: for ever. */
+async function breakReading(page: Page, forMs: number | null) {
+  await page.addInitScript((ms) => {
+    const { get } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.get = function (...parameters) {
+      if (ms === null || performance.now() < ms) throw new DOMException('Internal error.', 'UnknownError');
+      return get.apply(this, parameters);
+    };
+  }, forMs);
+}
+
+test('a storage that can’t be read for a moment loses nothing', async ({ office, page }) => {
+  await office.open('/');
+  await page
+    .getByRole('list', { name: /^Who waits/ })
+    .getByRole('button', { name: 'Done: Skerrow Harbour' })
+    .click();
+  await expect(page.getByText('5 people wait for an answer')).toBeVisible();
+  await breakReading(page, 1500);
+  await page.reload();
+  await expect(page.getByText('5 people wait for an answer')).toBeVisible();
+});
+
+test('one that can’t be read at all is not written over: the office refuses to start', async ({
+  office,
+  page,
+  context,
+}) => {
+  await office.open('/');
+  await expect(page.getByText('6 people wait for an answer')).toBeVisible();
+  await page.close();
+  const broken = await context.newPage();
+  await breakReading(broken, null);
+  await broken.goto('/');
+  await expect(broken.getByRole('heading', { name: 'The office did not start' })).toBeVisible();
+  await expect(broken.getByText('What is kept on this device can’t be read just now.')).toBeVisible();
+  await broken.close();
+  const again = await context.newPage();
+  await again.goto('/');
+  await expect(again.getByText('6 people wait for an answer')).toBeVisible();
+});
+
+test('what a newer version has written is neither read nor touched', async ({ office, page }) => {
+  await office.open('/');
+  await expect(page.getByText('6 people wait for an answer')).toBeVisible();
+  const settings = (write: string | null) =>
+    page.evaluate(
+      ({ database, store, text }) =>
+        new Promise<string>((resolve) => {
+          const request = indexedDB.open(database);
+          request.onsuccess = () => {
+            const entries = request.result.transaction(store, 'readwrite').objectStore(store);
+            if (text !== null) entries.put(text, 'settings');
+            const read = entries.get('settings');
+            read.onsuccess = () => resolve(read.result as string);
+          };
+        }),
+      { ...entriesOf, text: write },
+    );
+  const newer = '{"v":99}\n{"theme":"of a later year"}';
+  await settings(newer);
+  await page.reload();
+  await expect(page.getByText(/was written by a newer version of Cendro/)).toBeVisible();
+  expect(await settings(null)).toBe(newer);
+});
 
 test('a browser that lets no site keep anything runs the office in memory, and says so', async ({
   office,

@@ -123,7 +123,7 @@ test('recorded in two pieces, a call leaves one WAV that holds what was heard, w
   await recording.getByRole('button', { name: 'Stop the recording' }).click();
 
   const downloading = page.waitForEvent('download');
-  await recording.getByRole('button', { name: 'Save the recording as WAV' }).click();
+  await recording.getByRole('button', { name: 'Save as WAV: the recording' }).click();
   const wav = decodeWav(readFileSync(await (await downloading).path()));
   if (!wav.ok) throw new Error(wav.sentence);
   const power = (from: number, to: number) =>

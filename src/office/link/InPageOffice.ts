@@ -24,6 +24,7 @@ import {
   type OfficeLink,
   type OfficeState,
   type OfficeUpdate,
+  type Owed,
   type Taken,
 } from './link';
 
@@ -33,6 +34,8 @@ export interface InPageOfficeOptions {
   clock: Clock;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
+  /** Nothing is owed any more: the state is to be written without it. */
+  onSettled?: () => void;
   /** Test seam for the browser's timer. */
   setTimer?: (run: () => void, ms: number) => () => void;
 }
@@ -57,12 +60,14 @@ export class InPageOffice implements OfficeLink {
   private texts: TextEvent[] = [];
   private taken: Taken[] = [];
   private faxes: FaxTold[] = [];
+  private unkept: Owed[];
 
   constructor(private readonly options: InPageOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
     this.standIns = new StandIns(options.cast, options.state?.standIns);
     this.carrier = new TextCarrier(options.cast, options.state?.carrier);
     this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
+    this.unkept = options.state?.owed ?? [];
     this.stopListening = options.clock.subscribe(() => this.catchUp());
   }
 
@@ -175,6 +180,16 @@ export class InPageOffice implements OfficeLink {
     return this.standIns.scriptOf(party);
   }
 
+  owed(): readonly Owed[] {
+    return this.unkept;
+  }
+
+  settle(): void {
+    if (this.unkept.length === 0) return;
+    this.unkept = [];
+    this.options.onSettled?.();
+  }
+
   subscribe(listener: (update: OfficeUpdate) => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
@@ -203,6 +218,7 @@ export class InPageOffice implements OfficeLink {
       carrier: this.carrier.save(),
       faxCarrier: this.faxCarrier.save(),
       setup: this.exchange.setup,
+      owed: this.unkept,
     };
   }
 
@@ -287,7 +303,20 @@ export class InPageOffice implements OfficeLink {
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
+    this.owe(update);
     for (const listener of this.listeners) listener(update);
+  }
+
+  /** Keeps in mind what has to be kept by others, until they say that it is. */
+  private owe({ at, events, endedCallIds, speech, texts, taken, faxes }: OfficeUpdate): void {
+    const kept = events.filter(({ type }) => type === 'recordWritten');
+    if ([kept, speech, texts, taken, faxes].every(({ length }) => length === 0)) return;
+    const spokenIn = new Set(speech.map(({ callId }) => callId));
+    const changedCalls = [...spokenIn].flatMap((id) => this.exchange.calls.get(id) ?? []);
+    this.unkept = [
+      ...this.unkept,
+      { at, events: kept, changedCalls, endedCallIds, speech, texts, taken, faxes },
+    ];
   }
 
   private schedule(): void {

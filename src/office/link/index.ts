@@ -8,4 +8,5 @@ export {
   type OfficeRequest,
   type OfficeState,
   type OfficeUpdate,
+  type Owed,
 } from './link';

@@ -56,6 +56,22 @@ export const officeUpdateSchema = z.object({
 });
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
+/**
+ * What of an update has to be kept by whoever uses the office: texts, faxes and who was taken on, and of calls what was said and
+ * recorded, with the calls it was said in.
+ */
+export const owedSchema = officeUpdateSchema.pick({
+  at: true,
+  events: true,
+  changedCalls: true,
+  endedCallIds: true,
+  speech: true,
+  texts: true,
+  faxes: true,
+  taken: true,
+});
+export type Owed = z.infer<typeof owedSchema>;
+
 /** What a linked app may send: a command for the exchange, a new script for a stand-in, or another network. */
 export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('command'), command: commandSchema }),
@@ -82,6 +98,8 @@ export const officeStateSchema = z.object({
   faxCarrier: faxCarrierStateSchema.optional(),
   /** Left out by versions in which nothing could be configured. */
   setup: officeSetupSchema.optional(),
+  /** What was told and nobody has kept yet, oldest first; left out by earlier versions, which lost it. */
+  owed: z.array(owedSchema).optional(),
 });
 export type OfficeState = z.infer<typeof officeStateSchema>;
 
@@ -111,6 +129,10 @@ export interface OfficeLink {
   receiveFax(fax: IncomingFax): Promise<void>;
   setFaxScript(number: string, script: FaxScript): Promise<void>;
   faxScriptOf(number: string): FaxScript;
+  /** What has been told and not been kept, oldest first, also of earlier runs: while the app was closed, or not whole yet. */
+  owed(): readonly Owed[];
+  /** All that was owed is kept now. Call in the turn in which it is, so that both are written in one. */
+  settle(): void;
   /** Hears every update from now on. */
   subscribe(listener: (update: OfficeUpdate) => void): () => void;
   /** Everything as it is now, in the form of an update. */

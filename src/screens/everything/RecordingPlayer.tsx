@@ -135,7 +135,7 @@ function Kept({ record, recording }: RecordingProps) {
         />
         <Plate
           word="Save as WAV"
-          label="Save the recording as WAV"
+          label="Save as WAV: the recording"
           onPress={() => saveBlob(soundFileName(name, record.startedAt, zone), sound.file)}
           style={styles.grow}
         />

@@ -109,7 +109,7 @@ function Phase({ children }: { children: ReactNode }) {
         <EmptyState
           level={1}
           title="The office did not start"
-          sentence={`Nothing is lost. The reason was: ${failure ?? 'unknown'}`}
+          sentence={`Nothing is lost. ${failure ?? 'Why is not known.'}`}
         >
           <Plate kind="main" word="Try again" onPress={() => window.location.reload()} />
         </EmptyState>

@@ -10,6 +10,7 @@ import { makeSampleHistory } from '@/workers';
 
 import {
   clockKind,
+  isStorageFault,
   officeKind,
   planDraftKind,
   settingsKind,
@@ -40,6 +41,7 @@ import {
   recordsSetAside,
   settingsLoaded,
   soundChanged,
+  startFailed,
   storageChanged,
   updated,
   workLoaded,
@@ -71,7 +73,7 @@ export async function boot(
       stop = await runOffice(store, services, later);
       dispatch(phaseChanged({ phase: 'running' }));
     } catch (error) {
-      dispatch(phaseChanged({ phase: 'failed', failure: String(error) }));
+      dispatch(startFailed(error));
     }
   };
   services.takeOver = async () => {
@@ -113,12 +115,22 @@ async function runOffice(
   if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
-  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+  const office: InPageOffice = new InPageOffice({
+    setup: sampleOffice,
+    cast: sampleCast,
+    clock,
+    state,
+    onSettled: () => void vault.write(officeEntry(office)),
+  });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   services.link = office;
   services.player = player;
   services.vault = vault;
-  services.readSound = async (id) => (await vault.read(`${storageKeys.sound}${id}`, soundKind))?.[0] ?? null;
+  services.readSound = (id) =>
+    vault.read(`${storageKeys.sound}${id}`, soundKind).then(
+      (found) => found?.[0] ?? null,
+      () => null,
+    );
   services.keepSound = (id, sound) =>
     vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
@@ -150,7 +162,12 @@ async function runOffice(
   office.start();
   const stopLater = later.map((part) => startLater(part, { store, services, vault }));
   void recordings.mixEnded(callOf);
-  void readHistory(keys).catch(() => {
+  void readHistory(keys).catch((error: unknown) => {
+    if (isStorageFault(error)) {
+      office.close();
+      dispatch(startFailed(error));
+      return;
+    }
     dispatch(historyCompleted());
     dispatch(
       actRefused('The sample’s calls could not be made. They will be at the next start with a network.'),
@@ -248,9 +265,12 @@ function freshExchange(now: number): OfficeState['exchange'] {
 
 function keepOffice(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
   const entries = recordsOf(update).map((record) => recordEntry(record, sampleOffice.zone));
-  const state = { [storageKeys.office]: Vault.encode([office.save()], officeKind) };
-  void vault.write(Object.assign(state, ...entries));
+  void vault.write(Object.assign(officeEntry(office), ...entries));
 }
+
+const officeEntry = (office: InPageOffice) => ({
+  [storageKeys.office]: Vault.encode([office.save()], officeKind),
+});
 
 function recordsOf(update: OfficeUpdate): CallRecord[] {
   return update.events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));

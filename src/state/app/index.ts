@@ -126,6 +126,7 @@ export {
   refusalClosed,
   setAsideRead,
   soundChosen,
+  startFailed,
   tellingElsewhereChosen,
   themeChosen,
   updated,

@@ -306,6 +306,9 @@ export const reducers = {
 
 export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged, measured } =
   officeSlice.actions;
+/** The app can't go on from here, and says why. */
+export const startFailed = (error: unknown) =>
+  phaseChanged({ phase: 'failed', failure: error instanceof Error ? error.message : String(error) });
 export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
 export const {

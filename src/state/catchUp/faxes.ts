@@ -70,7 +70,7 @@ export const takeBackFax =
 
 /** The pages of a fax, as a PDF; null where they are not on this device, and can't be fetched now. */
 export async function readFaxPages(vault: Vault | null, id: string): Promise<Uint8Array<ArrayBuffer> | null> {
-  const [kept] = (await vault?.read(pagesKey(id), faxPagesKind)) ?? [];
+  const [kept] = (await vault?.read(pagesKey(id), faxPagesKind).catch(() => null)) ?? [];
   if (!kept) return null;
   if (kept.pdf !== null) return fromBase64(kept.pdf);
   return kept.url === null ? null : fetchPages(vault, id, kept.url);

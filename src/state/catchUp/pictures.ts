@@ -36,10 +36,13 @@ export function usePicture(url: string | null): string | null {
   useEffect(() => {
     if (key === null || !vault) return;
     let isGone = false;
-    void vault.read(key, pictureKind).then((found) => {
-      const [kept] = found ?? [];
-      if (kept && !isGone) setRead({ key, url: kept.url });
-    });
+    void vault.read(key, pictureKind).then(
+      (found) => {
+        const [kept] = found ?? [];
+        if (kept && !isGone) setRead({ key, url: kept.url });
+      },
+      () => undefined,
+    );
     return () => {
       isGone = true;
     };

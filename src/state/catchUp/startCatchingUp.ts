@@ -5,7 +5,7 @@ import type { CallRecord, Endpoint } from '@/core/exchange';
 import { talkMs } from '@/core/history';
 import { reachedMs, whoOf, type LooseEvent } from '@/core/looseEnds';
 import type { SpokenWord, Voicemail } from '@/core/voicemail';
-import type { OfficeUpdate } from '@/office/link';
+import type { OfficeUpdate, Owed } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   arrivalsSeen,
@@ -19,6 +19,7 @@ import {
   removeWork,
   selectOffice,
   selectPeople,
+  startFailed,
   weightsChosen,
   writtenMessage,
   type AppStore,
@@ -28,7 +29,7 @@ import {
 
 import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
-import type { Vault, Work } from '../storage';
+import { isStorageFault, type Vault, type Work } from '../storage';
 import { dropExpired } from './dropExpired';
 import { faxesTold, keepPagesOf, startFaxing } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
@@ -54,8 +55,9 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     (endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox') &&
     hearsMailbox(endpoint, myId, selectOffice(store.getState()));
   const sound = new VoicemailSound(vault, isHeardHere, services.keepSound, fetchClip);
-  const callOf = (id: string) => store.getState().calls.byId[id];
-  const takeIn = (update: OfficeUpdate) => {
+  const takeIn = (update: Owed) => {
+    const callOf = (id: string) =>
+      update.changedCalls.find((call) => call.id === id) ?? store.getState().calls.byId[id];
     sound.follow(update, callOf);
     const texts = store.dispatch(textsTold(update.texts));
     store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
@@ -84,7 +86,22 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     await takeSound(store, sound, services.clock, record, voicemail);
   };
 
-  const stopUpdates = services.link?.subscribe(takeIn) ?? (() => undefined);
+  // Nothing is taken in before all that is kept has been read; until then the office owes it.
+  let isReady = false;
+  let isTaking = false;
+  const takeOwed = () => {
+    const { link } = services;
+    if (!link || !isReady || isTaking) return;
+    isTaking = true;
+    try {
+      // What is taken in may bring about more.
+      for (let at = 0; at < link.owed().length; at++) takeIn(link.owed()[at] as Owed);
+      link.settle();
+    } finally {
+      isTaking = false;
+    }
+  };
+  const stopUpdates = services.link?.subscribe(takeOwed) ?? (() => undefined);
   const stopKeeping = keepCatchUp(store, vault);
   const stopWork = followWork(store, services);
   const stopOutbox = startOutbox(store, services);
@@ -96,9 +113,20 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound, services.clock));
   void sound
     .resume()
-    .then(() => readKept(store, vault, sound, services.clock.now()))
+    .then(() =>
+      readKept(store, vault, sound, services.clock.now(), () => {
+        isReady = true;
+        takeOwed();
+      }),
+    )
     .then(() => dropExpired(store, vault, keepDays, services.clock.now()))
-    .then(() => takeLeftSounds(store, sound, services.clock));
+    .then(() => takeLeftSounds(store, sound, services.clock))
+    .catch((error: unknown) => {
+      if (!isStorageFault(error)) throw error;
+      // To go on without what could not be read would be to write over it.
+      services.link?.close();
+      store.dispatch(startFailed(error));
+    });
   return () => {
     stopUpdates();
     stopKeeping();
@@ -179,7 +207,14 @@ function count(store: AppStore, records: readonly CallRecord[]): void {
   store.dispatch(looseHappened(happenings(store.getState(), { records }), upTo));
 }
 
-async function readKept(store: AppStore, vault: Vault, sound: VoicemailSound, now: number): Promise<void> {
+/** `onRead` comes once all that is kept has been read, and before the history, which takes longer. */
+async function readKept(
+  store: AppStore,
+  vault: Vault,
+  sound: VoicemailSound,
+  now: number,
+  onRead: () => void,
+): Promise<void> {
   const { dispatch } = store;
   const [kept] = (await vault.read(catchUpKeys.reckoning, reckoningKind)) ?? [];
   if (kept) {
@@ -191,6 +226,7 @@ async function readKept(store: AppStore, vault: Vault, sound: VoicemailSound, no
   // Who opens the app for the first time has missed nothing.
   dispatch(arrivalsSeen(seen?.before ?? now));
   moveOldTexts(store);
+  onRead();
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);
   else await beginAnew(store, vault, sound, now);

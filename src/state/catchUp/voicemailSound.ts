@@ -32,7 +32,10 @@ export class VoicemailSound {
   }
 
   /** Notes what was said; `callOf` gives the calls as they are after the update. */
-  follow({ speech, events }: OfficeUpdate, callOf: (id: string) => Call | undefined): void {
+  follow(
+    { speech, events }: Pick<OfficeUpdate, 'speech' | 'events'>,
+    callOf: (id: string) => Call | undefined,
+  ): void {
     const ended = new Set(events.flatMap((event) => (event.type === 'recordWritten' ? [event.callId] : [])));
     const changed = new Set<string>();
     for (const { at, callId, clip } of speech) {

@@ -1,6 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import type { z } from 'zod';
 
+import { isStorageBlocked, NewerData, UnreadableStorage } from './unreadable';
 import { Unwritten } from './Unwritten';
 
 /** `failed`: this browser lets nothing be kept. What could not be written waits and is tried again. */
@@ -26,6 +27,9 @@ type Backend = Pick<
 >;
 
 const retryMs = 5_000;
+/** A read that fails is tried again so often, and so soon. */
+const readTries = 6;
+const readAgainMs = 500;
 /** Reading much pauses after so long, so that no frame waits for it. */
 const longestStretchMs = 8;
 const asidePrefix = 'aside/';
@@ -48,6 +52,7 @@ export class Vault {
     private readonly onSetAside: (aside: SetAside) => void,
     private readonly backend: Backend = createAsyncStorage('cendro'),
     private readonly unwritten = new Unwritten(),
+    private readonly isBlocked: () => boolean = isStorageBlocked,
   ) {}
 
   /** Writes what the page before this one had no time for. Call before all else. */
@@ -67,14 +72,13 @@ export class Vault {
     this.unwritten.keep(left);
   }
 
-  /** Keys that begin so, in order; where storage can't be opened, of what waits to be written. */
+  /**
+   * Keys that begin so, in order; where the browser keeps nothing, of what waits to be written. Rejects with `UnreadableStorage`,
+   * as all reading does.
+   */
   async keys(prefix: string): Promise<string[]> {
     const all = new Set<string>();
-    try {
-      for (const key of await this.backend.getAllKeys()) all.add(key);
-    } catch {
-      this.setStatus('failed');
-    }
+    for (const key of (await this.surely(() => this.backend.getAllKeys())) ?? []) all.add(key);
     for (const [key, text] of this.waiting()) {
       if (text === null) all.delete(key);
       else all.add(key);
@@ -82,7 +86,7 @@ export class Vault {
     return [...all].filter((key) => key.startsWith(prefix)).sort();
   }
 
-  /** The documents under one key; null where there is none. */
+  /** The documents under one key; null where there is none. Rejects with `NewerData`, and touches nothing, where they are newer. */
   async read<T>(key: string, kind: StoredKind<T>): Promise<T[] | null> {
     return (await this.readMany([key], kind)).get(key) ?? null;
   }
@@ -110,7 +114,8 @@ export class Vault {
 
   /** Whether a text in the stored form is one that this version can read, to its last line. */
   static async isReadable<T>(text: string, kind: StoredKind<T>): Promise<boolean> {
-    return (await parseLines(text, kind)).damaged.length === 0;
+    const parsed = await parseLines(text, kind).catch(() => null);
+    return parsed !== null && parsed.damaged.length === 0;
   }
 
   /**
@@ -168,15 +173,29 @@ export class Vault {
   }
 
   private async fetch(keys: readonly string[]): Promise<Record<string, unknown>> {
-    let found: Record<string, unknown> = {};
-    try {
-      found = { ...(await this.backend.getMany([...keys])) };
-    } catch {
-      this.setStatus('failed');
-    }
+    const found: Record<string, unknown> = { ...(await this.surely(() => this.backend.getMany([...keys]))) };
     const waiting = this.waiting();
     for (const key of keys) if (waiting.has(key)) found[key] = waiting.get(key);
     return found;
+  }
+
+  /**
+   * What storage answers, asked again for a while where it fails. null where the browser lets this site keep nothing; rejects
+   * where there may be something that can't be read, since to take that for nothing would be to write over it.
+   */
+  private async surely<T>(ask: () => Promise<T>): Promise<T | null> {
+    for (let tries = 1; ; tries++) {
+      try {
+        const answer = await ask();
+        if (tries > 1 && this.waiting().size === 0) this.setStatus('ok');
+        return answer;
+      } catch {
+        this.setStatus('failed');
+        if (this.isBlocked()) return null;
+        if (tries === readTries) throw new UnreadableStorage();
+        await new Promise((resolve) => setTimeout(resolve, readAgainMs));
+      }
+    }
   }
 
   private waiting(): Map<string, string | null> {
@@ -231,7 +250,11 @@ export class Vault {
     kind: StoredKind<T>,
   ): Promise<void> {
     this.onSetAside({ key, count: damaged.length });
-    await this.write({ [`${asidePrefix}${key}`]: damaged.join('\n'), [key]: Vault.encode(good, kind) });
+    // Beside what was set aside before.
+    const aside = `${asidePrefix}${key}`;
+    const before = (await this.fetch([aside]))[aside];
+    const all = [...(typeof before === 'string' ? [before] : []), ...damaged];
+    await this.write({ [aside]: all.join('\n'), [key]: Vault.encode(good, kind) });
   }
 
   private setStatus(status: VaultStatus): void {
@@ -251,6 +274,7 @@ async function parseLines<T>(text: unknown, kind: StoredKind<T>): Promise<{ item
   if (typeof text !== 'string') return { items: [], damaged: [String(JSON.stringify(text))] };
   const [head = '', ...lines] = text.split('\n');
   const version = versionOf(head);
+  if (version !== null && version > kind.version) throw new NewerData();
   const items: T[] = [];
   const damaged: string[] = version === null ? [head] : [];
   let began = performance.now();
@@ -278,8 +302,13 @@ function parseLine<T>(
   { version: current, schema, migrations }: StoredKind<T>,
 ): { item: T } | null {
   let data = parseJson(line);
-  if (data === undefined || version > current) return null;
-  for (let from = version; from < current; from++) data = migrations?.[from]?.(data);
+  if (data === undefined) return null;
+  try {
+    for (let from = version; from < current; from++) data = migrations?.[from]?.(data);
+  } catch {
+    // Damaged so that it can't be brought up to date.
+    return null;
+  }
   const parsed = schema.safeParse(data);
   return parsed.success ? { item: parsed.data } : null;
 }

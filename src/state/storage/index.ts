@@ -17,4 +17,5 @@ export {
   type Work,
 } from './kinds';
 export { fromBase64, toBase64 } from './base64';
+export { isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';

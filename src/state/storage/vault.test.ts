@@ -4,9 +4,11 @@ import { z } from 'zod';
 import { Exchange } from '@/core/exchange';
 
 import {
+  NewerData,
   officeKind,
   recordKind,
   settingsKind,
+  UnreadableStorage,
   Vault,
   workKind,
   type SetAside,
@@ -129,11 +131,66 @@ describe('what is kept', () => {
     expect(asides).toHaveLength(1);
   });
 
-  it('from a later version is set aside, not guessed at', async () => {
+  it('from a later version is neither read nor touched', async () => {
     const { memory, vault, asides } = open();
-    memory.entries['plan'] = '{"v":3}\n{"id":"a","ring":5}';
-    expect(await vault.read('plan', kind)).toEqual([]);
-    expect(asides).toEqual([{ key: 'plan', count: 1 }]);
+    const newer = '{"v":3}\n{"id":"a","ring":5}';
+    memory.entries['plan'] = newer;
+    await expect(vault.read('plan', kind)).rejects.toThrow(NewerData);
+    await vault.flush();
+    expect(memory.entries).toEqual({ plan: newer });
+    expect(asides).toEqual([]);
+    expect(await Vault.isReadable(newer, kind)).toBe(false);
+  });
+
+  it('that a migration stumbles over is set aside, and so is what is damaged later', async () => {
+    const { memory, vault, asides } = open();
+    const stumbles = {
+      ...kind,
+      migrations: {
+        1: () => {
+          throw new TypeError('no such field');
+        },
+      },
+    };
+    memory.entries['plan'] = '{"v":1}\n{"id":"a"}';
+    expect(await vault.read('plan', stumbles)).toEqual([]);
+    await vault.flush();
+    memory.entries['plan'] = '{"v":2}\n{"id":"a","ring":5}\nbroken';
+    expect(await vault.read('plan', kind)).toEqual([a]);
+    await vault.flush();
+    expect(memory.entries['aside/plan']).toBe('{"id":"a"}\nbroken');
+    expect(asides).toHaveLength(2);
+  });
+
+  describe('in a storage that does not answer', () => {
+    beforeEach(() => jest.useFakeTimers());
+    afterEach(() => jest.useRealTimers());
+    const failing = (times: number) => {
+      const memory = new Memory();
+      memory.entries['plan'] = '{"v":2}\n{"id":"a","ring":5}';
+      const { getMany } = memory;
+      let left = times;
+      memory.getMany = async (keys) => {
+        if (left-- > 0) throw new Error('UnknownError: Internal error.');
+        return getMany(keys);
+      };
+      return memory;
+    };
+
+    it('is asked for again, and is what it was', async () => {
+      const { vault, statuses } = open({ memory: failing(3) });
+      const reading = vault.read('plan', kind);
+      await jest.runAllTimersAsync();
+      expect(await reading).toEqual([a]);
+      expect(statuses).toEqual(['failed', 'ok']);
+    });
+
+    it('is never taken for nothing: who reads is refused', async () => {
+      const { vault } = open({ memory: failing(Infinity) });
+      const reading = expect(vault.read('plan', kind)).rejects.toThrow(UnreadableStorage);
+      await jest.runAllTimersAsync();
+      await reading;
+    });
   });
 });
 

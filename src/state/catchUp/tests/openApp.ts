@@ -82,9 +82,10 @@ export async function open(
   });
   if (from.records) store.dispatch(recordsAdded(from.records));
   if (from.keepDays) store.dispatch(keepDaysChosen(from.keepDays));
+  // As the app does: the office opens first, and this part of the app is fetched meanwhile.
+  office.start();
   const stop = startCatchingUp({ store, services, vault });
   endWithTest(stop);
-  office.start();
   store.dispatch(historyCompleted());
   await settle();
   const state = () => store.getState();

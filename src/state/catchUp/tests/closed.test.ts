@@ -1,0 +1,93 @@
+import { sampleCast, sampleOffice } from '@sample';
+
+import { Clock } from '@/office/clock';
+import { InPageOffice } from '@/office/link';
+
+import { writeFax, writeText } from '..';
+import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
+
+beforeEach(serveClips);
+
+const angling = '+447700900333';
+const peg = '+441174960155';
+const minuteMs = 60_000;
+
+/** The page is closed now, and opened again after so many minutes; what it could write is written. */
+async function closeAndReopen(app: App, minutes: number): Promise<App> {
+  await app.vault.flush();
+  const state = app.office.save();
+  const at = app.clock.now() + minutes * minuteMs;
+  app.stop();
+  app.office.close();
+  const again = await open(app.kept, { state, at });
+  await until(() => again.state().catchUp.isRead && again.office.owed().length === 0);
+  return again;
+}
+
+const textsWith = (app: App, number: string) =>
+  app
+    .texts()
+    .filter((message) => message.number === number)
+    .map(({ text, state }) => `${text} ${state}`);
+
+describe('what falls due while the app is closed', () => {
+  it('a text’s receipt and its answer are there afterwards, and the answer waits', async () => {
+    const app = await open();
+    app.store.dispatch(
+      writeText({ number: angling, lineId: 'text', text: 'At two?', notBefore: null, picture: null }, null),
+    );
+    await settle();
+    expect(textsWith(app, angling)).toContain('At two? sent');
+    const again = await closeAndReopen(app, 1);
+    expect(textsWith(again, angling)).toEqual(
+      expect.arrayContaining(['At two? delivered', 'Thanks. I will leave the gate on the latch. received']),
+    );
+    expect(again.waiting()).toContain('Three Becks Angling Club');
+    // Once told is enough: another start brings nothing a second time.
+    const before = textsWith(again, angling);
+    const third = await closeAndReopen(again, 1);
+    expect(textsWith(third, angling).sort()).toEqual(before.sort());
+  });
+
+  it('a fax goes out to its last page', async () => {
+    const app = await open();
+    const pdf = Uint8Array.from([37, 80, 68, 70]);
+    const id = await app.store.dispatch(
+      writeFax({ number: peg, lineId: 'field', title: 'Permit', pages: 2, pdf }),
+    );
+    await settle();
+    const again = await closeAndReopen(app, 2);
+    expect(again.state().catchUp.kept.faxes[id]).toMatchObject({ state: 'done', sentPages: 2 });
+  });
+
+  it('a message left in the mailbox is kept with its sound and words', async () => {
+    const app = await open();
+    await app.office.send({ type: 'make', from: cawder, to: '+441314960214' });
+    await settle();
+    const again = await closeAndReopen(app, 3);
+    const left = () =>
+      Object.values(again.state().catchUp.kept.voicemails).find(({ from }) => from.number === cawder.number);
+    await until(() => left()?.transcript !== null && again.sounds.size > 0);
+    expect(left()?.durationMs).toBeGreaterThan(1000);
+    expect(again.waiting()).toContain('Cawder Flood Watch');
+  });
+
+  it('what came before this part of the app was there is taken in once it is, and owed until then', async () => {
+    const first = await open();
+    await first.vault.flush();
+    const state = first.office.save();
+    first.stop();
+    first.office.close();
+    const clock = new Clock({ mode: 'fixed', at: start });
+    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+    office.start();
+    await office.receiveText({ number: '262', lineId: 'text', text: 'Is the mast up?', picture: null });
+    expect(office.owed()).toHaveLength(1);
+    const saved = office.save();
+    office.close();
+    const app = await open(first.kept, { state: saved });
+    await until(() => app.office.owed().length === 0);
+    expect(textsWith(app, '262')).toEqual(['Is the mast up? received']);
+    expect(app.office.save().owed).toEqual([]);
+  });
+});

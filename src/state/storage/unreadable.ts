@@ -1,0 +1,27 @@
+/** Storage does not answer: nothing that depends on what is in it may go on, or it would be written over. */
+export class UnreadableStorage extends Error {
+  constructor() {
+    super('What is kept on this device can’t be read just now.');
+  }
+}
+
+/** A newer version of the app has been here: what it wrote is neither read nor touched by this one. */
+export class NewerData extends Error {
+  constructor() {
+    super('The data on this device was written by a newer version of Cendro. Reload to get that version.');
+  }
+}
+
+/** Whether the browser lets this site keep nothing at all, so that there is nothing to be lost either. */
+export function isStorageBlocked(): boolean {
+  if (typeof window === 'undefined') return false;
+  try {
+    return !window.indexedDB || !window.localStorage;
+  } catch {
+    return true;
+  }
+}
+
+/** Whether an app that has met this may not go on. */
+export const isStorageFault = (error: unknown): boolean =>
+  error instanceof UnreadableStorage || error instanceof NewerData;
