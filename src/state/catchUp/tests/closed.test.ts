@@ -69,7 +69,12 @@ describe('what falls due while the app is closed', () => {
       Object.values(again.state().catchUp.kept.voicemails).find(({ from }) => from.number === cawder.number);
     await until(() => left()?.transcript !== null && again.sounds.size > 0);
     expect(left()?.durationMs).toBeGreaterThan(1000);
-    expect(again.waiting()).toContain('Cawder Flood Watch');
+    const reasons = () =>
+      again
+        .state()
+        .catchUp.reckoning?.ends.open.find(({ who }) => who.key === 'contact:cawder')
+        ?.reasons.filter(({ at }) => at >= start);
+    expect(reasons()).toHaveLength(1);
   });
 
   it('what came before this part of the app was there is taken in once it is, and owed until then', async () => {
