@@ -55,10 +55,16 @@ export class Vault {
     private readonly isBlocked: () => boolean = isStorageBlocked,
   ) {}
 
-  /** Writes what the page before this one had no time for. Call before all else. */
+  /**
+   * Writes what the page before this one had no time for. Call before all else. Rejects with `NewerData`, and writes nothing, where
+   * a newer version has been here since.
+   */
   async recover(): Promise<void> {
     const left = this.unwritten.all();
     if (left.size === 0) return;
+    const there = await this.fetch([...left.keys()]);
+    const isNewer = [...left].some(([key, text]) => headOf(there[key]) > (headOf(text) || Infinity));
+    if (isNewer) throw new NewerData();
     this.hasRescued = true;
     await this.change(left);
   }
@@ -289,6 +295,10 @@ async function parseLines<T>(text: unknown, kind: StoredKind<T>): Promise<{ item
   }
   return { items, damaged };
 }
+
+/** The version that a stored text names; 0 where there is none. */
+const headOf = (text: unknown): number =>
+  typeof text === 'string' ? (versionOf(text.split('\n', 1)[0] ?? '') ?? 0) : 0;
 
 function versionOf(head: string): number | null {
   const value = parseJson(head);

@@ -250,6 +250,20 @@ describe('a page that goes before all is written', () => {
     expect(local).toHaveLength(0);
   });
 
+  it('writes nothing over what a newer version has written since', async () => {
+    const { vault, local } = open({ memory: new Gone() });
+    void vault.write({ plan: Vault.encode([a], kind) });
+    vault.rescue();
+    const memory = new Memory();
+    const newer = '{"v":3}\n{"id":"a","ring":5}';
+    memory.entries = { plan: newer };
+    const next = open({ memory, local });
+    await expect(next.vault.recover()).rejects.toThrow(NewerData);
+    await next.vault.flush();
+    expect(memory.entries).toEqual({ plan: newer });
+    expect(local).toHaveLength(1);
+  });
+
   it('leaves what was to be taken out, so that it does not come back', async () => {
     const memory = new Gone();
     memory.entries = { plan: Vault.encode([a], kind), other: 'x' };
