@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { SteadyTime } from './SteadyTime';
+
 /**
  * What time it is for the whole app. `real` follows the device; `running` goes at the device's pace from another
  * instant; `fixed` stands still until it is moved, for tests, pictures and trying things out.
@@ -16,16 +18,16 @@ export class Clock {
 
   constructor(
     private setting: ClockSetting = { mode: 'real' },
-    private readonly deviceNow: () => number = Date.now,
+    private readonly device: SteadyTime = new SteadyTime(),
   ) {}
 
   /** Epoch milliseconds. */
   now(): number {
     switch (this.setting.mode) {
       case 'real':
-        return this.deviceNow();
+        return this.device.now();
       case 'running':
-        return this.deviceNow() + this.setting.offsetMs;
+        return this.device.now() + this.setting.offsetMs;
       case 'fixed':
         return this.setting.at;
     }
@@ -56,13 +58,23 @@ export class Clock {
 
   /** Lets it go on from the instant it shows now. */
   run(): void {
-    this.set({ mode: 'running', offsetMs: this.now() - this.deviceNow() });
+    this.set({ mode: 'running', offsetMs: this.now() - this.device.now() });
   }
 
   /** Moves it on, standing or running. */
   moveOn(ms: number): void {
     if (this.setting.mode === 'fixed') this.fixAt(this.setting.at + ms);
-    else this.set({ mode: 'running', offsetMs: this.now() + ms - this.deviceNow() });
+    else this.set({ mode: 'running', offsetMs: this.now() + ms - this.device.now() });
+  }
+
+  /**
+   * Shows no instant before that one, which the office has seen already. A clock that follows the device is ahead of it only until
+   * the device has come up; nothing of that is kept.
+   */
+  notBefore(at: number): void {
+    if (this.now() >= at) return;
+    if (this.setting.mode === 'real') this.device.notBefore(at);
+    else this.moveOn(at - this.now());
   }
 
   subscribe(listener: () => void): () => void {

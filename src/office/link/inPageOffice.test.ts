@@ -2,7 +2,7 @@ import { sampleCast, sampleOffice } from '@sample';
 
 import type { Command, Leg } from '@/core/exchange';
 
-import { Clock } from '../clock';
+import { Clock, SteadyTime } from '../clock';
 import { InPageOffice, officeStateSchema, type OfficeState, type OfficeUpdate } from '.';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
@@ -184,7 +184,13 @@ describe('the link', () => {
 
   it('waits with a timer of its own while the clock runs', async () => {
     const waits: number[] = [];
-    const clock = new Clock({ mode: 'running', offsetMs: 0 }, () => start);
+    const clock = new Clock(
+      { mode: 'running', offsetMs: 0 },
+      new SteadyTime(
+        () => start,
+        () => 0,
+      ),
+    );
     const office = new InPageOffice({
       setup: sampleOffice,
       cast: sampleCast,

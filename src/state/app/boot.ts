@@ -285,7 +285,7 @@ function restoreClock(clock: Clock, stored: StoredClock | undefined, earliest: n
   const asked = inAddress === null || inAddress === stored?.fromAddress ? NaN : Date.parse(inAddress);
   if (!Number.isNaN(asked)) clock.fixAt(asked);
   else if (stored) clock.set(stored.setting);
-  if (clock.now() < earliest) clock.moveOn(earliest - clock.now());
+  clock.notBefore(earliest);
   return inAddress ?? stored?.fromAddress ?? null;
 }
 
