@@ -36,7 +36,9 @@ export function takeLeg(board: Switchboard, leg: Leg): void {
   const isFirstAnswer = call.answeredAt === null;
   call.answeredAt ??= board.now;
   if (isOfPlan(call, leg)) stopRinging(board, call, 'completedElsewhere');
-  if (leg.broughtFor === 'transfer' || leg.broughtFor === 'return') {
+  // Who only carries on at another phone has not taken up what was handed over, and stays parked.
+  const isTaken = leg.replaces === null && (leg.broughtFor === 'transfer' || leg.broughtFor === 'return');
+  if (isTaken) {
     call.comesBackTo = null;
     board.endParking(call);
   }

@@ -34,6 +34,23 @@ describe('RFC 5359 §2.15 call park', () => {
   });
 });
 
+describe('somebody who was handed over, is parked, and carries on at another phone', () => {
+  it('stays parked, and so comes back in the end', () => {
+    const story = openStory();
+    story.does({ type: 'make', from: device('cleo-desk'), to: '214' }, 0);
+    story.does({ type: 'answer', legId: story.at('ada-app') }, 1);
+    const toCleo = story.at('ada-app');
+    const { legId: toBen } = story.fromAda('201', 2, { consultationFor: toCleo });
+    story.does({ type: 'answer', legId: story.at('ben-desk') }, 3);
+    story.does({ type: 'move', legId: story.at('ben-desk'), to: { roomCode: '41' }, atOnce: false }, 4);
+    story.does({ type: 'connectCalls', legId: toCleo, otherLegId: toBen }, 4);
+    story.does({ type: 'park', legId: story.at('cleo-desk') }, 5);
+    story.does({ type: 'answer', legId: story.at('room') }, 6);
+    expect(story.hears()).toMatchObject({ room: 'music' });
+    expect(story.lets(5 + testSetup.policies.parkSeconds)).toContain('returned to cleo');
+  });
+});
+
 describe('RFC 5359 §2.16 call pick-up', () => {
   it('group: whatever rings longest in the own team', () => {
     const story = openStory();
