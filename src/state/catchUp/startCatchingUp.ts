@@ -86,6 +86,16 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     await takeSound(store, sound, services.clock, record, voicemail);
   };
 
+  const takeOne = (update: Owed) => {
+    try {
+      takeIn(update);
+    } catch (error) {
+      // One that we stumble over must not keep back all that follow.
+      console.error('An update could not be taken in:', error);
+      void vault.keepAside('owed', update);
+    }
+  };
+
   // Nothing is taken in before all that is kept has been read; until then the office owes it.
   let isReady = false;
   let isTaking = false;
@@ -95,7 +105,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     isTaking = true;
     try {
       // What is taken in may bring about more.
-      for (let at = 0; at < link.owed().length; at++) takeIn(link.owed()[at] as Owed);
+      for (let at = 0; at < link.owed().length; at++) takeOne(link.owed()[at] as Owed);
       link.settle();
     } finally {
       isTaking = false;

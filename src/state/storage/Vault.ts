@@ -139,6 +139,13 @@ export class Vault {
     return this.change(Object.entries(entries).filter(([, text]) => text !== ''));
   }
 
+  /** Sets aside, as it is, something that could not be dealt with: written together with what goes on without it. */
+  keepAside(topic: string, thing: unknown): Promise<void> {
+    this.onSetAside({ key: topic, count: 1 });
+    const unique = Math.random().toString(36).slice(2);
+    return this.write({ [`${asidePrefix}${topic}/${unique}`]: JSON.stringify(thing) });
+  }
+
   /** Takes keys out, after what was asked before; like writing, it is kept in mind until it is done. */
   remove(keys: readonly string[]): Promise<void> {
     return this.change(keys.map((key) => [key, null]));

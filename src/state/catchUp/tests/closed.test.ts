@@ -1,7 +1,7 @@
 import { sampleCast, sampleOffice } from '@sample';
 
 import { Clock } from '@/office/clock';
-import { InPageOffice } from '@/office/link';
+import { InPageOffice, type Owed } from '@/office/link';
 
 import { writeFax, writeText } from '..';
 import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
@@ -94,5 +94,33 @@ describe('what falls due while the app is closed', () => {
     await until(() => app.office.owed().length === 0);
     expect(textsWith(app, '262')).toEqual(['Is the mast up? received']);
     expect(app.office.save().owed).toEqual([]);
+  });
+
+  it('an update that the app stumbles over is set aside, and keeps back none of those after it', async () => {
+    const first = await open();
+    await first.vault.flush();
+    const state = first.office.save();
+    first.stop();
+    first.office.close();
+    const clock = new Clock({ mode: 'fixed', at: start });
+    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+    office.start();
+    await office.receiveText({ number: '262', lineId: 'text', text: 'Is the mast up?', picture: null });
+    const saved = office.save();
+    office.close();
+    const [good] = saved.owed ?? [];
+    const broken = { ...good, texts: [null] } as unknown as Owed;
+    const stumbled = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const app = await open(first.kept, { state: { ...saved, owed: [broken, ...(saved.owed ?? [])] } });
+    await until(() => app.office.owed().length === 0);
+    await app.vault.flush();
+    expect(textsWith(app, '262')).toEqual(['Is the mast up? received']);
+    const aside = [...first.kept.entries].filter(([key]) => key.startsWith('aside/'));
+    expect(aside.map(([, text]) => JSON.parse(text))).toEqual([broken]);
+    expect(stumbled).toHaveBeenCalledTimes(1);
+    // What comes later comes in as ever.
+    await app.office.receiveText({ number: '262', lineId: 'text', text: 'It is up.', picture: null });
+    await until(() => textsWith(app, '262').length === 2);
+    stumbled.mockRestore();
   });
 });
