@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 
-import { Choice, Field } from './field';
+import { Choice, Field, Ticks } from './field';
 import { Keypad } from './keypad';
 import { initialsOf } from './person';
 import { Plate } from './plate';
@@ -43,6 +43,37 @@ describe.each([false, true])('a choice (as a strip: %s)', (asStrip) => {
     expect(screen.getByRole('radio', { name: 'Field service' }).getAttribute('aria-checked')).toBe('true');
     fireEvent.click(screen.getByRole('radio', { name: 'Direct' }));
     expect(choose).toHaveBeenCalledWith('b');
+  });
+
+  it('is one stop of the Tab key, in which the arrows go about and Space chooses', () => {
+    const choose = jest.fn();
+    const options = ['a', 'b', 'c'].map((value) => ({ value, word: value }));
+    render(<Choice asStrip={asStrip} label="Line" value="b" options={options} onChoose={choose} />);
+    const [a, b, c] = screen.getAllByRole('radio') as [HTMLElement, HTMLElement, HTMLElement];
+    expect([a, b, c].map(({ tabIndex }) => tabIndex)).toEqual([-1, 0, -1]);
+    b.focus();
+    fireEvent.keyDown(b, { key: 'ArrowDown' });
+    expect(document.activeElement).toBe(c);
+    fireEvent.keyDown(c, { key: 'ArrowRight' });
+    expect(document.activeElement).toBe(a);
+    expect([a, b, c].map(({ tabIndex }) => tabIndex)).toEqual([0, -1, -1]);
+    expect(choose).not.toHaveBeenCalled();
+    fireEvent.keyDown(a, { key: ' ' });
+    expect(choose.mock.calls).toEqual([['a']]);
+    // Whoever leaves it comes back to what is chosen.
+    fireEvent.blur(a);
+    expect(b.tabIndex).toBe(0);
+  });
+});
+
+describe('ticks', () => {
+  it('are set and taken away with Space', () => {
+    const change = jest.fn();
+    const options = ['mon', 'tue'].map((value) => ({ value, word: value }));
+    render(<Ticks label="Days" options={options} chosen={['mon']} onChange={change} />);
+    fireEvent.keyDown(screen.getByRole('checkbox', { name: 'tue' }), { key: ' ' });
+    fireEvent.keyDown(screen.getByRole('checkbox', { name: 'mon' }), { key: ' ' });
+    expect(change.mock.calls).toEqual([[['mon', 'tue']], [[]]]);
   });
 });
 

@@ -1,5 +1,7 @@
 import AxeBuilder from 'axe-core';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page, type TestInfo } from '@playwright/test';
+
+import { walkByKeys } from './byKeys';
 
 /** The sample's fixed moment: a Thursday, 10:40. */
 export const sampleNow = '2026-11-26T10:40:00Z';
@@ -150,9 +152,27 @@ export class Office {
 /** A test that takes the network away expects that something can't be fetched. */
 const isOfflineError = (text: string) => text.includes('ERR_INTERNET_DISCONNECTED');
 
+/** What a test taps with. */
+export type Hand = 'thumb' | 'keys';
+
+/** The end of a way in the walk: nothing is wrong with the screen it came to, and there is a picture of it. */
+async function lookAt(office: Office, { project, titlePath, file, line }: TestInfo) {
+  const name = `${file.split('/').at(-1)?.split('.')[0] ?? ''}-${line} ${titlePath.at(-1) ?? ''}`;
+  await office.page.screenshot({
+    path: `test-results/walk/${project.name}/${name.replaceAll('/', ' ')}.png`,
+  });
+  const wider = await office.page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect.soft(wider, 'wider than the window').toBeLessThanOrEqual(0);
+  expect.soft(await office.axeViolations(), 'axe').toEqual([]);
+}
+
 /** Every test fails on an error in the page's console, a policy violation among them. */
-export const test = base.extend<{ office: Office }>({
-  office: async ({ page }, provide) => {
+export const test = base.extend<{ office: Office; hand: Hand; isLookedAt: boolean }>({
+  hand: ['thumb', { option: true }],
+  isLookedAt: [false, { option: true }],
+  office: async ({ page, hand, isLookedAt }, provide, info) => {
     const errors: string[] = [];
     page.on(
       'console',
@@ -162,7 +182,11 @@ export const test = base.extend<{ office: Office }>({
         errors.push(`${message.text()} (${message.location().url})`),
     );
     page.on('pageerror', (error) => errors.push(error.message));
-    await provide(new Office(page));
+    const office = new Office(page);
+    const stopKeys = hand === 'keys' ? walkByKeys(page) : () => undefined;
+    await provide(office);
+    stopKeys();
+    if (isLookedAt && !page.isClosed()) await lookAt(office, info);
     expect(errors).toEqual([]);
   },
 });

@@ -2,6 +2,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import { Txt } from '../text';
 import { space, target, themed, useTheme } from '../tokens';
+import { useOneStop } from './choiceKeys';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -53,17 +54,19 @@ interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ label, value, options, onChoose, asStrip }: ChoiceProps<T>) {
   const styles = useStyles();
   const { colours } = useTheme();
+  const keys = useOneStop(options.findIndex((option) => option.value === value));
   if (asStrip) {
     return (
-      <View role="radiogroup" aria-label={label}>
+      <View role="radiogroup" aria-label={label} {...keys.group}>
         <Txt as="small">{label}</Txt>
         <View style={styles.strip}>
-          {options.map((option) => {
+          {options.map((option, index) => {
             const isChosen = option.value === value;
             return (
               <Pressable
                 key={option.value}
                 role="radio"
+                {...keys.option(index)}
                 aria-checked={isChosen}
                 aria-label={option.detail ? `${option.word}, ${option.detail}` : option.word}
                 onPress={() => onChoose(option.value)}
@@ -81,13 +84,14 @@ export function Choice<T extends string>({ label, value, options, onChoose, asSt
     );
   }
   return (
-    <View role="radiogroup" aria-label={label}>
-      {options.map((option) => {
+    <View role="radiogroup" aria-label={label} {...keys.group}>
+      {options.map((option, index) => {
         const isChosen = option.value === value;
         return (
           <Pressable
             key={option.value}
             role="radio"
+            {...keys.option(index)}
             aria-checked={isChosen}
             onPress={() => onChoose(option.value)}
             style={({ pressed }) => [styles.option, pressed && { backgroundColor: colours.sheet }]}

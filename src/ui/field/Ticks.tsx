@@ -3,6 +3,7 @@ import Svg, { Path, Rect } from 'react-native-svg';
 
 import { Txt } from '../text';
 import { space, target, themed, useTheme } from '../tokens';
+import { pressOnSpace } from './choiceKeys';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -35,7 +36,7 @@ export function Ticks({ label, options, chosen, onChange }: TicksProps) {
   const toggled = (value: string) =>
     chosen.includes(value) ? chosen.filter((each) => each !== value) : [...chosen, value];
   return (
-    <View role="group" aria-label={label}>
+    <View role="group" aria-label={label} {...({ onKeyDown: pressOnSpace } as object)}>
       <Txt as="small">{label}</Txt>
       <View style={styles.options}>
         {options.map(({ value, word }) => {

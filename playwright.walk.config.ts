@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+import base from './playwright.config';
+import type { Hand } from './tests/e2e/office';
+
+/**
+ * The walk: every browser test once more at other sizes, in the dark, and with the keys of a keyboard instead of a thumb; each
+ * ends with a look at the screen it came to (axe, nothing wider than the window) and a picture of it in test-results/walk.
+ * It takes the better part of two hours, and so is no part of `npm test`: `npm run walk`, or `npm run walk -- --project=wide-dark-thumb`.
+ */
+const small = { width: 320, height: 568 };
+const phone = { width: 390, height: 844 };
+const wide = { width: 1280, height: 800 };
+
+export default defineConfig<{ hand: Hand; isLookedAt: boolean }>({
+  ...base,
+  // These choose their own sizes, or ask about the thumb.
+  testIgnore: /(reach|everySize)\.spec/,
+  retries: 0,
+  timeout: 120_000,
+  outputDir: 'test-results/walk-failures',
+  projects: [
+    { name: 'small-dark-thumb', use: { viewport: small, colorScheme: 'dark', hand: 'thumb' } },
+    { name: 'wide-light-keys', use: { viewport: wide, colorScheme: 'light', hand: 'keys' } },
+    { name: 'phone-dark-keys', use: { viewport: phone, colorScheme: 'dark', hand: 'keys' } },
+    { name: 'wide-dark-thumb', use: { viewport: wide, colorScheme: 'dark', hand: 'thumb' } },
+    { name: 'small-light-keys', use: { viewport: small, colorScheme: 'light', hand: 'keys' } },
+  ].map((project) => ({ ...project, use: { ...project.use, isLookedAt: true } }) as never),
+});
