@@ -19,18 +19,26 @@ const stopsOf = (element: HTMLElement) => {
   };
 };
 
-/** Goes to something with Tab, or with the arrows within a choice of one; it fails where no key leads there. */
+/** The arrow that leads on to an element, where it stands with the focus in a choice of one or in a list that the arrows go through. */
+const arrowTo = (element: HTMLElement): string | null => {
+  const { activeElement } = document;
+  const within = element.closest('[role=radiogroup], [role=list]');
+  if (!activeElement || !within?.contains(activeElement)) return null;
+  if (within.role === 'radiogroup') return 'ArrowDown';
+  const rowOf = (each: Element) => Number(each.closest<HTMLElement>('[data-index]')?.dataset['index'] ?? NaN);
+  const [from, to] = [rowOf(activeElement), rowOf(element)];
+  return from < to ? 'ArrowDown' : from > to ? 'ArrowUp' : null;
+};
+
+/** Goes to something with Tab, or with the arrows where those go about; it fails where no key leads there. */
 async function goTo(target: Locator): Promise<string> {
   const { keyboard } = target.page();
   await target.waitFor();
   for (let presses = 0; presses < mostStops; presses++) {
     const { isStop, of, focus, isFocused, role } = await target.evaluate(stopsOf);
     if (isFocused) return role;
-    const isInGroup = await target.evaluate((element) => {
-      const group = element.closest('[role=radiogroup], [role=tablist]');
-      return group !== null && group.contains(document.activeElement);
-    });
-    if (isInGroup) await keyboard.press('ArrowDown');
+    const arrow = await target.evaluate(arrowTo);
+    if (arrow) await keyboard.press(arrow);
     else if (isStop && of >= 0 && focus > of) await keyboard.press('Shift+Tab');
     else await keyboard.press('Tab');
   }

@@ -84,7 +84,7 @@ export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
           name={view.name}
           words={handedWords(view, now)}
           act="Take back"
-          label={`Take ${view.name} back`}
+          label={`Take back ${view.name}`}
           onPress={() => void dispatch(takeBackCall(view)).then((isBack) => isBack && go.call())}
         />
       ))}
