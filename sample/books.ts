@@ -1,4 +1,4 @@
-import { emptyFields, type Fields } from '@/core/people';
+import { emptyFields, type Fields } from '@/core/people/contacts';
 import type { Book, BookEntry } from '@/office/sources';
 
 const is = (key: string, name: string, fields: Partial<Fields>): BookEntry => ({

@@ -1,7 +1,7 @@
-import type { CallRecord, Recording } from '@/core/exchange';
-import { writtenFax, type Fax } from '@/core/fax';
-import { roomNumber, type Message, type Room } from '@/core/messages';
-import { shiftLocalDays, startOfLocalDay } from '@/core/time';
+import type { CallRecord, Recording } from '@/core/calls/exchange';
+import { writtenFax, type Fax } from '@/core/inbox/fax';
+import { roomNumber, type Message, type Room } from '@/core/inbox/messages';
+import { shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 
 import { sampleOffice } from './office';
 

@@ -1,4 +1,4 @@
-import type { Contact } from '@/core/people';
+import type { Contact } from '@/core/people/contacts';
 
 const contact = (
   id: string,

@@ -1,8 +1,8 @@
 import TinyQueue from 'tinyqueue';
 
-import { Exchange, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/exchange';
-import { greetingSeconds } from '@/core/office';
-import { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/time';
+import { Exchange, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/calls/exchange';
+import { greetingSeconds } from '@/core/setup';
+import { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 
 import { sampleContacts, unknownMobile } from './contacts';
 import { sampleOffice } from './office';

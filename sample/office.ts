@@ -1,4 +1,4 @@
-import type { OfficeSetup } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
 
 import { sampleRates } from './rates';
 

@@ -1,4 +1,4 @@
-import type { RateDeck } from '@/core/rates';
+import type { RateDeck } from '@/core/numbers/rates';
 
 const rate = (
   prefix: string,

@@ -3,7 +3,7 @@
 import { chromium } from '@playwright/test';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 
-import { joinFaxPages } from '@/core/faxPages';
+import { joinFaxPages } from '@/core/inbox/faxPages';
 
 import { chromiumFlags } from '../playwright.config';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { fileSchemas } from '@/core/planFiles';
+import { fileSchemas } from '@/core/plans/files';
 
 describe('the schemas in docs/schemas', () => {
   it.each(Object.entries(fileSchemas))('say what is read and written: %s', (name, schema) => {

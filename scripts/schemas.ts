@@ -1,7 +1,7 @@
 // `npm run schemas`: JSON Schemas of the files that Cendro writes, into docs/schemas.
 import { mkdirSync, writeFileSync } from 'node:fs';
 
-import { fileSchemas } from '@/core/planFiles';
+import { fileSchemas } from '@/core/plans/files';
 
 mkdirSync('docs/schemas', { recursive: true });
 for (const [name, schema] of Object.entries(fileSchemas))

@@ -1,8 +1,9 @@
 import { sampleOffice } from '..';
 import { generateHistory } from '../history';
 
-import { OfficeIndex, type RingPlan } from '@/core/office';
-import { lookBack, pastCallsOf, type PastCall } from '@/core/lookBack';
+import { OfficeIndex, type RingPlan } from '@/core/setup';
+import { pastCallsOf } from '@/core/calls/pastCalls';
+import { lookBack, type PastCall } from '@/core/plans/lookBack';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const office = new OfficeIndex(sampleOffice);

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 
 import { sampleOffice } from '..';
 
-import { OfficeIndex, planProblems, type RingPlan } from '@/core/office';
-import { readPlanFile, writePlanFile } from '@/core/planFiles';
+import { OfficeIndex, planProblems, type RingPlan } from '@/core/setup';
+import { readPlanFile, writePlanFile } from '@/core/plans/files';
 import {
   beginRule,
   describeRule,
@@ -13,7 +13,7 @@ import {
   readDaysOff,
   readHours,
   templatesFor,
-} from '@/core/plans';
+} from '@/core/plans/editing';
 
 const office = new OfficeIndex(sampleOffice);
 const plan = office.ringPlans.get('maren')!;

@@ -1,8 +1,8 @@
-import { recordSchema } from '@/core/exchange';
-import { isUntaken } from '@/core/history';
-import { officeSetupSchema } from '@/core/office';
-import { contactSchema } from '@/core/people';
-import { localDayKey, localWeekday, startOfLocalDay } from '@/core/time';
+import { recordSchema } from '@/core/calls/exchange';
+import { isUntaken } from '@/core/calls/history';
+import { officeSetupSchema } from '@/core/setup';
+import { contactSchema } from '@/core/people/contacts';
+import { localDayKey, localWeekday, startOfLocalDay } from '@/core/shared/time';
 
 import { sampleCast, sampleContacts, sampleOffice } from '..';
 import { generateHistory } from '../history';

@@ -1,7 +1,7 @@
 import { sampleOffice } from '..';
 
-import { OfficeIndex, type Person, type RingPlan } from '@/core/office';
-import { nextFirstHour, standingOf } from '@/core/routing';
+import { OfficeIndex, type Person, type RingPlan } from '@/core/setup';
+import { nextFirstHour, standingOf } from '@/core/plans/routing';
 
 /** Thursday, 26 November 2026, 10:40 in London. */
 const now = Date.UTC(2026, 10, 26, 10, 40);

@@ -1,4 +1,4 @@
-import { findWords } from '@/core/finding';
+import { findWords } from '@/core/shared/textSearch';
 import {
   applyLooseEvents,
   noLooseEnds,
@@ -6,8 +6,8 @@ import {
   usualWeights,
   type LooseEnds,
   type LooseEvent,
-} from '@/core/looseEnds';
-import { peaksOf } from '@/core/sound';
+} from '@/core/inbox/looseEnds';
+import { peaksOf } from '@/core/shared/sound';
 
 import type { Figure } from './figures';
 

@@ -3,8 +3,8 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { emptyFields } from '@/core/people';
-import { writeVCards } from '@/core/peopleFiles';
+import { emptyFields } from '@/core/people/contacts';
+import { writeVCards } from '@/core/people/files';
 
 import { Office } from '../../tests/e2e/office';
 import { longestFrameScrolling, newPage } from './browser';

@@ -1,5 +1,5 @@
-import { Exchange, isLive, whatIsHeard, type Command } from '@/core/exchange';
-import { emptyOffice, type OfficeSetup } from '@/core/office';
+import { Exchange, isLive, whatIsHeard, type Command } from '@/core/calls/exchange';
+import { emptyOffice, type OfficeSetup } from '@/core/setup';
 
 import { runInNewContext } from 'node:vm';
 import { setFlagsFromString } from 'node:v8';

@@ -1,4 +1,4 @@
-import type { Searchable } from '@/core/peopleSearch';
+import type { Searchable } from '@/core/people/search';
 
 const givenNames = [
   'Ann',

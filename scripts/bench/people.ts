@@ -3,9 +3,9 @@ import { Index } from 'flexsearch';
 import Fuse from 'fuse.js';
 import MiniSearch from 'minisearch';
 
-import { emptyFields } from '@/core/people';
-import { readVCards, writeVCards } from '@/core/peopleFiles';
-import { PeopleSearch, type Searchable } from '@/core/peopleSearch';
+import { emptyFields } from '@/core/people/contacts';
+import { readVCards, writeVCards } from '@/core/people/files';
+import { PeopleSearch, type Searchable } from '@/core/people/search';
 
 import { percentile, type Figure } from './figures';
 import { manyPeople } from './manyPeople';

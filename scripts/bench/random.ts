@@ -1,4 +1,4 @@
-import { checkRuns, randomSetup } from '../../src/core/exchange/tests/randomOffice';
+import { checkRuns, randomSetup } from '../../src/core/calls/exchange/tests/randomOffice';
 
 import type { Figure } from './figures';
 

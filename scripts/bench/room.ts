@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
 
-import { roomNumber } from '@/core/messages';
+import { roomNumber } from '@/core/inbox/messages';
 
 import { Office, sampleNow } from '../../tests/e2e/office';
 import { newPage } from './browser';

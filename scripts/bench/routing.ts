@@ -1,10 +1,10 @@
 import { Engine } from 'json-rules-engine';
 
-import { emptyOffice, OfficeIndex, type OfficeSetup, type RingPlan, type RingRule } from '@/core/office';
-import { edits, layOutRule } from '@/core/plans';
-import { checkOffice, checkPlan } from '@/core/checks';
-import { lookBack, type PastCall } from '@/core/lookBack';
-import { allFree, traceCall, weekOf } from '@/core/routing';
+import { emptyOffice, OfficeIndex, type OfficeSetup, type RingPlan, type RingRule } from '@/core/setup';
+import { edits, layOutRule } from '@/core/plans/editing';
+import { checkOffice, checkPlan } from '@/core/plans/checks';
+import { lookBack, type PastCall } from '@/core/plans/lookBack';
+import { allFree, traceCall, weekOf } from '@/core/plans/routing';
 
 import type { Figure } from './figures';
 

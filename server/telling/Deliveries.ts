@@ -1,4 +1,4 @@
-import { afterTry, begun, type Delivery, type Progress, type TryResult } from '@/core/notices';
+import { afterTry, begun, type Delivery, type Progress, type TryResult } from '@/core/inbox/notifications';
 
 import { DeliveryFiles, type Standing } from './DeliveryFiles';
 

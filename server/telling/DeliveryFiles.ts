@@ -3,7 +3,7 @@ import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync
 import { join } from 'node:path';
 import { z } from 'zod';
 
-import { deliverySchema, progressSchema, type Delivery } from '@/core/notices';
+import { deliverySchema, progressSchema, type Delivery } from '@/core/inbox/notifications';
 
 const standingSchema = z.object({ progress: progressSchema, endedAt: z.number().nullable() });
 /** How far one has come; what it tells stays on the disk, since a voicemail's sound is megabytes. */

@@ -1,7 +1,7 @@
 import { json, Router, type RequestHandler } from 'express';
 import { z } from 'zod';
 
-import { deliverySchema } from '@/core/notices';
+import { deliverySchema } from '@/core/inbox/notifications';
 
 import { notFromAnotherSite } from '../guard/fromHere';
 import { bodyBudget, perMinute } from '../guard/limits';

@@ -1,6 +1,6 @@
 import { createTransport } from 'nodemailer';
 
-import { mailOf, type Notice, type TryResult } from '@/core/notices';
+import { mailOf, type Notice, type TryResult } from '@/core/inbox/notifications';
 
 /** Sends one notice as a mail over SMTP. */
 export type SendMail = (id: string, notice: Notice, address: string) => Promise<TryResult>;

@@ -3,7 +3,13 @@ import { request as httpRequest, type RequestOptions } from 'node:http';
 import { request as httpsRequest } from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
 
-import { resultOfStatus, signatureOf, webhookBodyOf, type Notice, type TryResult } from '@/core/notices';
+import {
+  resultOfStatus,
+  signatureOf,
+  webhookBodyOf,
+  type Notice,
+  type TryResult,
+} from '@/core/inbox/notifications';
 
 import { isPublicAddress } from '../guard/isPublicAddress';
 

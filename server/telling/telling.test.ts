@@ -4,8 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { signatureHolds, writtenSecret, type Delivery, type TryResult } from '@/core/notices';
-import { testNotice as notice } from '@/core/notices/tests/testNotice';
+import { signatureHolds, writtenSecret, type Delivery, type TryResult } from '@/core/inbox/notifications';
+import { testNotice as notice } from '@/core/inbox/notifications/tests/testNotice';
 
 import { createServer } from '../createServer';
 import { MailIn } from '../standins/MailIn';

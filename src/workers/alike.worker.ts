@@ -1,4 +1,4 @@
-import { findAlike } from '@/core/contacts';
+import { findAlike } from '@/core/people/upkeep';
 
 import type { AlikeTask } from './findAlikeBeside';
 

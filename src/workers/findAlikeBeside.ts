@@ -1,5 +1,5 @@
-import { findAlike, type Alike } from '@/core/contacts';
-import type { JoinedContact } from '@/core/people';
+import { findAlike, type Alike } from '@/core/people/upkeep';
+import type { JoinedContact } from '@/core/people/contacts';
 
 export interface AlikeTask {
   people: readonly Pick<JoinedContact, 'id' | 'name' | 'firm' | 'numbers' | 'mails' | 'places' | 'note'>[];

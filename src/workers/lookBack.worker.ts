@@ -1,5 +1,5 @@
-import { lookBack } from '@/core/lookBack';
-import { OfficeIndex } from '@/core/office';
+import { lookBack } from '@/core/plans/lookBack';
+import { OfficeIndex } from '@/core/setup';
 
 import type { LookBackAnswer, LookBackTask } from './lookBackInWorker';
 

@@ -1,5 +1,5 @@
-import type { LookBack, PastCall } from '@/core/lookBack';
-import type { OfficeSetup } from '@/core/office';
+import type { LookBack, PastCall } from '@/core/plans/lookBack';
+import type { OfficeSetup } from '@/core/setup';
 
 export interface LookBackTask {
   inForce: OfficeSetup;

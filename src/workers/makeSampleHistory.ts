@@ -1,4 +1,4 @@
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 
 /** The sample's ninety days up to `now` (epoch ms), oldest first, made in a worker. */
 export function makeSampleHistory(now: number): Promise<CallRecord[]> {

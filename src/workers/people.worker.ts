@@ -1,4 +1,4 @@
-import { fullBlock, ownSource, type Card, type Fields, type PeopleBlock } from '@/core/people';
+import { fullBlock, ownSource, type Card, type Fields, type PeopleBlock } from '@/core/people/contacts';
 import {
   readCsvPeople,
   readCsvTable,
@@ -9,7 +9,7 @@ import {
   type CsvTable,
   type ReadPeople,
   type Written,
-} from '@/core/peopleFiles';
+} from '@/core/people/files';
 
 import type { PeopleAnswer, PeopleTask } from './peopleFile';
 

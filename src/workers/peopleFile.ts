@@ -1,5 +1,5 @@
-import type { Fields, PeopleBlock } from '@/core/people';
-import type { CsvField, Problem, Written } from '@/core/peopleFiles';
+import type { Fields, PeopleBlock } from '@/core/people/contacts';
+import type { CsvField, Problem, Written } from '@/core/people/files';
 
 export type PeopleFormat = 'vcard' | 'csv';
 

@@ -1,4 +1,4 @@
-import { PeopleSearch } from '@/core/peopleSearch';
+import { PeopleSearch } from '@/core/people/search';
 
 import type { SearchAnswer, SearchTask } from './searchPeople';
 

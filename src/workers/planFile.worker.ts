@@ -1,5 +1,5 @@
-import { OfficeIndex } from '@/core/office';
-import { readPlansFile } from '@/core/planFiles';
+import { OfficeIndex } from '@/core/setup';
+import { readPlansFile } from '@/core/plans/files';
 
 import type { PlanFileTask } from './readPlanFileBeside';
 

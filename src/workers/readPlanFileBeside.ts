@@ -1,5 +1,5 @@
-import type { OfficeSetup, RingPlan } from '@/core/office';
-import type { ReadPlansFile } from '@/core/planFiles';
+import type { OfficeSetup, RingPlan } from '@/core/setup';
+import type { ReadPlansFile } from '@/core/plans/files';
 
 export interface PlanFileTask {
   file: { name: string; text: string };

@@ -1,4 +1,4 @@
-import { applyLooseEvents, noLooseEnds, type LooseEnds, type LooseEvent } from '@/core/looseEnds';
+import { applyLooseEvents, noLooseEnds, type LooseEnds, type LooseEvent } from '@/core/inbox/looseEnds';
 
 /** So many are reckoned faster on the page than a worker starts. */
 const fewEvents = 5_000;

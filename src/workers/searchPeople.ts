@@ -1,4 +1,4 @@
-import { PeopleSearch, type Hit, type Searchable } from '@/core/peopleSearch';
+import { PeopleSearch, type Hit, type Searchable } from '@/core/people/search';
 
 export type SearchTask =
   | { kind: 'put'; entries: readonly Searchable[] }

@@ -3,11 +3,11 @@ import { strFromU8, strToU8 } from 'fflate';
 
 import { sampleContacts, sampleOffice } from '@sample';
 
-import { readArchive, writeArchive } from '@/core/archive';
-import { readPastDay, readSpan, readUntil, readWhen } from '@/core/moments';
-import { interpretDialled, parseTelUri, ukOfficePlan } from '@/core/numbering';
-import { OfficeIndex } from '@/core/office';
-import { readCsvPeople, readCsvTable, readVCards } from '@/core/peopleFiles';
+import { readArchive, writeArchive } from '@/core/shared/archive';
+import { readPastDay, readSpan, readUntil, readWhen } from '@/core/shared/parseTime';
+import { interpretDialled, parseTelUri, ukOfficePlan } from '@/core/numbers/numbering';
+import { OfficeIndex } from '@/core/setup';
+import { readCsvPeople, readCsvTable, readVCards } from '@/core/people/files';
 import {
   readCalendar,
   readCpl,
@@ -15,10 +15,10 @@ import {
   writeCalendar,
   writeCpl,
   writePlanFile,
-} from '@/core/planFiles';
-import { readDaysOff, readHours } from '@/core/plans';
-import { decodeWav, encodeWav } from '@/core/sound';
-import { readWebVtt, writeWebVtt } from '@/core/voicemail';
+} from '@/core/plans/files';
+import { readDaysOff, readHours } from '@/core/plans/editing';
+import { decodeWav, encodeWav } from '@/core/shared/sound';
+import { readWebVtt, writeWebVtt } from '@/core/inbox/voicemail';
 
 /**
  * Every reader of what comes from elsewhere, given what it never asked for: it may refuse, but neither throw nor take long.

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { faxEventSchema, type FaxFailure } from '@/core/fax';
+import { faxEventSchema, type FaxFailure } from '@/core/inbox/fax';
 
 /** How a fax to a number fares. */
 export const faxScriptSchema = z.discriminatedUnion('kind', [

@@ -1,6 +1,6 @@
-import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/exchange';
-import type { OfficeSetup } from '@/core/office';
-import type { Network } from '@/core/quality';
+import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
+import type { OfficeSetup } from '@/core/setup';
+import type { Network } from '@/core/calls/quality';
 
 import type { Clock } from '../clock';
 import {

@@ -1,6 +1,6 @@
 import { sampleCast, sampleOffice } from '@sample';
 
-import type { Command, Leg } from '@/core/exchange';
+import type { Command, Leg } from '@/core/calls/exchange';
 
 import { Clock, SteadyTime } from '../clock';
 import { InPageOffice, officeStateSchema, type OfficeState, type OfficeUpdate } from '.';

@@ -7,10 +7,10 @@ import {
   exchangeStateSchema,
   type Command,
   type CommandResult,
-} from '@/core/exchange';
+} from '@/core/calls/exchange';
 
-import { officeSetupSchema } from '@/core/office';
-import { networkSchema, type Network } from '@/core/quality';
+import { officeSetupSchema } from '@/core/setup';
+import { networkSchema, type Network } from '@/core/calls/quality';
 
 import {
   carrierStateSchema,

@@ -1,4 +1,10 @@
-import { progressTones, ringTones, synthesiseDigit, synthesiseHoldMusic, synthesiseTone } from '@/core/sound';
+import {
+  progressTones,
+  ringTones,
+  synthesiseDigit,
+  synthesiseHoldMusic,
+  synthesiseTone,
+} from '@/core/shared/sound';
 
 /** What goes on until something else takes its place. */
 export type Continuous = keyof typeof progressTones | 'music' | 'ring' | 'urgentRing' | 'waiting';

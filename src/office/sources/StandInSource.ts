@@ -1,5 +1,5 @@
-import type { SyncPage } from '@/core/contacts';
-import type { Fields } from '@/core/people';
+import type { SyncPage } from '@/core/people/upkeep';
+import type { Fields } from '@/core/people/contacts';
 
 /** One thing that happened in an address book: somebody is as told now, or (null) gone. */
 export interface BookEntry {

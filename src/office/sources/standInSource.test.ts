@@ -1,4 +1,4 @@
-import { emptyFields, type Fields } from '@/core/people';
+import { emptyFields, type Fields } from '@/core/people/contacts';
 import { SourceBroken, StandInSource, type Book } from '.';
 
 const is = (key: string, name: string) => ({ key, fields: { ...emptyFields(), name } satisfies Fields });

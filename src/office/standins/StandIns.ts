@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
-import { isMachine, type Call, type Command, type ExchangeEvent, type Leg } from '@/core/exchange';
-import { networkSchema, type Network } from '@/core/quality';
+import { isMachine, type Call, type Command, type ExchangeEvent, type Leg } from '@/core/calls/exchange';
+import { networkSchema, type Network } from '@/core/calls/quality';
 
 import { goodNetwork } from './networks';
 import { scriptSchema, type Script, type StandInCast } from './scripts';

@@ -1,4 +1,4 @@
-import type { Network } from '@/core/quality';
+import type { Network } from '@/core/calls/quality';
 
 /** What the data network does at the worker's place, from a good mast down to one behind the hill. */
 export const goodNetwork: Network = { delayMs: 45, jitterMs: 6, lossPercent: 0.2, burstRatio: 1 };

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { formatClock, formatDay, localDayKey } from '@/core/time';
+import { formatClock, formatDay, localDayKey } from '@/core/shared/time';
 import { actDone, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import {
   makeArchive,

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { KeepDays } from '@/core/retention';
+import type { KeepDays } from '@/core/inbox/retention';
 import { keepDaysChosen, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectExpired } from '@/state/catchUp';
 import { Choice } from '@/ui/field';

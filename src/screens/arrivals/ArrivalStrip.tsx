@@ -2,7 +2,7 @@ import { usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { askWords, didWords, type Arrival } from '@/core/arrivals';
+import { askWords, didWords, type Arrival } from '@/core/inbox/arrivals';
 import { arrivalsSeen, selectOffice, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectArrivals } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { askWords, didWords, type Arrival } from '@/core/arrivals';
-import { formatDayAndClock } from '@/core/time';
+import { askWords, didWords, type Arrival } from '@/core/inbox/arrivals';
+import { formatDayAndClock } from '@/core/shared/time';
 import { arrivalsSeen, selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectArrivals } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';

@@ -1,4 +1,4 @@
-import type { Arrival } from '@/core/arrivals';
+import type { Arrival } from '@/core/inbox/arrivals';
 import { send, useAppDispatch, useAppSelector } from '@/state/app';
 
 import { useGo } from '../shared/useGo';

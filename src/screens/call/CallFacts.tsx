@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { recordedMs } from '@/core/recordings';
-import { formatDuration } from '@/core/time';
+import { recordedMs } from '@/core/calls/recordings';
+import { formatDuration } from '@/core/shared/time';
 import { selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

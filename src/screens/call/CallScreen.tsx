@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 
-import { warningOf } from '@/core/quality';
-import { formatClock } from '@/core/time';
+import { warningOf } from '@/core/calls/quality';
+import { formatClock } from '@/core/shared/time';
 import {
   isActive,
   nameOfCall,

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { formatDuration } from '@/core/time';
+import { formatDuration } from '@/core/shared/time';
 import {
   canTakeBack,
   nameOfCall,

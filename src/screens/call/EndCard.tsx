@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { formatDuration } from '@/core/time';
+import { formatDuration } from '@/core/shared/time';
 import { isActive, type CallView, type PartyView } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Txt } from '@/ui/text';

@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { CallRecord } from '@/core/exchange';
-import { describeOutcome, talkMs } from '@/core/history';
-import { formatDuration } from '@/core/time';
+import type { CallRecord } from '@/core/calls/exchange';
+import { describeOutcome, talkMs } from '@/core/calls/history';
+import { formatDuration } from '@/core/shared/time';
 import {
   canTakeBack,
   identifyNumber,

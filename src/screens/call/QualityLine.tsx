@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 
-import { hearingOf, warningOf, type Hearing, type Quality } from '@/core/quality';
+import { hearingOf, warningOf, type Hearing, type Quality } from '@/core/calls/quality';
 import {
   isActive,
   selectMyOtherDevices,

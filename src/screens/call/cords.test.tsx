@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 
-import type { Call, Heard } from '@/core/exchange';
+import type { Call, Heard } from '@/core/calls/exchange';
 import type { CallView, PartyView } from '@/state/app';
 
 import { lastSaid, phaseWord, theyHear, youHear } from '../shared/callWords';

@@ -1,7 +1,7 @@
 import { sampleOffice } from '@sample';
 
-import { Exchange, type CallRecord } from '@/core/exchange';
-import { OfficeIndex } from '@/core/office';
+import { Exchange, type CallRecord } from '@/core/calls/exchange';
+import { OfficeIndex } from '@/core/setup';
 
 import { handedOutcome, handedWords } from './handedWords';
 

@@ -1,6 +1,6 @@
-import type { CallRecord } from '@/core/exchange';
-import { whereTo, type OfficeIndex } from '@/core/office';
-import { formatDuration } from '@/core/time';
+import type { CallRecord } from '@/core/calls/exchange';
+import { whereTo, type OfficeIndex } from '@/core/setup';
+import { formatDuration } from '@/core/shared/time';
 import type { HandedOver } from '@/state/app';
 
 /** Where somebody is whom the worker has just handed over: "rings at Tobias Quill, comes back in 0:12". */

@@ -1,5 +1,5 @@
-import type { Command } from '@/core/exchange';
-import type { PeopleIndex } from '@/core/people';
+import type { Command } from '@/core/calls/exchange';
+import type { PeopleIndex } from '@/core/people/contacts';
 import {
   actMet,
   park,

@@ -9,7 +9,7 @@ import {
   wayChosen,
   type Travel,
 } from '@/state/app';
-import { ways, type Way } from '@/core/quality';
+import { ways, type Way } from '@/core/calls/quality';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';

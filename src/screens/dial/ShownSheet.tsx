@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Shown } from '@/core/presenting';
+import type { Shown } from '@/core/calls/callerId';
 import {
   formatAny,
   presentationChosen,

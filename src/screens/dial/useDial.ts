@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 
-import { barredWhy } from '@/core/exchange';
+import { barredWhy } from '@/core/calls/exchange';
 import {
   formatAsTyped,
   interpretDialled,
@@ -9,9 +9,9 @@ import {
   takesTexts,
   ukOfficePlan,
   type Dialled,
-} from '@/core/numbering';
-import type { OfficeIndex } from '@/core/office';
-import { numbersInOrder, type PeopleIndex } from '@/core/people';
+} from '@/core/numbers/numbering';
+import type { OfficeIndex } from '@/core/setup';
+import { numbersInOrder, type PeopleIndex } from '@/core/people/contacts';
 import {
   dialTextChanged,
   explainNotDialable,

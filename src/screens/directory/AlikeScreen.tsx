@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { pairOf, type Alike, type AlikeReason } from '@/core/contacts';
-import type { JoinedContact } from '@/core/people';
+import { pairOf, type Alike, type AlikeReason } from '@/core/people/upkeep';
+import type { JoinedContact } from '@/core/people/contacts';
 import { formatAny, selectContacts, useAppDispatch, useAppSelector } from '@/state/app';
 import { judge, takeBackJudgement } from '@/state/people';
 import { EmptyState } from '@/ui/notice';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { CsvField } from '@/core/peopleFiles';
+import type { CsvField } from '@/core/people/files';
 import { Choice } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';

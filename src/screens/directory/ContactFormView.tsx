@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { Controller, useFieldArray, useForm, type Control, type FieldErrors } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { JoinedContact } from '@/core/people';
+import type { JoinedContact } from '@/core/people/contacts';
 import { actDone, useAppDispatch, useServices } from '@/state/app';
-import { keepPicture } from '@/state/catchUp';
+import { keepPicture } from '@/state/kept';
 import { addContact, changeContact } from '@/state/people';
 import { Choice, Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';

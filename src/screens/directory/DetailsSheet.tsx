@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { originOf } from '@/core/contacts';
-import { officeSource, ownSource, type Field, type JoinedContact } from '@/core/people';
+import { originOf } from '@/core/people/upkeep';
+import { officeSource, ownSource, type Field, type JoinedContact } from '@/core/people/contacts';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/state/app';
 import { books, giveBack, isOwnContact, joinsOf, takeBackJudgement } from '@/state/people';
 import { Plate } from '@/ui/plate';

@@ -1,7 +1,7 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { movedFavourite, type DirectoryEntry } from '@/core/contacts';
-import { dialledAs } from '@/core/people';
+import { movedFavourite, type DirectoryEntry } from '@/core/people/upkeep';
+import { dialledAs } from '@/core/people/contacts';
 import {
   favouritesChosen,
   formatAny,

@@ -7,7 +7,7 @@ import {
   underLetters,
   type DirectoryEntry,
   type DirectoryRow,
-} from '@/core/contacts';
+} from '@/core/people/upkeep';
 import { useAppSelector } from '@/state/app';
 import { selectDirectory } from '@/state/people';
 import { Choice, Field } from '@/ui/field';

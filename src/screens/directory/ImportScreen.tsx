@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { PeopleBlock } from '@/core/people';
-import type { CsvField } from '@/core/peopleFiles';
+import type { PeopleBlock } from '@/core/people/contacts';
+import type { CsvField } from '@/core/people/files';
 import { formatAny, selectContacts, useAppDispatch, useAppSelector, useAppStore } from '@/state/app';
 import { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from '@/state/people';
 import { Problem } from '@/ui/notice';

@@ -1,6 +1,6 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
-import type { DirectoryRow } from '@/core/contacts';
+import type { DirectoryRow } from '@/core/people/upkeep';
 import { Txt } from '@/ui/text';
 import { space, target, themed } from '@/ui/tokens';
 

@@ -1,7 +1,7 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { Source } from '@/core/contacts';
-import { formatDayAndClock } from '@/core/time';
+import type { Source } from '@/core/people/upkeep';
+import { formatDayAndClock } from '@/core/shared/time';
 import { actDone, selectCards, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { books, connectSource, leaveSource, selectSources, syncSource } from '@/state/people';
 import { Problem } from '@/ui/notice';

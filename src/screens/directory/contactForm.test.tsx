@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { emptyFields } from '@/core/people';
+import { emptyFields } from '@/core/people/contacts';
 
 import { asForm, blankForm, contactFormSchema, fromForm, type ContactForm } from './contactForm';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
-import { readNumber } from '@/core/contacts';
-import { emptyFields, type ContactNumber } from '@/core/people';
+import { readNumber } from '@/core/people/contacts';
+import { emptyFields, type ContactNumber } from '@/core/people/contacts';
 import { formatAny } from '@/state/app';
 import type { EditedFields } from '@/state/people';
 

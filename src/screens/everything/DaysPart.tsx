@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { HistoryFilter } from '@/core/historyTable';
-import { readPastDay } from '@/core/moments';
-import { formatDay, shiftLocalDays } from '@/core/time';
+import type { HistoryFilter } from '@/core/calls/historyTable';
+import { readPastDay } from '@/core/shared/parseTime';
+import { formatDay, shiftLocalDays } from '@/core/shared/time';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 import {
   historyCsv,
   historyDirections,
@@ -11,8 +11,8 @@ import {
   type HistoryDirection,
   type HistoryMark,
   type OutcomeGroup,
-} from '@/core/historyTable';
-import { shiftLocalDays, startOfLocalDay } from '@/core/time';
+} from '@/core/calls/historyTable';
+import { shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 import {
   identifyNumber,
   selectContacts,

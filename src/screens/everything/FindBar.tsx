@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { formatMoney } from '@/core/rates';
-import { formatDuration } from '@/core/time';
+import { formatMoney } from '@/core/numbers/rates';
+import { formatDuration } from '@/core/shared/time';
 import { selectOffice, soughtChanged, useAppDispatch, useAppSelector } from '@/state/app';
 import { selectFilteredSums, selectIsFiltered } from '@/state/catchUp';
 import { Field } from '@/ui/field';

@@ -1,9 +1,9 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { whoOf } from '@/core/looseEnds';
-import { describeOutcome } from '@/core/history';
-import { mayRead, roomIdOf } from '@/core/messages';
-import { formatDayAndClock } from '@/core/time';
+import { whoOf } from '@/core/inbox/looseEnds';
+import { describeOutcome } from '@/core/calls/history';
+import { mayRead, roomIdOf } from '@/core/inbox/messages';
+import { formatDayAndClock } from '@/core/shared/time';
 import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFound, type Found } from '@/state/catchUp';
 import { Row } from '@/ui/list';

@@ -1,12 +1,12 @@
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import type { CallRecord } from '@/core/exchange';
-import { describeOutcome, isUntaken, talkMs, type HistoryRow } from '@/core/history';
-import type { OfficeIndex } from '@/core/office';
-import type { PeopleIndex } from '@/core/people';
-import { isRecorded } from '@/core/recordings';
-import { formatClock, formatDay, formatDuration } from '@/core/time';
+import type { CallRecord } from '@/core/calls/exchange';
+import { describeOutcome, isUntaken, talkMs, type HistoryRow } from '@/core/calls/history';
+import type { OfficeIndex } from '@/core/setup';
+import type { PeopleIndex } from '@/core/people/contacts';
+import { isRecorded } from '@/core/calls/recordings';
+import { formatClock, formatDay, formatDuration } from '@/core/shared/time';
 import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectFilteredRows, selectIsFiltered } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';

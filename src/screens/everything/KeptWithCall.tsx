@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { CallRecord } from '@/core/exchange';
-import { roomIdOf } from '@/core/messages';
+import type { CallRecord } from '@/core/calls/exchange';
+import { roomIdOf } from '@/core/inbox/messages';
 import {
   finishFollowUp,
   identifyNumber,

@@ -1,7 +1,7 @@
 import { Link, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { formatDayAndClock, startOfLocalDay } from '@/core/time';
+import { formatDayAndClock, startOfLocalDay } from '@/core/shared/time';
 import { selectOffice, selectUnreadInRooms, selectZone, useAppSelector, useNow } from '@/state/app';
 import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';

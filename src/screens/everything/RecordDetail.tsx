@@ -1,11 +1,11 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { CallRecord } from '@/core/exchange';
-import { answeredOutside, describeOutcome, describeRoute, talkMs } from '@/core/history';
-import { whoOf } from '@/core/looseEnds';
-import { deviceName, targetName, type OfficeIndex } from '@/core/office';
-import { formatMoney } from '@/core/rates';
-import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/time';
+import type { CallRecord } from '@/core/calls/exchange';
+import { answeredOutside, describeOutcome, describeRoute, talkMs } from '@/core/calls/history';
+import { whoOf } from '@/core/inbox/looseEnds';
+import { deviceName, targetName, type OfficeIndex } from '@/core/setup';
+import { formatMoney } from '@/core/numbers/rates';
+import { formatClockWithSeconds, formatDay, formatDuration } from '@/core/shared/time';
 import {
   formatAny,
   identifyNumber,

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { CallRecord, Recording } from '@/core/exchange';
-import { soundFileName, type DeletedRecording } from '@/core/recordings';
-import { formatDay, formatDuration } from '@/core/time';
+import type { CallRecord, Recording } from '@/core/calls/exchange';
+import { soundFileName, type DeletedRecording } from '@/core/calls/recordings';
+import { formatDay, formatDuration } from '@/core/shared/time';
 import {
   identifyNumber,
   selectPeople,

@@ -1,7 +1,7 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { faxWords, type Fax } from '@/core/fax';
-import { formatDayAndClock } from '@/core/time';
+import { faxWords, type Fax } from '@/core/inbox/fax';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   identifyNumber,
   selectFailedFaxes,

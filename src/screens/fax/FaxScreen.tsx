@@ -2,8 +2,8 @@ import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { faxWords, isUnderway } from '@/core/fax';
-import { formatDayAndClock } from '@/core/time';
+import { faxWords, isUnderway } from '@/core/inbox/fax';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   identifyNumber,
   selectOffice,

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { mostPages, pagesWord } from '@/core/fax';
+import { mostPages, pagesWord } from '@/core/inbox/fax';
 import {
   formatAny,
   identifyNumber,

@@ -1,7 +1,7 @@
-import { readPageChoice } from '@/core/fax';
-import type { FaxSource } from '@/core/faxPages';
-import type { Line } from '@/core/office';
-import { formatDay, formatClock } from '@/core/time';
+import { readPageChoice } from '@/core/inbox/fax';
+import type { FaxSource } from '@/core/inbox/faxPages';
+import type { Line } from '@/core/setup';
+import { formatDay, formatClock } from '@/core/shared/time';
 import {
   formatAny,
   selectOffice,
@@ -34,7 +34,7 @@ export function chosenPages({ pages, choice }: FaxFile): { pages: number[]; prob
 const forFax = { mostBytes: 1_500_000, sides: [2444, 1728, 1280] };
 
 /** The PDF library, which only who sends a fax fetches. */
-const fetchPages = () => import('@/core/faxPages');
+const fetchPages = () => import('@/core/inbox/faxPages');
 const notFetched = 'What makes the pages has not been fetched, and there is no network now.';
 
 /** Reads a file that was chosen: a PDF as it is, any picture as JPEG. */

@@ -1,4 +1,4 @@
-import { listsOf, priorities } from '@/core/followUps';
+import { listsOf, priorities } from '@/core/inbox/followUps';
 import { useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Txt } from '@/ui/text';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { FollowUp } from '@/core/followUps';
+import type { FollowUp } from '@/core/inbox/followUps';
 import { changeFollowUp, keepFollowUp, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -8,7 +8,7 @@ import {
   orderFollowUps,
   stillInUse,
   type FollowUp,
-} from '@/core/followUps';
+} from '@/core/inbox/followUps';
 import {
   actDone,
   changeFollowUp,

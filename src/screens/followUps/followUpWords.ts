@@ -1,5 +1,5 @@
-import { isOverdue, type FollowUp } from '@/core/followUps';
-import { formatDayAndClock } from '@/core/time';
+import { isOverdue, type FollowUp } from '@/core/inbox/followUps';
+import { formatDayAndClock } from '@/core/shared/time';
 
 /** "Follow-up, Fri 08:00, high, Field, done": what is said under its text. */
 export function followUpWords(

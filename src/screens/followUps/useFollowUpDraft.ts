@@ -1,9 +1,9 @@
 import { useState } from 'react';
 
-import { readWords, type FollowUp, type Priority } from '@/core/followUps';
-import { readWhen } from '@/core/moments';
-import { callBackTimes } from '@/core/replies';
-import { formatDayAndClock } from '@/core/time';
+import { readWords, type FollowUp, type Priority } from '@/core/inbox/followUps';
+import { readWhen } from '@/core/shared/parseTime';
+import { callBackTimes } from '@/core/inbox/replies';
+import { formatDayAndClock } from '@/core/shared/time';
 import { selectZone, useAppSelector, useServices } from '@/state/app';
 
 /** By when, besides the times that are offered. */

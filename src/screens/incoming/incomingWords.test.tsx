@@ -1,8 +1,8 @@
 import { sampleOffice } from '@sample';
 
-import { Exchange } from '@/core/exchange';
-import { OfficeIndex } from '@/core/office';
-import { PeopleIndex } from '@/core/people';
+import { Exchange } from '@/core/calls/exchange';
+import { OfficeIndex } from '@/core/setup';
+import { PeopleIndex } from '@/core/people/contacts';
 
 import { pressedWords, refusalWords, returnedWords, triesWords } from './incomingWords';
 

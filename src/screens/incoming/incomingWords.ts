@@ -1,7 +1,7 @@
-import { afterRefusal, type Call, type Leg } from '@/core/exchange';
-import { describeFinish, type Finish, type OfficeIndex } from '@/core/office';
-import type { TriesToday } from '@/core/history';
-import { formatSpan } from '@/core/time';
+import { afterRefusal, type Call, type Leg } from '@/core/calls/exchange';
+import { describeFinish, type Finish, type OfficeIndex } from '@/core/setup';
+import type { TriesToday } from '@/core/calls/history';
+import { formatSpan } from '@/core/shared/time';
 import { identifyDialled, type Names } from '@/state/app';
 
 import { shortTargetName } from '../shared/targetWords';

@@ -1,8 +1,8 @@
-import { decidingStep, describeStep, describeSteps, triesToday } from '@/core/history';
-import { newestWords, whyWords } from '@/core/looseEnds';
-import { describeFinish } from '@/core/office';
-import type { TraceLeg } from '@/core/routing';
-import { formatDuration } from '@/core/time';
+import { decidingStep, describeStep, describeSteps, triesToday } from '@/core/calls/history';
+import { newestWords, whyWords } from '@/core/inbox/looseEnds';
+import { describeFinish } from '@/core/setup';
+import type { TraceLeg } from '@/core/plans/routing';
+import { formatDuration } from '@/core/shared/time';
 import {
   formatAny,
   nameOfCall,

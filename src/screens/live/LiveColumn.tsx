@@ -1,6 +1,6 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
-import { formatDuration } from '@/core/time';
+import { formatDuration } from '@/core/shared/time';
 import {
   nameOfCall,
   selectIncoming,

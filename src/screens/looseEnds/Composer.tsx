@@ -1,9 +1,16 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { cannotText, isInside, lengthWords, measureText, type Failure, type Message } from '@/core/messages';
-import { nextFirstHour } from '@/core/routing';
-import { formatDayAndClock } from '@/core/time';
+import {
+  cannotText,
+  isInside,
+  lengthWords,
+  measureText,
+  type Failure,
+  type Message,
+} from '@/core/inbox/messages';
+import { nextFirstHour } from '@/core/plans/routing';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   formatAny,
   selectOffice,

@@ -11,8 +11,8 @@ import {
   whyWords,
   type LooseEnd,
   type RankedEnd,
-} from '@/core/looseEnds';
-import { formatDayAndClock, formatDuration, formatSpan } from '@/core/time';
+} from '@/core/inbox/looseEnds';
+import { formatDayAndClock, formatDuration, formatSpan } from '@/core/shared/time';
 import { selectOffice, selectPeople, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
 import { putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { isElsewhere, isTask, type ClosedEnd } from '@/core/looseEnds';
-import { formatClock } from '@/core/time';
+import { isElsewhere, isTask, type ClosedEnd } from '@/core/inbox/looseEnds';
+import { formatClock } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectMailboxWords, selectOrder, takeBack } from '@/state/catchUp';
 import { EmptyState } from '@/ui/notice';

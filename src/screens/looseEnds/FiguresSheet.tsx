@@ -1,9 +1,9 @@
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 
-import { byHour, sumsOf } from '@/core/historyTable';
-import { formatMoney } from '@/core/rates';
-import { formatDuration } from '@/core/time';
+import { byHour, sumsOf } from '@/core/calls/historyTable';
+import { formatMoney } from '@/core/numbers/rates';
+import { formatDuration } from '@/core/shared/time';
 import { selectOffice, selectZone, soughtChanged, useAppDispatch, useAppSelector } from '@/state/app';
 import type { Person, TimelineItem } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { LooseEnd } from '@/core/looseEnds';
-import { nextFirstHour } from '@/core/routing';
-import { formatDayAndClock } from '@/core/time';
+import type { LooseEnd } from '@/core/inbox/looseEnds';
+import { nextFirstHour } from '@/core/plans/routing';
+import { formatDayAndClock } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { putOff } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';

@@ -1,9 +1,10 @@
 import { Image, StyleSheet, View } from 'react-native';
 
-import type { Message } from '@/core/messages';
-import { formatDayAndClock } from '@/core/time';
+import type { Message } from '@/core/inbox/messages';
+import { formatDayAndClock } from '@/core/shared/time';
 import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { sendAgain, takeBackText, usePicture } from '@/state/catchUp';
+import { sendAgain, takeBackText } from '@/state/catchUp';
+import { usePicture } from '@/state/kept';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { cannotFax } from '@/core/fax';
-import { takesTexts } from '@/core/numbering';
-import { numbersInOrder } from '@/core/people';
-import { formatDay, startOfLocalDay } from '@/core/time';
+import { cannotFax } from '@/core/inbox/fax';
+import { takesTexts } from '@/core/numbers/numbering';
+import { numbersInOrder } from '@/core/people/contacts';
+import { formatDay, startOfLocalDay } from '@/core/shared/time';
 import {
   actDone,
   favouritesChosen,

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { fieldNames, fillFields, unknownFields } from '@/core/messages';
-import { readyReplies } from '@/core/replies';
-import { formatClock } from '@/core/time';
+import { fieldNames, fillFields, unknownFields } from '@/core/inbox/messages';
+import { readyReplies } from '@/core/inbox/replies';
+import { formatClock } from '@/core/shared/time';
 import {
   ownRepliesChosen,
   selectOffice,

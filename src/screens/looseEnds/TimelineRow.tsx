@@ -2,9 +2,9 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { shallowEqual } from 'react-redux';
 
-import { faxWords, type Fax } from '@/core/fax';
-import { describeOutcome, isUntaken, talkMs } from '@/core/history';
-import { formatClock, formatDuration } from '@/core/time';
+import { faxWords, type Fax } from '@/core/inbox/fax';
+import { describeOutcome, isUntaken, talkMs } from '@/core/calls/history';
+import { formatClock, formatDuration } from '@/core/shared/time';
 import {
   finishFollowUp,
   selectOffice,

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { decodeWav, peaksOf, silencesOf, type Stretch } from '@/core/sound';
-import { formatDuration } from '@/core/time';
-import { wordAt, type Transcript, type Voicemail } from '@/core/voicemail';
+import { decodeWav, peaksOf, silencesOf, type Stretch } from '@/core/shared/sound';
+import { formatDuration } from '@/core/shared/time';
+import { wordAt, type Transcript, type Voicemail } from '@/core/inbox/voicemail';
 import { useAppDispatch } from '@/state/app';
 import { setHeard } from '@/state/catchUp';
 import { Choice } from '@/ui/field';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { soundFileName } from '@/core/recordings';
-import { formatDuration } from '@/core/time';
-import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/voicemail';
+import { soundFileName } from '@/core/calls/recordings';
+import { formatDuration } from '@/core/shared/time';
+import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/inbox/voicemail';
 import {
   identifyNumber,
   selectOffice,

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { usualWeights, weightWords, type LooseWeights } from '@/core/looseEnds';
+import { usualWeights, weightWords, type LooseWeights } from '@/core/inbox/looseEnds';
 import { useAppDispatch, useAppSelector, weightsChosen } from '@/state/app';
 import { Stepper } from '@/ui/field';
 import { Plate } from '@/ui/plate';

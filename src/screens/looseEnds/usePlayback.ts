@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
-import type { Stretch } from '@/core/sound';
+import type { Stretch } from '@/core/shared/sound';
 
 interface PlaybackOptions {
   url: string;

@@ -1,9 +1,9 @@
 import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { findWords } from '@/core/finding';
-import { whoOf } from '@/core/looseEnds';
-import { formatDayAndClock } from '@/core/time';
+import { findWords } from '@/core/shared/textSearch';
+import { whoOf } from '@/core/inbox/looseEnds';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   actDone,
   identifyNumber,

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { OfficeSetup } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
 import { selectOffice, setRecordingPolicy, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
+import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
 import { formatAny, selectOffice, send, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

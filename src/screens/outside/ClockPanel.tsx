@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { formatClockWithSeconds, formatDay } from '@/core/time';
+import { formatClockWithSeconds, formatDay } from '@/core/shared/time';
 import { selectZone, setClock, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { describeFinish } from '@/core/office';
+import { describeFinish } from '@/core/setup';
 import { selectOffice, sendAndSay, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

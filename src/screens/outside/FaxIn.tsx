@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import { takesTexts } from '@/core/numbering';
+import { takesTexts } from '@/core/numbers/numbering';
 import type { FaxScript } from '@/office/carrier';
 import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';

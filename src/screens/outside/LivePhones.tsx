@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { isMachine, type Call, type Leg } from '@/core/exchange';
-import type { OfficeIndex } from '@/core/office';
-import type { PeopleIndex } from '@/core/people';
+import { isMachine, type Call, type Leg } from '@/core/calls/exchange';
+import type { OfficeIndex } from '@/core/setup';
+import type { PeopleIndex } from '@/core/people/contacts';
 import {
   identifyNumber,
   selectOffice,

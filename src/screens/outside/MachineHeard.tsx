@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
-import { greetingOf, type Call, type Leg } from '@/core/exchange';
-import { whereTo } from '@/core/office';
+import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
+import { whereTo } from '@/core/setup';
 import { hearGreeting, selectOffice, send, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

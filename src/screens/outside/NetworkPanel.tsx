@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Network } from '@/core/quality';
+import type { Network } from '@/core/calls/quality';
 import { networks } from '@/office/standins';
 import { selectQuality, setNetwork, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice } from '@/ui/field';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { signatureHolds } from '@/core/notices';
+import { signatureHolds } from '@/core/inbox/notifications';
 import { actDone, useAppDispatch, useAppSelector } from '@/state/app';
 import {
   seeMails,

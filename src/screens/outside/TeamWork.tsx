@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import { teamOf } from '@/core/looseEnds';
+import { teamOf } from '@/core/inbox/looseEnds';
 import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
-import { roomNumber } from '@/core/messages';
-import { takesTexts } from '@/core/numbering';
+import { roomNumber } from '@/core/inbox/messages';
+import { takesTexts } from '@/core/numbers/numbering';
 import type { TextScript } from '@/office/carrier';
 import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice, Field } from '@/ui/field';

@@ -1,4 +1,4 @@
-import type { Contact } from '@/core/people';
+import type { Contact } from '@/core/people/contacts';
 
 /** Everybody outside with the numbers that are asked for, as choices; whoever has several is there by each, with its label. */
 export const partiesWith = (

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { OfficeIndex, RingTarget } from '@/core/office';
+import type { OfficeIndex, RingTarget } from '@/core/setup';
 import { Row } from '@/ui/list';
 import { Initials } from '@/ui/person';
 import { Sheet } from '@/ui/sheet';

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { checkPlan } from '@/core/checks';
-import { describeSteps } from '@/core/history';
-import { describeFinish, type RingPlan } from '@/core/office';
+import { checkPlan } from '@/core/plans/checks';
+import { describeSteps } from '@/core/calls/history';
+import { describeFinish, type RingPlan } from '@/core/setup';
 import { selectMyPlan, useAppSelector, useAppStore } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { RouteTrace } from '@/core/routing';
+import type { RouteTrace } from '@/core/plans/routing';
 import {
   draftRedone,
   draftUndone,

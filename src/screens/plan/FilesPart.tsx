@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { OfficeIndex, RingPlan } from '@/core/office';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
 import { editPlan, useAppDispatch, useServices } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

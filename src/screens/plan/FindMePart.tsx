@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { targetName, type OfficeIndex, type RingPlan } from '@/core/office';
+import { targetName, type OfficeIndex, type RingPlan } from '@/core/setup';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

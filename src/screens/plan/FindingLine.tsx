@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Finding } from '@/core/checks';
-import type { RingPlan } from '@/core/office';
+import type { Finding } from '@/core/plans/checks';
+import type { RingPlan } from '@/core/setup';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

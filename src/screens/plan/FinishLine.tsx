@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Finish, OfficeIndex, RingRule } from '@/core/office';
-import { edits, finishWords } from '@/core/plans';
+import type { Finish, OfficeIndex, RingRule } from '@/core/setup';
+import { edits, finishWords } from '@/core/plans/editing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { readSpan } from '@/core/moments';
-import type { OfficeIndex, RingPlan, RingTarget } from '@/core/office';
-import { numbersOf, ringForOnce, spanWords } from '@/core/plans';
+import { readSpan } from '@/core/shared/parseTime';
+import type { OfficeIndex, RingPlan, RingTarget } from '@/core/setup';
+import { numbersOf, ringForOnce, spanWords } from '@/core/plans/editing';
 import { editPlan, formatAny, selectMyStanding, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';

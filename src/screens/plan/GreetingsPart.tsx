@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Greeting, OfficeIndex, RingPlan } from '@/core/office';
-import { decodeWav } from '@/core/sound';
+import type { Greeting, OfficeIndex, RingPlan } from '@/core/setup';
+import { decodeWav } from '@/core/shared/sound';
 import { changeGreeting, editPlan, hearGreeting, recordGreeting, useAppDispatch } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Problem } from '@/ui/notice';

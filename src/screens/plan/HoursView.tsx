@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { OfficeIndex, RingPlan } from '@/core/office';
-import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans';
-import type { WeekWindow } from '@/core/time';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
+import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans/editing';
+import type { WeekWindow } from '@/core/shared/time';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { targetName, type OfficeIndex } from '@/core/office';
-import type { Difference, LookBack, PastOutcome, PastResult } from '@/core/lookBack';
-import { formatClock, formatDay } from '@/core/time';
+import { targetName, type OfficeIndex } from '@/core/setup';
+import type { Difference, LookBack, PastOutcome, PastResult } from '@/core/plans/lookBack';
+import { formatClock, formatDay } from '@/core/shared/time';
 import {
   identifyNumber,
   selectChangedOffice,

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { checkPlan, type Finding } from '@/core/checks';
-import type { RingPlan } from '@/core/office';
+import { checkPlan, type Finding } from '@/core/plans/checks';
+import type { RingPlan } from '@/core/setup';
 import {
   putPlanIntoForce,
   selectChangedOffice,

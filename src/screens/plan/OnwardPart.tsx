@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { describeFinish, nameOf, targetName, whereTo, type OfficeIndex } from '@/core/office';
-import { allFree, journeyOf, type RouteTrace, type Stop } from '@/core/routing';
+import { describeFinish, nameOf, targetName, whereTo, type OfficeIndex } from '@/core/setup';
+import { allFree, journeyOf, type RouteTrace, type Stop } from '@/core/plans/routing';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';

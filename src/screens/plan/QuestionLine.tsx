@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { readWhen } from '@/core/moments';
-import { formatDayAndClock } from '@/core/time';
+import { readWhen } from '@/core/shared/parseTime';
+import { formatDayAndClock } from '@/core/shared/time';
 import { formatAny, selectZone, useAppSelector, useServices, useNow } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

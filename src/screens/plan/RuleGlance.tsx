@@ -1,8 +1,8 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import type { OfficeIndex, RingPlan } from '@/core/office';
-import { glanceOf } from '@/core/plans';
-import type { RouteTrace } from '@/core/routing';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
+import { glanceOf } from '@/core/plans/editing';
+import type { RouteTrace } from '@/core/plans/routing';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 
-import type { OfficeIndex, RingPlan } from '@/core/office';
-import { beginRule, describeRule, edits } from '@/core/plans';
-import type { Finding } from '@/core/checks';
-import type { RouteTrace } from '@/core/routing';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
+import { beginRule, describeRule, edits } from '@/core/plans/editing';
+import type { Finding } from '@/core/plans/checks';
+import type { RouteTrace } from '@/core/plans/routing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { OfficeIndex, RingPlan, RingRule } from '@/core/office';
-import { edits, layOutRule, targetWords, type TargetPlace } from '@/core/plans';
-import type { Finding } from '@/core/checks';
+import type { OfficeIndex, RingPlan, RingRule } from '@/core/setup';
+import { edits, layOutRule, targetWords, type TargetPlace } from '@/core/plans/editing';
+import type { Finding } from '@/core/plans/checks';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { PullScale, type PullTrack } from '@/ui/planScale';
 import { Txt } from '@/ui/text';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { readSpan } from '@/core/moments';
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import type { CallerMatch, OfficeIndex, RingPlan, RingRule, When } from '@/core/office';
-import { callerWords, describeRule, edits, hoursWords, readHours, spanWords } from '@/core/plans';
+import { readSpan } from '@/core/shared/parseTime';
+import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import type { CallerMatch, OfficeIndex, RingPlan, RingRule, When } from '@/core/setup';
+import { callerWords, describeRule, edits, hoursWords, readHours, spanWords } from '@/core/plans/editing';
 import { editPlan, useAppDispatch, useNow } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';

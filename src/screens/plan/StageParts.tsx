@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { secondsOf, type OfficeIndex, type RingRule, type RingTarget } from '@/core/office';
-import { edits } from '@/core/plans';
+import { secondsOf, type OfficeIndex, type RingRule, type RingTarget } from '@/core/setup';
+import { edits } from '@/core/plans/editing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Stepper } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { cadenceSeconds, type OfficeIndex, type RingLength, type RingRule } from '@/core/office';
-import { edits, spanOf, targetWords, type TargetPlace } from '@/core/plans';
+import { cadenceSeconds, type OfficeIndex, type RingLength, type RingRule } from '@/core/setup';
+import { edits, spanOf, targetWords, type TargetPlace } from '@/core/plans/editing';
 import { editPlan, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Stepper } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
-import { describeFinish, type OfficeIndex, type RingPlan } from '@/core/office';
-import { layOutRule, templatesFor, targetWords, type PlanTemplate } from '@/core/plans';
-import type { RouteTrace } from '@/core/routing';
+import { describeFinish, type OfficeIndex, type RingPlan } from '@/core/setup';
+import { layOutRule, templatesFor, targetWords, type PlanTemplate } from '@/core/plans/editing';
+import type { RouteTrace } from '@/core/plans/routing';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { RingScale, type RingTrack } from '@/ui/scale';

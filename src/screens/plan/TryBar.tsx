@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { describeFinish, type OfficeIndex } from '@/core/office';
-import type { RouteTrace } from '@/core/routing';
+import { describeFinish, type OfficeIndex } from '@/core/setup';
+import type { RouteTrace } from '@/core/plans/routing';
 import { selectIsPlanChanged, send, useAppDispatch, useAppSelector } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

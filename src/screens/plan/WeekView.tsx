@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { weekOf } from '@/core/routing';
-import { localClock, localDayKey, shiftLocalDays, startOfLocalDay } from '@/core/time';
+import { weekOf } from '@/core/plans/routing';
+import { localClock, localDayKey, shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 import { selectZone, useAppSelector } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { WeekScale, type WeekBlock } from '@/ui/planScale';

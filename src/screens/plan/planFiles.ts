@@ -1,4 +1,4 @@
-import type { OfficeIndex, RingPlan } from '@/core/office';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
 import {
   writeCalendar,
   writeCpl,
@@ -7,8 +7,8 @@ import {
   type ReadCalendar,
   type ReadCpl,
   type ReadPlanFile,
-} from '@/core/planFiles';
-import { describeRule, hoursWords } from '@/core/plans';
+} from '@/core/plans/files';
+import { describeRule, hoursWords } from '@/core/plans/editing';
 import type { PlanFileAnswer } from '@/workers/readPlanFileBeside';
 
 /** What a file holds, before anything is taken of it. */

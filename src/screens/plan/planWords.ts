@@ -1,6 +1,6 @@
-import { misfits } from '@/core/history';
-import { describeFinish, targetName, type OfficeIndex } from '@/core/office';
-import type { RouteTrace } from '@/core/routing';
+import { misfits } from '@/core/calls/history';
+import { describeFinish, targetName, type OfficeIndex } from '@/core/setup';
+import type { RouteTrace } from '@/core/plans/routing';
 
 /** "at once", or after which second where do not disturb lets callers hear ringing. */
 export const atOnceWords = ({ finishSeconds }: RouteTrace) =>

@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { pastCallsOf } from '@/core/lookBack';
+import { pastCallsOf } from '@/core/calls/pastCalls';
 import { selectOffice, type RootState } from '@/state/app';
 
 /** My past calls, as far as they have been read, with where I was then. */

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 
-import type { OfficeIndex } from '@/core/office';
-import { allFree, traceCall, type CalledParty, type Caller, type RouteTrace } from '@/core/routing';
+import type { OfficeIndex } from '@/core/setup';
+import { allFree, traceCall, type CalledParty, type Caller, type RouteTrace } from '@/core/plans/routing';
 import { selectChangedOffice, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
 
 export const myExtension = 'extension';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { roomNameProblem } from '@/core/messages';
+import { roomNameProblem } from '@/core/inbox/messages';
 import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { openRoom } from '@/state/catchUp';
 import { Choice, Field, Ticks } from '@/ui/field';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Room } from '@/core/messages';
+import type { Room } from '@/core/inbox/messages';
 import { useAppDispatch } from '@/state/app';
 import { writeInRoom } from '@/state/catchUp';
 import { Field } from '@/ui/field';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { formatDayAndClock } from '@/core/time';
+import { formatDayAndClock } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectRooms, type RoomView } from '@/state/catchUp';
 import { Row } from '@/ui/list';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { cannotWrite, mayRead } from '@/core/messages';
+import { cannotWrite, mayRead } from '@/core/inbox/messages';
 import { actDone, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { comeBack, enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
 import { Row } from '@/ui/list';

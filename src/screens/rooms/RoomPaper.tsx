@@ -1,8 +1,8 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import type { Message } from '@/core/messages';
-import { formatClock, formatDay, startOfLocalDay } from '@/core/time';
+import type { Message } from '@/core/inbox/messages';
+import { formatClock, formatDay, startOfLocalDay } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { markRead } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';

@@ -1,5 +1,5 @@
-import type { Message, Room } from '@/core/messages';
-import type { OfficeIndex } from '@/core/office';
+import type { Message, Room } from '@/core/inbox/messages';
+import type { OfficeIndex } from '@/core/setup';
 
 export const roomKind = ({ isOpen }: Room): string => (isOpen ? 'open' : 'closed');
 

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
-import { readWhen } from '@/core/moments';
-import { formatMoment } from '@/core/time';
+import { readWhen } from '@/core/shared/parseTime';
+import { formatMoment } from '@/core/shared/time';
 import { selectZone, useAppSelector, useNow } from '@/state/app';
 import { Txt } from '@/ui/text';
 

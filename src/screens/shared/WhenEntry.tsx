@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { readWhen } from '@/core/moments';
+import { readWhen } from '@/core/shared/parseTime';
 import { selectZone, useAppSelector, useServices } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

@@ -1,4 +1,4 @@
-import type { Cause, Heard } from '@/core/exchange';
+import type { Cause, Heard } from '@/core/calls/exchange';
 import type { Speech } from '@/office/standins';
 import type { CallView, PartyView } from '@/state/app';
 

@@ -1,4 +1,4 @@
-import { barredWhy } from '@/core/exchange';
+import { barredWhy } from '@/core/calls/exchange';
 import {
   interpretDialled,
   isDialable,
@@ -6,8 +6,8 @@ import {
   takesTexts,
   ukOfficePlan,
   type Dialled,
-} from '@/core/numbering';
-import type { Finish, OfficeIndex } from '@/core/office';
+} from '@/core/numbers/numbering';
+import type { Finish, OfficeIndex } from '@/core/setup';
 import { explainNotDialable } from '@/state/app';
 
 /** What was typed as it is taken, or what is wrong with it. */

@@ -1,4 +1,4 @@
-import type { OfficeIndex } from '@/core/office';
+import type { OfficeIndex } from '@/core/setup';
 import { formatAny } from '@/state/app';
 
 /** What rings, in a word or two: own devices by what they are, others by whose they are, numbers as they are written. */

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 
-import { dialledAs, numbersInOrder, type ContactNumber } from '@/core/people';
-import type { Hit } from '@/core/peopleSearch';
+import { dialledAs, numbersInOrder, type ContactNumber } from '@/core/people/contacts';
+import type { Hit } from '@/core/people/search';
 import { formatAny, selectLastUsed, useAppSelector, useServices } from '@/state/app';
 
 /** A number as it is read, and as it is dialled with what follows it. */

@@ -1,4 +1,4 @@
-import { formatMoment } from '@/core/time';
+import { formatMoment } from '@/core/shared/time';
 import { selectPresence, selectZone, useAppSelector, useNow, type PresenceState } from '@/state/app';
 import type { GaugeState } from '@/ui/person';
 

@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { Provider } from 'react-redux';
 
-import type { Hit, Searchable } from '@/core/peopleSearch';
+import type { Hit, Searchable } from '@/core/people/search';
 import { createAppStore, ServicesContext } from '@/state/app';
 import { searchOnPage } from '@/workers/searchPeople';
 

@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { formatDuration } from '@/core/time';
+import { formatDuration } from '@/core/shared/time';
 import {
   canTakeBack,
   isActive,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { CallerMatch, DoNotDisturb, Line } from '@/core/office';
+import type { CallerMatch, DoNotDisturb, Line } from '@/core/setup';
 import {
   selectMyStanding,
   selectOffice,

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Followed, Situation } from '@/core/office';
-import { followedWords, readHours } from '@/core/plans';
+import type { Followed, Situation } from '@/core/setup';
+import { followedWords, readHours } from '@/core/plans/editing';
 import { selectOffice, setFollows, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

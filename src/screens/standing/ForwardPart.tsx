@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 
-import { formatMoment } from '@/core/time';
+import { formatMoment } from '@/core/shared/time';
 import {
   selectOffice,
   selectPlanInForce,

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { checkPlan, type Finding } from '@/core/checks';
-import type { ForwardAll, OfficeIndex, RingPlan } from '@/core/office';
-import { formatMoment } from '@/core/time';
+import { checkPlan, type Finding } from '@/core/plans/checks';
+import type { ForwardAll, OfficeIndex, RingPlan } from '@/core/setup';
+import { formatMoment } from '@/core/shared/time';
 import {
   formatAny,
   selectOffice,

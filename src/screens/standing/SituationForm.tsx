@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Device, Situation } from '@/core/office';
-import type { RingsIn } from '@/core/plans';
+import type { Device, Situation } from '@/core/setup';
+import type { RingsIn } from '@/core/plans/editing';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

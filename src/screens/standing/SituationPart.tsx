@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { readUntil } from '@/core/moments';
+import { readUntil } from '@/core/shared/parseTime';
 import {
   selectMyStanding,
   selectOffice,

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import type { Person, RingPlan, Situation } from '@/core/office';
-import { ringsIn, setRingsIn, withoutSituation, withSituationBack } from '@/core/plans';
+import type { Person, RingPlan, Situation } from '@/core/setup';
+import { ringsIn, setRingsIn, withoutSituation, withSituationBack } from '@/core/plans/editing';
 import {
   changeSituations,
   freeId,

@@ -1,5 +1,5 @@
-import { readWhen } from '@/core/moments';
-import type { ForwardAll, OfficeIndex } from '@/core/office';
+import { readWhen } from '@/core/shared/parseTime';
+import type { ForwardAll, OfficeIndex } from '@/core/setup';
 
 import { forwardableNumber, forwardTo, type ReadNumber } from '../shared/numbers';
 

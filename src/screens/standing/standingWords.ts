@@ -1,6 +1,6 @@
-import { describeFinish, type Finish, type OfficeIndex, type Situation } from '@/core/office';
-import { allFree, traceCall, type RouteTrace, type Standing } from '@/core/routing';
-import { formatMoment } from '@/core/time';
+import { describeFinish, type Finish, type OfficeIndex, type Situation } from '@/core/setup';
+import { allFree, traceCall, type RouteTrace, type Standing } from '@/core/plans/routing';
+import { formatMoment } from '@/core/shared/time';
 
 import { shortTargetName } from '../shared/targetWords';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 
-import { readWhen } from '@/core/moments';
-import { nextFirstHour } from '@/core/routing';
-import { formatDayAndClock } from '@/core/time';
+import { readWhen } from '@/core/shared/parseTime';
+import { nextFirstHour } from '@/core/plans/routing';
+import { formatDayAndClock } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 
 export const ends = ['open', '30', '60', '120', 'firstHour', 'at'] as const;

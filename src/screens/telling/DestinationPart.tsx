@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { noticeKinds, type Destination, type NoticeKind } from '@/core/notices';
+import { noticeKinds, type Destination, type NoticeKind } from '@/core/inbox/notifications';
 import { actDone, useAppDispatch } from '@/state/app';
 import { sendTrial, setKinds } from '@/state/telling';
 import { Ticks } from '@/ui/field';

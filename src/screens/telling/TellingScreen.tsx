@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { checkMailAddress, checkWebhookUrl, type Destination } from '@/core/notices';
+import { checkMailAddress, checkWebhookUrl, type Destination } from '@/core/inbox/notifications';
 import { useAppDispatch, useAppSelector } from '@/state/app';
 import { addMail, addWebhook, bringBackDestination, removeDestination } from '@/state/telling';
 import { Field } from '@/ui/field';

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { newestTold, toldAtOf, type Told } from '@/core/notices';
-import { formatClock, formatDay } from '@/core/time';
+import { newestTold, toldAtOf, type Told } from '@/core/inbox/notifications';
+import { formatClock, formatDay } from '@/core/shared/time';
 import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { tellAgain } from '@/state/telling';
 import { Plate } from '@/ui/plate';

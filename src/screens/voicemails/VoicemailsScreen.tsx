@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { whoOf } from '@/core/looseEnds';
-import { formatDayAndClock, formatDuration } from '@/core/time';
-import { shelves, textOf, type Shelf, type Voicemail } from '@/core/voicemail';
+import { whoOf } from '@/core/inbox/looseEnds';
+import { formatDayAndClock, formatDuration } from '@/core/shared/time';
+import { shelves, textOf, type Shelf, type Voicemail } from '@/core/inbox/voicemail';
 import {
   identifyNumber,
   selectOffice,

@@ -1,9 +1,9 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import type { Command, CommandResult, Target } from '@/core/exchange';
-import { plainFollowUp, type FollowUp } from '@/core/followUps';
-import { takesTexts } from '@/core/numbering';
-import type { Network } from '@/core/quality';
+import type { Command, CommandResult, Target } from '@/core/calls/exchange';
+import { plainFollowUp, type FollowUp } from '@/core/inbox/followUps';
+import { takesTexts } from '@/core/numbers/numbering';
+import type { Network } from '@/core/calls/quality';
 import type { ClockSetting } from '@/office/clock';
 import type { Script } from '@/office/standins';
 

@@ -1,7 +1,7 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
-import type { CallRecord } from '@/core/exchange';
-import type { Message } from '@/core/messages';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { Message } from '@/core/inbox/messages';
 import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';

@@ -10,9 +10,9 @@ import {
   type Heard,
   type Leg,
   type Recording,
-} from '@/core/exchange';
-import type { Line, OfficeIndex } from '@/core/office';
-import type { PeopleIndex } from '@/core/people';
+} from '@/core/calls/exchange';
+import type { Line, OfficeIndex } from '@/core/setup';
+import type { PeopleIndex } from '@/core/people/contacts';
 
 import { identifyEndpoint, identifyDialled, type Identity } from './identify';
 import { selectOffice, selectPeople } from './selectors';

@@ -1,14 +1,14 @@
 import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
 
-import type { Source } from '@/core/contacts';
-import type { Fax } from '@/core/fax';
-import type { LooseEnds, LooseWeights } from '@/core/looseEnds';
-import type { HistoryFilter } from '@/core/historyTable';
-import type { Message, Room } from '@/core/messages';
-import type { Destination, Told } from '@/core/notices';
-import type { Changes, Join, PeopleBlock } from '@/core/people';
-import type { DeletedRecording } from '@/core/recordings';
-import type { Voicemail } from '@/core/voicemail';
+import type { Source } from '@/core/people/upkeep';
+import type { Fax } from '@/core/inbox/fax';
+import type { LooseEnds, LooseWeights } from '@/core/inbox/looseEnds';
+import type { HistoryFilter } from '@/core/calls/historyTable';
+import type { Message, Room } from '@/core/inbox/messages';
+import type { Destination, Told } from '@/core/inbox/notifications';
+import type { Changes, Join, PeopleBlock } from '@/core/people/contacts';
+import type { DeletedRecording } from '@/core/calls/recordings';
+import type { Voicemail } from '@/core/inbox/voicemail';
 
 /** The reckoning of who waits, and how far the history is counted in. */
 export interface Reckoning {

@@ -9,7 +9,7 @@ import {
   limits,
   type Call,
   type Leg,
-} from '@/core/exchange';
+} from '@/core/calls/exchange';
 
 import { legAt, nameOfCall, selectAllCalls, selectNames, viewCall, type Names } from './callViews';
 import { identifyDialled, identifyEndpoint, type Identity } from './identify';

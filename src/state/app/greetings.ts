@@ -1,7 +1,7 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import type { Greeting } from '@/core/office';
-import { encodeWav } from '@/core/sound';
+import type { Greeting } from '@/core/setup';
+import { encodeWav } from '@/core/shared/sound';
 import type { Take } from '@/office/sound';
 
 import { fromBase64, toBase64 } from '../storage';

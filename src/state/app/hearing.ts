@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import type { Heard } from '@/core/exchange';
+import type { Heard } from '@/core/calls/exchange';
 import type { Continuous } from '@/office/sound';
 
 import { selectMyCalls, type CallView } from './callViews';

@@ -1,5 +1,5 @@
-import type { CallRecord } from '@/core/exchange';
-import { localDayKey } from '@/core/time';
+import type { CallRecord } from '@/core/calls/exchange';
+import { localDayKey } from '@/core/shared/time';
 
 import { recordKind, storageKeys, Vault } from '../storage';
 import { historyCompleted, olderLoaded } from './slices';

@@ -1,7 +1,7 @@
-import type { Call, Leg } from '@/core/exchange';
-import { formatNumber, ukOfficePlan } from '@/core/numbering';
-import type { OfficeIndex } from '@/core/office';
-import type { PeopleIndex } from '@/core/people';
+import type { Call, Leg } from '@/core/calls/exchange';
+import { formatNumber, ukOfficePlan } from '@/core/numbers/numbering';
+import type { OfficeIndex } from '@/core/setup';
+import type { PeopleIndex } from '@/core/people/contacts';
 
 /** Who somebody is, as far as the worker knows. */
 export interface Identity {

@@ -1,4 +1,4 @@
-import { follow, qualityOver } from '@/core/quality';
+import { follow, qualityOver } from '@/core/calls/quality';
 import type { Clock } from '@/office/clock';
 
 import { selectTaken } from './callViews';

@@ -1,6 +1,6 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 
 import type { Work } from '../storage';
 import { freeWorkId } from './acts';

@@ -1,8 +1,8 @@
-import { foresee } from '@/core/exchange';
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import { describeFinish, targetName, type Finish, type OfficeIndex } from '@/core/office';
-import { describeRate, rateFor } from '@/core/rates';
-import type { TraceLeg } from '@/core/routing';
+import { foresee } from '@/core/calls/exchange';
+import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { describeFinish, targetName, type Finish, type OfficeIndex } from '@/core/setup';
+import { describeRate, rateFor } from '@/core/numbers/rates';
+import type { TraceLeg } from '@/core/plans/routing';
 
 import { selectAllCalls } from './callViews';
 import { selectOffice } from './selectors';

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-import type { RingPlan } from '@/core/office';
+import type { RingPlan } from '@/core/setup';
 
 import type { PlanDraft } from '../storage';
 

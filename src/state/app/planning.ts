@@ -9,9 +9,9 @@ import {
   type OfficeSetup,
   type Person,
   type RingPlan,
-} from '@/core/office';
-import { withoutOver } from '@/core/plans';
-import { chooseSituation, standingOf } from '@/core/routing';
+} from '@/core/setup';
+import { withoutOver } from '@/core/plans/editing';
+import { chooseSituation, standingOf } from '@/core/plans/routing';
 
 import { send, sendAndSay } from './acts';
 import { draftChanged, draftRebased } from './planSlice';

@@ -1,6 +1,6 @@
 import { sampleCast, sampleOffice } from '@sample';
 
-import { decodeWav, encodeWav } from '@/core/sound';
+import { decodeWav, encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeUpdate } from '@/office/link';
 

@@ -1,4 +1,4 @@
-import { whatIsHeard, type Call, type Recording } from '@/core/exchange';
+import { whatIsHeard, type Call, type Recording } from '@/core/calls/exchange';
 import {
   decodeWav,
   encodeWav,
@@ -7,7 +7,7 @@ import {
   resample,
   type HeardEntry,
   type HeardLoop,
-} from '@/core/sound';
+} from '@/core/shared/sound';
 import type { OfficeUpdate } from '@/office/link';
 
 import {

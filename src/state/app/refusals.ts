@@ -1,5 +1,5 @@
-import type { Refusal } from '@/core/exchange';
-import type { InvalidReason } from '@/core/numbering';
+import type { Refusal } from '@/core/calls/exchange';
+import type { InvalidReason } from '@/core/numbers/numbering';
 
 /** Why something can't be dialled, as a sentence for the worker. */
 export function explainNotDialable(reason: InvalidReason | { code: 'empty' | 'withheld' }): string {

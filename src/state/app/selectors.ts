@@ -1,9 +1,9 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import type { LooseEnd } from '@/core/looseEnds';
-import { emptyOffice, OfficeIndex } from '@/core/office';
-import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people';
-import { standingOf } from '@/core/routing';
+import type { LooseEnd } from '@/core/inbox/looseEnds';
+import { emptyOffice, OfficeIndex } from '@/core/setup';
+import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
+import { standingOf } from '@/core/plans/routing';
 import type { RootState } from './store';
 
 export const selectOffice = createSelector(

@@ -1,10 +1,10 @@
 import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
 
-import type { Call, CallRecord } from '@/core/exchange';
-import type { Network, Trend } from '@/core/quality';
-import type { OfficeSetup } from '@/core/office';
-import type { Contact } from '@/core/people';
-import type { Shown } from '@/core/presenting';
+import type { Call, CallRecord } from '@/core/calls/exchange';
+import type { Network, Trend } from '@/core/calls/quality';
+import type { OfficeSetup } from '@/core/setup';
+import type { Contact } from '@/core/people/contacts';
+import type { Shown } from '@/core/calls/callerId';
 import type { ClockSetting } from '@/office/clock';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';

@@ -1,4 +1,4 @@
-import { greetingOf, whatIsHeard } from '@/core/exchange';
+import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 

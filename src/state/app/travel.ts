@@ -1,10 +1,10 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbering';
-import type { DeviceKind, OfficeIndex } from '@/core/office';
-import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/quality';
-import { shownNumber, type ShownAnswer } from '@/core/presenting';
-import { describeRate, rateFor, type Rate } from '@/core/rates';
+import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import type { DeviceKind, OfficeIndex } from '@/core/setup';
+import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/calls/quality';
+import { shownNumber, type ShownAnswer } from '@/core/calls/callerId';
+import { describeRate, rateFor, type Rate } from '@/core/numbers/rates';
 
 import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';

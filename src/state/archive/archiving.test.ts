@@ -1,5 +1,5 @@
-import { writeArchive } from '@/core/archive';
-import { encodeWav } from '@/core/sound';
+import { writeArchive } from '@/core/shared/archive';
+import { encodeWav } from '@/core/shared/sound';
 
 import { soundKind, storageKeys, toBase64, Vault, workKind } from '../storage';
 import { makeArchive, readBefore, readRestoring, restore, undoRestore } from '.';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { readArchive, writeArchive, type ArchiveFile } from '@/core/archive';
+import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archive';
 
 import {
   clockKind,
@@ -18,14 +18,7 @@ import {
   type StoredKind,
   type StoredSound,
 } from '../storage';
-import {
-  catchUpKeys,
-  faxPagesKind,
-  keptKinds,
-  pictureKind,
-  reckoningKind,
-  spokenKind,
-} from '../catchUp/kinds';
+import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind, spokenKind } from '../kept';
 
 /** What stands under keys that begin so, and what it is called when it is counted. */
 const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string }[] = [

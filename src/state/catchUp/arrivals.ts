@@ -1,7 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { arrivalsOf, type Arrival } from '@/core/arrivals';
-import { whoOf } from '@/core/looseEnds';
+import { arrivalsOf, type Arrival } from '@/core/inbox/arrivals';
+import { whoOf } from '@/core/inbox/looseEnds';
 import { selectOffice, selectParked, selectPeople, type RootState } from '@/state/app';
 
 import { selectMyVoicemails } from './voicemails';

@@ -1,18 +1,18 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 import {
   expiredFaxes,
   expiredRecordings,
   expiredTexts,
   expiredVoicemails,
   type KeepDays,
-} from '@/core/retention';
+} from '@/core/inbox/retention';
 import { dropSome, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
-import { catchUpKeys } from './kinds';
-import { pictureKeyOf } from './pictures';
+import { catchUpKeys } from '../kept';
+import { pictureKeyOf } from '../kept';
 
 const expiredOf = (
   kept: CatchUpSlice['kept'],

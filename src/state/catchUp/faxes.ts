@@ -1,6 +1,6 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { faxAfter, faxAgain, nextFax, nextFaxAt, writtenFax, type Fax } from '@/core/fax';
+import { faxAfter, faxAgain, nextFax, nextFaxAt, writtenFax, type Fax } from '@/core/inbox/fax';
 import {
   actDone,
   dropSome,
@@ -13,7 +13,7 @@ import {
 import type { FaxTold } from '@/office/carrier';
 
 import { fromBase64, toBase64, Vault } from '../storage';
-import { catchUpKeys, faxPagesKind } from './kinds';
+import { catchUpKeys, faxPagesKind } from '../kept';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 

@@ -1,12 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import type { CallRecord } from '@/core/exchange';
-import type { Fax } from '@/core/fax';
-import { findWords, type Findable } from '@/core/finding';
-import { groupByDay } from '@/core/history';
-import { fitsFilter, isFiltering, sumsOf } from '@/core/historyTable';
-import type { Message } from '@/core/messages';
-import { textOf, type Voicemail } from '@/core/voicemail';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { Fax } from '@/core/inbox/fax';
+import { findWords, type Findable } from '@/core/shared/textSearch';
+import { groupByDay } from '@/core/calls/history';
+import { fitsFilter, isFiltering, sumsOf } from '@/core/calls/historyTable';
+import type { Message } from '@/core/inbox/messages';
+import { textOf, type Voicemail } from '@/core/inbox/voicemail';
 import { formatAny, identifyNumber, selectPeople, selectZone, type RootState } from '@/state/app';
 
 import type { Work } from '../storage';

@@ -33,7 +33,6 @@ export {
   type RoomView,
 } from './rooms';
 export { selectExpired } from './dropExpired';
-export { keepPicture, usePicture } from './pictures';
 export { startCatchingUp } from './startCatchingUp';
 export { selectPerson, selectTimeline, type Person, type TimelineItem, type Way } from './timeline';
 export {

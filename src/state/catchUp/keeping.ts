@@ -8,7 +8,7 @@ import {
 } from '@/state/app';
 
 import { Vault } from '../storage';
-import { catchUpKeys, keptKinds, reckoningKind, seenKind } from './kinds';
+import { catchUpKeys, keptKinds, reckoningKind, seenKind } from '../kept';
 
 const sorts = Object.keys(keptKinds) as KeptSort[];
 const keyOf = (sort: KeptSort, id: string) => `${keptKinds[sort].prefix}${id}`;

@@ -1,11 +1,11 @@
-import type { CallRecord } from '@/core/exchange';
-import type { FollowUp } from '@/core/followUps';
-import { pagesWord, type Fax } from '@/core/fax';
-import { looseEventsOf, taskKey, whoOf, type LooseEvent, type Tried, type Who } from '@/core/looseEnds';
-import { isInside, roomIdOf, speaksTo, type Message } from '@/core/messages';
-import type { OfficeIndex } from '@/core/office';
-import type { Voicemail } from '@/core/voicemail';
-import { textOf } from '@/core/voicemail';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { FollowUp } from '@/core/inbox/followUps';
+import { pagesWord, type Fax } from '@/core/inbox/fax';
+import { looseEventsOf, taskKey, whoOf, type LooseEvent, type Tried, type Who } from '@/core/inbox/looseEnds';
+import { isInside, roomIdOf, speaksTo, type Message } from '@/core/inbox/messages';
+import type { OfficeIndex } from '@/core/setup';
+import type { Voicemail } from '@/core/inbox/voicemail';
+import { textOf } from '@/core/inbox/voicemail';
 import { selectOffice, selectPeople, type RootState } from '@/state/app';
 
 /** What records, texts and follow-ups mean for who waits, in the order it happened. */

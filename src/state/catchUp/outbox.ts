@@ -1,6 +1,6 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import { answered, delivered, nextSendAt, nextToSend, tryAgain, type Message } from '@/core/messages';
+import { answered, delivered, nextSendAt, nextToSend, tryAgain, type Message } from '@/core/inbox/messages';
 import type { TextEvent } from '@/office/carrier';
 import {
   actDone,
@@ -13,7 +13,7 @@ import {
   type Services,
 } from '@/state/app';
 
-import { keepPicture } from './pictures';
+import { keepPicture } from '../kept';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 

@@ -7,7 +7,7 @@ import {
   type LooseEnd,
   type LooseEvent,
   type RankedEnd,
-} from '@/core/looseEnds';
+} from '@/core/inbox/looseEnds';
 import { actDone, finishFollowUp, reckoned, selectOffice, type RootState, type Services } from '@/state/app';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;

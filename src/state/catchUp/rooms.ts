@@ -1,6 +1,6 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { entered, left, mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/messages';
+import { entered, left, mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/inbox/messages';
 import {
   actDone,
   changesBetween,

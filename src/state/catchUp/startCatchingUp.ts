@@ -1,10 +1,10 @@
 import { sampleCatchUp } from '@sample/catchUp';
 import transcripts from '@sample/transcripts.json';
 
-import type { CallRecord, Endpoint } from '@/core/exchange';
-import { talkMs } from '@/core/history';
-import { reachedMs, whoOf, type LooseEvent } from '@/core/looseEnds';
-import type { SpokenWord, Voicemail } from '@/core/voicemail';
+import type { CallRecord, Endpoint } from '@/core/calls/exchange';
+import { talkMs } from '@/core/calls/history';
+import { reachedMs, whoOf, type LooseEvent } from '@/core/inbox/looseEnds';
+import type { SpokenWord, Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeUpdate, Owed } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
@@ -33,7 +33,7 @@ import { isStorageFault, type Vault, type Work } from '../storage';
 import { dropExpired } from './dropExpired';
 import { faxesTold, keepPagesOf, startFaxing } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
-import { catchUpKeys, reckoningKind, seenKind } from './kinds';
+import { catchUpKeys, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
 import { endChats } from './rooms';
 import { startOutbox, textsTold } from './outbox';

@@ -1,5 +1,5 @@
-import { faxWords, pagesWord, type Fax } from '@/core/fax';
-import { roomIdOf, type Message } from '@/core/messages';
+import { faxWords, pagesWord, type Fax } from '@/core/inbox/fax';
+import { roomIdOf, type Message } from '@/core/inbox/messages';
 import {
   actDone,
   identifyNumber,

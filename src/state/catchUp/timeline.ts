@@ -1,11 +1,11 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import type { CallRecord } from '@/core/exchange';
-import type { FollowUp } from '@/core/followUps';
-import type { Fax } from '@/core/fax';
-import type { Message } from '@/core/messages';
-import type { ContactNumber, JoinedContact } from '@/core/people';
-import type { Voicemail } from '@/core/voicemail';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { FollowUp } from '@/core/inbox/followUps';
+import type { Fax } from '@/core/inbox/fax';
+import type { Message } from '@/core/inbox/messages';
+import type { ContactNumber, JoinedContact } from '@/core/people/contacts';
+import type { Voicemail } from '@/core/inbox/voicemail';
 import { identifyNumber, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
 
 import type { Work } from '../storage';

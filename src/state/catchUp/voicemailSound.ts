@@ -1,11 +1,11 @@
-import type { Call, CallRecord, Endpoint } from '@/core/exchange';
-import { decodeWav, encodeWav, mixHeard, resample, type HeardEntry } from '@/core/sound';
-import type { SpokenWord, Transcript } from '@/core/voicemail';
+import type { Call, CallRecord, Endpoint } from '@/core/calls/exchange';
+import { decodeWav, encodeWav, mixHeard, resample, type HeardEntry } from '@/core/shared/sound';
+import type { SpokenWord, Transcript } from '@/core/inbox/voicemail';
 import type { OfficeUpdate } from '@/office/link';
 import type { Services } from '@/state/app';
 
 import { toBase64, Vault } from '../storage';
-import { catchUpKeys, spokenKind, type Spoken } from './kinds';
+import { catchUpKeys, spokenKind, type Spoken } from '../kept';
 
 /** Telephone band, in which the clips are too. */
 const sampleRate = 8000;

@@ -1,15 +1,15 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import type { CallRecord } from '@/core/exchange';
-import type { Finish, OfficeIndex } from '@/core/office';
-import { encodeWav } from '@/core/sound';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { Finish, OfficeIndex } from '@/core/setup';
+import { encodeWav } from '@/core/shared/sound';
 import {
   messageWaiting,
   messageWaitingWords,
   onShelves,
   type Transcript,
   type Voicemail,
-} from '@/core/voicemail';
+} from '@/core/inbox/voicemail';
 import { actDone, freeId, keepOne, selectOffice, type RootState, type Services } from '@/state/app';
 
 import type { Take } from '@/office/sound';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 
-import { emptyFields, fullBlock, ownSource, type Card } from '@/core/people';
+import { emptyFields, fullBlock, ownSource, type Card } from '@/core/people/contacts';
 import { createAppStore } from '@/state/app';
 
-import { keptKinds } from '../catchUp/kinds';
+import { keptKinds } from '../kept';
 import { dropCards, putCards } from './blocks';
 
 const card = (id: string, name = id, sourceId = ownSource): Card => ({

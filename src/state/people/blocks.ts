@@ -1,6 +1,6 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { fullBlock, type Card, type PeopleBlock } from '@/core/people';
+import { fullBlock, type Card, type PeopleBlock } from '@/core/people/contacts';
 import { dropSome, freeId, keepMany, type RootState, type Services } from '@/state/app';
 
 export type Act<T = void> = ThunkAction<T, RootState, Services, Action>;

@@ -1,4 +1,4 @@
-import { changesAfter, givenBack } from '@/core/contacts';
+import { changesAfter, givenBack } from '@/core/people/upkeep';
 import {
   ownSource,
   type Changes,
@@ -6,7 +6,7 @@ import {
   type Fields,
   type Join,
   type JoinedContact,
-} from '@/core/people';
+} from '@/core/people/contacts';
 import { dropSome, freeId, keepOne, selectContacts, type RootState } from '@/state/app';
 
 import { dropCards, putCards, type Act } from './blocks';

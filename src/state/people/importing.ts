@@ -1,8 +1,8 @@
-import type { Card, PeopleBlock } from '@/core/people';
-import type { Written } from '@/core/peopleFiles';
+import type { Card, PeopleBlock } from '@/core/people/contacts';
+import type { Written } from '@/core/people/files';
 import { dropSome, freeId, keepMany, selectContacts } from '@/state/app';
 
-import { keepPicture, readPicture } from '../catchUp/pictures';
+import { keepPicture, readPicture } from '../kept';
 import type { Vault } from '../storage';
 import { importStem, type Act } from './blocks';
 

@@ -1,4 +1,4 @@
-import { emptyFields, ownSource, type JoinedContact } from '@/core/people';
+import { emptyFields, ownSource, type JoinedContact } from '@/core/people/contacts';
 import { selectContacts } from '@/state/app';
 import {
   addContact,

@@ -1,8 +1,8 @@
 import { sampleOffice } from '@sample';
 
-import type { Message } from '@/core/messages';
-import { OfficeIndex } from '@/core/office';
-import { emptyFields, joinContacts, ownSource, PeopleIndex } from '@/core/people';
+import type { Message } from '@/core/inbox/messages';
+import { OfficeIndex } from '@/core/setup';
+import { emptyFields, joinContacts, ownSource, PeopleIndex } from '@/core/people/contacts';
 import { writtenMessage } from '@/state/app';
 
 import { isDifferent, listAll, type Listed, type SearchSources } from './searchables';

@@ -1,9 +1,9 @@
-import { entryOf } from '@/core/contacts';
-import type { Message } from '@/core/messages';
-import type { OfficeIndex } from '@/core/office';
-import type { JoinedContact, PeopleIndex } from '@/core/people';
-import type { Searchable, SearchText } from '@/core/peopleSearch';
-import { textOf, type Voicemail } from '@/core/voicemail';
+import { entryOf } from '@/core/people/upkeep';
+import type { Message } from '@/core/inbox/messages';
+import type { OfficeIndex } from '@/core/setup';
+import type { JoinedContact, PeopleIndex } from '@/core/people/contacts';
+import type { Searchable, SearchText } from '@/core/people/search';
+import { textOf, type Voicemail } from '@/core/inbox/voicemail';
 import { formatAny } from '@/state/app';
 
 /** Of each number's texts and voicemails the latest are looked through. */

@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { directoryOf } from '@/core/contacts';
+import { directoryOf } from '@/core/people/upkeep';
 import { selectContacts, selectOffice, type RootState } from '@/state/app';
 
 /** Everybody by name: put in order once for each change, not for each screen. */

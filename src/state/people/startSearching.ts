@@ -1,4 +1,4 @@
-import { usageOf } from '@/core/peopleSearch';
+import { usageOf } from '@/core/people/search';
 import {
   selectContacts,
   selectOffice,

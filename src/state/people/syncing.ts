@@ -1,6 +1,6 @@
 import { sampleBooks } from '@sample/books';
 
-import { applySync, newSource, syncPageSchema, type Source } from '@/core/contacts';
+import { applySync, newSource, syncPageSchema, type Source } from '@/core/people/upkeep';
 import { SourceBroken, StandInSource } from '@/office/sources';
 import { keepOne, selectCards, type AppStore, type RootState } from '@/state/app';
 

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 
-import { recordingSchema, recordSchema } from '@/core/exchange';
-import { followUpSchema } from '@/core/followUps';
-import { ringPlanSchema } from '@/core/office';
-import { shownRuleSchema, shownSchema } from '@/core/presenting';
-import { ways } from '@/core/quality';
-import { heardEntrySchema } from '@/core/sound';
+import { recordingSchema, recordSchema } from '@/core/calls/exchange';
+import { followUpSchema } from '@/core/inbox/followUps';
+import { ringPlanSchema } from '@/core/setup';
+import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
+import { ways } from '@/core/calls/quality';
+import { heardEntrySchema } from '@/core/shared/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 

@@ -1,4 +1,4 @@
-import { plainFollowUp } from '@/core/followUps';
+import { plainFollowUp } from '@/core/inbox/followUps';
 import { goodNetwork } from '@/office/standins';
 
 type Data = Record<string, unknown>;

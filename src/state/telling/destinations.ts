@@ -6,7 +6,7 @@ import {
   writtenSecret,
   type Destination,
   type NoticeKind,
-} from '@/core/notices';
+} from '@/core/inbox/notifications';
 import { actDone, dropSome, keepOne, type RootState, type Services } from '@/state/app';
 
 import { trialFor } from './notices';

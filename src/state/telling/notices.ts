@@ -1,7 +1,7 @@
-import type { CallRecord } from '@/core/exchange';
-import { isInside, type Message } from '@/core/messages';
-import { toldOf, type Notice, type NoticeKind, type Told } from '@/core/notices';
-import { textOf, type Voicemail } from '@/core/voicemail';
+import type { CallRecord } from '@/core/calls/exchange';
+import { isInside, type Message } from '@/core/inbox/messages';
+import { toldOf, type Notice, type NoticeKind, type Told } from '@/core/inbox/notifications';
+import { textOf, type Voicemail } from '@/core/inbox/voicemail';
 import {
   formatAny,
   identifyNumber,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { newestTold, progressSchema, type Progress, type Told } from '@/core/notices';
+import { newestTold, progressSchema, type Progress, type Told } from '@/core/inbox/notifications';
 import { dropSome, keepOne, type AppStore, type Services } from '@/state/app';
 
 import { askServer } from './server';

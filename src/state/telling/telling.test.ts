@@ -1,4 +1,4 @@
-import { begun, type Delivery, type Progress } from '@/core/notices';
+import { begun, type Delivery, type Progress } from '@/core/inbox/notifications';
 
 import { onlineChanged } from '../app/slices';
 import { cawder, open, serveClips, settle, type App } from '../catchUp/tests/openApp';

@@ -1,6 +1,6 @@
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 
-import type { Stroke } from '@/core/office';
+import type { Stroke } from '@/core/setup';
 
 import { useTheme } from '../tokens';
 

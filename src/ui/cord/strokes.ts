@@ -1,4 +1,4 @@
-import type { Stroke } from '@/core/office';
+import type { Stroke } from '@/core/setup';
 
 /** The name of a stroke, for those who can't see it. */
 export const strokeNames: Record<Stroke, string> = {

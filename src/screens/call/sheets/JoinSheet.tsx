@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Command } from '@/core/exchange';
+import type { Command } from '@/core/calls/exchange';
 import { nameOfCall, sendAndSay, useAppDispatch, type CallView } from '@/state/app';
 import { Row } from '@/ui/list';
 import { Sheet } from '@/ui/sheet';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { formatDayAndClock } from '@/core/time';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   keepFollowUp,
   keepNote,

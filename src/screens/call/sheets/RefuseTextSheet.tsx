@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { callBackTimes, readyReplies } from '@/core/replies';
-import { formatDayAndClock } from '@/core/time';
+import { callBackTimes, readyReplies } from '@/core/inbox/replies';
+import { formatDayAndClock } from '@/core/shared/time';
 import {
   refuseWithText,
   selectTextNumber,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { whyNotSentTo, type Target } from '@/core/exchange';
+import { whyNotSentTo, type Target } from '@/core/calls/exchange';
 import {
   explainRefusal,
   nameOfCall,

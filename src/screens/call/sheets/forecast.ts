@@ -1,4 +1,4 @@
-import type { Target } from '@/core/exchange';
+import type { Target } from '@/core/calls/exchange';
 import { nameOfCall, type CallView, type Outlook } from '@/state/app';
 import type { Band } from '@/ui/scale';
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 
-import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbering';
+import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
 import {
   explainNotDialable,
   formatAny,

@@ -1,4 +1,4 @@
-import type { CallRecord } from '@/core/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 
 import { me, openApp, start } from './openApp';
 import { explainNotDialable, explainRefusal } from '../refusals';

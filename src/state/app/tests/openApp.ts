@@ -1,6 +1,6 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
-import type { Command } from '@/core/exchange';
+import type { Command } from '@/core/calls/exchange';
 import { Clock } from '@/office/clock';
 import { InPageOffice } from '@/office/link';
 

@@ -1,4 +1,4 @@
-import { edits } from '@/core/plans';
+import { edits } from '@/core/plans/editing';
 
 import { openApp, start } from './openApp';
 import {

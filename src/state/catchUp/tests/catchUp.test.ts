@@ -1,9 +1,9 @@
 import { sampleContacts, sampleOffice } from '@sample';
 
-import { plainFollowUp } from '@/core/followUps';
-import { isTask } from '@/core/looseEnds';
-import { undoDeleteMs } from '@/core/retention';
-import { textOf } from '@/core/voicemail';
+import { plainFollowUp } from '@/core/inbox/followUps';
+import { isTask } from '@/core/inbox/looseEnds';
+import { undoDeleteMs } from '@/core/inbox/retention';
+import { textOf } from '@/core/inbox/voicemail';
 import { Clock } from '@/office/clock';
 import {
   arrivalsSeen,

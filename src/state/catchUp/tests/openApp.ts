@@ -1,8 +1,8 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
-import type { CallRecord, ExchangeEvent } from '@/core/exchange';
-import type { KeepDays } from '@/core/retention';
-import { encodeWav } from '@/core/sound';
+import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
+import type { KeepDays } from '@/core/inbox/retention';
+import { encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
 import { createAppStore, keepDaysChosen, send, updated } from '@/state/app';

@@ -1,4 +1,4 @@
-import { roomNumber } from '@/core/messages';
+import { roomNumber } from '@/core/inbox/messages';
 
 import {
   chatOfCall,

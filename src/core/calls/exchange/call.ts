@@ -1,0 +1,240 @@
+import { z } from 'zod';
+
+import { finishSchema } from '@/core/setup';
+import { routeTraceSchema } from '@/core/plans/routing';
+import { causeSchema } from './causes';
+
+/** Who is at the end of a leg. An outside `number` of null is a withheld one. */
+export const endpointSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('device'), deviceId: z.string() }),
+  z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
+  z.object({ kind: z.literal('mailbox'), personId: z.string() }),
+  z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
+  z.object({ kind: z.literal('menu'), menuId: z.string() }),
+  /** Says that a text comes instead of an answer. */
+  z.object({ kind: z.literal('textNotice') }),
+]);
+export type Endpoint = z.infer<typeof endpointSchema>;
+
+/** ECMA-269 §6.1.5 connection states, in the words of docs/architecture.md. */
+export const legStates = [
+  'initiated',
+  'alerting',
+  'connected',
+  'held',
+  'queued',
+  'failed',
+  'cleared',
+] as const;
+export type LegState = (typeof legStates)[number];
+
+/** What somebody was brought into a call for. */
+export const reasonsToBring = [
+  'call',
+  'transfer',
+  'conference',
+  'return',
+  'findMe',
+  'move',
+  'join',
+  'retrieve',
+] as const;
+export type ReasonToBring = (typeof reasonsToBring)[number];
+
+export const legSchema = z.object({
+  id: z.string(),
+  callId: z.string(),
+  endpoint: endpointSchema,
+  /** Who of the office speaks there; at a room's phone whoever moved the call to it. null: somebody else. */
+  personId: z.string().nullable(),
+  role: z.enum(['caller', 'called']),
+  broughtFor: z.enum(reasonsToBring),
+  /** Who of the office brought it in, and so pays for it. */
+  broughtById: z.string().nullable(),
+  state: z.enum(legStates),
+  /** Epoch milliseconds, as all times here. */
+  stateSince: z.number(),
+  createdAt: z.number(),
+  answeredAt: z.number().nullable(),
+  clearedAt: z.number().nullable(),
+  muted: z.boolean(),
+  /** The leg whose owner took this one's voice away. */
+  silencedBy: z.string().nullable(),
+  /** Who hears whom goes by rooms: all on the floor, those put aside to music, two in a private word. */
+  room: z.enum(['floor', 'aside', 'private']),
+  /** The leg whose owner put this one there. */
+  roomBy: z.string().nullable(),
+  digitsSent: z.string(),
+  /** `asked`: whoever lifts it must take the call by a key; `waiting`: lifted, and the key not yet pressed. */
+  accept: z.enum(['no', 'asked', 'waiting']),
+  /** The leg that goes once this one is up. */
+  replaces: z.string().nullable(),
+  /** Moved to another device: it stays for a moment so that no word is lost, and counts for nobody. */
+  leaves: z.boolean(),
+  /** A mailbox speaks its greeting, then takes the message; or asks for the caller's name and searches. */
+  mailboxPhase: z.enum(['greeting', 'recording', 'name']).nullable(),
+  /** How often a menu has spoken. */
+  menuTurn: z.number().optional(),
+  cause: causeSchema.nullable(),
+});
+export type Leg = z.infer<typeof legSchema>;
+
+const ofLeg = { legId: z.string() };
+export const timerSchema = z.object({
+  id: z.number(),
+  at: z.number(),
+  what: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('route') }),
+    z.object({ kind: z.literal('setup'), ...ofLeg }),
+    z.object({ kind: z.literal('noAnswer'), ...ofLeg }),
+    z.object({ kind: z.literal('tone') }),
+    z.object({ kind: z.literal('greetingEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('nameEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('menuEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('noticeEnd'), ...ofLeg }),
+    z.object({ kind: z.literal('callerNamed') }),
+    z.object({ kind: z.literal('messageLimit'), ...ofLeg }),
+    z.object({ kind: z.literal('digit'), ...ofLeg, digit: z.string() }),
+    z.object({ kind: z.literal('accept'), ...ofLeg }),
+    z.object({ kind: z.literal('ownPhone'), ...ofLeg }),
+    z.object({ kind: z.literal('move'), ...ofLeg }),
+    z.object({ kind: z.literal('overlap'), ...ofLeg }),
+    z.object({ kind: z.literal('park') }),
+    z.object({ kind: z.literal('callBackLimit'), ...ofLeg }),
+  ]),
+});
+export type Timer = z.infer<typeof timerSchema>;
+
+/** The trace as it is carried out: its seconds count from `startedAt`, which a refusal may move back. */
+export const ringingSchema = z.object({
+  trace: routeTraceSchema,
+  startedAt: z.number(),
+  /** What those who ring are brought in for, and by whom. */
+  broughtFor: z.enum(reasonsToBring),
+  broughtById: z.string().nullable(),
+  /** For each leg of the trace the call's leg it became, "skipped" where it fell away, null while to come. */
+  progress: z.array(z.string().nullable()),
+  /** Whether somebody of the plan has refused. */
+  wasRefused: z.boolean().default(false),
+  /** The caller is saying their name, while the devices begin to ring. */
+  asksName: z.boolean().default(false),
+});
+
+/** What was done with a call besides talking, kept in its records. */
+export const callActs = [
+  'screened',
+  'forwarded',
+  'deflected',
+  'transferred',
+  'returned',
+  'tookBack',
+  'added',
+  'joinedCalls',
+  'joined',
+  'tookOver',
+  'dropped',
+  'parked',
+  'retrieved',
+  'pickedUp',
+  'moved',
+  'recorded',
+  'searchedFor',
+  'chose',
+] as const;
+export const callActSchema = z.object({
+  at: z.number(),
+  act: z.enum(callActs),
+  /** Who did it; null: the exchange by a rule. */
+  byId: z.string().nullable(),
+  /** Number, extension, slot or device it went to, as far as there is one. */
+  to: z.string().nullable(),
+});
+export type CallAct = z.infer<typeof callActSchema>;
+
+export const recordingSchema = z.object({
+  id: z.string(),
+  /** Whose it is: it holds what that person hears. */
+  personId: z.string(),
+  legId: z.string(),
+  byPolicy: z.boolean(),
+  state: z.enum(['on', 'paused', 'ended']),
+  startedAt: z.number(),
+  /** Stretches that were recorded; the last is open (null) while it is on. */
+  pieces: z.array(z.object({ from: z.number(), to: z.number().nullable() })),
+});
+export type Recording = z.infer<typeof recordingSchema>;
+
+export const callSchema = z.object({
+  id: z.string(),
+  /** Seen from the office: in from the network, out to it, or between its own phones. */
+  kind: z.enum(['inbound', 'outbound', 'internal']),
+  /** What the caller dialled, as E.164, extension or code. */
+  dialled: z.string(),
+  /** The line called or presented; null for a plain extension call and a withheld outgoing one. */
+  lineId: z.string().nullable(),
+  withheld: z.boolean(),
+  postDial: z.string().nullable(),
+  startedAt: z.number(),
+  answeredAt: z.number().nullable(),
+  legs: z.array(legSchema),
+  ringing: ringingSchema.nullable(),
+  /** Traces carried out before, oldest first: of who forwarded, handed over or was searched for. */
+  earlierTraces: z.array(routeTraceSchema),
+  finish: finishSchema.nullable(),
+  /** Why it can't be connected; the caller hears the tone of it until it is cleared. */
+  failure: causeSchema.nullable(),
+  /** Milliseconds of message in the mailbox at the end. */
+  messageMs: z.number(),
+  timers: z.array(timerSchema),
+  /** Set for a call to an emergency number, with the place it gives. */
+  emergency: z.object({ location: z.string().nullable() }).nullable(),
+  /** The call this one was placed to consult about. */
+  consultationFor: z.string().nullable(),
+  /** Who gets it back when whom it was handed to does not take it, or nobody takes it from its slot. */
+  comesBackTo: z.object({ personId: z.string(), deviceId: z.string() }).nullable(),
+  returned: z.object({ why: z.enum(['transfer', 'park']), at: z.number() }).nullable(),
+  /** Who handed it over last, to where, and who of those in it they had on hold; left out by earlier versions. */
+  handedOver: z
+    .object({ byId: z.string(), at: z.number(), to: z.string(), heldLegIds: z.array(z.string()) })
+    .nullable()
+    .default(null),
+  parked: z.object({ slot: z.string(), at: z.number(), byId: z.string() }).nullable(),
+  /** By this code others may come in, or take it over. */
+  invitation: z
+    .object({
+      code: z.string(),
+      purpose: z.enum(['join', 'takeOver']),
+      legId: z.string(),
+      toPersonId: z.string().nullable(),
+    })
+    .nullable(),
+  /** Who is called once the caller's own phone is lifted; null when there is nothing to wait for. */
+  calledAfterwards: z.string().nullable(),
+  /** The busy one a call-back waits for: a person's id or an outside number. */
+  waitsFor: z.string().nullable(),
+  recordings: z.array(recordingSchema),
+  acts: z.array(callActSchema),
+});
+export type Call = z.infer<typeof callSchema>;
+
+/** Somebody's mailbox, or a team's. */
+export const isMailbox = ({ endpoint }: Pick<Leg, 'endpoint'>) =>
+  endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox';
+/** Nobody is there: a machine of the office speaks. */
+export const isMachine = (leg: Pick<Leg, 'endpoint'>) =>
+  isMailbox(leg) || leg.endpoint.kind === 'menu' || leg.endpoint.kind === 'textNotice';
+export const isLive = (leg: Leg) => leg.state !== 'cleared';
+export const isTalking = (leg: Leg) => (leg.state === 'connected' || leg.state === 'held') && !leg.leaves;
+/** Being called and not yet there; one's own other device, to which a call is being moved, is none. */
+export const isPending = (leg: Leg) =>
+  leg.role === 'called' && leg.replaces === null && (leg.state === 'initiated' || leg.state === 'alerting');
+
+/** The caller hears ringing though nobody rings, until the plan's finish. */
+export const isWaitingInSilence = ({ ringing, timers }: Pick<Call, 'ringing' | 'timers'>) =>
+  ringing?.trace.isSilent === true && timers.some(({ what }) => what.kind === 'route');
+
+export function callerOf(call: Call): Leg {
+  const caller = call.legs.find((leg) => leg.role === 'caller');
+  if (!caller) throw new Error(`Call ${call.id} has no caller`);
+  return caller;
+}

@@ -1,0 +1,71 @@
+import type { OfficeIndex } from '@/core/setup';
+import { traceAny, type RouteTrace, type World } from '@/core/plans/routing';
+import { isLive, isTalking, type Call } from './call';
+import type { Refusal } from './commands';
+import { barredReason, checkedDestination, destinationOf, readDialled } from './destination';
+
+/** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
+export function barredWhy(office: OfficeIndex, to: string): string | null {
+  const read = readDialled(to);
+  return read.ok ? barredReason(office, destinationOf(office, read.dialled)) : null;
+}
+
+/** Why somebody in this call can't be sent there, or asked in from there, by who is at that leg; null where they can. */
+export function whyNotSentTo(office: OfficeIndex, call: Call, legId: string, to: string): Refusal | null {
+  const leg = call.legs.find(({ id }) => id === legId);
+  if (!leg) return { code: 'unknownLeg' };
+  const checked = checkedDestination({ office }, call, leg, to);
+  return checked.ok ? null : checked.reason;
+}
+
+/**
+ * What would happen to a call to `to` right now: the same trace the exchange would carry out, from the calls that are
+ * there, for a caller of no particular kind. Devices are taken to be signed in. null for the public network, and for what can't be dialled.
+ */
+export function foresee(
+  office: OfficeIndex,
+  calls: Iterable<Call>,
+  to: string,
+  at: number,
+): RouteTrace | null {
+  const read = readDialled(to);
+  if (!read.ok) return null;
+  const destination = destinationOf(office, read.dialled);
+  const counts = new Map<string, number>();
+  const onCall = new Set<string>();
+  for (const call of calls) {
+    for (const leg of call.legs.filter(isLive)) {
+      const { endpoint, state, personId } = leg;
+      if (personId !== null && isTalking(leg)) onCall.add(personId);
+      if (endpoint.kind === 'device' && state !== 'queued')
+        counts.set(endpoint.deviceId, (counts.get(endpoint.deviceId) ?? 0) + 1);
+    }
+  }
+  const world: World = {
+    at,
+    isSignedIn: () => true,
+    isOnCall: (personId) => onCall.has(personId),
+    triesWithin: () => 0,
+    isBusy: (deviceId) => (counts.get(deviceId) ?? 0) >= (office.devices.get(deviceId)?.callLimit ?? 1),
+  };
+  switch (destination.kind) {
+    case 'person':
+      return traceAny(office, { ownerId: destination.personId, lineId: null, caller: null }, world);
+    case 'line':
+      return traceAny(
+        office,
+        { ownerId: destination.ownerId, lineId: destination.lineId, caller: null },
+        world,
+      );
+    case 'team':
+      return traceAny(office, { ownerId: destination.teamId, lineId: null, caller: null }, world);
+    case 'menu':
+      return traceAny(
+        office,
+        { ownerId: destination.menuId, lineId: destination.lineId, caller: null },
+        world,
+      );
+    default:
+      return null;
+  }
+}

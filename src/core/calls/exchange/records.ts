@@ -1,0 +1,252 @@
+import type { OfficeIndex } from '@/core/setup';
+import { costMicros, rateFor } from '@/core/numbers/rates';
+import type { RouteTrace } from '@/core/plans/routing';
+import { callerOf, isMachine, type Call, type Leg } from './call';
+import type { Cause } from './causes';
+import type { CallOutcome, CallRecord } from './record';
+import type { Switchboard } from './Switchboard';
+
+/**
+ * Writes one record for each person the call concerned: who called, whose call it was, all who were rung or took
+ * part, who brought somebody in, and the team in whose mailbox it ended.
+ */
+export function writeRecords(board: Switchboard, call: Call, cause: Cause): void {
+  if (call.waitsFor !== null) return;
+  const { office } = board;
+  const concerned = new Set<string>();
+  const { personId: callerPersonId } = callerOf(call);
+  if (callerPersonId !== null) concerned.add(callerPersonId);
+  for (const { ownerId } of tracesOf(call)) concerned.add(ownerId);
+  // Also those of a team whose phones were all signed out: its mailbox is theirs.
+  if (call.finish?.kind === 'teamMailbox')
+    for (const id of office.teams.get(call.finish.teamId)?.memberIds ?? []) concerned.add(id);
+  const keeperId = keeperOfLastMenu(office, call);
+  if (keeperId !== null) concerned.add(keeperId);
+  for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
+  for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
+  for (const personId of concerned) {
+    if (!office.people.has(personId)) continue;
+    const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
+    board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
+  }
+}
+
+/** Who is told of a call that ended in a menu, or at its finish; null where it went further. */
+function keeperOfLastMenu(office: OfficeIndex, call: Call): string | null {
+  const last = tracesOf(call).at(-1);
+  return (last && office.menus.get(last.ownerId)?.keeperId) ?? null;
+}
+
+function buildRecord(
+  office: OfficeIndex,
+  call: Call,
+  personId: string,
+  now: number,
+  cause: Cause,
+): CallRecord {
+  const caller = callerOf(call);
+  const isCaller = caller.personId === personId;
+  const own = call.legs.filter((leg) => placeOf(office, leg, call) === personId);
+  const answered = firstAnswered(office, call, null);
+  const ownAnswered = firstAnswered(office, call, personId);
+  const talked = isCaller ? answered : ownAnswered;
+  const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
+  const tookPart = isCaller || ownAnswered !== undefined;
+  return {
+    id: `${call.id}-${personId}`,
+    callId: call.id,
+    personId,
+    direction: isCaller ? 'out' : 'in',
+    lineId: call.lineId,
+    other: isCaller ? calledParty(office, call) : callingParty(office, call, caller),
+    startedAt: call.startedAt,
+    answeredAt: talked?.answeredAt ?? null,
+    endedAt: tookPart ? Math.max(...own.map((leg) => leg.clearedAt ?? now)) : now,
+    outcome: isCaller
+      ? outgoingOutcome(call, answered, caller)
+      : incomingOutcome(call, personId, ownAnswered, answered),
+    cause,
+    deviceId: last && tookPart ? deviceOf(last) : null,
+    answeredById:
+      (!isCaller && ownAnswered) || !answered
+        ? null
+        : otherThan(personId, placeOf(office, answered, call) ?? answered.broughtById),
+    withheld: call.withheld,
+    digitsSent: own.map(({ digitsSent }) => digitsSent).reduce(longer, ''),
+    finish: call.finish,
+    messageMs: call.messageMs,
+    path: call.legs.flatMap((leg) => pathOf(leg, call)),
+    trace: traceFor(call, personId, office),
+    parties: call.legs.flatMap((leg) => partyOf(office, leg, now)),
+    acts: call.acts,
+    recordings: call.recordings.filter((recording) => recording.personId === personId),
+    costMicros: costOf(office, call, personId, now),
+  };
+}
+
+const longer = (a: string, b: string) => (b.length > a.length ? b : a);
+const otherThan = (personId: string, other: string | null) => (other === personId ? null : other);
+
+/** The first called leg that was answered by anybody but a mailbox, or by the given person. */
+function firstAnswered(office: OfficeIndex, call: Call, personId: string | null): Leg | undefined {
+  return call.legs.find(
+    (leg) =>
+      leg.role === 'called' &&
+      leg.answeredAt !== null &&
+      !isMachine(leg) &&
+      leg.broughtFor !== 'move' &&
+      (personId === null || placeOf(office, leg, call) === personId),
+  );
+}
+
+/** In whose place somebody is at this leg: their own; at a number outside, that of whoever's plan rang or forwarded there. */
+function placeOf(office: OfficeIndex, leg: Leg, call: Call): string | null {
+  if (leg.personId !== null || leg.endpoint.kind !== 'outside' || leg.role === 'caller') return leg.personId;
+  const { number } = leg.endpoint;
+  for (const { ownerId, legs } of tracesOf(call)) {
+    const planned = legs.find((each) => each.number === number);
+    // What a team's plan rings is in nobody's place.
+    if (planned) return planned.personId ?? (office.people.has(ownerId) ? ownerId : null);
+  }
+  return isForwardedTo(call, number) ? leg.broughtById : null;
+}
+
+const isForwardedTo = ({ acts }: Call, number: string | null) =>
+  acts.some(({ act, to }) => act === 'forwarded' && to === number);
+
+function outgoingOutcome(call: Call, answered: Leg | undefined, caller: Leg): CallOutcome {
+  if (answered) return 'answered';
+  if (call.calledAfterwards !== null && caller.answeredAt === null) return 'ownPhoneUnanswered';
+  switch (call.failure) {
+    case null:
+      return call.finish?.kind === 'mailbox' || call.finish?.kind === 'teamMailbox' ? 'mailbox' : 'cancelled';
+    case 'userBusy':
+      return 'busy';
+    case 'unallocatedNumber':
+      return 'unknownNumber';
+    case 'callRejected':
+      return 'refusedByOther';
+    case 'noAnswer':
+    case 'noUserResponding':
+      return 'noAnswer';
+    default:
+      return 'failed';
+  }
+}
+
+function incomingOutcome(
+  call: Call,
+  personId: string,
+  ownAnswered: Leg | undefined,
+  answered: Leg | undefined,
+): CallOutcome {
+  if (ownAnswered) return 'answered';
+  const did = (wanted: Call['acts'][number]['act']) =>
+    call.acts.some(({ act, byId }) => act === wanted && byId === personId);
+  if (did('screened')) return 'screened';
+  if (did('deflected')) return 'deflected';
+  const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
+  if (refused) return 'refused';
+  return answered ? 'answeredByOther' : 'missed';
+}
+
+const tracesOf = (call: Call): RouteTrace[] =>
+  call.ringing ? [...call.earlierTraces, call.ringing.trace] : call.earlierTraces;
+
+/** The trace of this person's own plan, else of a team of theirs, else the first. */
+function traceFor(call: Call, personId: string, office: OfficeIndex): RouteTrace | null {
+  const traces = tracesOf(call);
+  const ofTeam = ({ ownerId }: RouteTrace) => office.teams.get(ownerId)?.memberIds.includes(personId);
+  return traces.find(({ ownerId }) => ownerId === personId) ?? traces.find(ofTeam) ?? traces[0] ?? null;
+}
+
+function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord['other'] {
+  if (caller.endpoint.kind === 'outside') {
+    return { number: caller.endpoint.number, name: caller.endpoint.name, personId: null };
+  }
+  const person = office.people.get(caller.personId ?? '');
+  return {
+    number: person?.extension ?? call.dialled,
+    name: person?.name ?? null,
+    personId: person?.id ?? null,
+  };
+}
+
+function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
+  const person = office.peopleByExtension.get(call.dialled);
+  if (person) return { number: person.extension, name: person.name, personId: person.id };
+  const name =
+    office.linesByNumber.get(call.dialled)?.name ?? office.teamsByExtension.get(call.dialled)?.name ?? null;
+  return { number: call.dialled, name, personId: null };
+}
+
+function pathOf(leg: Leg, call: Call): CallRecord['path'] {
+  if (leg.role !== 'called' || isMachine(leg)) return [];
+  const deviceId = deviceOf(leg);
+  const number = leg.endpoint.kind === 'outside' ? leg.endpoint.number : null;
+  // A number that was simply called is told by the record itself.
+  if (
+    deviceId === null &&
+    !isForwardedTo(call, number) &&
+    !tracesOf(call).some(({ legs }) => legs.some((planned) => planned.number === number))
+  )
+    return [];
+  const endedAt = leg.answeredAt ?? leg.clearedAt ?? leg.createdAt;
+  const seconds = (at: number) => (at - call.startedAt) / 1000;
+  return [
+    {
+      deviceId,
+      number,
+      fromSeconds: seconds(leg.createdAt),
+      toSeconds: seconds(endedAt),
+      ended: endingOf(leg),
+    },
+  ];
+}
+
+function endingOf(leg: Leg): CallRecord['path'][number]['ended'] {
+  if (leg.answeredAt !== null) return 'answered';
+  switch (leg.cause) {
+    case 'completedElsewhere':
+      return 'elsewhere';
+    case 'callRejected':
+      return 'refused';
+    case 'noAnswer':
+      return 'rangOut';
+    case 'normalClearing':
+      return 'callerLeft';
+    default:
+      return 'failed';
+  }
+}
+
+function partyOf(office: OfficeIndex, leg: Leg, now: number): CallRecord['parties'] {
+  const from = leg.role === 'caller' ? leg.createdAt : leg.answeredAt;
+  if (from === null || isMachine(leg)) return [];
+  const person = office.people.get(leg.personId ?? '');
+  const isOutside = leg.endpoint.kind === 'outside';
+  return [
+    {
+      number: leg.endpoint.kind === 'outside' ? leg.endpoint.number : (person?.extension ?? null),
+      name: leg.endpoint.kind === 'outside' ? leg.endpoint.name : (person?.name ?? null),
+      personId: isOutside ? null : leg.personId,
+      deviceId: deviceOf(leg),
+      from,
+      to: leg.clearedAt ?? now,
+    },
+  ];
+}
+
+/** Each outside leg costs from its answer, whoever is on the other end by then. */
+function costOf(office: OfficeIndex, call: Call, personId: string, now: number): number {
+  const { rates } = office.setup;
+  let micros = 0;
+  for (const { endpoint, role, broughtById, answeredAt, clearedAt } of call.legs) {
+    const isPaid = endpoint.kind === 'outside' && role === 'called' && broughtById === personId;
+    if (!isPaid || answeredAt === null || endpoint.number === null) continue;
+    micros += costMicros(rateFor(rates, endpoint.number), (clearedAt ?? now) - answeredAt);
+  }
+  return micros;
+}
+
+const deviceOf = (leg: Leg) => (leg.endpoint.kind === 'device' ? leg.endpoint.deviceId : null);

@@ -1,0 +1,190 @@
+import type { Menu, OfficeSetup } from '@/core/setup';
+import { openStory } from './story';
+import { customer, testSetup } from './testOffice';
+
+/** Speaks 4 s (ten words) and waits 6 s. */
+const menu: Menu = {
+  id: 'menu',
+  name: 'Night menu',
+  extension: '260',
+  text: 'Press one for Ben or two for the stores, please.',
+  keys: [
+    { key: '1', to: '201' },
+    { key: '2', to: '250' },
+    { key: '9', to: '298' },
+  ],
+  waitSeconds: 6,
+  turns: 2,
+  finish: { kind: 'mailbox', personId: 'ada' },
+  keeperId: 'cleo',
+};
+
+function withMenu(more: Partial<OfficeSetup> = {}) {
+  const line = { ...testSetup.lines[0]!, id: 'night', number: '+441314960160', ownerId: 'menu' };
+  return openStory({ ...testSetup, menus: [menu], lines: [...testSetup.lines, line], ...more });
+}
+
+/** A caller in the menu, at its line or by its extension. */
+function inMenu(to = '+441314960160') {
+  const story = withMenu();
+  const told = story.does({ type: 'make', from: customer, to }, 0);
+  return {
+    ...story,
+    told,
+    press: (digits: string, seconds: number) =>
+      story.does({ type: 'sendDigits', legId: story.at('customer'), digits }, seconds),
+  };
+}
+
+describe('a menu', () => {
+  it.each(['+441314960160', '260'])('takes a call to %s, and speaks', (to) => {
+    const { told, hears } = inMenu(to);
+    expect(told).toEqual(['originated customer', 'established menu', 'menuSpoke menu']);
+    expect(hears()).toMatchObject({ customer: 'menu' });
+  });
+
+  it('puts the call through by a key, also while it still speaks', () => {
+    const { press, lets } = inMenu();
+    expect(press('1', 2)).toEqual([
+      'digitsSent customer 1',
+      'connectionCleared menu normalClearing',
+      'diverted to 201',
+      'delivered ben-desk',
+    ]);
+    // Nobody answers: Ben’s own plan decides.
+    expect(lets(22)).toEqual(['connectionCleared ben-desk noAnswer']);
+  });
+
+  it('speaks again where nothing is pressed, and at last the call meets its finish', () => {
+    const { lets } = inMenu();
+    expect(lets(9)).toEqual([]);
+    expect(lets(10)).toEqual(['menuSpoke menu']);
+    expect(lets(20)).toEqual(['connectionCleared menu normalClearing', 'established ada-mailbox']);
+  });
+
+  it.each(['5', '9'])('takes key %s, which leads nowhere, for a turn', (digit) => {
+    const { press } = inMenu();
+    expect(press(digit, 3)).toEqual([`digitsSent customer ${digit}`, 'menuSpoke menu']);
+    expect(press(digit, 5)).toContain('established ada-mailbox');
+  });
+
+  it('that a caller leaves is told to its keeper, with the menu on the way', () => {
+    const story = inMenu();
+    const { events } = story.send({ type: 'clear', legId: story.at('customer') }, 4);
+    const [record] = events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+    expect(record).toMatchObject({ personId: 'cleo', outcome: 'missed', lineId: 'night' });
+    expect(record?.trace?.steps).toEqual([{ kind: 'menuReached', menuId: 'menu' }]);
+  });
+
+  it('that led further is on the record of whoever was called, with the key', () => {
+    const story = inMenu();
+    story.press('1', 2);
+    const { events } = story.send({ type: 'clear', legId: story.at('customer') }, 5);
+    const records = events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+    expect(records.map(({ personId }) => personId)).toEqual(['ben']);
+    expect(records[0]?.acts).toMatchObject([{ act: 'chose', to: '1' }]);
+  });
+
+  it('goes on after a save in the middle of its words', () => {
+    const story = inMenu();
+    story.lets(4);
+    const saved = JSON.stringify(story.exchange.save());
+    expect(saved).toContain('"menuEnd"');
+    expect(story.lets(10)).toEqual(['menuSpoke menu']);
+  });
+
+  it('moved to another phone while it spoke, tells that phone what became of the key', () => {
+    const story = withMenu({ menus: [{ ...menu, keys: [{ key: '1', to: '0131 496 0150' }] }] });
+    const { legId } = story.fromAda('260', 0);
+    story.does({ type: 'move', legId, to: { deviceId: 'ada-desk' }, atOnce: true }, 2);
+    story.lets(4);
+    story.does({ type: 'sendDigits', legId: story.at('ada-desk'), digits: '1' }, 5);
+    story.does({ type: 'fail', legId: story.at('+441314960150'), cause: 'userBusy' }, 6);
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'busy' });
+  });
+
+  it('lets nobody in by a code that was given for the talk before', () => {
+    const story = withMenu();
+    story.adaTalks(0);
+    const legId = story.at('customer');
+    story.does({ type: 'invite', legId: story.at('ada-app'), purpose: 'join', toPersonId: null }, 3);
+    const [call] = [...story.exchange.calls.values()];
+    const code = call?.invitation?.code ?? '';
+    call!.invitation!.legId = legId;
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: { kind: 'number', to: '260' } }, 5);
+    expect(story.refuses({ type: 'join', deviceId: 'cleo-desk', code }, 6)).toBe('unknownCode');
+  });
+
+  it('keeps whoever is handed over to it, who does not come back', () => {
+    const story = withMenu();
+    story.adaTalks(0);
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: { kind: 'number', to: '260' } }, 5);
+    expect(story.hears()).toMatchObject({ customer: 'menu' });
+    expect(story.lets(24)).not.toContain('returned to ada');
+  });
+});
+
+describe('a text back', () => {
+  const textBack = { kind: 'textBack', lineId: 'field', text: 'I call you at five.' } as const;
+  const mobile = { kind: 'outside', number: '+447700900321', name: null } as const;
+  const story = () =>
+    withMenu({
+      ringPlans: testSetup.ringPlans.map((plan) =>
+        plan.personId === 'ben'
+          ? { ...plan, rules: plan.rules.map((rule) => ({ ...rule, finish: textBack })) }
+          : plan,
+      ),
+    });
+
+  it('ends an unanswered call with a text to the caller, who hears that it comes', () => {
+    const { send, advance, hears, exchange } = story();
+    send({ type: 'make', from: mobile, to: '201' }, 0);
+    const owed = advance(20).find(({ type }) => type === 'textOwed');
+    expect(owed).toMatchObject({ personId: 'ben', lineId: 'field', to: mobile.number, text: textBack.text });
+    expect(hears()).toMatchObject({ '+447700900321': 'textNotice' });
+    const records = advance(25).flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+    expect(records).toMatchObject([{ personId: 'ben', outcome: 'missed', finish: textBack }]);
+    expect(exchange.calls.size).toBe(0);
+  });
+
+  it.each([
+    ['a landline', customer],
+    ['a withheld number', { kind: 'outside', number: null, name: null } as const],
+    ['a colleague', { kind: 'device', deviceId: 'ada-app' } as const],
+  ])('goes to the mailbox for %s, which can take none', (_, from) => {
+    const { send, advance, hears } = story();
+    send({ type: 'make', from, to: '201' }, 0);
+    expect(advance(20).some(({ type }) => type === 'textOwed')).toBe(false);
+    expect(Object.values(hears())).toContain('greeting');
+  });
+});
+
+describe('a mailbox’s greeting', () => {
+  const message = (greeting: object) => {
+    const story = openStory({
+      ...testSetup,
+      ringPlans: [
+        {
+          personId: 'cleo',
+          rules: [],
+          greetings: [
+            {
+              id: 'g',
+              name: 'Any',
+              text: 'One two three four five six seven eight nine ten eleven',
+              ...greeting,
+            },
+          ],
+        },
+      ],
+    });
+    story.does({ type: 'make', from: customer, to: '211' }, 0);
+    for (let second = 1; second < 60; second++)
+      if (story.lets(second).some((line) => line.startsWith('messageStarted'))) return second;
+    return null;
+  };
+
+  it('lasts as long as its words are spoken, with the beep', () => expect(message({})).toBe(5));
+  it('lasts as long as it was recorded, with the beep', () =>
+    expect(message({ recorded: { soundId: 's', seconds: 12 } })).toBe(13));
+});

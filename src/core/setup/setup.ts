@@ -1,0 +1,140 @@
+import { z } from 'zod';
+
+import { rateDeckSchema } from '@/core/numbers/rates';
+import { menuSchema } from './menu';
+import { ringPlanSchema } from './ringPlan';
+import { weekWindowSchema } from './when';
+
+/** E.164: "+" and 2 to 15 digits. */
+export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
+
+export const strokes = ['solid', 'dashed', 'dotted', 'double', 'dashDot', 'thinPair'] as const;
+export type Stroke = (typeof strokes)[number];
+
+/** Callers a person does not want to be rung by (RFC 5359 §2.13). */
+export const screeningSchema = z.object({ numbers: z.array(e164Schema), withheld: z.boolean() });
+
+export const situationSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  /** What colleagues see of it. */
+  shows: z.enum(['free', 'away', 'off']),
+  /** Whether calls to the person's teams pass them by meanwhile. */
+  leavesTeams: z.boolean().optional(),
+});
+export type Situation = z.infer<typeof situationSchema>;
+
+/** When somebody is in a situation without saying so: in certain hours, in or out of the working hours, in a meeting. */
+export const followedSchema = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('hours'), situationId: z.string(), windows: z.array(weekWindowSchema).min(1) }),
+  z.object({ by: z.literal('workingHours'), situationId: z.string(), working: z.boolean() }),
+  z.object({ by: z.literal('meetings'), situationId: z.string() }),
+]);
+export type Followed = z.infer<typeof followedSchema>;
+
+/** A situation chosen by hand, with own words to it, until an instant or (null) until it is changed. */
+const chosenSchema = z.object({ id: z.string(), word: z.string(), until: z.number().nullable() });
+export type ChosenSituation = z.infer<typeof chosenSchema>;
+
+export const personSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  role: z.string(),
+  extension: z.string(),
+  /** The line whose number others see when this person calls out and chose none. */
+  presentedLineId: z.string(),
+  screening: screeningSchema.optional(),
+  /** Their own short list of circumstances, which rules ask for and colleagues see. */
+  situations: z.array(situationSchema).optional(),
+  /** Situations that come by themselves; the first that fits holds, while none is chosen by hand. */
+  follows: z.array(followedSchema).optional(),
+  /** The situation they chose; where it ends, those it was chosen over come back, the nearest first. */
+  situation: chosenSchema.extend({ before: z.array(chosenSchema).optional() }).optional(),
+});
+export type Person = z.infer<typeof personSchema>;
+
+/** Several people behind one extension; all their desk phones and apps ring together. */
+export const teamSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  extension: z.string(),
+  memberIds: z.array(z.string()),
+  /** Whether what nobody of them takes ends in a mailbox of the team, with that greeting; left out: in busy tone. */
+  mailbox: z.object({ text: z.string() }).optional(),
+});
+export type Team = z.infer<typeof teamSchema>;
+
+export const lineSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  number: e164Schema,
+  /** How the line's cord is drawn: hue index of the theme and stroke. */
+  cord: z.object({ hue: z.number().int().min(0).max(5), stroke: z.enum(strokes) }),
+  urgent: z.boolean(),
+  /** Whose ring plan takes its calls; or the team or menu they reach. */
+  ownerId: z.string(),
+  /** Whether texts can be sent from it and to it. */
+  texts: z.boolean().optional(),
+  /** Whether paper that is faxed to it is taken, and faxes are sent from it. */
+  faxes: z.boolean().optional(),
+});
+export type Line = z.infer<typeof lineSchema>;
+
+export const deviceKinds = ['app', 'desk', 'mobile', 'room'] as const;
+export type DeviceKind = (typeof deviceKinds)[number];
+
+export const deviceSchema = z.object({
+  id: z.string(),
+  /** null for a phone that stands in a room. */
+  personId: z.string().nullable(),
+  kind: z.enum(deviceKinds),
+  name: z.string(),
+  /** Calls it can hold at once before it counts as busy. */
+  callLimit: z.number().int().positive(),
+  /** What an emergency call from it gives as its place. */
+  location: z.string().optional(),
+  /** A mobile whose own mailbox lifts it after so many seconds, whoever calls. */
+  ownMailboxSeconds: z.number().positive().optional(),
+  /** Written on a room's phone: who types it may move a call there. */
+  roomCode: z.string().optional(),
+});
+export type Device = z.infer<typeof deviceSchema>;
+
+export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
+
+export const policiesSchema = z.object({
+  recording: z.enum(recordingPolicies),
+  /** Numbers beginning so can't be called (RFC 5359 §2.14), each with why. */
+  barred: z.array(z.object({ prefix: z.string(), why: z.string() })),
+  /** Whether anybody may withhold their number; left out: they may. */
+  mayWithhold: z.boolean().optional(),
+  /** Which line's number is shown to numbers that begin so, whatever is chosen. */
+  presented: z.array(z.object({ prefix: z.string(), lineId: z.string() })).optional(),
+  /** How long a blind transfer may ring before it comes back. */
+  transferReturnSeconds: z.number().positive(),
+  /** How long somebody may be parked before it rings back. */
+  parkSeconds: z.number().positive(),
+});
+
+export const officeSetupSchema = z.object({
+  name: z.string(),
+  /** IANA time zone of the office. */
+  zone: z.string(),
+  people: z.array(personSchema),
+  teams: z.array(teamSchema),
+  lines: z.array(lineSchema),
+  devices: z.array(deviceSchema),
+  ringPlans: z.array(ringPlanSchema),
+  /** Left out by offices of earlier versions. */
+  menus: z.array(menuSchema).default([]),
+  /** Callers the office knows by number, in groups; those of a starred group are starred. */
+  callerGroups: z.array(
+    z.object({ id: z.string(), name: z.string(), starred: z.boolean(), numbers: z.array(e164Schema) }),
+  ),
+  /** Names of the park slots, as they are dialled after *84. */
+  parkSlots: z.array(z.string()),
+  policies: policiesSchema,
+  rates: rateDeckSchema,
+});
+/** Everything an office's exchange is configured with. */
+export type OfficeSetup = z.infer<typeof officeSetupSchema>;

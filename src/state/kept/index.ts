@@ -1,0 +1,12 @@
+/** What is kept one by one: its keys and forms in storage; and pictures, which are read when they are shown. */
+export {
+  catchUpKeys,
+  faxPagesKind,
+  keptKinds,
+  pictureKind,
+  reckoningKind,
+  seenKind,
+  spokenKind,
+  type Spoken,
+} from './kinds';
+export { keepPicture, pictureKeyOf, readPicture, usePicture } from './pictures';

@@ -1,0 +1,110 @@
+import { z } from 'zod';
+
+import { faxSchema } from '@/core/inbox/fax';
+import { looseEndsSchema, looseWeightsSchema } from '@/core/inbox/looseEnds';
+import { messageSchema, roomSchema } from '@/core/inbox/messages';
+import { destinationSchema, toldSchema } from '@/core/inbox/notifications';
+import { sourceSchema } from '@/core/people/upkeep';
+import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people/contacts';
+import { deletedRecordingSchema } from '@/core/calls/recordings';
+import { heardEntrySchema } from '@/core/shared/sound';
+import { voicemailSchema } from '@/core/inbox/voicemail';
+import type { Kept, KeptSort } from '@/state/app';
+
+import type { StoredKind } from '../storage';
+
+const reckoningSchema = z.object({
+  ends: looseEndsSchema,
+  upTo: z.number(),
+  weights: looseWeightsSchema.nullable(),
+});
+type KeptReckoning = z.infer<typeof reckoningSchema>;
+
+/** What is being said to the worker's mailbox, so that closing the page loses none of it. */
+const spokenSchema = z.object({ callId: z.string(), heard: z.array(heardEntrySchema) });
+export type Spoken = z.infer<typeof spokenSchema>;
+
+/** What came in before that instant (epoch milliseconds) the worker has seen. */
+const seenSchema = z.object({ before: z.number() });
+export const seenKind: StoredKind<z.infer<typeof seenSchema>> = { version: 1, schema: seenSchema };
+
+export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };
+export const spokenKind: StoredKind<Spoken> = { version: 1, schema: spokenSchema };
+
+/** A fax's pages as base64; where they could not be fetched yet, from where they can be. */
+const faxPagesSchema = z.object({ pdf: z.string().nullable(), url: z.string().nullable() });
+export const faxPagesKind: StoredKind<z.infer<typeof faxPagesSchema>> = {
+  version: 1,
+  schema: faxPagesSchema,
+};
+
+const pictureSchema = z.object({ url: z.string() });
+/** A picture of a text, as a data URL. */
+export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version: 1, schema: pictureSchema };
+
+export const catchUpKeys = {
+  reckoning: 'looseEnds',
+  seen: 'arrivalsSeen',
+  spoken: 'spoken/',
+  faxPages: 'faxPages/',
+  picture: 'picture/',
+} as const;
+
+const freeWatchSchema = z.object({ id: z.string(), since: z.number(), thenCall: z.boolean() });
+
+/** A contact of the first version, which stood alone. */
+const blockOfOne = (data: unknown) => {
+  const contact = data as { id: string };
+  const card = { places: [], groups: [], photo: null, ...contact, sourceId: ownSource, sourceKey: null };
+  return { id: contact.id, cards: [card] };
+};
+
+/** What is kept one by one: under which keys, in which form, and what several of them are called. */
+export const keptKinds: {
+  readonly [Sort in KeptSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
+} = {
+  voicemails: {
+    prefix: 'voicemail/',
+    kind: { version: 1, schema: voicemailSchema },
+    name: 'voicemails',
+  },
+  messages: {
+    prefix: 'message/',
+    kind: {
+      version: 2,
+      schema: messageSchema,
+      migrations: { 1: (data) => ({ fromId: null, asks: null, ...(data as object) }) },
+    },
+    name: 'texts',
+  },
+  people: {
+    prefix: 'contact/',
+    kind: { version: 2, schema: peopleBlockSchema, migrations: { 1: blockOfOne } },
+    name: 'contacts',
+  },
+  changes: {
+    prefix: 'contactChange/',
+    kind: { version: 1, schema: changesSchema },
+    name: 'changes of contacts',
+  },
+  joins: { prefix: 'contactJoin/', kind: { version: 1, schema: joinSchema }, name: 'joined contacts' },
+  freeWatches: {
+    prefix: 'freeWatch/',
+    kind: { version: 1, schema: freeWatchSchema },
+    name: 'colleagues waited for',
+  },
+  sources: { prefix: 'source/', kind: { version: 1, schema: sourceSchema }, name: 'sources of contacts' },
+  faxes: { prefix: 'fax/', kind: { version: 1, schema: faxSchema }, name: 'faxes' },
+  rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
+  destinations: {
+    prefix: 'toldPlace/',
+    kind: { version: 1, schema: destinationSchema },
+    name: 'places that are told',
+  },
+  told: { prefix: 'told/', kind: { version: 1, schema: toldSchema }, name: 'deliveries elsewhere' },
+  deletedRecordings: {
+    prefix: 'recordingDeleted/',
+    kind: { version: 1, schema: deletedRecordingSchema },
+    name: 'deleted recordings',
+  },
+};
