@@ -50,8 +50,6 @@ async function press(target: Locator): Promise<void> {
   await expect(target).toBeEnabled();
   const role = await goTo(target);
   if (role === 'input' || role === 'textarea') return;
-  // The arrows have chosen it already.
-  if (role === 'radio' && (await target.getAttribute('aria-checked')) === 'true') return;
   const isSwitched = ['radio', 'checkbox', 'switch'].includes(role);
   await target.page().keyboard.press(isSwitched ? 'Space' : 'Enter');
 }
