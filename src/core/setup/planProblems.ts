@@ -20,7 +20,7 @@ type Path = PlanProblem['path'];
 
 /**
  * Everything that is wrong with a plan before it can take force: its shape, and what it names that the office does not
- * have. Whether it is wise is another question (`checks` in core/routing).
+ * have. Whether it is wise is another question (`plans/checks`).
  */
 export function planProblems(plan: unknown, office: OfficeIndex): PlanProblem[] {
   const parsed = ringPlanSchema.safeParse(plan);

@@ -1,4 +1,4 @@
-/** Fax: how one stands, when it is tried again, and what is said of it. Its pages are made in `core/faxPages`. */
+/** Fax: how one stands, when it is tried again, and what is said of it. Its pages are made in `inbox/faxPages`. */
 export {
   cannotFax,
   faxAfter,
