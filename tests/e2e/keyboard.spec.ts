@@ -61,6 +61,7 @@ test('three are put together, one is taken out, and the worker leaves', async ({
   await press(page.getByRole('button', { name: 'All together' }));
   await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
   await press(office.act('Add'));
+  await expect(office.sheet().getByRole('textbox')).toBeFocused();
   await page.keyboard.type('kofi');
   await page.keyboard.press('Enter');
   await press(office.sheet().getByRole('button', { name: 'Ask them in now' }));

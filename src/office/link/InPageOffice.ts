@@ -1,4 +1,5 @@
 import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
+import type { OfficeSeen, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
 
@@ -28,6 +29,8 @@ import {
   type Taken,
 } from './link';
 
+import { SessionLink } from './SessionLink';
+
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
   cast: StandInCast & CarrierCast & FaxCast;
@@ -46,7 +49,10 @@ const browserTimer = (run: () => void, ms: number) => {
   return () => clearTimeout(id);
 };
 
-/** The exchange and its stand-ins run in the page, at the clock's pace. */
+/**
+ * The exchange and its stand-ins run in the page, at the clock's pace. It is itself a link that may do and sees everything, as its
+ * host does; whoever uses it gets a link of their own session.
+ */
 export class InPageOffice implements OfficeLink {
   private readonly exchange: Exchange;
   private readonly standIns: StandIns;
@@ -61,6 +67,8 @@ export class InPageOffice implements OfficeLink {
   private taken: Taken[] = [];
   private faxes: FaxTold[] = [];
   private unkept: Owed[];
+  /** Devices that apps are signed in as. */
+  private readonly devicesInUse = new Set<string>();
 
   constructor(private readonly options: InPageOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
@@ -78,6 +86,24 @@ export class InPageOffice implements OfficeLink {
       for (const { id } of this.exchange.setup.devices)
         this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
     this.catchUp();
+  }
+
+  /** The office as that session may use and see it. */
+  linkFor(session: Session): OfficeLink {
+    const { deviceId } = session;
+    if (deviceId !== null) this.devicesInUse.add(deviceId);
+    return new SessionLink(this, session, () => deviceId !== null && this.devicesInUse.delete(deviceId));
+  }
+
+  /** The office as rights and views are decided by. */
+  seen(): OfficeSeen {
+    const { exchange, devicesInUse } = this;
+    return {
+      office: exchange.office,
+      calls: exchange.calls,
+      legOf: (id) => exchange.legOf(id),
+      devicesInUse,
+    };
   }
 
   async send(command: Command): Promise<CommandResult> {
@@ -243,10 +269,16 @@ export class InPageOffice implements OfficeLink {
       this.takeTexts(this.carrier.takeDue(next), next);
       this.faxes.push(...this.faxCarrier.takeDue(next));
       const act = this.standIns.takeDue(next);
-      if (act?.command) this.note(this.exchange.send(act.command, next).events);
-      if (act?.speech) this.speech.push(act.speech);
+      if (act?.command && !this.isInUse(act.command)) this.note(this.exchange.send(act.command, next).events);
+      if (act?.speech && !this.isInUse(act.speech)) this.speech.push(act.speech);
     }
     this.note(this.exchange.advance(to));
+  }
+
+  /** An app is signed in as that phone: no stand-in lifts it or speaks there. */
+  private isInUse(at: object): boolean {
+    const leg = 'legId' in at && typeof at.legId === 'string' ? this.exchange.legOf(at.legId) : null;
+    return leg?.endpoint.kind === 'device' && this.devicesInUse.has(leg.endpoint.deviceId);
   }
 
   private nextFromCarriers(): number {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
-import { formatAny, selectOffice, send, useAppDispatch, useAppSelector } from '@/state/app';
+import { formatAny, selectOffice, sendOutside, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { space } from '@/ui/tokens';
@@ -35,7 +35,9 @@ export function CallIn() {
     }
     setError(null);
     if (line)
-      void dispatch(send({ type: 'make', from: { kind: 'outside', number, name: null }, to: line.number }));
+      void dispatch(
+        sendOutside({ type: 'make', from: { kind: 'outside', number, name: null }, to: line.number }),
+      );
   };
 
   function numberOf(): string | null | undefined {

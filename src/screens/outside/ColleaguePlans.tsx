@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { describeFinish } from '@/core/setup';
-import { selectOffice, sendAndSay, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectOffice, sendOutsideAndSay, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -37,7 +37,7 @@ export function ColleaguePlans() {
 
   const forwardTo = (number: string) =>
     dispatch(
-      sendAndSay(
+      sendOutsideAndSay(
         {
           type: 'configure',
           people: [],
@@ -60,7 +60,7 @@ export function ColleaguePlans() {
       .map(({ value, word }) => ({ id: value, name: word, shows: value as 'away' | 'off' }));
     const isSituation = next === 'away' || next === 'off';
     void dispatch(
-      sendAndSay(
+      sendOutsideAndSay(
         {
           type: 'configure',
           people: [

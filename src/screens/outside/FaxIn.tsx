@@ -19,7 +19,7 @@ const scripts: Record<string, { word: string; script: FaxScript }> = {
 
 /** Fax one of the office’s lines as anybody, and say how their machine takes what is sent back. */
 export function FaxIn() {
-  const { link } = useServices();
+  const { outside } = useServices();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.contacts);
   const senders = partiesWith(contacts, (each) => !takesTexts(each));
@@ -29,7 +29,7 @@ export function FaxIn() {
   const name = senders.find(({ value }) => value === number)?.word ?? number;
   const send = () =>
     line &&
-    void link?.receiveFax({
+    void outside?.receiveFax({
       number,
       lineId: line.id,
       title: 'Access permit',
@@ -48,7 +48,7 @@ export function FaxIn() {
         onChoose={(id) => {
           setScriptId(id);
           const chosen = scripts[id];
-          if (chosen) void link?.setFaxScript(number, chosen.script);
+          if (chosen) void outside?.setFaxScript(number, chosen.script);
         }}
       />
     </Section>

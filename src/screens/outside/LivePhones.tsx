@@ -8,9 +8,10 @@ import {
   identifyNumber,
   selectOffice,
   selectPeople,
-  send,
+  sendOutside,
   useAppDispatch,
   useAppSelector,
+  useOutsideCalls,
 } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -46,11 +47,11 @@ const legWords: Record<Leg['state'], string> = {
 /** Play the phones that are in a call now, or call from one. */
 export function LivePhones() {
   const { colours } = useTheme();
-  const byId = useAppSelector((state) => state.calls.byId);
+  const calls = useOutsideCalls();
   const deviceId = useAppSelector((state) => state.office.me?.deviceId);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
-  const legs = Object.values(byId).flatMap((call) =>
+  const legs = calls.flatMap((call) =>
     call.legs
       .filter(
         ({ state, endpoint }) =>
@@ -91,7 +92,7 @@ function Phone({ call, leg, name }: { call: Call; leg: Leg; name: string }) {
     <Plate
       word={word}
       label={`${name}: ${word}`}
-      onPress={() => void dispatch(send({ type, legId: leg.id }))}
+      onPress={() => void dispatch(sendOutside({ type, legId: leg.id }))}
     />
   );
   return (
@@ -111,7 +112,7 @@ function Phone({ call, leg, name }: { call: Call; leg: Leg; name: string }) {
           <Plate
             word="Press 1, take it"
             label={`${name}: Press 1, take it`}
-            onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
+            onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
           />
         ) : null}
         {leg.state === 'alerting' && leg.role === 'called' ? act('refuse', 'Refuse') : null}
@@ -147,7 +148,8 @@ function CallFromPhone() {
   const [to, setTo] = useState('214');
   const isSignedIn = useAppSelector((state) => state.office.signedIn.includes(from));
   const devices = office.setup.devices.filter(({ id }) => id !== mine);
-  const call = () => void dispatch(send({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
+  const call = () =>
+    void dispatch(sendOutside({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
     <Section title="Phones in the office" sentence="As a colleague, or with your own desk phone or mobile.">
       <Choice
@@ -171,7 +173,9 @@ function CallFromPhone() {
       <Plate
         word={isSignedIn ? 'Sign it out' : 'Sign it in'}
         label={`${isSignedIn ? 'Sign it out' : 'Sign it in'}: ${deviceWords(from, office)}`}
-        onPress={() => void dispatch(send({ type: isSignedIn ? 'signOut' : 'signIn', deviceId: from }))}
+        onPress={() =>
+          void dispatch(sendOutside({ type: isSignedIn ? 'signOut' : 'signIn', deviceId: from }))
+        }
       />
     </Section>
   );

@@ -2,7 +2,14 @@ import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
 import { whereTo } from '@/core/setup';
-import { hearGreeting, selectOffice, send, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import {
+  hearGreeting,
+  selectOffice,
+  sendOutside,
+  useAppDispatch,
+  useAppSelector,
+  useServices,
+} from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -62,7 +69,7 @@ function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
       {mayAsk && mailbox.mailboxPhase !== 'name' ? (
         <Plate
           word="Press 1, find them"
-          onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
+          onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
         />
       ) : null}
     </View>
@@ -91,7 +98,7 @@ function MenuHeard({ leg, menuId }: { leg: Leg; menuId: string }) {
         <Plate
           key={key}
           word={`Press ${key}, ${whereTo(to, office)}`}
-          onPress={() => void dispatch(send({ type: 'sendDigits', legId: leg.id, digits: key }))}
+          onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: key }))}
         />
       ))}
     </View>

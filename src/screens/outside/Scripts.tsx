@@ -31,12 +31,12 @@ const scripts: Record<Exclude<Behaviour, 'menu'>, Script> = {
 /** How each stand-in behaves when it is called. */
 export function Scripts() {
   const dispatch = useAppDispatch();
-  const { link } = useServices();
+  const { outside } = useServices();
   const contacts = useAppSelector((state) => state.office.contacts);
   const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
   const [, setChanges] = useState(0);
   const parties = partiesWith(contacts, () => true);
-  const current = link?.scriptOf(party).kind ?? 'byHand';
+  const current = outside?.scriptOf(party).kind ?? 'byHand';
   const behaviours = (Object.keys(words) as Behaviour[]).filter(
     (kind) => kind !== 'menu' || current === 'menu',
   );

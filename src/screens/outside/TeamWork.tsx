@@ -10,7 +10,7 @@ import { Section } from './Section';
 
 /** Play a colleague who takes on somebody that waits for the team. */
 export function TeamWork() {
-  const { link } = useServices();
+  const { outside } = useServices();
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector((state) => state.office.me?.personId);
   const open = useAppSelector((state) => state.catchUp.reckoning?.ends.open);
@@ -38,11 +38,14 @@ export function TeamWork() {
             key={id}
             word={`${office.people.get(id)?.name ?? id} takes it on`}
             disabled={end?.takenById === id}
-            onPress={() => end && void link?.take({ key: end.who.key, byId: id })}
+            onPress={() => end && void outside?.take({ key: end.who.key, byId: id })}
           />
         ))}
       {end && end.takenById !== null && end.takenById !== myId ? (
-        <Plate word="They let go of it" onPress={() => void link?.take({ key: end.who.key, byId: null })} />
+        <Plate
+          word="They let go of it"
+          onPress={() => void outside?.take({ key: end.who.key, byId: null })}
+        />
       ) : null}
     </Section>
   );

@@ -23,15 +23,15 @@ const scripts: Record<string, { word: string; script: TextScript }> = {
 
 /** Text one of the office’s lines as anybody, and say how their phone takes what comes back. */
 export function TextIn() {
-  const { link } = useServices();
+  const { outside } = useServices();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.contacts);
   const myId = useAppSelector((state) => state.office.me?.personId);
-  const outside = partiesWith(contacts, takesTexts);
+  const customers = partiesWith(contacts, takesTexts);
   const colleagues = office.setup.people
     .filter(({ id }) => id !== myId)
     .map(({ name, extension }) => ({ value: extension, word: name }));
-  const writers = [...outside, ...colleagues];
+  const writers = [...customers, ...colleagues];
   const [number, setNumber] = useState(writers[0]?.value ?? '');
   const [text, setText] = useState('Can you look at the gauge today?');
   const [error, setError] = useState<string | null>(null);
@@ -50,7 +50,7 @@ export function TextIn() {
     if (!line) return;
     const words = { lineId: line.id, text: text.trim(), picture: null, asks };
     const from = to ? { number: roomNumber(to.id), fromId: colleague?.id ?? null } : { number };
-    void link?.receiveText({ ...words, ...from });
+    void outside?.receiveText({ ...words, ...from });
   };
   return (
     <Section title="Text in" sentence="As anyone whose phone can text, or as a colleague.">
@@ -91,7 +91,7 @@ export function TextIn() {
         onChoose={(id) => {
           setScriptId(id);
           const chosen = scripts[id];
-          if (chosen) void link?.setTextScript(number, chosen.script);
+          if (chosen) void outside?.setTextScript(number, chosen.script);
         }}
       />
     </Section>

@@ -3,9 +3,7 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 import type { Command, CommandResult, Target } from '@/core/calls/exchange';
 import { plainFollowUp, type FollowUp } from '@/core/inbox/followUps';
 import { takesTexts } from '@/core/numbers/numbering';
-import type { Network } from '@/core/calls/quality';
 import type { ClockSetting } from '@/office/clock';
-import type { Script } from '@/office/standins';
 
 import { keepOne, writtenMessage } from './catchUpSlice';
 import { freeId } from './freeId';
@@ -245,16 +243,6 @@ export const onCurrentCall =
     const view = taken.find(isActive) ?? taken[0];
     if (view) void dispatch(send(act(view)));
   };
-
-export const setScript =
-  (party: string, script: Script): Act<Promise<void>> =>
-  async (_, __, { link }) =>
-    link?.setScript(party, script);
-
-export const setNetwork =
-  (network: Network): Act<Promise<void>> =>
-  async (_, __, { link }) =>
-    link?.setNetwork(network);
 
 export const setClock =
   (change: { moveOnMs: number } | 'stop' | 'run' | ClockSetting): Act =>

@@ -2,6 +2,7 @@ import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { CallRecord } from '@/core/calls/exchange';
 import type { Message } from '@/core/inbox/messages';
+import type { Session } from '@/core/office';
 import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
@@ -50,6 +51,14 @@ import { soundUpdate, startSounding } from './sounding';
 import type { AppStore } from './store';
 
 const me = { personId: 'maren', deviceId: 'maren-app' };
+/** The sample's worker also sees to the office. */
+const mySession: Session = { id: me.deviceId, ...me, roles: ['member', 'administrator'] };
+const outsideSession: Session = {
+  id: 'outside',
+  personId: null,
+  deviceId: null,
+  roles: ['simulator', 'network'],
+};
 
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
@@ -123,7 +132,11 @@ async function runOffice(
     onSettled: () => void vault.write(officeEntry(office)),
   });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
-  services.link = office;
+  // Kept first, then told.
+  office.subscribe((update) => keepOffice(update, office, vault));
+  const link = office.linkFor(mySession);
+  services.link = link;
+  services.outside = office.linkFor(outsideSession);
   services.player = player;
   services.vault = vault;
   services.readSound = (id) =>
@@ -137,12 +150,11 @@ async function runOffice(
   const callOf = (id: string) => store.getState().calls.byId[id];
 
   dispatch(joined({ setup: saved?.setup ?? sampleOffice, contacts: sampleContacts, me }));
-  dispatch(updated(office.snapshot()));
-  office.subscribe((update) => {
+  dispatch(updated(link.snapshot()));
+  link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));
     if (left !== null) dispatch(actDone(left));
-    keepOffice(update, office, vault);
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
     soundUpdate(update, store.getState(), { player, readSound: services.readSound });
@@ -188,6 +200,7 @@ async function runOffice(
     office.close();
     player.close();
     services.link = null;
+    services.outside = null;
     services.player = null;
     services.vault = null;
     services.readSound = async () => null;

@@ -13,8 +13,6 @@ export {
   send,
   sendAndSay,
   setClock,
-  setNetwork,
-  setScript,
   selectTextNumber,
   silence,
   takeBackCall,
@@ -23,6 +21,7 @@ export {
   transfer,
   type RefusalReply,
 } from './acts';
+export { sendOutside, sendOutsideAndSay, setNetwork, setScript, useOutsideCalls } from './outside';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';

@@ -27,6 +27,16 @@ export function explainNotDialable(reason: InvalidReason | { code: 'empty' | 'wi
   }
 }
 
+const notYours: Record<Extract<Refusal, { code: 'notYours' }>['what'], string> = {
+  device: 'That phone is somebody else’s.',
+  call: 'That is somebody else’s call.',
+  plan: 'Only they can change their ring plan.',
+  person: 'Only they can say that of themselves.',
+  office: 'Only whoever runs the office can change that.',
+  outside: 'Only they can call from there.',
+  network: 'Only the network can say so.',
+};
+
 /** Why an act was refused, as a sentence for the worker. */
 export function explainRefusal(reason: Refusal): string {
   switch (reason.code) {
@@ -107,6 +117,8 @@ export function explainRefusal(reason: Refusal): string {
         : 'The office doesn’t record calls.';
     case 'notRecording':
       return 'Nothing is being recorded.';
+    case 'notYours':
+      return notYours[reason.what];
     case 'notBusy':
       return 'They aren’t busy, so there is nothing to wait for.';
   }

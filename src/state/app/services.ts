@@ -15,7 +15,10 @@ export interface PeopleFinder extends Pick<PeopleSearcher, 'find'> {
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
   clock: Clock;
+  /** The office as the worker may use and see it. */
   link: OfficeLink | null;
+  /** The same office as whoever plays the people and phones outside uses and sees it. */
+  outside: OfficeLink | null;
   player: SoundPlayer | null;
   /** The finished sound of a recording; null where there is none (yet). */
   readSound: (recordingId: string) => Promise<StoredSound | null>;
@@ -32,6 +35,7 @@ export function createServices(): Services {
   return {
     clock: new Clock(),
     link: null,
+    outside: null,
     player: null,
     readSound: async () => null,
     keepSound: async () => undefined,

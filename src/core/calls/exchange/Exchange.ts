@@ -78,6 +78,15 @@ export class Exchange {
     return this.board.office.setup;
   }
 
+  /** The same with its look-ups. */
+  get office(): OfficeIndex {
+    return this.board.office;
+  }
+
+  legOf(id: string): Leg | null {
+    return this.board.legs.get(id) ?? null;
+  }
+
   get signedIn(): ReadonlySet<string> {
     return this.board.signedIn;
   }

@@ -154,7 +154,9 @@ export type Refusal =
   | { code: 'notTheirDevice' }
   | { code: 'recordingPolicy'; policy: 'always' | 'never' }
   | { code: 'notRecording' }
-  | { code: 'notBusy' };
+  | { code: 'notBusy' }
+  /** It is somebody else's (core/office). */
+  | { code: 'notYours'; what: 'device' | 'call' | 'plan' | 'person' | 'office' | 'outside' | 'network' };
 
 /** The outcome of a check or an operation that may be refused. */
 export type Outcome<T = unknown> = ({ ok: true } & T) | { ok: false; reason: Refusal };

@@ -1,0 +1,129 @@
+import type { Call, ExchangeEvent, Leg } from '@/core/calls/exchange';
+import type { OfficeIndex } from '@/core/setup';
+import { hasRole, type Session } from './session';
+
+/**
+ * How much of a call a session sees. `whole`: with all who are in it, but for what is somebody's own. `glimpse`: which phones of the
+ * office are busy with it, and nothing of with whom or why.
+ */
+export type Sight = 'whole' | 'glimpse';
+
+/**
+ * A call is seen whole by whose it is: who has or had a phone in it, whose plan it went by, whose mailbox it reached, who handed it
+ * over or gets it back; by a whole team while it rings at one of them; by everybody while it is parked; and by who plays phones.
+ */
+export function sightOf(session: Session, call: Call, office: OfficeIndex): Sight {
+  if (hasRole(session, 'simulator')) return 'whole';
+  const { personId } = session;
+  if (personId === null || !hasRole(session, 'member')) return 'glimpse';
+  if (call.parked) return 'whole';
+  if (call.handedOver?.byId === personId || call.comesBackTo?.personId === personId) return 'whole';
+  if (isOfPlanOf(personId, call)) return 'whole';
+  const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(personId));
+  const isSeen = call.legs.some(
+    (leg) =>
+      isAt(personId, leg, office) ||
+      (leg.endpoint.kind === 'teamMailbox' && teams.some(({ id }) => id === teamOf(leg))) ||
+      (isRinging(leg) && teams.some(({ memberIds }) => memberIds.includes(ownerOf(leg, office) ?? ''))),
+  );
+  return isSeen ? 'whole' : 'glimpse';
+}
+
+const isOfPlanOf = (personId: string, { ringing, earlierTraces }: Call) =>
+  ringing?.trace.ownerId === personId || earlierTraces.some(({ ownerId }) => ownerId === personId);
+
+const isRinging = ({ state, role }: Leg) => state === 'alerting' && role === 'called';
+const teamOf = ({ endpoint }: Leg) => (endpoint.kind === 'teamMailbox' ? endpoint.teamId : null);
+const ownerOf = ({ endpoint, personId }: Leg, office: OfficeIndex) =>
+  endpoint.kind === 'device' ? (office.ownerOf(endpoint.deviceId)?.id ?? personId) : personId;
+
+function isAt(personId: string, leg: Leg, office: OfficeIndex): boolean {
+  if (leg.endpoint.kind === 'mailbox') return leg.endpoint.personId === personId;
+  return leg.personId === personId || ownerOf(leg, office) === personId;
+}
+
+/**
+ * The call as the session sees it. What was typed (PINs), codes that let somebody in, and recordings are left to whose they are;
+ * of a glimpse nothing is left but the office's phones and how they stand.
+ */
+export function viewOfCall(session: Session, call: Call, office: OfficeIndex, sight: Sight): Call {
+  const isMine = (leg: Leg) => session.personId !== null && isAt(session.personId, leg, office);
+  const legs = call.legs.map((leg) => (isMine(leg) ? leg : { ...leg, digitsSent: '' }));
+  if (sight === 'whole')
+    return {
+      ...call,
+      legs,
+      postDial: legs.some((leg) => leg.role === 'caller' && isMine(leg)) ? call.postDial : null,
+      timers: call.timers.filter(({ what }) => what.kind !== 'digit'),
+      invitation: isInvited(session, call) ? call.invitation : null,
+      recordings: call.recordings.map((recording) =>
+        recording.personId === session.personId ? recording : { ...recording, pieces: [] },
+      ),
+    };
+  return {
+    ...call,
+    legs: legs.map((leg) => ({
+      ...leg,
+      endpoint:
+        leg.endpoint.kind === 'outside' ? { kind: 'outside', number: null, name: null } : leg.endpoint,
+    })),
+    dialled: '',
+    lineId: null,
+    postDial: null,
+    ringing: null,
+    earlierTraces: [],
+    finish: null,
+    timers: [],
+    emergency: null,
+    consultationFor: null,
+    comesBackTo: null,
+    returned: null,
+    handedOver: null,
+    invitation: null,
+    calledAfterwards: null,
+    waitsFor: null,
+    recordings: [],
+    acts: [],
+  };
+}
+
+const isInvited = ({ personId }: Session, { invitation, legs }: Call) =>
+  invitation !== null &&
+  personId !== null &&
+  (invitation.toPersonId === personId ||
+    legs.some((leg) => leg.id === invitation.legId && leg.personId === personId));
+
+/**
+ * The event as the session may hear it, of a call that it sees so; null where it is not for them. Records and texts owed are for
+ * the one whose they are, however much of the call they saw.
+ */
+export function viewOfEvent(
+  session: Session,
+  event: ExchangeEvent,
+  sight: Sight,
+  isMyLeg: (legId: string) => boolean,
+): ExchangeEvent | null {
+  const { personId } = session;
+  switch (event.type) {
+    case 'recordWritten':
+      return event.record.personId === personId ? event : null;
+    case 'textOwed':
+      return event.personId === personId ? event : null;
+    case 'signedIn':
+    case 'signedOut':
+    case 'configured':
+    case 'callWaitingSet':
+      return event;
+  }
+  if (sight === 'glimpse') return null;
+  switch (event.type) {
+    case 'digitsSent':
+      return isMyLeg(event.legId) ? event : null;
+    case 'invited':
+      return event.toPersonId === personId ? event : null;
+    case 'recordingChanged':
+      return event.recording.personId === personId ? event : null;
+    default:
+      return event;
+  }
+}

@@ -1,0 +1,167 @@
+import type { Call, Command, CommandResult } from '@/core/calls/exchange';
+import {
+  hasRole,
+  may,
+  sightOf,
+  viewOfCall,
+  viewOfEvent,
+  type OfficeSeen,
+  type Session,
+  type Sight,
+} from '@/core/office';
+import type { Network } from '@/core/calls/quality';
+
+import type { FaxScript, IncomingFax, IncomingText, OutgoingFax, OutgoingText, TextScript } from '../carrier';
+import type { Script } from '../standins';
+import type { OfficeLink, OfficeUpdate, Owed, Taken } from './link';
+
+/** Only whoever plays the people outside, or only a member, may ask for that; it is a fault of ours that it was asked for. */
+export class NotForThisSession extends Error {
+  constructor(session: Session, what: string) {
+    super(`Session ${session.id} may not ${what}.`);
+  }
+}
+
+interface OfficeOfAll extends OfficeLink {
+  seen(): OfficeSeen;
+}
+
+/** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
+export class SessionLink implements OfficeLink {
+  /** How much of each call it saw when it last changed: of one that has ended there is nothing left to look at. */
+  private readonly sights = new Map<string, Sight>();
+  private readonly listeners = new Set<(update: OfficeUpdate) => void>();
+  private readonly stopListening: () => void;
+
+  constructor(
+    private readonly office: OfficeOfAll,
+    private readonly session: Session,
+    private readonly onClose: () => void,
+  ) {
+    for (const call of office.seen().calls.values()) this.look(call);
+    this.stopListening = office.subscribe((update) => {
+      const seen = this.view(update);
+      for (const listener of this.listeners) listener(seen);
+      for (const id of update.endedCallIds) this.sights.delete(id);
+    });
+  }
+
+  async send(command: Command): Promise<CommandResult> {
+    const denial = may(this.session, command, this.office.seen());
+    return denial ? { ok: false, reason: denial } : this.office.send(command);
+  }
+
+  setScript(party: string, script: Script): Promise<void> {
+    return this.asSimulator(() => this.office.setScript(party, script));
+  }
+
+  scriptOf(party: string): Script {
+    return this.office.scriptOf(party);
+  }
+
+  setNetwork(network: Network): Promise<void> {
+    return this.asSimulator(() => this.office.setNetwork(network));
+  }
+
+  sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'> {
+    return this.asMember(() => this.office.sendText(text));
+  }
+
+  receiveText(text: IncomingText): Promise<void> {
+    return this.asSimulator(() => this.office.receiveText(text));
+  }
+
+  take(taken: Taken): Promise<void> {
+    return this.asSimulator(() => this.office.take(taken));
+  }
+
+  setTextScript(number: string, script: TextScript): Promise<void> {
+    return this.asSimulator(() => this.office.setTextScript(number, script));
+  }
+
+  textScriptOf(number: string): TextScript {
+    return this.office.textScriptOf(number);
+  }
+
+  sendFax(fax: OutgoingFax): Promise<void> {
+    return this.asMember(() => this.office.sendFax(fax));
+  }
+
+  stopFax(id: string): Promise<void> {
+    return this.asMember(() => this.office.stopFax(id));
+  }
+
+  receiveFax(fax: IncomingFax): Promise<void> {
+    return this.asSimulator(() => this.office.receiveFax(fax));
+  }
+
+  setFaxScript(number: string, script: FaxScript): Promise<void> {
+    return this.asSimulator(() => this.office.setFaxScript(number, script));
+  }
+
+  faxScriptOf(number: string): FaxScript {
+    return this.office.faxScriptOf(number);
+  }
+
+  owed(): readonly Owed[] {
+    return this.office.owed();
+  }
+
+  settle(): void {
+    this.office.settle();
+  }
+
+  subscribe(listener: (update: OfficeUpdate) => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  snapshot(): OfficeUpdate {
+    return this.view(this.office.snapshot());
+  }
+
+  close(): void {
+    this.stopListening();
+    this.listeners.clear();
+    this.onClose();
+  }
+
+  private view(update: OfficeUpdate): OfficeUpdate {
+    const { session } = this;
+    const { office, legOf } = this.office.seen();
+    // What leads to a sight, and what ends it, is heard as well.
+    const before = new Map(update.changedCalls.map(({ id }) => [id, this.sights.get(id)]));
+    for (const call of update.changedCalls) this.look(call);
+    const sightOfCall = (id: string): Sight =>
+      before.get(id) === 'whole' ? 'whole' : (this.sights.get(id) ?? 'glimpse');
+    const isMyLeg = (legId: string) => legOf(legId)?.personId === session.personId;
+    return {
+      ...update,
+      events: update.events.flatMap((event) => {
+        const sight = 'callId' in event ? sightOfCall(event.callId) : 'glimpse';
+        return viewOfEvent(session, event, sight, isMyLeg) ?? [];
+      }),
+      changedCalls: update.changedCalls.map((call) =>
+        viewOfCall(session, call, office, this.sights.get(call.id) ?? 'glimpse'),
+      ),
+      speech: update.speech.filter(({ callId }) => sightOfCall(callId) === 'whole'),
+    };
+  }
+
+  private look(call: Call): void {
+    this.sights.set(call.id, sightOf(this.session, call, this.office.seen().office));
+  }
+
+  private asSimulator<T>(act: () => Promise<T>): Promise<T> {
+    return this.asRole('simulator', act);
+  }
+
+  private asMember<T>(act: () => Promise<T>): Promise<T> {
+    return this.asRole('member', act);
+  }
+
+  private async asRole<T>(role: 'simulator' | 'member', act: () => Promise<T>): Promise<T> {
+    if (!hasRole(this.session, role)) throw new NotForThisSession(this.session, `act as ${role}`);
+    return act();
+  }
+}

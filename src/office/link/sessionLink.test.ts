@@ -1,0 +1,112 @@
+import { sampleCast, sampleOffice } from '@sample';
+
+import { callerOf, type Call, type Command } from '@/core/calls/exchange';
+import type { Session } from '@/core/office';
+
+import { Clock } from '../clock';
+import { InPageOffice, type OfficeLink } from '.';
+
+const start = Date.UTC(2026, 10, 26, 10, 40);
+const member = (personId: string, deviceId: string): Session => ({
+  id: deviceId,
+  personId,
+  deviceId,
+  roles: ['member'],
+});
+
+/** What an app makes of what it is told: the calls as it sees them. */
+function mirrorOf(link: OfficeLink) {
+  const calls = new Map(link.snapshot().changedCalls.map((call) => [call.id, call]));
+  const heard: string[] = [];
+  link.subscribe(({ changedCalls, endedCallIds, events }) => {
+    for (const call of changedCalls) calls.set(call.id, call);
+    for (const id of endedCallIds) calls.delete(id);
+    heard.push(...events.map(({ type }) => type));
+  });
+  return { calls, heard, all: () => [...calls.values()] };
+}
+
+function open() {
+  const clock = new Clock({ mode: 'fixed', at: start });
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  const join = (session: Session) => {
+    const link = office.linkFor(session);
+    const mirror = mirrorOf(link);
+    const legIn = (call: Call | undefined) =>
+      call?.legs.find(
+        ({ endpoint, state }) =>
+          endpoint.kind === 'device' && endpoint.deviceId === session.deviceId && state !== 'cleared',
+      )?.id ?? '';
+    const ask = async (command: Command) => {
+      const result = await link.send(command);
+      if (!result.ok) throw new Error(JSON.stringify(result.reason));
+      return result;
+    };
+    return { link, ...mirror, legIn, ask, mine: () => mirror.all().find((call) => legIn(call) !== '') };
+  };
+  const [maren, hugh] = [join(member('maren', 'maren-app')), join(member('hugh', 'hugh-desk'))];
+  const outside = join({ id: 'outside', personId: null, deviceId: null, roles: ['simulator', 'network'] });
+  office.start();
+  return { office, clock, maren, hugh, outside };
+}
+
+const customer = { kind: 'outside', number: '+447700900333', name: null } as const;
+
+describe('two who are signed in at one office', () => {
+  it('talk with each other: no stand-in lifts a phone that is somebody’s app', async () => {
+    const { clock, maren, hugh } = open();
+    await maren.ask({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });
+    // The stand-in would have refused by now.
+    clock.moveOn(10_000);
+    const rings = hugh.mine();
+    expect(rings?.legs.find(({ id }) => id === hugh.legIn(rings))?.state).toBe('alerting');
+    await hugh.ask({ type: 'answer', legId: hugh.legIn(rings) });
+    expect(maren.mine()?.answeredAt).not.toBeNull();
+    expect(maren.mine()?.id).toBe(hugh.mine()?.id);
+  });
+
+  it('a caller is answered by one and handed to the other; each sees what is theirs, and no more', async () => {
+    const { clock, maren, hugh, outside } = open();
+    await outside.ask({ type: 'make', from: customer, to: '+441314960214' });
+    clock.moveOn(1_000);
+    // It rings by Maren's plan: Hugh sees that phones of hers are busy, and neither who calls nor why.
+    expect(callerOf(maren.mine() as Call).endpoint).toEqual(customer);
+    expect(hugh.all()).toHaveLength(1);
+    expect(JSON.stringify(hugh.all())).not.toContain(customer.number);
+    await maren.ask({ type: 'answer', legId: maren.legIn(maren.mine()) });
+    const legId = maren.legIn(maren.mine());
+    const refused = await hugh.link.send({ type: 'clear', legId });
+    expect(refused).toEqual({ ok: false, reason: { code: 'notYours', what: 'call' } });
+    await maren.ask({ type: 'transfer', legId, target: { kind: 'number', to: '211' } });
+    clock.moveOn(2_000);
+    expect(callerOf(hugh.mine() as Call).endpoint).toEqual(customer);
+    await hugh.ask({ type: 'answer', legId: hugh.legIn(hugh.mine()) });
+    expect(hugh.heard).not.toContain('digitsSent');
+    // What each keeps by what they were told is what they would see now.
+    for (const { link, all } of [maren, hugh, outside])
+      expect(all()).toEqual(expect.arrayContaining([...link.snapshot().changedCalls]));
+  });
+
+  it('nobody acts in the name of another, and only stand-ins speak for those outside', async () => {
+    const { maren, hugh, outside } = open();
+    const asHugh: Command = { type: 'make', from: { kind: 'device', deviceId: 'hugh-desk' }, to: '203' };
+    for (const { link } of [maren, outside])
+      expect(await link.send(asHugh)).toEqual({ ok: false, reason: { code: 'notYours', what: 'device' } });
+    expect(await maren.link.send({ type: 'make', from: customer, to: '211' })).toEqual({
+      ok: false,
+      reason: { code: 'notYours', what: 'outside' },
+    });
+    const text = { number: customer.number, lineId: 'text', text: 'Hello', picture: null };
+    await expect(hugh.link.receiveText(text)).rejects.toThrow('may not act as simulator');
+    await expect(outside.link.stopFax('f1')).rejects.toThrow('may not act as member');
+  });
+
+  it('who signs off is played by a stand-in again', async () => {
+    const { clock, maren, hugh } = open();
+    hugh.link.close();
+    await maren.ask({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });
+    clock.moveOn(10_000);
+    const desk = maren.mine()?.legs.find(({ personId }) => personId === 'hugh');
+    expect(desk).toMatchObject({ state: 'cleared', cause: 'callRejected' });
+  });
+});

@@ -1,0 +1,62 @@
+import type { Action, ThunkAction } from '@reduxjs/toolkit';
+import { useEffect, useState } from 'react';
+
+import type { Call, Command, CommandResult } from '@/core/calls/exchange';
+import type { Network } from '@/core/calls/quality';
+import type { Script } from '@/office/standins';
+
+import { explainRefusal } from './refusals';
+import { useServices, type Services } from './services';
+import { actDone, actRefused } from './slices';
+import type { RootState } from './store';
+
+type Act<T> = ThunkAction<T, RootState, Services, Action>;
+
+/** Does one thing as one of those outside. A refusal becomes a sentence on the screen. */
+export const sendOutside =
+  (command: Command): Act<Promise<CommandResult | null>> =>
+  async (dispatch, _, { outside }) => {
+    if (!outside) return null;
+    dispatch(actRefused(null));
+    const result = await outside.send(command);
+    if (!result.ok) dispatch(actRefused(explainRefusal(result.reason)));
+    return result;
+  };
+
+/** Does one thing as one of those outside, and says what is true afterwards. */
+export const sendOutsideAndSay =
+  (command: Command, done: string): Act<Promise<boolean>> =>
+  async (dispatch) => {
+    const result = await dispatch(sendOutside(command));
+    if (result?.ok) dispatch(actDone(done));
+    return result?.ok ?? false;
+  };
+
+export const setScript =
+  (party: string, script: Script): Act<Promise<void>> =>
+  async (_, __, { outside }) =>
+    outside?.setScript(party, script);
+
+export const setNetwork =
+  (network: Network): Act<Promise<void>> =>
+  async (_, __, { outside }) =>
+    outside?.setNetwork(network);
+
+/** All calls of the office, as who plays the phones outside sees them; of these the worker's own app shows only what is theirs. */
+export function useOutsideCalls(): readonly Call[] {
+  const { outside } = useServices();
+  const [calls, setCalls] = useState<readonly Call[]>(() => outside?.snapshot().changedCalls ?? []);
+  useEffect(() => {
+    if (!outside) return;
+    setCalls(outside.snapshot().changedCalls);
+    return outside.subscribe(({ changedCalls, endedCallIds }) => {
+      if (changedCalls.length + endedCallIds.length === 0) return;
+      setCalls((before) => {
+        const byId = new Map([...before, ...changedCalls].map((call) => [call.id, call]));
+        for (const id of endedCallIds) byId.delete(id);
+        return [...byId.values()];
+      });
+    });
+  }, [outside]);
+  return calls;
+}
