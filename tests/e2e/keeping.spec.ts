@@ -142,6 +142,49 @@ test('a damaged office loses its live calls only, and goes on without using a nu
   await expect(page.getByRole('button', { name: /^10:34 Skerrow Harbour Missed/ })).toBeVisible();
 });
 
+test('an office of the version before is opened as it was configured, and kept in the form of now', async ({
+  office,
+  page,
+}) => {
+  await office.open('/standing');
+  await page
+    .getByRole('region', { name: 'Situation', exact: true })
+    .getByRole('radio', { name: /^Off duty/ })
+    .click();
+  await expect(page.getByText('Off duty. Colleagues see it now.')).toBeVisible();
+  /** What is stored of the office; or makes of it what the version before would have stored. */
+  const stored = (isOlder: boolean) =>
+    page.evaluate(
+      async ({ database, store, isOlder }) => {
+        const open = await new Promise<IDBDatabase>((resolve) => {
+          const request = indexedDB.open(database);
+          request.onsuccess = () => resolve(request.result);
+        });
+        const entries = open.transaction(store, 'readwrite').objectStore(store);
+        const read = (key: string) =>
+          new Promise<string | undefined>((resolve) => {
+            const request = entries.get(key);
+            request.onsuccess = () => resolve(request.result as string | undefined);
+          });
+        const [state, setup] = [await read('office'), await read('setup')].map(
+          (text) => JSON.parse(text?.split('\n')[1] ?? 'null') as object | null,
+        );
+        if (!isOlder) return { state, setup };
+        entries.put(`{"v":2}\n${JSON.stringify({ ...state, setup })}`, 'office');
+        await new Promise((resolve) => (entries.delete('setup').onsuccess = resolve));
+        return null;
+      },
+      { ...entriesOf, isOlder },
+    );
+  await stored(true);
+  await page.goto('/standing');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Off duty/);
+  await expect.poll(async () => (await stored(false))?.setup).toMatchObject({ name: 'Orrin Vale Gauging' });
+  expect((await stored(false))?.state).not.toHaveProperty('setup');
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Off duty/);
+});
+
 test('a full storage is told, calls go on, and nothing is lost once there is room', async ({
   office,
   page,

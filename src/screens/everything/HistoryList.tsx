@@ -181,7 +181,7 @@ const RecordRow = memo(function RecordRow({
           <Txt as="strong" lines={1}>
             {name}
           </Txt>
-          <Txt as="small" lines={1}>
+          <Txt as="small" lines={2}>
             <Txt
               as="small"
               colour={isUntaken(record) ? colours.rowan : colours.ink}

@@ -44,12 +44,15 @@ const useStyles = themed(({ colours }) =>
     why: { gap: space.s },
     acts: {
       flexDirection: 'row',
+      flexWrap: 'wrap',
       gap: space.m,
       padding: space.l,
       borderTopWidth: 1,
       borderColor: colours.ink,
     },
-    grow: { flex: 1 },
+    grow: { flexGrow: 1 },
+    // Whoever is called has a row of their own where the name would be broken.
+    wholeRow: { flexGrow: 1, flexBasis: '100%' },
   }),
 );
 
@@ -86,7 +89,7 @@ function Detail({ record }: { record: CallRecord }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const go = useGo();
-  const { isWide } = useLayout();
+  const { isWide, isNarrow } = useLayout();
   const placeCall = usePlaceCall();
   const line = office.lines.get(record.lineId ?? '');
   const { name, detail } = identifyNumber(record.other.number, record.other.name, people);
@@ -138,7 +141,7 @@ function Detail({ record }: { record: CallRecord }) {
           style={styles.grow}
         />
         {number === null ? (
-          <Txt as="small" style={styles.grow}>
+          <Txt as="small" style={styles.wholeRow}>
             This caller withheld their number, so they can’t be called back.
           </Txt>
         ) : (
@@ -146,7 +149,7 @@ function Detail({ record }: { record: CallRecord }) {
             kind="main"
             word={`Call ${name}`}
             onPress={() => void placeCall(number)}
-            style={styles.grow}
+            style={isNarrow ? styles.wholeRow : styles.grow}
           />
         )}
       </View>

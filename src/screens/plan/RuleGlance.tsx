@@ -59,9 +59,7 @@ export function RuleGlance({ plan, office, trace, shownRuleId, onShow }: RuleGla
                 <Txt as={isTaken ? 'strong' : 'body'} lines={1}>
                   {isTaken ? `${rule.name}: this call` : rule.name}
                 </Txt>
-                <Txt as="small" lines={2}>
-                  {glanceOf(rule, office, plan.personId)}
-                </Txt>
+                <Txt as="small">{glanceOf(rule, office, plan.personId)}</Txt>
               </View>
             </Pressable>
           </View>

@@ -3,6 +3,7 @@ import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 import type { CallRecord } from '@/core/calls/exchange';
 import type { Message } from '@/core/inbox/messages';
 import type { Session } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
@@ -15,6 +16,7 @@ import {
   officeKind,
   planDraftKind,
   settingsKind,
+  setupKind,
   soundKind,
   storageKeys,
   Vault,
@@ -109,8 +111,9 @@ async function runOffice(
   const rescue = () => vault.rescue();
   window.addEventListener('pagehide', rescue);
   await vault.recover();
-  const [savedOffice, savedClock, savedSettings, savedWork, savedPlan] = await Promise.all([
+  const [savedOffice, savedSetup, savedClock, savedSettings, savedWork, savedPlan] = await Promise.all([
     vault.read(storageKeys.office, officeKind),
+    vault.read(storageKeys.setup, setupKind),
     vault.read(storageKeys.clock, clockKind),
     vault.read(storageKeys.settings, settingsKind),
     vault.read(storageKeys.work, workKind),
@@ -124,14 +127,17 @@ async function runOffice(
   if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
+  // An office of an earlier version, also from an archive, brings its own.
+  const setup = saved?.setup ?? savedSetup?.[0] ?? sampleOffice;
   const office: InPageOffice = new InPageOffice({
-    setup: sampleOffice,
+    setup,
     cast: sampleCast,
     clock,
     state,
     onSettled: () => void vault.write(officeEntry(office)),
   });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
+  if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
   // Kept first, then told.
   office.subscribe((update) => keepOffice(update, office, vault));
   const link = office.linkFor(mySession);
@@ -149,7 +155,7 @@ async function runOffice(
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
-  dispatch(joined({ setup: saved?.setup ?? sampleOffice, contacts: sampleContacts, me }));
+  dispatch(joined({ setup, contacts: sampleContacts, me }));
   dispatch(updated(link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
@@ -278,12 +284,16 @@ function freshExchange(now: number): OfficeState['exchange'] {
 
 function keepOffice(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
   const entries = recordsOf(update).map((record) => recordEntry(record, sampleOffice.zone));
-  void vault.write(Object.assign(officeEntry(office), ...entries));
+  const setup = update.setup && setupEntry(update.setup);
+  void vault.write(Object.assign(officeEntry(office), setup, ...entries));
 }
 
-const officeEntry = (office: InPageOffice) => ({
-  [storageKeys.office]: Vault.encode([office.save()], officeKind),
-});
+function officeEntry(office: InPageOffice): Record<string, string> {
+  const { setup: _, ...state } = office.save();
+  return { [storageKeys.office]: Vault.encode([state], officeKind) };
+}
+
+const setupEntry = (setup: OfficeSetup) => ({ [storageKeys.setup]: Vault.encode([setup], setupKind) });
 
 function recordsOf(update: OfficeUpdate): CallRecord[] {
   return update.events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));

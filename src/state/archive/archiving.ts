@@ -10,6 +10,7 @@ import {
   planDraftKind,
   recordKind,
   settingsKind,
+  setupKind,
   soundKind,
   storageKeys,
   toBase64,
@@ -33,6 +34,7 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   { prefix: storageKeys.work, kind: workKind, name: 'notes and follow-ups' },
   { prefix: storageKeys.planDraft, kind: planDraftKind, name: 'the changed ring plan' },
   { prefix: storageKeys.office, kind: officeKind, name: 'the office' },
+  { prefix: storageKeys.setup, kind: setupKind, name: 'how the office is configured' },
   { prefix: storageKeys.settings, kind: settingsKind, name: 'settings' },
   { prefix: storageKeys.clock, kind: clockKind, name: 'the clock' },
 ];

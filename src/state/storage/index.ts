@@ -6,6 +6,7 @@ export {
   planDraftKind,
   recordKind,
   settingsKind,
+  setupKind,
   soundKind,
   storageKeys,
   workKind,

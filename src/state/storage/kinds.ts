@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { followUpSchema } from '@/core/inbox/followUps';
-import { ringPlanSchema } from '@/core/setup';
+import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
 import { heardEntrySchema } from '@/core/shared/sound';
@@ -112,11 +112,14 @@ export const recordKind: StoredKind<z.infer<typeof recordSchema>> = {
   schema: recordSchema,
   migrations: { 1: recordFromVersion1 },
 };
+/** Up to its second version it held how the office is configured as well, and still may. */
 export const officeKind: StoredKind<OfficeState> = {
-  version: 2,
+  version: 3,
   schema: officeStateSchema,
-  migrations: { 1: officeFromVersion1 },
+  migrations: { 1: officeFromVersion1, 2: (state) => state },
 };
+/** How the office is configured: much larger than what changes with each call, and written only when it changes. */
+export const setupKind: StoredKind<OfficeSetup> = { version: 1, schema: officeSetupSchema };
 export const settingsKind: StoredKind<Settings> = {
   version: 4,
   schema: settingsSchema,
@@ -135,6 +138,7 @@ export const soundKind: StoredKind<StoredSound> = { version: 1, schema: soundSch
 /** Where each is kept. Records stand under their day, newest days last. */
 export const storageKeys = {
   office: 'office',
+  setup: 'setup',
   settings: 'settings',
   clock: 'clock',
   history: 'history/',
