@@ -21,6 +21,7 @@ const not = (what: Denial['what']): Denial => ({ code: 'notYours', what });
 const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker) => Denial | null } = {
   signIn: ({ deviceId }, of) => of.device(deviceId),
   signOut: ({ deviceId }, of) => of.device(deviceId),
+  expire: (_, of) => of.network(null),
   configure: (asked, of) => of.configure(asked),
   setCallWaiting: ({ deviceId }, of) => of.device(deviceId),
   make: ({ from, consultationFor }, of) =>

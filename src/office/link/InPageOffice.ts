@@ -1,4 +1,10 @@
-import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
+import {
+  Exchange,
+  limits,
+  type Command,
+  type CommandResult,
+  type ExchangeEvent,
+} from '@/core/calls/exchange';
 import type { OfficeSeen, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
@@ -39,11 +45,15 @@ export interface InPageOfficeOptions {
   state?: Partial<OfficeState>;
   /** Nothing is owed any more: the state is to be written without it. */
   onSettled?: () => void;
+  /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
+  onBeat?: () => void;
   /** Test seam for the browser's timer. */
   setTimer?: (run: () => void, ms: number) => () => void;
 }
 
 const longestTimerMs = 60_000;
+/** While an app is in a call, it is noted so often that it is still there. */
+const beatMs = 30_000;
 const browserTimer = (run: () => void, ms: number) => {
   const id = setTimeout(run, ms);
   return () => clearTimeout(id);
@@ -67,6 +77,8 @@ export class InPageOffice implements OfficeLink {
   private taken: Taken[] = [];
   private faxes: FaxTold[] = [];
   private unkept: Owed[];
+  /** When the app was last known to be there; null: just now. */
+  private seenAt: number | null;
   /** Devices that apps are signed in as. */
   private readonly devicesInUse = new Set<string>();
 
@@ -76,7 +88,12 @@ export class InPageOffice implements OfficeLink {
     this.carrier = new TextCarrier(options.cast, options.state?.carrier);
     this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
     this.unkept = options.state?.owed ?? [];
-    this.stopListening = options.clock.subscribe(() => this.catchUp());
+    this.seenAt = options.state?.exchange?.now ?? null;
+    this.stopListening = options.clock.subscribe(() => {
+      // Time that is moved on by hand has passed for nobody.
+      this.seenAt = null;
+      this.catchUp();
+    });
   }
 
   /** Begins to keep time; at the very first start every device signs in. Call once the listeners are there. */
@@ -255,11 +272,43 @@ export class InPageOffice implements OfficeLink {
   }
 
   private catchUp(): void {
-    this.runUntil(this.options.clock.now());
+    const now = this.options.clock.now();
+    this.runUntil(now);
     this.publish();
+    this.beat();
+  }
+
+  private beat(): void {
+    if (!this.options.clock.isStanding && this.talking().length > 0) this.options.onBeat?.();
+  }
+
+  /** Apps that are in a call. */
+  private talking(): string[] {
+    const legs = [...this.exchange.calls.values()].flatMap((call) => call.legs);
+    return [...this.devicesInUse].filter((id) =>
+      legs.some(
+        ({ endpoint, state }) =>
+          endpoint.kind === 'device' &&
+          endpoint.deviceId === id &&
+          (state === 'connected' || state === 'held'),
+      ),
+    );
+  }
+
+  /** Asleep, or closed: what the apps talked on has been ended by the network meanwhile, at its time. */
+  private endWhatExpired(now: number): void {
+    const { seenAt } = this;
+    this.seenAt = Math.max(seenAt ?? now, now);
+    if (seenAt === null || this.options.clock.isStanding) return;
+    const expiredAt = seenAt + limits.sessionMs;
+    if (expiredAt > now) return;
+    this.runUntil(expiredAt);
+    for (const deviceId of this.talking())
+      this.note(this.exchange.send({ type: 'expire', deviceId }, expiredAt).events);
   }
 
   private runUntil(to: number): void {
+    this.endWhatExpired(to);
     for (;;) {
       const due = this.exchange.nextTimerAt();
       const planned = this.standIns.nextAt();
@@ -358,11 +407,12 @@ export class InPageOffice implements OfficeLink {
       this.standIns.nextAt() ?? Infinity,
       this.nextFromCarriers(),
     );
-    if (next === Infinity) return;
-    const realMs = this.options.clock.realMsUntil(next);
-    if (realMs === null) return;
+    const isTalking = !this.options.clock.isStanding && this.talking().length > 0;
+    const realMs = next === Infinity ? null : this.options.clock.realMsUntil(next);
+    if (realMs === null && !isTalking) return;
     const setTimer = this.options.setTimer ?? browserTimer;
-    this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs, longestTimerMs));
+    const longest = isTalking ? beatMs : longestTimerMs;
+    this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
   }
 }
 

@@ -135,6 +135,7 @@ async function runOffice(
     clock,
     state,
     onSettled: () => void vault.write(officeEntry(office)),
+    onBeat: () => void vault.write(officeEntry(office)),
   });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });

@@ -23,7 +23,7 @@ import { pickUpCall } from './pickingUp';
 import { recordCall } from './recording';
 import { returnCall } from './returning';
 import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
-import { setCallWaiting, setSignedIn } from './signing';
+import { expireSessions, setCallWaiting, setSignedIn } from './signing';
 import { takeBackCall } from './takingBack';
 import { Switchboard } from './Switchboard';
 import {
@@ -170,6 +170,8 @@ export class Exchange {
       case 'signIn':
       case 'signOut':
         return setSignedIn(board, command.deviceId, command.type === 'signIn');
+      case 'expire':
+        return expireSessions(board, command.deviceId);
       case 'configure':
         return configure(board, command);
       case 'setCallWaiting':

@@ -18,6 +18,8 @@ export const causeValues = {
   completedElsewhere: 26,
   facilityRejected: 29,
   temporaryFailure: 41,
+  /** Nothing was heard of the device any more. */
+  recoveryOnTimerExpiry: 102,
 } as const;
 
 export type Cause = keyof typeof causeValues;

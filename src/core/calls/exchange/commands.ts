@@ -28,6 +28,8 @@ export type Target = z.infer<typeof targetSchema>;
 export const commandSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('signIn'), deviceId }),
   z.object({ type: z.literal('signOut'), deviceId }),
+  /** Nothing has been heard of the device for so long that what it talked on is over (session timers, RFC 4028 §10). */
+  z.object({ type: z.literal('expire'), deviceId }),
   /**
    * Other ring plans, what people say of themselves, and whether calls are recorded, from now on; calls that ring already go
    * on as they began, and so do recordings.

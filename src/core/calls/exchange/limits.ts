@@ -6,6 +6,8 @@ export const limits = {
   noAnswerMs: 180_000,
   /** Somebody outside who is asked into a call that goes on already. */
   additionMs: 60_000,
+  /** A device that nothing is heard of for so long is gone (the least that RFC 4028 §4 lets a session last unrefreshed). */
+  sessionMs: 90_000,
   /** How long a failed call's tone sounds before the exchange clears it. */
   toneMs: 30_000,
   /** How long a caller hears that they get a text. */

@@ -65,7 +65,8 @@ function buildRecord(
     outcome: isCaller
       ? outgoingOutcome(call, answered, caller)
       : incomingOutcome(call, personId, ownAnswered, answered),
-    cause,
+    // The call may have gone on without them, and ended otherwise.
+    cause: last?.cause === 'recoveryOnTimerExpiry' ? last.cause : cause,
     deviceId: last && tookPart ? deviceOf(last) : null,
     answeredById:
       (!isCaller && ownAnswered) || !answered

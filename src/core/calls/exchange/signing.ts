@@ -1,4 +1,4 @@
-import { clearCall } from './clearing';
+import { clearCall, leaveCall } from './clearing';
 import { refuse, type Outcome } from './commands';
 import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
@@ -20,6 +20,14 @@ export function setSignedIn(board: Switchboard, deviceId: string, signedIn: bool
       skipSilence(board, call);
     }
   }
+  return { ok: true };
+}
+
+/** The device is gone without a word: it leaves what it talked on or was calling. What rings there rings on by its plan. */
+export function expireSessions(board: Switchboard, deviceId: string): Outcome {
+  if (!board.office.devices.has(deviceId)) return refuse({ code: 'unknownDevice' });
+  for (const leg of [...(board.deviceLegs.get(deviceId) ?? [])])
+    if (leg.state === 'connected' || leg.state === 'held') leaveCall(board, leg, 'recoveryOnTimerExpiry');
   return { ok: true };
 }
 

@@ -67,7 +67,10 @@ export function describeRoute(record: CallRecord, office: OfficeIndex): string[]
   } else if (record.finish?.kind === 'textBack') {
     sentences.push(`The finish was a text: “${record.finish.text}”`);
   }
-  return [...sentences, ...record.acts.flatMap((act) => describeAct(act, office))];
+  sentences.push(...record.acts.flatMap((act) => describeAct(act, office)));
+  if (record.cause === 'recoveryOnTimerExpiry')
+    sentences.push('The network ended it here: nothing was heard of this phone any more.');
+  return sentences;
 }
 
 /** What the routing looked at on the way, and why it did or didn’t count. One sentence each. */

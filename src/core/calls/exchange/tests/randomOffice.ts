@@ -245,6 +245,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
   device.chain((deviceId) =>
     fc.constantFrom<Step['command']>(
       () => ({ type: 'signOut', deviceId }),
+      () => ({ type: 'expire', deviceId }),
       () => ({ type: 'signIn', deviceId }),
       () => ({ type: 'signIn', deviceId }),
       () => ({ type: 'setCallWaiting', deviceId, on: false }),
