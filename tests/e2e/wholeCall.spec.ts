@@ -141,7 +141,7 @@ test('a call moves from the desk phone to here, with its timer running on', asyn
   await office.callFromPhone('Maren Oyelaran’s desk phone', '0131 496 0142');
   for (let times = 0; times < 3; times++) await office.letPass('5 s');
   await page.getByRole('button', { name: /See the cords$/ }).click();
-  await page.getByRole('button', { name: 'Bring the call with Bexhollow Reservoir here' }).click();
+  await page.getByRole('button', { name: 'Bring here the call with Bexhollow Reservoir' }).click();
   await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
   await expect(page.getByText('0:09', { exact: true })).toBeVisible();
   await office.goOutside();

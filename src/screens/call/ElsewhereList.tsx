@@ -104,7 +104,7 @@ export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
             name={view.name}
             words={`on your ${view.deviceName}, ${formatDuration(now - view.since)}`}
             act="Bring here"
-            label={`Bring the call with ${view.name} here`}
+            label={`Bring here the call with ${view.name}`}
             onPress={() => void take({ type: 'move', legId: view.legId, to: { deviceId }, atOnce: true })}
           />
         ),

@@ -72,6 +72,13 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
         </View>
         <IncomingFacts call={call} isCompact />
         {isWhole && call.tracks.length > 0 ? <IncomingScale call={call} /> : null}
+        {isWhole && call.deciding !== null ? (
+          <View role="region" aria-label="Why it rings">
+            <Txt as="small" colour={colours.faintOnNight}>
+              {call.deciding}
+            </Txt>
+          </View>
+        ) : null}
         {hasMore ? (
           <>
             <OtherAnswers view={view} call={call} isTalking={isTalking} />
