@@ -113,6 +113,19 @@ test('one damaged record is set aside and told, and all else is there', async ({
   await page.reload();
   await expect(page.getByRole('button', { name: /^10:34 Skerrow Harbour Missed/ })).toBeVisible();
   await expect(page.getByText('could not be read')).toHaveCount(0);
+
+  // It can be seen, saved, and read again, which this version can't either.
+  await page.goto('/archive');
+  const aside = page.getByRole('region', { name: 'Set aside' });
+  await expect(aside).toContainText('Could not be read, and is kept as it is: days of calls (1).');
+  const saved = page.waitForEvent('download');
+  await aside.getByRole('button', { name: 'Save it as a file' }).click();
+  expect((await saved).suggestedFilename()).toBe('cendro-set-aside.txt');
+  await aside.getByRole('button', { name: 'Try to read it again' }).click();
+  await expect(aside.getByRole('status')).toHaveText(
+    'This version can’t read them either. They stay here as they are.',
+  );
+  expect(await office.axeViolations()).toEqual([]);
 });
 
 test('a damaged office loses its live calls only, and goes on without using a number twice', async ({

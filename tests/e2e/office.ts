@@ -69,14 +69,12 @@ export class Office {
   stopCalling = () => this.page.getByRole('button', { name: 'Stop calling' });
   /** The way back to a call that goes on; a wide window has its cords at the side instead. */
   toTheCall = () =>
-    this.page
-      .getByRole('button', { name: /Back to call$/ })
-      .or(
-        this.page
-          .getByRole('complementary', { name: 'Live calls and team' })
-          .getByRole('button', { name: /^Cords of/ })
-          .last(),
-      );
+    this.page.getByRole('button', { name: /Back to call$/ }).or(
+      this.page
+        .getByRole('complementary', { name: 'Live calls and team' })
+        .getByRole('button', { name: /^Cords of/ })
+        .last(),
+    );
 
   /** An act of the call that is shown, as a word under the cords. */
   act = (word: string) =>

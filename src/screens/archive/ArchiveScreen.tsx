@@ -19,6 +19,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { pickBlob, saveBlob } from '../shared/files';
 import { useGo } from '../shared/useGo';
+import { AsidePart } from './AsidePart';
 import { KeepPart } from './KeepPart';
 
 const useStyles = themed(({ colours }) =>
@@ -130,6 +131,7 @@ export function ArchiveScreen() {
         ) : null}
       </View>
       <WayBack />
+      <AsidePart />
       <KeepPart />
       <Plate word="Back to Office" onPress={go.office} />
     </ScrollView>

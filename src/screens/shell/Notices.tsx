@@ -72,7 +72,7 @@ export function Notices() {
       ) : null}
       {setAside > 0 ? (
         <Notice
-          sentence={`${setAside === 1 ? 'One stored entry' : `${setAside} stored entries`} could not be read. ${setAside === 1 ? 'It was' : 'They were'} set aside; all else is here.`}
+          sentence={`${setAside === 1 ? 'One stored entry' : `${setAside} stored entries`} could not be read. ${setAside === 1 ? 'It was' : 'They were'} set aside; all else is here. Office, Everything in one file, shows it.`}
           action={{ word: 'Understood', onPress: () => dispatch(setAsideRead()) }}
         />
       ) : null}

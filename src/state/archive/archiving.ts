@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archive';
 
 import {
+  asidePrefix,
   clockKind,
   fromBase64,
   heardKind,
@@ -39,7 +40,8 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   { prefix: storageKeys.clock, kind: clockKind, name: 'the clock' },
 ];
 
-const kindOf = (key: string) => kinds.find(({ prefix }) => key.startsWith(prefix));
+/** How what stands under a key is kept, and what several of it are called. */
+export const kindOf = (key: string) => kinds.find(({ prefix }) => key.startsWith(prefix));
 
 const dataPath = (key: string) => `data/${encodeURIComponent(key)}.jsonl`;
 const soundPath = (key: string) => `sound/${encodeURIComponent(key.slice(storageKeys.sound.length))}.wav`;
@@ -48,6 +50,16 @@ function keyOfPath(path: string): string | null {
     return decodeURIComponent(path.slice('data/'.length, -'.jsonl'.length));
   } catch {
     return null;
+  }
+}
+
+/** Of a path that can't be read it is the path itself: it is set aside in any case. */
+function asideKeyOf(path: string): string {
+  const name = path.slice(asidePrefix.length, -'.txt'.length);
+  try {
+    return asidePrefix + decodeURIComponent(name);
+  } catch {
+    return asidePrefix + name;
   }
 }
 
@@ -73,6 +85,11 @@ export async function makeArchive(vault: Vault, now: number): Promise<Uint8Array
       bytes: encoder.encode(Vault.encode([{ ...rest, wav: '' }], soundKind)),
     });
   }
+  for (const [key, text] of await vault.texts(await vault.keys(asidePrefix)))
+    files.push({
+      path: `${asidePrefix}${encodeURIComponent(key.slice(asidePrefix.length))}.txt`,
+      bytes: encoder.encode(text),
+    });
   return writeArchive(files, now);
 }
 
@@ -94,6 +111,7 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
   if (!archive.ok) return archive;
   const entries: Record<string, string> = {};
   for (const [path, file] of archive.files) {
+    if (path.startsWith(asidePrefix)) entries[asideKeyOf(path)] = decoder.decode(file);
     if (!path.startsWith('data/')) continue;
     const key = keyOfPath(path);
     const kind = kindOf(key ?? '');
@@ -107,6 +125,8 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
     entries[key] = text;
   }
   const here = await vault.texts(Object.keys(entries));
+  // What was set aside here stays.
+  for (const key of here.keys()) if (key.startsWith(asidePrefix)) delete entries[key];
   const added = Object.keys(entries).filter((key) => !here.has(key));
   const changed = Object.keys(entries).filter((key) => here.has(key) && here.get(key) !== entries[key]);
   return { ok: true, madeAt: archive.madeAt, adds: counted(added), replaces: counted(changed), entries };
@@ -129,7 +149,7 @@ async function withSound(
 function counted(keys: readonly string[]): { name: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const key of keys) {
-    const name = kindOf(key)?.name ?? key;
+    const name = key.startsWith(asidePrefix) ? 'entries set aside' : (kindOf(key)?.name ?? key);
     counts.set(name, (counts.get(name) ?? 0) + 1);
   }
   return [...counts].map(([name, count]) => ({ name, count }));

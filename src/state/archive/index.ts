@@ -9,3 +9,4 @@ export {
   type ReadRestoring,
   type Restoring,
 } from './archiving';
+export { asideText, giveBack, readAside, type Aside } from './settingAside';

@@ -32,7 +32,8 @@ const readTries = 6;
 const readAgainMs = 500;
 /** Reading much pauses after so long, so that no frame waits for it. */
 const longestStretchMs = 8;
-const asidePrefix = 'aside/';
+/** Under it stands what was set aside, by the key it was set aside from. */
+export const asidePrefix = 'aside/';
 
 /**
  * What the app keeps on this device. Values are lines: a head `{"v":1}`, then one JSON document a line, so that
@@ -116,6 +117,11 @@ export class Vault {
     return new Map(
       Object.entries(found).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
     );
+  }
+
+  /** A text in the stored form, read as far as it can be. Rejects with `NewerData`. */
+  static async parse<T>(text: string, kind: StoredKind<T>): Promise<T[]> {
+    return (await parseLines(text, kind)).items;
   }
 
   /** Whether a text in the stored form is one that this version can read, to its last line. */

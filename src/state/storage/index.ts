@@ -19,4 +19,4 @@ export {
 } from './kinds';
 export { fromBase64, toBase64 } from './base64';
 export { isStorageFault, NewerData, UnreadableStorage } from './unreadable';
-export { Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';
+export { asidePrefix, Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';
