@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
-import { formatAny, selectOffice, sendOutside, useAppDispatch, useAppSelector } from '@/state/app';
+import { formatAny, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { sendOutside } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { space } from '@/ui/tokens';

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { describeFinish } from '@/core/setup';
-import { selectOffice, sendOutsideAndSay, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { sendOutsideAndSay } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

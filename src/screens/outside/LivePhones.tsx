@@ -4,15 +4,8 @@ import { StyleSheet, View } from 'react-native';
 import { isMachine, type Call, type Leg } from '@/core/calls/exchange';
 import type { OfficeIndex } from '@/core/setup';
 import type { PeopleIndex } from '@/core/people/contacts';
-import {
-  identifyNumber,
-  selectOffice,
-  selectPeople,
-  sendOutside,
-  useAppDispatch,
-  useAppSelector,
-  useOutsideCalls,
-} from '@/state/app';
+import { identifyNumber, selectOffice, selectPeople, useAppDispatch, useAppSelector } from '@/state/app';
+import { sendOutside, useOutsideCalls } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

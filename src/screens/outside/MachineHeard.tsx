@@ -2,14 +2,8 @@ import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
 import { whereTo } from '@/core/setup';
-import {
-  hearGreeting,
-  selectOffice,
-  sendOutside,
-  useAppDispatch,
-  useAppSelector,
-  useServices,
-} from '@/state/app';
+import { hearGreeting, selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { sendOutside } from '@/state/outside';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';

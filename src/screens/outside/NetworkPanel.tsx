@@ -2,7 +2,8 @@ import { StyleSheet, View } from 'react-native';
 
 import type { Network } from '@/core/calls/quality';
 import { networks } from '@/office/standins';
-import { selectQuality, setNetwork, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectQuality, useAppDispatch, useAppSelector } from '@/state/app';
+import { setNetwork } from '@/state/outside';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

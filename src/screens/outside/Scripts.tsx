@@ -1,7 +1,8 @@
 import { useState } from 'react';
 
 import type { Script } from '@/office/standins';
-import { setScript, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { setScript } from '@/state/outside';
 import { Choice } from '@/ui/field';
 
 import { partiesWith } from './parties';

@@ -21,7 +21,6 @@ export {
   transfer,
   type RefusalReply,
 } from './acts';
-export { sendOutside, sendOutsideAndSay, setNetwork, setScript, useOutsideCalls } from './outside';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';
@@ -112,6 +111,7 @@ export {
 export { draftRedone, draftUndone } from './planSlice';
 export {
   actDone,
+  actRefused,
   actMet,
   dialTextChanged,
   phaseChanged,

@@ -5,10 +5,7 @@ import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import type { Network } from '@/core/calls/quality';
 import type { Script } from '@/office/standins';
 
-import { explainRefusal } from './refusals';
-import { useServices, type Services } from './services';
-import { actDone, actRefused } from './slices';
-import type { RootState } from './store';
+import { actDone, actRefused, explainRefusal, useServices, type RootState, type Services } from '@/state/app';
 
 type Act<T> = ThunkAction<T, RootState, Services, Action>;
 
