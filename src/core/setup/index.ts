@@ -14,6 +14,7 @@ export {
   isSamePlan,
   ringPlanSchema,
   secondsOf,
+  withoutOver,
   workingHoursOf,
   type Cadence,
   type DayOff,

@@ -154,3 +154,10 @@ export function freeRuleId(plan: RingPlan): string {
 /** Whether two plans say the same, however their parts are ordered or left out. */
 export const isSamePlan = (a: RingPlan, b: RingPlan): boolean =>
   a === b || JSON.stringify(ringPlanSchema.parse(a)) === JSON.stringify(ringPlanSchema.parse(b));
+
+/** The plan without rules that were for once and are over; the same plan where there are none. */
+export function withoutOver(plan: RingPlan, now: number): RingPlan {
+  const isOver = ({ when }: RingRule) =>
+    when?.spans !== undefined && when.spans.length > 0 && when.spans.every(({ until }) => until <= now);
+  return plan.rules.some(isOver) ? { ...plan, rules: plan.rules.filter((rule) => !isOver(rule)) } : plan;
+}

@@ -2,6 +2,7 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 
 import {
   isSamePlan,
+  withoutOver,
   type ChosenSituation,
   type DoNotDisturb,
   type Followed,
@@ -10,7 +11,6 @@ import {
   type Person,
   type RingPlan,
 } from '@/core/setup';
-import { withoutOver } from '@/core/plans/editing';
 import { chooseSituation, standingOf } from '@/core/plans/routing';
 
 import { send, sendAndSay } from './acts';

@@ -1,7 +1,7 @@
-import { emptyOffice, OfficeIndex, type RingPlan } from '@/core/setup';
+import { emptyOffice, OfficeIndex, withoutOver, type RingPlan } from '@/core/setup';
 import { allFree, traceCall, weekOf } from '@/core/plans/routing';
 import { checkPlan } from '@/core/plans/checks';
-import { describeRule, numbersOf, ringForOnce, withoutOver } from '.';
+import { describeRule, numbersOf, ringForOnce } from '.';
 
 /** A Thursday, 10:40 in London. */
 const now = Date.UTC(2026, 10, 26, 10, 40);

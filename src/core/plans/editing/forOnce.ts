@@ -30,13 +30,6 @@ export function ringForOnce(
   return { plan: insertFirst(plan, rule, office), ruleId };
 }
 
-/** The plan without rules that were for once and are over; the same plan where there are none. */
-export function withoutOver(plan: RingPlan, now: number): RingPlan {
-  const isOver = ({ when }: RingRule) =>
-    when?.spans !== undefined && when.spans.length > 0 && when.spans.every(({ until }) => until <= now);
-  return plan.rules.some(isOver) ? { ...plan, rules: plan.rules.filter((rule) => !isOver(rule)) } : plan;
-}
-
 /** Numbers outside that a plan names anywhere, each once. */
 export function numbersOf({ rules, findMe = [] }: RingPlan): string[] {
   const targets = [...rules.flatMap(({ stages }) => stages.flatMap((stage) => stage.targets)), ...findMe];

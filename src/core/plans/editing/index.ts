@@ -11,7 +11,7 @@ export {
   targetWords,
 } from './sentences';
 export { daysAfter, hoursWords } from './hoursWords';
-export { numbersOf, ringForOnce, withoutOver } from './forOnce';
+export { numbersOf, ringForOnce } from './forOnce';
 export { daysOffWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
 export { ringsIn, setRingsIn, withoutSituation, withSituationBack, type RingsIn } from './situationRules';
