@@ -10,6 +10,8 @@ import type { Changes, Join, PeopleBlock } from '@/core/people/contacts';
 import type { DeletedRecording } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
 
+import { noteChanges } from './changes';
+
 /** The reckoning of who waits, and how far the history is counted in. */
 export interface Reckoning {
   ends: LooseEnds;
@@ -132,7 +134,9 @@ const oneKept = createAction<OneKept>('catchUp/oneKept');
 export function catchUpReducer(state: CatchUpSlice | undefined, action: Action): CatchUpSlice {
   if (!state || !oneKept.match(action)) return catchUpSlice.reducer(state, action);
   const { sort, thing } = action.payload;
-  const things = { ...state.kept[sort], [thing.id]: thing };
+  const before: Readonly<Record<string, unknown>> = state.kept[sort];
+  const things = { ...before, [thing.id]: thing };
+  if (before[thing.id] !== thing) noteChanges(before, things, { put: [thing], goneIds: [] });
   return { ...state, kept: { ...state.kept, [sort]: things } };
 }
 

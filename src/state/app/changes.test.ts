@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 
+import { catchUpReducer, keepOne, writtenMessage } from './catchUpSlice';
 import { changesBetween } from './changes';
 
 const things = fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.integer({ min: 0, max: 2 }));
@@ -24,6 +25,21 @@ describe('what became of kept things', () => {
         expect(changesBetween(before, now)).toBe(changesBetween(before, now));
       }),
     );
+  });
+
+  it('is the same where one was kept as by looking through all', () => {
+    const message = (id: string, text = 'One') =>
+      writtenMessage({ id, at: 1, number: '262', lineId: 'text', text });
+    const start = ['a', 'b', 'c']
+      .map((id) => keepOne('messages', message(id)))
+      .reduce(catchUpReducer, undefined);
+    if (!start) throw new Error('Nothing kept');
+    const before = start.kept.messages;
+    for (const one of [message('d'), message('b', 'Another'), before['c']]) {
+      if (!one) throw new Error('Nothing to keep');
+      const now = catchUpReducer(start, keepOne('messages', one)).kept.messages;
+      expect(changesBetween(before, now)).toEqual(changesBetween(before, { ...now }));
+    }
   });
 });
 

@@ -6,12 +6,22 @@ export interface Changes<T> {
 }
 
 interface Compared {
-  before: object;
+  /** Weakly: each version would else keep all that were before it. */
+  before: WeakRef<object>;
   changes: Changes<unknown>;
 }
 
 /** Of the last comparison with each, since all who follow ask for the same one. */
 const compared = new WeakMap<object, Compared>();
+
+/** Says what `now` was made by, where that is known without looking through it. */
+export function noteChanges<T>(
+  before: Readonly<Record<string, T>>,
+  now: Readonly<Record<string, T>>,
+  changes: Changes<T>,
+): void {
+  compared.set(now, { before: new WeakRef(before), changes });
+}
 
 /** What is otherwise in `now` than it was `before`. */
 export function changesBetween<T>(
@@ -19,7 +29,7 @@ export function changesBetween<T>(
   now: Readonly<Record<string, T>>,
 ): Changes<T> {
   const known = compared.get(now);
-  if (known?.before === before) return known.changes as Changes<T>;
+  if (known?.before.deref() === before) return known.changes as Changes<T>;
   const put: T[] = [];
   let stayed = 0;
   for (const id in now) {
@@ -30,6 +40,6 @@ export function changesBetween<T>(
   const ids = Object.keys(before);
   const goneIds = stayed === ids.length ? [] : ids.filter((id) => !(id in now));
   const changes = { put, goneIds };
-  compared.set(now, { before, changes });
+  noteChanges(before, now, changes);
   return changes;
 }

@@ -4,6 +4,7 @@ import { answered, delivered, nextSendAt, nextToSend, tryAgain, type Message } f
 import type { TextEvent } from '@/office/carrier';
 import {
   actDone,
+  changesBetween,
   dropSome,
   freeId,
   keepOne,
@@ -101,11 +102,33 @@ function told(event: TextEvent, messages: Record<string, Message>): Message | nu
   });
 }
 
+/** What waits in the queue, without looking through all that was ever written at each change. */
+function followQueued(store: AppStore): { now: () => readonly Message[] } {
+  let last: Readonly<Record<string, Message>> = {};
+  const queued = new Map<string, Message>();
+  return {
+    now: () => {
+      const { messages } = store.getState().catchUp.kept;
+      if (messages !== last) {
+        const { put, goneIds } = changesBetween(last, messages);
+        for (const message of put) {
+          if (message.state === 'queued') queued.set(message.id, message);
+          else queued.delete(message.id);
+        }
+        for (const id of goneIds) queued.delete(id);
+        last = messages;
+      }
+      return [...queued.values()];
+    },
+  };
+}
+
 /**
  * Hands queued texts to the carrier, one at a time and in order, while there is a network. Gives what ends it. A text is
  * marked only after the carrier's answer; the carrier knows texts by their id, so that none goes out twice.
  */
 export function startOutbox(store: AppStore, { clock, link }: Services): () => void {
+  const queued = followQueued(store);
   let isSending = false;
   let isOver = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -117,9 +140,7 @@ export function startOutbox(store: AppStore, { clock, link }: Services): () => v
     try {
       for (;;) {
         const state = store.getState();
-        const next = state.office.isOnline
-          ? nextToSend(Object.values(state.catchUp.kept.messages), clock.now())
-          : null;
+        const next = state.office.isOnline ? nextToSend(queued.now(), clock.now()) : null;
         if (!next || isOver) break;
         const { id, number, lineId, text, picture, asks } = next;
         const hasPicture = picture !== null;
@@ -135,7 +156,7 @@ export function startOutbox(store: AppStore, { clock, link }: Services): () => v
   };
   const schedule = () => {
     clearTimeout(timer);
-    const at = nextSendAt(Object.values(store.getState().catchUp.kept.messages), clock.now());
+    const at = nextSendAt(queued.now(), clock.now());
     const ms = at === null ? null : clock.realMsUntil(at);
     if (ms !== null) timer = setTimeout(() => void send(), Math.min(ms, 60_000));
   };
