@@ -47,30 +47,45 @@ const personAt = ({ endpoint, personId }: Leg) =>
       ? endpoint.personId
       : personId;
 
+type Standing = Pick<Leg, 'state' | 'muted' | 'digitsSent'>;
+
 /** What only an act of one's own can make of a leg: somebody lifts, holds, mutes, is calling. */
-const touched = (before: Leg | undefined, now: Leg) =>
-  (before === undefined && now.role === 'caller' && now.broughtFor === 'call') ||
-  (before !== undefined &&
-    ((before.state === 'alerting' && now.state === 'connected') ||
+const touched = (before: Standing | undefined, now: Leg) =>
+  before === undefined
+    ? now.role === 'caller' && now.broughtFor === 'call'
+    : (before.state === 'alerting' && now.state === 'connected') ||
       (before.state !== 'held' && now.state === 'held') ||
       before.muted !== now.muted ||
-      before.digitsSent !== now.digitsSent));
+      before.digitsSent !== now.digitsSent;
 
-const legsOf = (exchange: Exchange) =>
-  new Map(
-    [...exchange.calls.values()].flatMap(({ legs }) =>
-      legs.map((leg): [string, Leg] => [leg.id, { ...leg }]),
-    ),
-  );
+function* deviceLegs(exchange: Exchange) {
+  for (const { legs } of exchange.calls.values())
+    for (const leg of legs)
+      if (leg.endpoint.kind === 'device') yield { leg, deviceId: leg.endpoint.deviceId };
+}
 
-function checkActs(asker: Session, asked: Command, before: ReadonlyMap<string, Leg>, exchange: Exchange) {
-  for (const [id, leg] of legsOf(exchange)) {
-    if (leg.endpoint.kind !== 'device' || !touched(before.get(id), leg)) continue;
+function standings(exchange: Exchange): ReadonlyMap<string, Standing> {
+  const found = new Map<string, Standing>();
+  for (const { leg } of deviceLegs(exchange)) {
+    const { id, state, muted, digitsSent } = leg;
+    found.set(id, { state, muted, digitsSent });
+  }
+  return found;
+}
+
+function checkActs(
+  asker: Session,
+  asked: Command,
+  before: ReadonlyMap<string, Standing>,
+  exchange: Exchange,
+) {
+  for (const { leg, deviceId } of deviceLegs(exchange)) {
+    if (!touched(before.get(leg.id), leg)) continue;
     const owner = personAt(leg);
     const isTheirs = asker.personId !== null && (owner === asker.personId || leg.personId === asker.personId);
     // Whoever plays the phones outside plays all that no app is signed in for.
-    const isPlayed = asker === simulator && !devicesInUse.has(leg.endpoint.deviceId);
-    must(isTheirs || isPlayed, `${asker.id} touches ${leg.endpoint.deviceId} by ${asked.type}`);
+    const isPlayed = asker === simulator && !devicesInUse.has(deviceId);
+    must(isTheirs || isPlayed, `${asker.id} touches ${deviceId} by ${asked.type}`);
   }
 }
 
@@ -135,20 +150,16 @@ export function checkSessions(numRuns: number): void {
 
 function askOne(exchange: Exchange, step: Step, asker: Session) {
   exchange.advance(exchange.now + step.afterMs);
-  const before = legsOf(exchange);
-  let asked: Command | null = null;
-  // What a step would ask is known only once it is aimed at the calls there are.
-  const asking = {
-    ...step,
-    afterMs: 0,
-  };
+  // What a step asks is known only once it is aimed at the calls there are: on its way it is asked whose it is.
   const guarded = Object.create(exchange) as Exchange;
   guarded.advance = (to) => exchange.advance(to);
   guarded.send = (command, at) => {
-    asked = command;
     const denial = may(asker, command, seenOf(exchange));
-    return denial ? { result: { ok: false, reason: denial }, events: [] } : exchange.send(command, at);
+    if (denial) return { result: { ok: false, reason: denial }, events: [] };
+    const before = standings(exchange);
+    const sent = exchange.send(command, at);
+    checkActs(asker, command, before, exchange);
+    return sent;
   };
-  take(guarded, asking);
-  if (asked) checkActs(asker, asked, before, exchange);
+  take(guarded, { ...step, afterMs: 0 });
 }
