@@ -18,7 +18,7 @@ import { space } from '@/ui/tokens';
 
 import { openCallSheet } from '../call/openSheet';
 import { useGo } from '../shared/useGo';
-import { shortcuts } from './shortcuts';
+import { shortcuts } from './keyWords';
 
 const twiceWithinMs = 1500;
 /** By their place, since Alt gives some keyboards another sign there. */

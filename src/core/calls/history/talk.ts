@@ -1,5 +1,5 @@
 import type { CallRecord } from '@/core/calls/exchange';
-import { talkMs } from './describe';
+import { talkMs } from './recordWords';
 
 type Party = CallRecord['parties'][number];
 

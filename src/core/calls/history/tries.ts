@@ -1,6 +1,6 @@
 import type { CallRecord } from '@/core/calls/exchange';
 import { startOfLocalDay } from '@/core/shared/time';
-import { isUntaken } from './describe';
+import { isUntaken } from './recordWords';
 
 export interface TriesToday {
   /** Calls in from that number since local midnight that nobody took; one that was answered is no try. */

@@ -5,7 +5,8 @@ import type { CheckContext, Finding } from './finding';
 import { costChecks, forwardChecks, mailboxThereChecks, screeningCheck } from './forwardChecks';
 import { loopCheck, ownLineChecks } from './loopCheck';
 import { ringingChecks } from './ringingChecks';
-import { deadRuleChecks, hoursChecks } from './ruleChecks';
+import { hoursChecks } from './hoursChecks';
+import { deadRuleChecks } from './ruleChecks';
 
 const ranks = { alarm: 0, warning: 1, notice: 2 };
 
