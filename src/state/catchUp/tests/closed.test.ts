@@ -1,7 +1,7 @@
 import { sampleCast, sampleOffice } from '@sample';
 
 import { Clock } from '@/office/clock';
-import { InPageOffice, type Owed } from '@/office/link';
+import { InPageOffice, type OfficeState, type Owed } from '@/office/link';
 
 import { writeFax, writeText } from '..';
 import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
@@ -77,8 +77,8 @@ describe('what falls due while the app is closed', () => {
     expect(reasons()).toHaveLength(1);
   });
 
-  it('what came before this part of the app was there is taken in once it is, and owed until then', async () => {
-    const first = await open();
+  /** What an office has stored that ran, and took a text in, before this part of the app was there. */
+  async function owing(first: App): Promise<OfficeState> {
     await first.vault.flush();
     const state = first.office.save();
     first.stop();
@@ -90,7 +90,12 @@ describe('what falls due while the app is closed', () => {
     expect(office.owed()).toHaveLength(1);
     const saved = office.save();
     office.close();
-    const app = await open(first.kept, { state: saved });
+    return saved;
+  }
+
+  it('what came before this part of the app was there is taken in once it is, and owed until then', async () => {
+    const first = await open();
+    const app = await open(first.kept, { state: await owing(first) });
     await until(() => app.office.owed().length === 0);
     expect(textsWith(app, '262')).toEqual(['Is the mast up? received']);
     expect(app.office.save().owed).toEqual([]);
@@ -98,16 +103,7 @@ describe('what falls due while the app is closed', () => {
 
   it('an update that the app stumbles over is set aside, and keeps back none of those after it', async () => {
     const first = await open();
-    await first.vault.flush();
-    const state = first.office.save();
-    first.stop();
-    first.office.close();
-    const clock = new Clock({ mode: 'fixed', at: start });
-    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
-    office.start();
-    await office.receiveText({ number: '262', lineId: 'text', text: 'Is the mast up?', picture: null });
-    const saved = office.save();
-    office.close();
+    const saved = await owing(first);
     const [good] = saved.owed ?? [];
     const broken = { ...good, texts: [null] } as unknown as Owed;
     const stumbled = jest.spyOn(console, 'error').mockImplementation(() => undefined);
