@@ -284,14 +284,8 @@ export class InPageOffice implements OfficeLink {
 
   /** Apps that are in a call. */
   private talking(): string[] {
-    const legs = [...this.exchange.calls.values()].flatMap((call) => call.legs);
     return [...this.devicesInUse].filter((id) =>
-      legs.some(
-        ({ endpoint, state }) =>
-          endpoint.kind === 'device' &&
-          endpoint.deviceId === id &&
-          (state === 'connected' || state === 'held'),
-      ),
+      [...this.exchange.legsAt(id)].some(({ state }) => state === 'connected' || state === 'held'),
     );
   }
 

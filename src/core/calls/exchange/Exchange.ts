@@ -88,6 +88,11 @@ export class Exchange {
     return this.board.legs.get(id) ?? null;
   }
 
+  /** The legs of a device that are not cleared. */
+  legsAt(deviceId: string): Iterable<Leg> {
+    return this.board.deviceLegs.get(deviceId) ?? [];
+  }
+
   get signedIn(): ReadonlySet<string> {
     return this.board.signedIn;
   }
