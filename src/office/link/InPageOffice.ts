@@ -34,7 +34,6 @@ import {
   type Owed,
   type Taken,
 } from './link';
-
 import { SessionLink } from './SessionLink';
 
 export interface InPageOfficeOptions {
