@@ -23,10 +23,16 @@ export default defineConfig<{ hand: Hand; isLookedAt: boolean }>({
     { name: 'phone-dark-keys', use: { viewport: phone, colorScheme: 'dark', hand: 'keys' } },
     { name: 'wide-dark-thumb', use: { viewport: wide, colorScheme: 'dark', hand: 'thumb' } },
     { name: 'small-light-keys', use: { viewport: small, colorScheme: 'light', hand: 'keys' } },
-  ].map((project) => ({
-    ...project,
-    use: { ...project.use, isLookedAt: true } as never,
-    // Some choose their own sizes, and some ask about a thumb that slips.
-    testIgnore: project.use.hand === 'keys' ? /(reach|everySize|thumb)\.spec/ : /(reach|everySize)\.spec/,
-  })),
+  ].map((project) => {
+    const { viewport, hand } = project.use;
+    // What is asked of one layout only (its own way back, its own lists), or of a finger on a picture or a word, is tagged so.
+    const left = [viewport === wide && '@phone', viewport === small && '@tall', hand === 'keys' && '@touch'];
+    return {
+      ...project,
+      use: { ...project.use, isLookedAt: true } as never,
+      // Some choose their own sizes, and some ask about a thumb that slips.
+      testIgnore: hand === 'keys' ? /(reach|everySize|thumb)\.spec/ : /(reach|everySize)\.spec/,
+      grepInvert: left.flatMap((tag) => (tag ? new RegExp(tag) : [])),
+    };
+  }),
 });

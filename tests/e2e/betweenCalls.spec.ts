@@ -37,19 +37,20 @@ test('an emergency call is offered to nobody who is held', async ({ office, page
   await expect(page.getByRole('button', { name: /^(Connect, leave|Join the two)/ })).toHaveCount(0);
 });
 
-test('two who were connected by a slip are taken back: one hears music, the other me', async ({
-  office,
-  page,
-}) => {
-  await office.talkWithIlseAboutPeg();
-  await page.getByRole('button', { name: /^Connect, leave/ }).click();
-  await expect(page.getByText('Handed to Ilse Varga')).toBeVisible();
-  await page.getByRole('button', { name: 'Take back Peg Anstey' }).click();
-  await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
-  await expect(page.getByText('put aside, hears music', { exact: true })).toBeVisible();
-});
+test(
+  'two who were connected by a slip are taken back: one hears music, the other me',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.talkWithIlseAboutPeg();
+    await page.getByRole('button', { name: /^Connect, leave/ }).click();
+    await expect(page.getByText('Handed to Ilse Varga')).toBeVisible();
+    await page.getByRole('button', { name: 'Take back Peg Anstey' }).click();
+    await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
+    await expect(page.getByText('put aside, hears music', { exact: true })).toBeVisible();
+  },
+);
 
-test('whom I sent on can be seen until they are taken', async ({ office, page }) => {
+test('whom I sent on can be seen until they are taken', { tag: '@phone' }, async ({ office, page }) => {
   await office.talkWithPeg();
   await office.chooseTarget('Transfer', 'Ilse Varga');
   await office

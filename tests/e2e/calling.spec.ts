@@ -1,40 +1,41 @@
 import { expect, test } from './office';
 
-test('a colleague’s extension: calling, ringing, answered, held, muted, ended, and kept', async ({
-  office,
-  page,
-}) => {
-  await office.open('/dial');
-  await office.dial('201');
-  await expect(page.getByRole('heading', { name: 'Ilse Varga' })).toBeVisible();
-  await expect(office.youHear('You hear ringing')).toBeVisible();
+test(
+  'a colleague’s extension: calling, ringing, answered, held, muted, ended, and kept',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/dial');
+    await office.dial('201');
+    await expect(page.getByRole('heading', { name: 'Ilse Varga' })).toBeVisible();
+    await expect(office.youHear('You hear ringing')).toBeVisible();
 
-  await office.goOutside();
-  await office.letPass('5 s');
-  await office.letPass('5 s');
-  await office.toTheCall().click();
-  await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
-  await expect(page.getByText('“Dispatch, Ilse.”')).toBeVisible();
+    await office.goOutside();
+    await office.letPass('5 s');
+    await office.letPass('5 s');
+    await office.toTheCall().click();
+    await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
+    await expect(page.getByText('“Dispatch, Ilse.”')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Hold' }).click();
-  await expect(page.getByText('hears music', { exact: true })).toBeVisible();
-  await expect(office.youHear('You hear nothing')).toBeVisible();
-  await page.getByRole('button', { name: 'Talk again' }).click();
-  await expect(page.getByText('hears you', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Hold' }).click();
+    await expect(page.getByText('hears music', { exact: true })).toBeVisible();
+    await expect(office.youHear('You hear nothing')).toBeVisible();
+    await page.getByRole('button', { name: 'Talk again' }).click();
+    await expect(page.getByText('hears you', { exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Mute' }).click();
-  await expect(page.getByText('and nobody hears you')).toBeVisible();
-  await expect(page.getByText('hears nobody', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Mute' }).click();
+    await page.getByRole('button', { name: 'Mute' }).click();
+    await expect(page.getByText('and nobody hears you')).toBeVisible();
+    await expect(page.getByText('hears nobody', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Mute' }).click();
 
-  await office.end().click();
-  await expect(page.getByText('Called')).toBeVisible();
-  await expect(page.getByText('0:04')).toBeVisible();
-  await page.getByRole('button', { name: 'Done' }).click();
-  await office.goToEverything();
-  await expect(office.newest()).toContainText('Ilse Varga');
-  await expect(office.newest()).toContainText('Called · inside · 0:04');
-});
+    await office.end().click();
+    await expect(page.getByText('Called')).toBeVisible();
+    await expect(page.getByText('0:04')).toBeVisible();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await office.goToEverything();
+    await expect(office.newest()).toContainText('Ilse Varga');
+    await expect(office.newest()).toContainText('Called · inside · 0:04');
+  },
+);
 
 for (const writing of ['0131 496 0142', '+44 131 496 0142', '0044 131 496 0142']) {
   test(`an outside number written as ${writing}`, async ({ office, page }) => {

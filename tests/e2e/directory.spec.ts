@@ -19,25 +19,30 @@ async function bringIn(page: Page, name: string, mimeType: string, buffer: Buffe
   await (await chooser).setFiles({ name, mimeType, buffer });
 }
 
-test('everybody stands under a letter, is found as one types, and is called in one tap', async ({
-  office,
-  page,
-}) => {
-  await openDirectory(office);
-  await expect(page.getByRole('group', { name: 'Field team' })).toContainText('Field team 250: 2 of 2 free');
-  await expect(directory(page).getByRole('heading', { name: 'B' })).toBeVisible();
-  expect(await office.axeViolations()).toEqual([]);
-  const field = page.getByRole('textbox', { name: 'Find by name, number, keypad letters, or what was said' });
-  await field.fill('an pe');
-  await expect(directory(page).getByRole('listitem')).toHaveCount(1);
-  await field.fill('734');
-  await expect(directory(page).getByRole('button', { name: /^Peg Anstey/ })).toBeVisible();
-  await field.fill('nobody of that name');
-  await expect(page.getByText('Nobody found')).toBeVisible();
-  await field.fill('ilse');
-  await page.getByRole('button', { name: '201, call Ilse Varga' }).click();
-  await expect(office.stopCalling().or(office.end())).toBeVisible();
-});
+test(
+  'everybody stands under a letter, is found as one types, and is called in one tap',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await openDirectory(office);
+    await expect(page.getByRole('group', { name: 'Field team' })).toContainText(
+      'Field team 250: 2 of 2 free',
+    );
+    await expect(directory(page).getByRole('heading', { name: 'B' })).toBeVisible();
+    expect(await office.axeViolations()).toEqual([]);
+    const field = page.getByRole('textbox', {
+      name: 'Find by name, number, keypad letters, or what was said',
+    });
+    await field.fill('an pe');
+    await expect(directory(page).getByRole('listitem')).toHaveCount(1);
+    await field.fill('734');
+    await expect(directory(page).getByRole('button', { name: /^Peg Anstey/ })).toBeVisible();
+    await field.fill('nobody of that name');
+    await expect(page.getByText('Nobody found')).toBeVisible();
+    await field.fill('ilse');
+    await page.getByRole('button', { name: '201, call Ilse Varga' }).click();
+    await expect(office.stopCalling().or(office.end())).toBeVisible();
+  },
+);
 
 test('somebody is found by what they said to the mailbox, and with a letter wrong', async ({
   office,

@@ -27,42 +27,43 @@ test('a word is found wherever it was said or written, and leads there', async (
   expect(await office.axeViolations()).toEqual([]);
 });
 
-test('what is found opens at its line, lit, and not at the newest; a note opens among the notes', async ({
-  office,
-  page,
-}) => {
-  await office.open('/notes');
-  await page.getByRole('textbox', { name: 'A new note' }).fill('Spanner under the seat');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
-  const goBack = async () => {
-    await office.goTo('Loose ends');
-    await page.getByRole('link', { name: 'Everything' }).click();
-  };
-  await goBack();
-  const find = page.getByRole('textbox', { name: 'Find words, names or numbers' });
-  await find.fill('sends zeros');
-  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Cawder gauges' })).toBeVisible();
-  const lit = page.locator('[aria-current=true]');
-  await expect(lit).toContainText('The Cawder logger sends zeros since two.');
-  await expect(lit).toBeInViewport();
-  // Whoever writes sees what they wrote, wherever they were reading.
-  await page.getByRole('textbox', { name: 'Write in Cawder gauges' }).fill('I drive there at noon.');
-  await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page.getByText('I drive there at noon.')).toBeInViewport();
-  await goBack();
-  await find.fill('looks from the lane');
-  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
-  await expect(lit).toContainText('That is how it looks from the lane.');
-  await expect(lit).toBeInViewport();
-  await page.getByRole('textbox', { name: /^Text to/ }).fill('I bring a new mast.');
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  await expect(page.getByText('I bring a new mast.')).toBeInViewport();
-  await goBack();
-  await find.fill('spanner');
-  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Notes' })).toBeVisible();
-});
+test(
+  'what is found opens at its line, lit, and not at the newest; a note opens among the notes',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/notes');
+    await page.getByRole('textbox', { name: 'A new note' }).fill('Spanner under the seat');
+    await page.getByRole('button', { name: 'Keep the note' }).click();
+    const goBack = async () => {
+      await office.goTo('Loose ends');
+      await page.getByRole('link', { name: 'Everything' }).click();
+    };
+    await goBack();
+    const find = page.getByRole('textbox', { name: 'Find words, names or numbers' });
+    await find.fill('sends zeros');
+    await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Cawder gauges' })).toBeVisible();
+    const lit = page.locator('[aria-current=true]');
+    await expect(lit).toContainText('The Cawder logger sends zeros since two.');
+    await expect(lit).toBeInViewport();
+    // Whoever writes sees what they wrote, wherever they were reading.
+    await page.getByRole('textbox', { name: 'Write in Cawder gauges' }).fill('I drive there at noon.');
+    await page.getByRole('button', { name: 'Send' }).click();
+    await expect(page.getByText('I drive there at noon.')).toBeInViewport();
+    await goBack();
+    await find.fill('looks from the lane');
+    await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+    await expect(lit).toContainText('That is how it looks from the lane.');
+    await expect(lit).toBeInViewport();
+    await page.getByRole('textbox', { name: /^Text to/ }).fill('I bring a new mast.');
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await expect(page.getByText('I bring a new mast.')).toBeInViewport();
+    await goBack();
+    await find.fill('spanner');
+    await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Notes' })).toBeVisible();
+  },
+);
 
 test('the history is narrowed down, summed up, and taken away as a table', async ({ office, page }) => {
   await office.open('/everything');
@@ -91,44 +92,45 @@ test('the recorded calls are found, and can be listened to', async ({ office, pa
   await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
 });
 
-test('a recording is seen on its row, saved under a name, deleted, had back, and kept as long as is chosen', async ({
-  office,
-  page,
-}) => {
-  const summary = page.getByText(/^\d calls? · /);
-  const row = office.newestOf('Marl & Finch');
-  const filter = async () => {
-    await page.getByRole('button', { name: /^Filter/ }).click();
-    await office.sheet().getByRole('checkbox', { name: 'were recorded' }).click();
-    await office.sheet().getByRole('button', { name: 'Close' }).click();
-  };
-  await office.open('/everything');
-  await filter();
-  await expect(row).toContainText('recorded');
-  await row.click();
-  const recording = page.getByRole('group', { name: 'Recording' });
-  const saving = page.waitForEvent('download');
-  await recording.getByRole('button', { name: 'Save as WAV: the recording' }).click();
-  expect((await saving).suggestedFilename()).toMatch(
-    /^Marl & Finch Surveyors 2026-\d\d-\d\d \d\d\.\d\d\.wav$/,
-  );
+test(
+  'a recording is seen on its row, saved under a name, deleted, had back, and kept as long as is chosen',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    const summary = page.getByText(/^\d calls? · /);
+    const row = office.newestOf('Marl & Finch');
+    const filter = async () => {
+      await page.getByRole('button', { name: /^Filter/ }).click();
+      await office.sheet().getByRole('checkbox', { name: 'were recorded' }).click();
+      await office.sheet().getByRole('button', { name: 'Close' }).click();
+    };
+    await office.open('/everything');
+    await filter();
+    await expect(row).toContainText('recorded');
+    await row.click();
+    const recording = page.getByRole('group', { name: 'Recording' });
+    const saving = page.waitForEvent('download');
+    await recording.getByRole('button', { name: 'Save as WAV: the recording' }).click();
+    expect((await saving).suggestedFilename()).toMatch(
+      /^Marl & Finch Surveyors 2026-\d\d-\d\d \d\d\.\d\d\.wav$/,
+    );
 
-  await recording.getByRole('button', { name: 'Delete the recording' }).click();
-  await expect(recording).toContainText('Deleted today. You can have it back for a day.');
-  await page.getByRole('button', { name: 'Undo: the recording back' }).click();
-  await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
-  await recording.getByRole('button', { name: 'Delete the recording' }).click();
-  await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await expect(summary).toHaveText(/^1 call · /);
+    await recording.getByRole('button', { name: 'Delete the recording' }).click();
+    await expect(recording).toContainText('Deleted today. You can have it back for a day.');
+    await page.getByRole('button', { name: 'Undo: the recording back' }).click();
+    await expect(recording.getByRole('button', { name: 'Play the recording' })).toBeVisible();
+    await recording.getByRole('button', { name: 'Delete the recording' }).click();
+    await page.getByRole('button', { name: 'Back', exact: true }).click();
+    await expect(summary).toHaveText(/^1 call · /);
 
-  await office.open('/archive');
-  const kept = page.getByRole('region', { name: 'How long it is kept' });
-  await kept
-    .getByRole('radiogroup', { name: 'Recordings of calls' })
-    .getByRole('radio', { name: '30 days' })
-    .click();
-  await expect(kept.getByRole('status')).not.toContainText('recordings');
-});
+    await office.open('/archive');
+    const kept = page.getByRole('region', { name: 'How long it is kept' });
+    await kept
+      .getByRole('radiogroup', { name: 'Recordings of calls' })
+      .getByRole('radio', { name: '30 days' })
+      .click();
+    await expect(kept.getByRole('status')).not.toContainText('recordings');
+  },
+);
 
 test('the office says whether calls are recorded, and a call follows it', async ({ office, page }) => {
   await office.open('/office');

@@ -23,30 +23,34 @@ async function addFile(page: Page, name: string, mimeType: string, buffer: Buffe
   await (await chooser).setFiles({ name, mimeType, buffer });
 }
 
-test('the permit that came is read, and nearer where one wants', async ({ office, page }) => {
-  await office.open('/');
-  await expect(
-    page.getByRole('list', { name: /^Who waits/ }).getByRole('listitem', { name: 'Peg Anstey' }),
-  ).toContainText('fax');
-  await goToFaxes(office);
-  await expect(page.getByText('1 not read yet.')).toBeVisible();
-  expect(await office.axeViolations()).toEqual([]);
-  await page.getByRole('button', { name: /^From Peg Anstey/ }).click();
-  const sheet = page.getByRole('img', { name: 'Page 1 of 1' });
-  await expect(sheet).toBeVisible();
-  const width = async () => (await sheet.boundingBox())?.width ?? 0;
-  const fitted = await width();
-  await page.getByRole('button', { name: 'Nearer' }).click();
-  await expect.poll(width).toBeCloseTo(fitted * 1.5, 0);
-  await sheet.click();
-  await expect.poll(width).toBeCloseTo(fitted, 0);
-  expect(await office.axeViolations()).toEqual([]);
-  const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save PDF' }).click();
-  expect((await saved).suggestedFilename()).toBe('Access permit, Lathmoor Farm.pdf');
-  await page.getByRole('button', { name: 'Faxes', exact: true }).click();
-  await expect(page.getByText('All are read.')).toBeVisible();
-});
+test(
+  'the permit that came is read, and nearer where one wants',
+  { tag: '@touch' },
+  async ({ office, page }) => {
+    await office.open('/');
+    await expect(
+      page.getByRole('list', { name: /^Who waits/ }).getByRole('listitem', { name: 'Peg Anstey' }),
+    ).toContainText('fax');
+    await goToFaxes(office);
+    await expect(page.getByText('1 not read yet.')).toBeVisible();
+    expect(await office.axeViolations()).toEqual([]);
+    await page.getByRole('button', { name: /^From Peg Anstey/ }).click();
+    const sheet = page.getByRole('img', { name: 'Page 1 of 1' });
+    await expect(sheet).toBeVisible();
+    const width = async () => (await sheet.boundingBox())?.width ?? 0;
+    const fitted = await width();
+    await page.getByRole('button', { name: 'Nearer' }).click();
+    await expect.poll(width).toBeCloseTo(fitted * 1.5, 0);
+    await sheet.click();
+    await expect.poll(width).toBeCloseTo(fitted, 0);
+    expect(await office.axeViolations()).toEqual([]);
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save PDF' }).click();
+    expect((await saved).suggestedFilename()).toBe('Access permit, Lathmoor Farm.pdf');
+    await page.getByRole('button', { name: 'Faxes', exact: true }).click();
+    await expect(page.getByText('All are read.')).toBeVisible();
+  },
+);
 
 test('a permit is sent back from a PDF and a picture, with its stages, and closes what waited', async ({
   office,

@@ -4,21 +4,25 @@ import { expect, test } from './office';
 
 const entriesOf = { database: 'cendro', store: 'entries' };
 
-test('a reload in the middle of a call brings it back with its true duration', async ({ office, page }) => {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await office.answer().click();
-  await page.getByRole('button', { name: 'Hold' }).click();
-  await office.goOutside();
-  await office.letPass('30 s');
-  await page.reload();
-  await expect(office.toTheCall()).toContainText('0:30');
-  await office.toTheCall().click();
-  await expect(page.getByText('held 0:30')).toBeVisible();
-  await page.getByRole('button', { name: 'Talk again' }).click();
-  await office.end().click();
-  await expect(page.getByText('0:30', { exact: true })).toBeVisible();
-});
+test(
+  'a reload in the middle of a call brings it back with its true duration',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/outside');
+    await office.callIn('Peg Anstey', 'Direct');
+    await office.answer().click();
+    await page.getByRole('button', { name: 'Hold' }).click();
+    await office.goOutside();
+    await office.letPass('30 s');
+    await page.reload();
+    await expect(office.toTheCall()).toContainText('0:30');
+    await office.toTheCall().click();
+    await expect(page.getByText('held 0:30')).toBeVisible();
+    await page.getByRole('button', { name: 'Talk again' }).click();
+    await office.end().click();
+    await expect(page.getByText('0:30', { exact: true })).toBeVisible();
+  },
+);
 
 test('what was due while the tab was closed has happened when it opens again', async ({
   office,
@@ -34,52 +38,56 @@ test('what was due while the tab was closed has happened when it opens again', a
   await expect(again.getByRole('button', { name: /^10:40 Peg Anstey Missed/ })).toBeVisible();
 });
 
-test('an answer, a fax and a message that come while the page is closed are there when it opens again', async ({
-  office,
-  page,
-  context,
-}) => {
-  await office.open('/person/contact%3Aangling');
-  await page.getByRole('textbox', { name: /^Text to/ }).fill('At two?');
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  await expect(page.getByText('At two?').last()).toBeVisible();
-  await office.open('/fax/sample-fax-1');
-  await page.getByRole('button', { name: 'Fax back' }).click();
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Add a PDF or picture' }).click();
-  await (
-    await chooser
-  ).setFiles({ name: 'wall.png', mimeType: 'image/png', buffer: await page.screenshot() });
-  await page.getByRole('button', { name: 'Send 1 page to Peg Anstey' }).click();
-  await expect(page.getByRole('status').getByText('Dialling')).toBeVisible();
-  await office.callIn('Bexhollow Reservoir', 'Direct');
-  await expect(office.answer()).toBeVisible();
-  await page.close();
+test(
+  'an answer, a fax and a message that come while the page is closed are there when it opens again',
+  { tag: '@phone' },
+  async ({ office, page, context }) => {
+    await office.open('/person/contact%3Aangling');
+    await page.getByRole('textbox', { name: /^Text to/ }).fill('At two?');
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await expect(page.getByText('At two?').last()).toBeVisible();
+    await office.open('/fax/sample-fax-1');
+    await page.getByRole('button', { name: 'Fax back' }).click();
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Add a PDF or picture' }).click();
+    await (
+      await chooser
+    ).setFiles({ name: 'wall.png', mimeType: 'image/png', buffer: await page.screenshot() });
+    await page.getByRole('button', { name: 'Send 1 page to Peg Anstey' }).click();
+    await expect(page.getByRole('status').getByText('Dialling')).toBeVisible();
+    await office.callIn('Bexhollow Reservoir', 'Direct');
+    await expect(office.answer()).toBeVisible();
+    await page.close();
 
-  const again = await context.newPage();
-  await again.goto('/person/contact%3Aangling?now=2026-11-26T10:50:00Z');
-  await expect(again.getByText('Thanks. I will leave the gate on the latch.')).toBeVisible();
-  await expect(again.getByText(/Delivered/).first()).toBeVisible();
-  await again.goto('/fax?now=2026-11-26T10:50:00Z');
-  await expect(again.getByRole('button', { name: /^To Peg Anstey/ })).toContainText('Sent, 1 page');
-  await again.goto('/voicemails?now=2026-11-26T10:50:00Z');
-  await expect(again.getByText('Bexhollow Reservoir').first()).toBeVisible();
-  await again.close();
-});
+    const again = await context.newPage();
+    await again.goto('/person/contact%3Aangling?now=2026-11-26T10:50:00Z');
+    await expect(again.getByText('Thanks. I will leave the gate on the latch.')).toBeVisible();
+    await expect(again.getByText(/Delivered/).first()).toBeVisible();
+    await again.goto('/fax?now=2026-11-26T10:50:00Z');
+    await expect(again.getByRole('button', { name: /^To Peg Anstey/ })).toContainText('Sent, 1 page');
+    await again.goto('/voicemails?now=2026-11-26T10:50:00Z');
+    await expect(again.getByText('Bexhollow Reservoir').first()).toBeVisible();
+    await again.close();
+  },
+);
 
-test('a second tab does not run the office, and can take it over', async ({ office, page, context }) => {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await office.answer().click();
-  const second = await context.newPage();
-  await second.goto('/');
-  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-  await second.getByRole('button', { name: 'Use it here instead' }).click();
-  await expect(second.getByRole('button', { name: /^Peg Anstey .* Back to call$/ })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-  await page.getByRole('button', { name: 'Use it here instead' }).click();
-  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-});
+test(
+  'a second tab does not run the office, and can take it over',
+  { tag: '@phone' },
+  async ({ office, page, context }) => {
+    await office.open('/outside');
+    await office.callIn('Peg Anstey', 'Direct');
+    await office.answer().click();
+    const second = await context.newPage();
+    await second.goto('/');
+    await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+    await second.getByRole('button', { name: 'Use it here instead' }).click();
+    await expect(second.getByRole('button', { name: /^Peg Anstey .* Back to call$/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+    await page.getByRole('button', { name: 'Use it here instead' }).click();
+    await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+  },
+);
 
 test('one damaged record is set aside and told, and all else is there', async ({ office, page }) => {
   await office.open('/everything');

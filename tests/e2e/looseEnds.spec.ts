@@ -37,33 +37,34 @@ test('who waits stands once each, in the order to answer them, each with why', a
   await expect(page.getByText('6 people wait for an answer')).toBeVisible();
 });
 
-test('a voicemail is played from the list, jumped in by a word, and called back from; reaching them closes it', async ({
-  office,
-  page,
-}) => {
-  await openEnds(office);
-  const cawder = end(page, 'Cawder Flood Watch');
-  await cawder.getByRole('button', { name: /^Play 0:25/ }).click();
-  const place = cawder.getByRole('slider', { name: 'Place in the voicemail' });
-  await cawder.getByRole('group', { name: 'Words' }).getByText('gate', { exact: true }).click();
-  await expect.poll(async () => Number(await place.getAttribute('aria-valuenow'))).toBeGreaterThan(15);
-  await cawder.getByRole('button', { name: 'Pause the voicemail' }).click();
-  await place.focus();
-  await page.keyboard.press('Home');
-  await expect(place).toHaveAttribute('aria-valuetext', '0:00 of 0:25');
-  await cawder.getByRole('radio', { name: '1.5 ×' }).click();
+test(
+  'a voicemail is played from the list, jumped in by a word, and called back from; reaching them closes it',
+  { tag: '@touch' },
+  async ({ office, page }) => {
+    await openEnds(office);
+    const cawder = end(page, 'Cawder Flood Watch');
+    await cawder.getByRole('button', { name: /^Play 0:25/ }).click();
+    const place = cawder.getByRole('slider', { name: 'Place in the voicemail' });
+    await cawder.getByRole('group', { name: 'Words' }).getByText('gate', { exact: true }).click();
+    await expect.poll(async () => Number(await place.getAttribute('aria-valuenow'))).toBeGreaterThan(15);
+    await cawder.getByRole('button', { name: 'Pause the voicemail' }).click();
+    await place.focus();
+    await page.keyboard.press('Home');
+    await expect(place).toHaveAttribute('aria-valuetext', '0:00 of 0:25');
+    await cawder.getByRole('radio', { name: '1.5 ×' }).click();
 
-  await cawder.getByRole('button', { name: 'Call Cawder Flood Watch' }).click();
-  await office.passAndReturn('5 s', 1);
-  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
-  await office.passAndReturn('30 s', 1);
-  await office.end().click();
-  await office.goTo('Loose ends');
-  await expect(end(page, 'Cawder Flood Watch')).toHaveCount(0);
-  await expect(page.getByText(/Cawder Flood Watch was reached by your call/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo: Cawder Flood Watch waits again' }).click();
-  await expect(end(page, 'Cawder Flood Watch')).toContainText('3 tries');
-});
+    await cawder.getByRole('button', { name: 'Call Cawder Flood Watch' }).click();
+    await office.passAndReturn('5 s', 1);
+    await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+    await office.passAndReturn('30 s', 1);
+    await office.end().click();
+    await office.goTo('Loose ends');
+    await expect(end(page, 'Cawder Flood Watch')).toHaveCount(0);
+    await expect(page.getByText(/Cawder Flood Watch was reached by your call/)).toBeVisible();
+    await page.getByRole('button', { name: 'Undo: Cawder Flood Watch waits again' }).click();
+    await expect(end(page, 'Cawder Flood Watch')).toContainText('3 tries');
+  },
+);
 
 test('whoever was answered and handed to a colleague who talked with them waits no more', async ({
   office,
@@ -424,7 +425,7 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   expect(await office.axeViolations()).toEqual([]);
 });
 
-test('on a phone the timeline has most of the screen', async ({ office, page }) => {
+test('on a phone the timeline has most of the screen', { tag: '@tall' }, async ({ office, page }) => {
   await openPerson(office, 'Peg Anstey');
   const visible = await log(page).evaluate((element) => {
     let scroller = element.parentElement;

@@ -194,23 +194,24 @@ test('who is busy is told of when they are free, from the directory', async ({ o
   await expect(page.getByText('Bryn Castellan is free now.')).toBeVisible();
 });
 
-test('what rings at a colleague of the own team is seen in the directory, and picked up', async ({
-  office,
-  page,
-}) => {
-  await office.open('/directory');
-  await office.callIn('Marl & Finch Surveyors', 'Main');
-  await office.goTo('Directory');
-  await expect(page.getByRole('group', { name: 'Office' })).toContainText(
-    'Marl & Finch Surveyors rings at Ilse',
-  );
-  expect(await office.axeViolations()).toEqual([]);
-  await page
-    .getByRole('button', { name: 'Pick up Marl & Finch Surveyors, ringing at Ilse Varga' })
-    .first()
-    .click();
-  await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
-});
+test(
+  'what rings at a colleague of the own team is seen in the directory, and picked up',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/directory');
+    await office.callIn('Marl & Finch Surveyors', 'Main');
+    await office.goTo('Directory');
+    await expect(page.getByRole('group', { name: 'Office' })).toContainText(
+      'Marl & Finch Surveyors rings at Ilse',
+    );
+    expect(await office.axeViolations()).toEqual([]);
+    await page
+      .getByRole('button', { name: 'Pick up Marl & Finch Surveyors, ringing at Ilse Varga' })
+      .first()
+      .click();
+    await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
+  },
+);
 
 test('somebody is written to from Dial, by a scrap of their name', async ({ office, page }) => {
   await office.open('/dial');

@@ -53,54 +53,59 @@ test('a call is tried before it happens, and then happens so', async ({ office, 
   );
 });
 
-test('a bar pulled too long is found out, mended by one tap, put into force, and rings so', async ({
-  office,
-  page,
-}) => {
-  await openPlan(office);
-  const end = page.getByRole('slider', { name: 'Van phone ends' });
-  await end.scrollIntoViewIfNeeded();
-  const box = await end.boundingBox();
-  if (!box) throw new Error('The bar has no place');
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 70, box.y + box.height / 2, { steps: 6 });
-  await expect(page.getByRole('note').first()).toContainText('but the next stage comes after');
-  await page.mouse.up();
-  const seconds = Number(await end.getAttribute('aria-valuenow'));
-  expect(seconds).toBeGreaterThan(28);
-  await expect(page.getByText(/Your van phone is to ring \d+ s, but the next stage comes/)).toBeVisible();
-  await page.getByRole('button', { name: `Let this stage last ${seconds} s` }).click();
-  await expect(page.getByText(/Your van phone is to ring/)).toHaveCount(0);
+test(
+  'a bar pulled too long is found out, mended by one tap, put into force, and rings so',
+  { tag: '@tall' },
+  async ({ office, page }) => {
+    await openPlan(office);
+    const end = page.getByRole('slider', { name: 'Van phone ends' });
+    await end.scrollIntoViewIfNeeded();
+    const box = await end.boundingBox();
+    if (!box) throw new Error('The bar has no place');
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 70, box.y + box.height / 2, { steps: 6 });
+    await expect(page.getByRole('note').first()).toContainText('but the next stage comes after');
+    await page.mouse.up();
+    const seconds = Number(await end.getAttribute('aria-valuenow'));
+    expect(seconds).toBeGreaterThan(28);
+    await expect(page.getByText(/Your van phone is to ring \d+ s, but the next stage comes/)).toBeVisible();
+    await page.getByRole('button', { name: `Let this stage last ${seconds} s` }).click();
+    await expect(page.getByText(/Your van phone is to ring/)).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Compare' }).click();
-  await expect(page.getByRole('region', { name: 'Changes of the plan' })).toContainText(
-    `Changed: This app 0–${seconds} s, Your desk phone 0–${seconds} s, Your van phone 5–${seconds} s`,
-  );
-  await page.getByRole('button', { name: 'Put it into force' }).click();
-  await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
-  await office.callIn('Skerrow Harbour', 'Field service');
-  await expect(page.getByRole('img').first()).toHaveAccessibleName(
-    new RegExp(`Van phone: second 5 to ${seconds}; Ilse: second ${seconds} to`),
-  );
-});
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await expect(page.getByRole('region', { name: 'Changes of the plan' })).toContainText(
+      `Changed: This app 0–${seconds} s, Your desk phone 0–${seconds} s, Your van phone 5–${seconds} s`,
+    );
+    await page.getByRole('button', { name: 'Put it into force' }).click();
+    await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
+    await office.callIn('Skerrow Harbour', 'Field service');
+    await expect(page.getByRole('img').first()).toHaveAccessibleName(
+      new RegExp(`Van phone: second 5 to ${seconds}; Ilse: second ${seconds} to`),
+    );
+  },
+);
 
-test('changes are kept without saving, and every step goes back and forth', async ({ office, page }) => {
-  await openPlan(office);
-  await bar(page, /^Desk phone \d/).click();
-  await page.getByRole('button', { name: 'Remove it: desk phone' }).click();
-  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
-  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(bar(page, /^Desk phone \d/)).toBeVisible();
-  await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
-  await page.getByRole('button', { name: 'Drop the changes' }).click();
-  await expect(bar(page, /^Desk phone \d/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Put it into force' })).toHaveCount(0);
-});
+test(
+  'changes are kept without saving, and every step goes back and forth',
+  { tag: '@tall' },
+  async ({ office, page }) => {
+    await openPlan(office);
+    await bar(page, /^Desk phone \d/).click();
+    await page.getByRole('button', { name: 'Remove it: desk phone' }).click();
+    await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Put it into force' })).toBeVisible();
+    await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(bar(page, /^Desk phone \d/)).toBeVisible();
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await expect(bar(page, /^Desk phone \d/)).toHaveCount(0);
+    await page.getByRole('button', { name: 'Drop the changes' }).click();
+    await expect(bar(page, /^Desk phone \d/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Put it into force' })).toHaveCount(0);
+  },
+);
 
 test('rules go up and down by their grip and by buttons, and a rule in the way is found out', async ({
   office,
@@ -217,22 +222,26 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await expect(bar(page, /^Van phone ?key ?0–25 s/)).toBeVisible();
 });
 
-test('the whole plan is in one look, and a tap shows the seconds of a rule', async ({ office, page }) => {
-  await openPlan(office);
-  const glance = page.getByRole('list', { name: /^The plan in one look/ });
-  await expect(glance.getByRole('listitem')).toHaveCount(6);
-  await expect(glance.getByRole('listitem').nth(4)).toContainText('Field service: this call');
-  await expect(glance.getByRole('listitem').nth(4)).toContainText(
-    'this app, desk phone, van phone, then Ilse Varga’s desk phone, then your mailbox',
-  );
-  await expect(glance.getByRole('listitem').first()).toBeInViewport({ ratio: 1 });
-  await glance.getByRole('button', { name: /At the bench/ }).click();
-  await expect(page.getByRole('heading', { name: 'Seconds of “At the bench”' })).toBeInViewport();
-  for (const name of ['Greetings', 'Find me', 'Files']) {
-    await see(page, name);
-    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
-  }
-});
+test(
+  'the whole plan is in one look, and a tap shows the seconds of a rule',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await openPlan(office);
+    const glance = page.getByRole('list', { name: /^The plan in one look/ });
+    await expect(glance.getByRole('listitem')).toHaveCount(6);
+    await expect(glance.getByRole('listitem').nth(4)).toContainText('Field service: this call');
+    await expect(glance.getByRole('listitem').nth(4)).toContainText(
+      'this app, desk phone, van phone, then Ilse Varga’s desk phone, then your mailbox',
+    );
+    await expect(glance.getByRole('listitem').first()).toBeInViewport({ ratio: 1 });
+    await glance.getByRole('button', { name: /At the bench/ }).click();
+    await expect(page.getByRole('heading', { name: 'Seconds of “At the bench”' })).toBeInViewport();
+    for (const name of ['Greetings', 'Find me', 'Files']) {
+      await see(page, name);
+      await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+    }
+  },
+);
 
 test('a template says where its rule will stand, and whether the call asked about goes by it', async ({
   office,

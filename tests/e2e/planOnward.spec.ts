@@ -30,7 +30,7 @@ async function force(page: Page) {
   await expect(page.getByText('Your ring plan is in force.')).toBeVisible();
 }
 
-test('a rule is carried to another place by its grip', async ({ office, page }) => {
+test('a rule is carried to another place by its grip', { tag: '@tall' }, async ({ office, page }) => {
   await openPlan(office);
   const rows = page.getByRole('list', { name: 'Rules, the first that fits decides' }).getByRole('listitem');
   await expect(rows.nth(5)).toContainText('6. Any other call');

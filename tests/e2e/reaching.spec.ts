@@ -12,7 +12,7 @@ function countTaps(office: Office) {
   };
 }
 
-test('a call is answered in one tap', async ({ office }) => {
+test('a call is answered in one tap', { tag: '@phone' }, async ({ office }) => {
   await office.open('/outside');
   await office.callIn('Peg Anstey', 'Direct');
   const { tap, count } = countTaps(office);

@@ -1,41 +1,42 @@
 import { expect, test } from './office';
 
-test('a customer calls field service, a second call comes in, they are swapped and ended', async ({
-  office,
-  page,
-}) => {
-  await office.open('/outside');
-  await office.callIn('Skerrow Harbour');
-  await expect(page.getByRole('heading', { name: 'Skerrow Harbour' })).toBeVisible();
-  await expect(page.getByText('Field service · 0131 496 0120', { exact: true })).toBeVisible();
-  await expect(page.getByText(/^4th try today, last 6 min ago$/)).toBeVisible();
-  await office.answer().click();
-  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+test(
+  'a customer calls field service, a second call comes in, they are swapped and ended',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/outside');
+    await office.callIn('Skerrow Harbour');
+    await expect(page.getByRole('heading', { name: 'Skerrow Harbour' })).toBeVisible();
+    await expect(page.getByText('Field service · 0131 496 0120', { exact: true })).toBeVisible();
+    await expect(page.getByText(/^4th try today, last 6 min ago$/)).toBeVisible();
+    await office.answer().click();
+    await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
 
-  await office.callIn('Cawder Flood Watch', 'Flood desk');
-  const second = page.getByRole('region', { name: 'Call from Cawder Flood Watch' });
-  await expect(second).toContainText('Flood desk');
-  await office.toTheCall().click();
-  await expect(office.end()).toBeVisible();
-  await second.getByRole('button', { name: 'Answer, hold the other' }).click();
-  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
-  await expect(page.getByText('hears music', { exact: true })).toBeVisible();
+    await office.callIn('Cawder Flood Watch', 'Flood desk');
+    const second = page.getByRole('region', { name: 'Call from Cawder Flood Watch' });
+    await expect(second).toContainText('Flood desk');
+    await office.toTheCall().click();
+    await expect(office.end()).toBeVisible();
+    await second.getByRole('button', { name: 'Answer, hold the other' }).click();
+    await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+    await expect(page.getByText('hears music', { exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Swap' }).click();
-  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
-  await page.getByRole('button', { name: /^Cawder Flood Watch .* Talk$/ }).click();
-  await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
+    await page.getByRole('button', { name: 'Swap' }).click();
+    await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+    await page.getByRole('button', { name: /^Cawder Flood Watch .* Talk$/ }).click();
+    await expect(office.youHear('You hear Cawder Flood Watch')).toBeVisible();
 
-  await page.getByRole('button', { name: 'End with Cawder Flood Watch' }).click();
-  await expect(page.getByText('Held', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'End with Skerrow Harbour' }).click();
-  await office.goToEverything();
-  const rows = page.getByRole('region', { name: 'History' }).getByRole('listitem');
-  await expect(rows.nth(1)).toContainText('Answered · Field service');
-  await expect(rows.nth(2)).toContainText('Answered · Flood desk');
-});
+    await page.getByRole('button', { name: 'End with Cawder Flood Watch' }).click();
+    await expect(page.getByText('Held', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'End with Skerrow Harbour' }).click();
+    await office.goToEverything();
+    const rows = page.getByRole('region', { name: 'History' }).getByRole('listitem');
+    await expect(rows.nth(1)).toContainText('Answered · Field service');
+    await expect(rows.nth(2)).toContainText('Answered · Flood desk');
+  },
+);
 
-test('answering a second call can end the first', async ({ office, page }) => {
+test('answering a second call can end the first', { tag: '@phone' }, async ({ office, page }) => {
   await office.open('/outside');
   await office.callIn('Peg Anstey', 'Direct');
   await office.answer().click();
@@ -117,24 +118,25 @@ test('a withheld caller is shown as such and cannot be called back', async ({ of
   ).toBeVisible();
 });
 
-test('the ring can be silenced, and the other side hanging up ends the call here', async ({
-  office,
-  page,
-}) => {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await page.getByRole('button', { name: 'Silence the ring here' }).click();
-  await expect(page.getByRole('button', { name: /^Silent/ })).toBeDisabled();
-  await office.answer().click();
-  await office.goOutside();
-  await page.getByRole('button', { name: 'Peg Anstey: Hold' }).click();
-  await office.toTheCall().click();
-  await expect(office.youHear('You hear music')).toBeVisible();
-  await expect(page.getByText('has you on hold', { exact: true })).toBeVisible();
-  await office.goOutside();
-  await page.getByRole('button', { name: 'Peg Anstey: Hang up' }).click();
-  await expect(office.toTheCall()).toHaveCount(0);
-});
+test(
+  'the ring can be silenced, and the other side hanging up ends the call here',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/outside');
+    await office.callIn('Peg Anstey', 'Direct');
+    await page.getByRole('button', { name: 'Silence the ring here' }).click();
+    await expect(page.getByRole('button', { name: /^Silent/ })).toBeDisabled();
+    await office.answer().click();
+    await office.goOutside();
+    await page.getByRole('button', { name: 'Peg Anstey: Hold' }).click();
+    await office.toTheCall().click();
+    await expect(office.youHear('You hear music')).toBeVisible();
+    await expect(page.getByText('has you on hold', { exact: true })).toBeVisible();
+    await office.goOutside();
+    await page.getByRole('button', { name: 'Peg Anstey: Hang up' }).click();
+    await expect(office.toTheCall()).toHaveCount(0);
+  },
+);
 
 test('two who ring at the same time are both shown', async ({ office, page }) => {
   await office.open('/outside');

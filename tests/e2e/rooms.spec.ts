@@ -24,7 +24,7 @@ async function writeAs(page: Page, name: string, text: string, where = 'to you a
   await part.getByRole('button', { name: `Write as ${name}` }).click();
 }
 
-test('a room is read, written in, and its unread count goes', async ({ office, page }) => {
+test('a room is read, written in, and its unread count goes', { tag: '@phone' }, async ({ office, page }) => {
   await office.open('/');
   await goToRooms(office);
   await expect(page.getByRole('link', { name: 'Rooms 2' })).toBeVisible();

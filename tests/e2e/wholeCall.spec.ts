@@ -53,31 +53,35 @@ test('a caller sent on to somebody who does not answer comes back, marked as ret
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
 });
 
-test('three are put together, one is taken out, and the others go on alone', async ({ office, page }) => {
-  await office.talkWithIlseAboutPeg();
-  await page.getByRole('button', { name: 'All together' }).click();
-  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+test(
+  'three are put together, one is taken out, and the others go on alone',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.talkWithIlseAboutPeg();
+    await page.getByRole('button', { name: 'All together' }).click();
+    await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
 
-  await office.chooseTarget('Add', 'Kofi Renner');
-  await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
-  await office.passAndReturn('5 s', 2);
-  await expect(office.youHear('You hear Peg Anstey, Ilse Varga and Kofi Renner')).toBeVisible();
+    await office.chooseTarget('Add', 'Kofi Renner');
+    await office.sheet().getByRole('button', { name: 'Ask them in now' }).click();
+    await office.passAndReturn('5 s', 2);
+    await expect(office.youHear('You hear Peg Anstey, Ilse Varga and Kofi Renner')).toBeVisible();
 
-  await page.getByRole('button', { name: /^Ilse Varga/ }).click();
-  await office.sheet().getByRole('button', { name: 'A private word with them' }).click();
-  await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
-  await page.getByRole('button', { name: /^Ilse Varga/ }).click();
-  await office.sheet().getByRole('button', { name: 'Back to everybody' }).click();
+    await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+    await office.sheet().getByRole('button', { name: 'A private word with them' }).click();
+    await expect(office.youHear('You hear Ilse Varga')).toBeVisible();
+    await page.getByRole('button', { name: /^Ilse Varga/ }).click();
+    await office.sheet().getByRole('button', { name: 'Back to everybody' }).click();
 
-  await page.getByRole('button', { name: /^Kofi Renner/ }).click();
-  await office.sheet().getByRole('button', { name: 'Remove them from the call' }).click();
-  await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
+    await page.getByRole('button', { name: /^Kofi Renner/ }).click();
+    await office.sheet().getByRole('button', { name: 'Remove them from the call' }).click();
+    await expect(office.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
-  await office.goOutside();
-  await office.phone('Peg Anstey').getByText('connected', { exact: true }).waitFor();
-  await office.phone('Ilse Varga, desk phone').getByText('connected', { exact: true }).waitFor();
-});
+    await page.getByRole('button', { name: 'Leave Peg Anstey and Ilse Varga' }).click();
+    await office.goOutside();
+    await office.phone('Peg Anstey').getByText('connected', { exact: true }).waitFor();
+    await office.phone('Ilse Varga, desk phone').getByText('connected', { exact: true }).waitFor();
+  },
+);
 
 test('a parked caller is taken from another phone, and another comes back here', async ({ office, page }) => {
   await office.talkWithPeg();
@@ -136,23 +140,27 @@ test('recorded in two pieces, a call leaves one WAV that holds what was heard, w
   expect(power(5.6, 7.5), 'the second announcement').toBeGreaterThan(1);
 });
 
-test('a call moves from the desk phone to here, with its timer running on', async ({ office, page }) => {
-  await office.open('/outside');
-  await office.callFromPhone('Maren Oyelaran’s desk phone', '0131 496 0142');
-  for (let times = 0; times < 3; times++) await office.letPass('5 s');
-  await page.getByRole('button', { name: /See the cords$/ }).click();
-  await page.getByRole('button', { name: 'Bring here the call with Bexhollow Reservoir' }).click();
-  await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
-  await expect(page.getByText('0:09', { exact: true })).toBeVisible();
-  await office.goOutside();
-  await office.letPass('5 s');
-  await expect(office.phone('Maren Oyelaran, desk phone')).toHaveCount(0);
-  await office.toTheCall().click();
-  await office.end().click();
-  await office.goToEverything();
-  await office.newest().getByRole('button').first().click();
-  await expect(page.getByText('Maren Oyelaran moved it to Maren Oyelaran’s Cendro.')).toBeVisible();
-});
+test(
+  'a call moves from the desk phone to here, with its timer running on',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/outside');
+    await office.callFromPhone('Maren Oyelaran’s desk phone', '0131 496 0142');
+    for (let times = 0; times < 3; times++) await office.letPass('5 s');
+    await page.getByRole('button', { name: /See the cords$/ }).click();
+    await page.getByRole('button', { name: 'Bring here the call with Bexhollow Reservoir' }).click();
+    await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
+    await expect(page.getByText('0:09', { exact: true })).toBeVisible();
+    await office.goOutside();
+    await office.letPass('5 s');
+    await expect(office.phone('Maren Oyelaran, desk phone')).toHaveCount(0);
+    await office.toTheCall().click();
+    await office.end().click();
+    await office.goToEverything();
+    await office.newest().getByRole('button').first().click();
+    await expect(page.getByText('Maren Oyelaran moved it to Maren Oyelaran’s Cendro.')).toBeVisible();
+  },
+);
 
 test('the network goes bad: a warning, and the call goes on at the van phone', async ({ office, page }) => {
   await office.talkWithPeg();
@@ -292,13 +300,17 @@ test('a colleague comes in by a code, and one takes over by another', async ({ o
   await office.phone('Kofi Renner, desk phone').getByText('connected', { exact: true }).waitFor();
 });
 
-test('what rings at a colleague of the own team is picked up here', async ({ office, page }) => {
-  await office.open('/outside');
-  await office.callIn('Marl & Finch Surveyors', 'Main');
-  await page.getByRole('button', { name: /See the cords$/ }).click();
-  await page.getByRole('button', { name: 'Pick up Marl & Finch Surveyors for Ilse Varga' }).click();
-  await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
-});
+test(
+  'what rings at a colleague of the own team is picked up here',
+  { tag: '@phone' },
+  async ({ office, page }) => {
+    await office.open('/outside');
+    await office.callIn('Marl & Finch Surveyors', 'Main');
+    await page.getByRole('button', { name: /See the cords$/ }).click();
+    await page.getByRole('button', { name: 'Pick up Marl & Finch Surveyors for Ilse Varga' }).click();
+    await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
+  },
+);
 
 test('while the app is not in front, the system tells who calls and can answer', async ({
   office,
