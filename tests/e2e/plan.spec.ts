@@ -222,26 +222,22 @@ test('a template is drawn before it is taken, and rings everything', async ({ of
   await expect(bar(page, /^Van phone ?key ?0–25 s/)).toBeVisible();
 });
 
-test(
-  'the whole plan is in one look, and a tap shows the seconds of a rule',
-  { tag: '@phone' },
-  async ({ office, page }) => {
-    await openPlan(office);
-    const glance = page.getByRole('list', { name: /^The plan in one look/ });
-    await expect(glance.getByRole('listitem')).toHaveCount(6);
-    await expect(glance.getByRole('listitem').nth(4)).toContainText('Field service: this call');
-    await expect(glance.getByRole('listitem').nth(4)).toContainText(
-      'this app, desk phone, van phone, then Ilse Varga’s desk phone, then your mailbox',
-    );
-    await expect(glance.getByRole('listitem').first()).toBeInViewport({ ratio: 1 });
-    await glance.getByRole('button', { name: /At the bench/ }).click();
-    await expect(page.getByRole('heading', { name: 'Seconds of “At the bench”' })).toBeInViewport();
-    for (const name of ['Greetings', 'Find me', 'Files']) {
-      await see(page, name);
-      await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
-    }
-  },
-);
+test('the whole plan is in one look, and a tap shows the seconds of a rule', async ({ office, page }) => {
+  await openPlan(office);
+  const glance = page.getByRole('list', { name: /^The plan in one look/ });
+  await expect(glance.getByRole('listitem')).toHaveCount(6);
+  await expect(glance.getByRole('listitem').nth(4)).toContainText('Field service: this call');
+  await expect(glance.getByRole('listitem').nth(4)).toContainText(
+    'this app, desk phone, van phone, then Ilse Varga’s desk phone, then your mailbox',
+  );
+  await expect(glance.getByRole('listitem').first()).toBeInViewport({ ratio: 1 });
+  await glance.getByRole('button', { name: /At the bench/ }).click();
+  await expect(page.getByRole('heading', { name: 'Seconds of “At the bench”' })).toBeInViewport();
+  for (const name of ['Greetings', 'Find me', 'Files']) {
+    await see(page, name);
+    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  }
+});
 
 test('a template says where its rule will stand, and whether the call asked about goes by it', async ({
   office,

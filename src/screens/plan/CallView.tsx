@@ -50,6 +50,17 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
   const tried = useTry(trace.finishSeconds);
   const general = findings.filter(({ place }) => place.ruleId === undefined);
   const isOfCall = rule !== null && rule.id === takenId;
+  // The whole first: on a phone before the seconds, on a wide window beside them.
+  const glance =
+    plan.rules.length < 2 ? null : (
+      <RuleGlance
+        plan={plan}
+        office={office}
+        trace={trace}
+        shownRuleId={rule?.id ?? null}
+        onShow={setShown}
+      />
+    );
   return (
     <View style={isWide ? styles.columns : styles.stack}>
       <View style={[styles.stack, isWide && styles.column]}>
@@ -62,15 +73,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
             },
           }}
         />
-        {isWide || plan.rules.length < 2 ? null : (
-          <RuleGlance
-            plan={plan}
-            office={office}
-            trace={trace}
-            shownRuleId={rule?.id ?? null}
-            onShow={setShown}
-          />
-        )}
+        {isWide ? null : glance}
         {rule ? (
           <View style={styles.part}>
             <View ref={seconds} tabIndex={-1}>
@@ -99,6 +102,7 @@ export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {
         <TryBar question={question} office={office} myId={myId} trace={trace} of={tried} />
       </View>
       <View style={[styles.stack, isWide && styles.column]}>
+        {isWide ? glance : null}
         {general.length > 0 ? (
           <View style={styles.part}>
             <Txt as="heading" level={2}>
