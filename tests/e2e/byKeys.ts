@@ -23,7 +23,7 @@ const stopsOf = (element: HTMLElement) => {
 const arrowTo = (element: HTMLElement): string | null => {
   const { activeElement } = document;
   const within = element.closest('[role=radiogroup], [role=list]');
-  if (!activeElement || !within?.contains(activeElement)) return null;
+  if (element.tabIndex >= 0 || !activeElement || !within?.contains(activeElement)) return null;
   if (within.role === 'radiogroup') return 'ArrowDown';
   const rowOf = (each: Element) => Number(each.closest<HTMLElement>('[data-index]')?.dataset['index'] ?? NaN);
   const [from, to] = [rowOf(activeElement), rowOf(element)];
