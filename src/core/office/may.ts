@@ -56,7 +56,9 @@ const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker
   // Whose hand-over it was, and at whom it rings, the exchange asks for.
   takeBack: ({ deviceId }, of) => of.device(deviceId),
   pickUp: ({ deviceId }, of) => of.device(deviceId),
-  move: ({ legId }, of) => of.leg(legId),
+  // At once it is taken at the other phone without anybody lifting it there.
+  move: ({ legId, to, atOnce }, of) =>
+    of.leg(legId) ?? (atOnce && 'deviceId' in to ? of.device(to.deviceId) : null),
   record: ({ legId }, of) => of.leg(legId),
   callBackWhenFree: ({ legId }, of) => of.leg(legId),
   reportFree: (_, of) => of.network(null),

@@ -68,6 +68,17 @@ describe('what somebody may ask for', () => {
     });
   });
 
+  it('a call is moved at once to a phone of one’s own, and to nobody’s app by who plays their other phones', () => {
+    const { ask, send, exchange } = open();
+    send({ type: 'make', from: { kind: 'device', deviceId: 'p0-mobile' }, to: '203' });
+    const legId = [...exchange.legsAt('p0-mobile')][0]?.id ?? '';
+    const move = (atOnce: boolean): Command => ({ type: 'move', legId, to: { deviceId: 'p0-app' }, atOnce });
+    expect(ask(ada, move(true))).toBeNull();
+    // It may ring there.
+    expect(ask(simulator, move(false))).toBeNull();
+    expect(ask(simulator, move(true))).toEqual({ code: 'notYours', what: 'device' });
+  });
+
   it('a leg that there is not is let through, for the exchange to say so', () => {
     const { ask } = open();
     expect(ask(ben, { type: 'clear', legId: 'l999' })).toBeNull();
