@@ -143,6 +143,10 @@ async function runOffice(
   office.subscribe((update) => keepOffice(update, office, vault));
   const link = office.linkFor(mySession);
   services.link = link;
+  services.giveUp = (error) => {
+    office.close();
+    dispatch(startFailed(error));
+  };
   services.outside = office.linkFor(outsideSession);
   services.player = player;
   services.vault = vault;
@@ -182,11 +186,7 @@ async function runOffice(
   const stopLater = later.map((part) => startLater(part, { store, services, vault }));
   void recordings.mixEnded(callOf);
   void readHistory(keys).catch((error: unknown) => {
-    if (isStorageFault(error)) {
-      office.close();
-      dispatch(startFailed(error));
-      return;
-    }
+    if (isStorageFault(error)) return services.giveUp(error);
     dispatch(historyCompleted());
     dispatch(
       actRefused('The sample’s calls could not be made. They will be at the next start with a network.'),

@@ -125,7 +125,6 @@ export {
   refusalClosed,
   setAsideRead,
   soundChosen,
-  startFailed,
   tellingElsewhereChosen,
   themeChosen,
   updated,

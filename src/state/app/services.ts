@@ -27,6 +27,8 @@ export interface Services {
   vault: Vault | null;
   /** Finds people; null until that part of the app is there. */
   search: PeopleFinder | null;
+  /** What is kept can't be read: the office itself stops, since to go on without it would be to write over it. */
+  giveUp: (error: unknown) => void;
   /** Moves the office from another tab into this one. */
   takeOver: () => Promise<void>;
 }
@@ -41,6 +43,7 @@ export function createServices(): Services {
     keepSound: async () => undefined,
     vault: null,
     search: null,
+    giveUp: () => undefined,
     takeOver: async () => undefined,
   };
 }

@@ -19,7 +19,6 @@ import {
   removeWork,
   selectOffice,
   selectPeople,
-  startFailed,
   weightsChosen,
   writtenMessage,
   type AppStore,
@@ -133,9 +132,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     .then(() => takeLeftSounds(store, sound, services.clock))
     .catch((error: unknown) => {
       if (!isStorageFault(error)) throw error;
-      // To go on without what could not be read would be to write over it.
-      services.link?.close();
-      store.dispatch(startFailed(error));
+      services.giveUp(error);
     });
   return () => {
     stopUpdates();

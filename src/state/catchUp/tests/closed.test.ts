@@ -4,6 +4,7 @@ import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState, type Owed } from '@/office/link';
 
 import { writeFax, writeText } from '..';
+import { UnreadableStorage, Vault } from '../../storage';
 import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
 
 beforeEach(serveClips);
@@ -118,5 +119,18 @@ describe('what falls due while the app is closed', () => {
     await app.office.receiveText({ number: '262', lineId: 'text', text: 'It is up.', picture: null });
     await until(() => textsWith(app, '262').length === 2);
     stumbled.mockRestore();
+  });
+
+  it('what is kept and can’t be read stops the office itself, and not only this part of the app', async () => {
+    let fail: (error: unknown) => void = () => undefined;
+    const failing = new Promise<never>((_, reject) => (fail = reject));
+    const read = jest.spyOn(Vault.prototype, 'read').mockReturnValue(failing);
+    const app = await open();
+    const given: unknown[] = [];
+    app.services.giveUp = (error) => given.push(error);
+    fail(new UnreadableStorage());
+    await until(() => given.length === 1);
+    read.mockRestore();
+    expect(given[0]).toBeInstanceOf(UnreadableStorage);
   });
 });
