@@ -29,6 +29,8 @@ export const outgoingTextSchema = z.object({
   text: z.string(),
   hasPicture: z.boolean(),
   asks: z.enum(['callBack']).nullable().default(null),
+  /** Who of the office has written it. */
+  fromId: z.string().nullable().default(null),
 });
 export type OutgoingText = z.input<typeof outgoingTextSchema>;
 
@@ -47,6 +49,8 @@ export const incomingTextSchema = z.object({
   /** Which colleague writes, in a room; left out by earlier versions, like the next. */
   fromId: z.string().nullable().default(null),
   asks: z.enum(['callBack']).nullable().default(null),
+  /** To which colleague somebody of the office writes; null: to whoever uses the app. */
+  toId: z.string().nullable().default(null),
 });
 export type IncomingText = z.input<typeof incomingTextSchema>;
 
@@ -109,7 +113,7 @@ export class TextCarrier {
       this.push({ kind: 'callsBack', at: deliveredAt + callsBackAfterMs, extension: number });
     else if (script.reply)
       this.receive(
-        { number, lineId, text: script.reply.text, picture: null },
+        { number, lineId, text: script.reply.text, picture: null, toId: text.fromId ?? null },
         deliveredAt + script.reply.afterSeconds * 1000,
       );
     return 'taken';

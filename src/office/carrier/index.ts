@@ -4,6 +4,7 @@ export {
   incomingTextSchema,
   outgoingTextSchema,
   TextCarrier,
+  type CarrierState,
   textEventSchema,
   textScriptSchema,
   type CarrierCast,

@@ -1,18 +1,19 @@
+import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
 import {
-  Exchange,
-  limits,
-  type Command,
-  type CommandResult,
-  type ExchangeEvent,
-} from '@/core/calls/exchange';
-import type { OfficeSeen, Session } from '@/core/office';
+  messagingRequestSchema,
+  type MessagingChange,
+  type MessagingReply,
+  type MessagingRequest,
+  type Messaging,
+  type OfficeSeen,
+  type Session,
+} from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
 
 import type { Clock } from '../clock';
 import {
   FaxCarrier,
-  TextCarrier,
   type CarrierCast,
   type FaxCast,
   type FaxScript,
@@ -20,8 +21,6 @@ import {
   type IncomingFax,
   type IncomingText,
   type OutgoingFax,
-  type OutgoingText,
-  type TextEvent,
   type TextScript,
 } from '../carrier';
 import { StandIns, type Script, type Speech, type StandInCast } from '../standins';
@@ -34,7 +33,9 @@ import {
   type Owed,
   type Taken,
 } from './link';
-import { SessionLink } from './SessionLink';
+import { Away, beatMs } from './Away';
+import { SessionLink, type OfficeOfAll } from './SessionLink';
+import { TextTraffic, type KeptMessaging } from './TextTraffic';
 
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
@@ -42,6 +43,12 @@ export interface InPageOfficeOptions {
   clock: Clock;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
+  /** Its messages and rooms; calls do not wait for them. */
+  messaging?: KeptMessaging | Promise<KeptMessaging>;
+  /** Whether this device has a network, over which texts go. */
+  isOnline?: () => boolean;
+  /** Keeps what an update has changed, before anybody is told of it. */
+  keep?: (step: OfficeStep) => void;
   /** Nothing is owed any more: the state is to be written without it. */
   onSettled?: () => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
@@ -50,53 +57,75 @@ export interface InPageOfficeOptions {
   setTimer?: (run: () => void, ms: number) => () => void;
 }
 
+/** An update, with the rows of messages and rooms that it changed: everybody's, as they are kept. */
+export interface OfficeStep extends OfficeUpdate {
+  rows: readonly MessagingChange[];
+  /** Where they are rows of. */
+  of: Messaging;
+}
+
 const longestTimerMs = 60_000;
-/** While an app is in a call, it is noted so often that it is still there. */
-const beatMs = 30_000;
 const browserTimer = (run: () => void, ms: number) => {
   const id = setTimeout(run, ms);
   return () => clearTimeout(id);
 };
 
 /**
- * The exchange and its stand-ins run in the page, at the clock's pace. It is itself a link that may do and sees everything, as its
- * host does; whoever uses it gets a link of their own session.
+ * The office and its stand-ins run in the page, at the clock's pace. Of calls it is itself a link that may do and sees everything, as
+ * its host does; whoever uses it gets a link of their own session.
  */
-export class InPageOffice implements OfficeLink {
+export class InPageOffice implements OfficeOfAll {
   private readonly exchange: Exchange;
   private readonly standIns: StandIns;
-  private readonly carrier: TextCarrier;
+  private readonly texts: TextTraffic;
+  private readonly whenOpen: Promise<void>;
   private readonly faxCarrier: FaxCarrier;
-  private readonly listeners = new Set<(update: OfficeUpdate) => void>();
+  private readonly listeners = new Set<(step: OfficeStep) => void>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
   private speech: Speech[] = [];
-  private texts: TextEvent[] = [];
   private taken: Taken[] = [];
   private faxes: FaxTold[] = [];
   private unkept: Owed[];
-  /** When the app was last known to be there; null: just now. */
-  private seenAt: number | null;
+  private readonly away: Away;
+  private isStarted = false;
   /** Devices that apps are signed in as. */
   private readonly devicesInUse = new Set<string>();
 
   constructor(private readonly options: InPageOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
     this.standIns = new StandIns(options.cast, options.state?.standIns);
-    this.carrier = new TextCarrier(options.cast, options.state?.carrier);
+    const around = {
+      office: () => this.exchange.office,
+      isOnline: options.isOnline ?? (() => true),
+      isHere: (personId: string) =>
+        this.exchange.office.devicesOf(personId).some(({ id }) => this.devicesInUse.has(id)),
+      member: () => this.member(),
+    };
+    this.texts = new TextTraffic(options.cast, around, options.state?.carrier);
     this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
     this.unkept = options.state?.owed ?? [];
-    this.seenAt = options.state?.exchange?.now ?? null;
+    this.away = new Away(options.state?.exchange?.now ?? null);
+    const { messaging = { messages: [], rooms: [] } } = options;
+    if (messaging instanceof Promise)
+      this.whenOpen = messaging.then((kept) => {
+        this.openTexts(kept);
+        if (this.isStarted) this.catchUp();
+      });
+    else {
+      this.openTexts(messaging);
+      this.whenOpen = Promise.resolve();
+    }
     this.stopListening = options.clock.subscribe(() => {
-      // Time that is moved on by hand has passed for nobody.
-      this.seenAt = null;
+      this.away.forget();
       this.catchUp();
     });
   }
 
   /** Begins to keep time; at the very first start every device signs in. Call once the listeners are there. */
   start(): void {
+    this.isStarted = true;
     const now = this.options.clock.now();
     if (this.exchange.signedIn.size === 0)
       for (const { id } of this.exchange.setup.devices)
@@ -149,19 +178,34 @@ export class InPageOffice implements OfficeLink {
     this.publish(true);
   }
 
-  async sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'> {
-    const request = officeRequestSchema.parse({ kind: 'text', text });
+  /** What a session asks of the messages and rooms. */
+  async askAs(session: Session, asked: MessagingRequest): Promise<MessagingReply> {
+    const request = messagingRequestSchema.parse(asked);
+    await this.whenOpen;
     const now = this.options.clock.now();
     this.runUntil(now);
-    const answer = request.kind === 'text' ? this.carrier.send(request.text, now) : 'refused';
-    this.publish(true);
-    return answer;
+    const reply = this.texts.messaging.request(session, request, now);
+    this.runUntil(now);
+    this.publish();
+    return reply;
+  }
+
+  /** All messages and rooms, once they are there. */
+  async messaging(): Promise<Messaging> {
+    await this.whenOpen;
+    return this.texts.messaging;
+  }
+
+  /** There is a network again, or none: what waits goes out. */
+  connectionChanged(): void {
+    this.catchUp();
   }
 
   async receiveText(text: IncomingText): Promise<void> {
     const request = officeRequestSchema.parse({ kind: 'textIn', text });
+    await this.whenOpen;
     const now = this.options.clock.now();
-    if (request.kind === 'textIn') this.carrier.receive(request.text, now);
+    if (request.kind === 'textIn') this.texts.carrier.receive(request.text, now);
     this.runUntil(now);
     this.publish(true);
   }
@@ -210,12 +254,12 @@ export class InPageOffice implements OfficeLink {
 
   async setTextScript(number: string, script: TextScript): Promise<void> {
     const request = officeRequestSchema.parse({ kind: 'textScript', number, script });
-    if (request.kind === 'textScript') this.carrier.setScript(request.number, request.script);
+    if (request.kind === 'textScript') this.texts.carrier.setScript(request.number, request.script);
     this.publish(true);
   }
 
   textScriptOf(number: string): TextScript {
-    return this.carrier.scriptOf(number);
+    return this.texts.carrier.scriptOf(number);
   }
 
   scriptOf(party: string): Script {
@@ -232,7 +276,7 @@ export class InPageOffice implements OfficeLink {
     this.options.onSettled?.();
   }
 
-  subscribe(listener: (update: OfficeUpdate) => void): () => void {
+  subscribe(listener: (step: OfficeStep) => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   }
@@ -244,7 +288,7 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...this.exchange.calls.values()],
       endedCallIds: [],
       speech: [],
-      texts: [],
+      changes: [],
       taken: [],
       faxes: [],
       setup: this.exchange.setup,
@@ -257,7 +301,7 @@ export class InPageOffice implements OfficeLink {
     return {
       exchange: this.exchange.save(),
       standIns: this.standIns.save(),
-      carrier: this.carrier.save(),
+      carrier: this.texts.carrier.save(),
       faxCarrier: this.faxCarrier.save(),
       setup: this.exchange.setup,
       owed: this.unkept,
@@ -288,13 +332,17 @@ export class InPageOffice implements OfficeLink {
     );
   }
 
-  /** Asleep, or closed: what the apps talked on has been ended by the network meanwhile, at its time. */
+  private openTexts(kept: KeptMessaging): void {
+    const { exchange, texts } = this;
+    const told = this.unkept.flatMap((owed) => owed.texts ?? []);
+    this.unkept = this.unkept.map(({ texts: _, ...owed }) => owed);
+    texts.open(kept, exchange.now, (callId) => exchange.calls.has(callId), told);
+  }
+
+  /** What the apps talked on while nobody was there has been ended by the network, at its time. */
   private endWhatExpired(now: number): void {
-    const { seenAt } = this;
-    this.seenAt = Math.max(seenAt ?? now, now);
-    if (seenAt === null || this.options.clock.isStanding) return;
-    const expiredAt = seenAt + limits.sessionMs;
-    if (expiredAt > now) return;
+    const expiredAt = this.away.isBackAt(now, this.options.clock.isStanding);
+    if (expiredAt === null) return;
     this.runUntil(expiredAt);
     for (const deviceId of this.talking())
       this.note(this.exchange.send({ type: 'expire', deviceId }, expiredAt).events);
@@ -305,16 +353,23 @@ export class InPageOffice implements OfficeLink {
     for (;;) {
       const due = this.exchange.nextTimerAt();
       const planned = this.standIns.nextAt();
-      const next = Math.min(due ?? Infinity, planned ?? Infinity, this.nextFromCarriers());
-      if (next > to) break;
+      const earliest = Math.min(due ?? Infinity, planned ?? Infinity, this.nextFromCarriers());
+      if (earliest > to) break;
+      // Texts wait for what was kept of them: theirs may have been due before now.
+      const next = Math.max(earliest, this.exchange.now);
       this.note(this.exchange.advance(next));
-      this.takeTexts(this.carrier.takeDue(next), next);
+      this.runTexts(next);
       this.faxes.push(...this.faxCarrier.takeDue(next));
       const act = this.standIns.takeDue(next);
       if (act?.command && !this.isInUse(act.command)) this.note(this.exchange.send(act.command, next).events);
       if (act?.speech && !this.isInUse(act.speech)) this.speech.push(act.speech);
     }
     this.note(this.exchange.advance(to));
+    this.runTexts(to);
+  }
+
+  private runTexts(at: number): void {
+    for (const { extension } of this.texts.run(at)) this.callBack(extension, at);
   }
 
   /** An app is signed in as that phone: no stand-in lifts it or speaks there. */
@@ -324,14 +379,7 @@ export class InPageOffice implements OfficeLink {
   }
 
   private nextFromCarriers(): number {
-    return Math.min(this.carrier.nextAt() ?? Infinity, this.faxCarrier.nextAt() ?? Infinity);
-  }
-
-  private takeTexts(due: readonly TextEvent[], at: number): void {
-    for (const event of due) {
-      if (event.kind === 'callsBack') this.callBack(event.extension, at);
-      else this.texts.push(event);
-    }
+    return Math.min(this.texts.nextAt(this.exchange.now), this.faxCarrier.nextAt() ?? Infinity);
   }
 
   /** The colleague calls from their desk phone whoever of this office uses the app. */
@@ -339,28 +387,37 @@ export class InPageOffice implements OfficeLink {
     const { people, devices } = this.exchange.setup;
     const from = people.find((person) => person.extension === extension);
     const desk = devices.find(({ kind, personId }) => kind === 'desk' && personId === from?.id);
-    const app = devices.find(({ kind }) => kind === 'app');
-    const to = people.find(({ id }) => id === app?.personId)?.extension;
+    const to = people.find(({ id }) => id === this.member())?.extension;
     if (!desk || to === undefined) return;
     const command = { type: 'make', from: { kind: 'device', deviceId: desk.id }, to } as const;
     this.note(this.exchange.send(command, at).events);
   }
 
+  /** Whose app it is, where one is asked for without a name. */
+  private member(): string {
+    return this.exchange.setup.devices.find(({ kind }) => kind === 'app')?.personId ?? '';
+  }
+
   private note(events: ExchangeEvent[]): void {
     if (events.length === 0) return;
     this.events.push(...events);
+    for (const event of events) {
+      if (event.type === 'textOwed') this.texts.messaging.owed(event);
+      if ('callId' in event && !this.exchange.calls.has(event.callId))
+        this.texts.messaging.callEnded(event.callId, this.exchange.now);
+    }
     this.standIns.observe(events, this.exchange.calls);
     this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
   }
 
   private publish(always = false): void {
     this.schedule();
-    const { events, speech, texts, taken, faxes } = this;
-    const isQuiet = [events, speech, texts, faxes].every(({ length }) => length === 0);
+    const { events, speech, taken, faxes } = this;
+    const { rows, news } = this.texts.messaging.takeChanges();
+    const isQuiet = [events, speech, rows, faxes].every(({ length }) => length === 0);
     if (isQuiet && !always) return;
     this.events = [];
     this.speech = [];
-    this.texts = [];
     this.taken = [];
     this.faxes = [];
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
@@ -370,26 +427,28 @@ export class InPageOffice implements OfficeLink {
       changedCalls: [...touched].flatMap((id) => this.exchange.calls.get(id) ?? []),
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
-      texts,
+      changes: [],
       taken,
       faxes,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
-    this.owe(update);
-    for (const listener of this.listeners) listener(update);
+    this.owe(update, news);
+    const step = { ...update, rows, of: this.texts.messaging };
+    this.options.keep?.(step);
+    for (const listener of this.listeners) listener(step);
   }
 
   /** Keeps in mind what has to be kept by others, until they say that it is. */
-  private owe({ at, events, endedCallIds, speech, texts, taken, faxes }: OfficeUpdate): void {
+  private owe({ at, events, endedCallIds, speech, taken, faxes }: OfficeUpdate, messageIds: string[]): void {
     const kept = events.filter(({ type }) => type === 'recordWritten');
-    if ([kept, speech, texts, taken, faxes].every(({ length }) => length === 0)) return;
+    if ([kept, speech, messageIds, taken, faxes].every(({ length }) => length === 0)) return;
     const spokenIn = new Set(speech.map(({ callId }) => callId));
     const changedCalls = [...spokenIn].flatMap((id) => this.exchange.calls.get(id) ?? []);
     this.unkept = [
       ...this.unkept,
-      { at, events: kept, changedCalls, endedCallIds, speech, texts, taken, faxes },
+      { at, events: kept, changedCalls, endedCallIds, speech, messageIds, taken, faxes },
     ];
   }
 

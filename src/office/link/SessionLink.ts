@@ -1,17 +1,24 @@
 import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import {
+  allSeen,
   hasRole,
   may,
+  seenChanges,
   sightOf,
   viewOfCall,
   viewOfEvent,
+  type Messaging,
+  type MessagingChange,
+  type MessagingReply,
+  type MessagingRequest,
   type OfficeSeen,
+  type SeenTables,
   type Session,
   type Sight,
 } from '@/core/office';
 import type { Network } from '@/core/calls/quality';
 
-import type { FaxScript, IncomingFax, IncomingText, OutgoingFax, OutgoingText, TextScript } from '../carrier';
+import type { FaxScript, IncomingFax, IncomingText, OutgoingFax, TextScript } from '../carrier';
 import type { Script } from '../standins';
 import type { OfficeLink, OfficeUpdate, Owed, Taken } from './link';
 
@@ -22,8 +29,15 @@ export class NotForThisSession extends Error {
   }
 }
 
-interface OfficeOfAll extends OfficeLink {
+/** The office that sessions are linked to. */
+export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'tables' | 'subscribe'> {
   seen(): OfficeSeen;
+  askAs(session: Session, request: MessagingRequest): Promise<MessagingReply>;
+  messaging(): Promise<Messaging>;
+  /** Messages and rooms come as they are kept: everybody's. */
+  subscribe(
+    listener: (step: OfficeUpdate & { rows: readonly MessagingChange[]; of: Messaging }) => void,
+  ): () => void;
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
@@ -39,8 +53,9 @@ export class SessionLink implements OfficeLink {
     private readonly onClose: () => void,
   ) {
     for (const call of office.seen().calls.values()) this.look(call);
-    this.stopListening = office.subscribe((update) => {
-      const seen = this.view(update);
+    this.stopListening = office.subscribe(({ rows, of, ...update }) => {
+      const changes = seenChanges(rows, session.personId, of);
+      const seen = this.view({ ...update, changes });
       for (const listener of this.listeners) listener(seen);
       for (const id of update.endedCallIds) this.sights.delete(id);
     });
@@ -63,8 +78,12 @@ export class SessionLink implements OfficeLink {
     return this.asSimulator(() => this.office.setNetwork(network));
   }
 
-  sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'> {
-    return this.asMember(() => this.office.sendText(text));
+  ask(request: MessagingRequest): Promise<MessagingReply> {
+    return this.office.askAs(this.session, request);
+  }
+
+  async tables(): Promise<SeenTables> {
+    return allSeen(this.session.personId, await this.office.messaging());
   }
 
   receiveText(text: IncomingText): Promise<void> {

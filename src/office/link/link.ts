@@ -9,6 +9,7 @@ import {
   type CommandResult,
 } from '@/core/calls/exchange';
 
+import { seenChangeSchema, type MessagingReply, type MessagingRequest, type SeenTables } from '@/core/office';
 import { officeSetupSchema } from '@/core/setup';
 import { networkSchema, type Network } from '@/core/calls/quality';
 
@@ -20,14 +21,12 @@ import {
   incomingFaxSchema,
   incomingTextSchema,
   outgoingFaxSchema,
-  outgoingTextSchema,
   textEventSchema,
   textScriptSchema,
   type FaxScript,
   type IncomingFax,
   type IncomingText,
   type OutgoingFax,
-  type OutgoingText,
   type TextScript,
 } from '../carrier';
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
@@ -44,8 +43,8 @@ export const officeUpdateSchema = z.object({
   speech: z.array(speechSchema),
   /** How the office is configured, where that has changed; null: as before. */
   setup: officeSetupSchema.nullable(),
-  /** What the text carrier tells. */
-  texts: z.array(textEventSchema),
+  /** The messages and rooms it changed, as they are seen now. */
+  changes: z.array(seenChangeSchema),
   faxes: z.array(faxToldSchema),
   /** Whom a colleague of the team has taken on, to answer them (null: let go of), by their key among the loose ends. */
   taken: z.array(takenSchema),
@@ -57,19 +56,25 @@ export const officeUpdateSchema = z.object({
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
 /**
- * What of an update has to be kept by whoever uses the office: texts, faxes and who was taken on, and of calls what was said and
+ * What of an update has to be taken in by whoever uses the office: messages, faxes and who was taken on, and of calls what was said and
  * recorded, with the calls it was said in.
  */
-export const owedSchema = officeUpdateSchema.pick({
-  at: true,
-  events: true,
-  changedCalls: true,
-  endedCallIds: true,
-  speech: true,
-  texts: true,
-  faxes: true,
-  taken: true,
-});
+export const owedSchema = officeUpdateSchema
+  .pick({
+    at: true,
+    events: true,
+    changedCalls: true,
+    endedCallIds: true,
+    speech: true,
+    faxes: true,
+    taken: true,
+  })
+  .extend({
+    /** Messages that have come in or arrived. */
+    messageIds: z.array(z.string()).default([]),
+    /** What a carrier told an earlier version, which kept messages elsewhere. */
+    texts: z.array(textEventSchema).optional(),
+  });
 export type Owed = z.infer<typeof owedSchema>;
 
 /** What a linked app may send: a command for the exchange, a new script for a stand-in, or another network. */
@@ -77,7 +82,6 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('command'), command: commandSchema }),
   z.object({ kind: z.literal('script'), party: z.string(), script: scriptSchema }),
   z.object({ kind: z.literal('network'), network: networkSchema }),
-  z.object({ kind: z.literal('text'), text: outgoingTextSchema }),
   z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
   z.object({ kind: z.literal('fax'), fax: outgoingFaxSchema }),
   z.object({ kind: z.literal('faxStop'), id: z.string() }),
@@ -113,8 +117,10 @@ export interface OfficeLink {
   setScript(party: string, script: Script): Promise<void>;
   scriptOf(party: string): Script;
   setNetwork(network: Network): Promise<void>;
-  /** Hands one text to the carrier; what becomes of it comes with later updates. */
-  sendText(text: OutgoingText): Promise<'taken' | 'refused' | 'unreachable'>;
+  /** Asks for one thing of the messages and rooms; the answer comes after the update it caused. */
+  ask(request: MessagingRequest): Promise<MessagingReply>;
+  /** All messages and rooms as they are seen now, once what was kept is there. */
+  tables(): Promise<SeenTables>;
   /** Lets somebody outside text one of the office's lines. */
   receiveText(text: IncomingText): Promise<void>;
   /** Lets a colleague of the team take somebody on. */

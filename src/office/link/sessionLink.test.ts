@@ -52,7 +52,66 @@ function open() {
 
 const customer = { kind: 'outside', number: '+447700900333', name: null } as const;
 
+/** What an app makes of the messages and rooms it is told. */
+async function inboxOf(link: OfficeLink) {
+  const tables = await link.tables();
+  const messages = new Map(tables.messages.map((each) => [each.id, each]));
+  link.subscribe(({ changes }) => {
+    for (const change of changes) {
+      if ('gone' in change) messages.delete(change.gone);
+      else if (change.table === 'messages') messages.set(change.put.id, change.put);
+    }
+  });
+  const said = () =>
+    [...messages.values()].map(({ direction, number, text, state }) =>
+      [direction, number, text, state].join(' '),
+    );
+  let made = 0;
+  const write = (number: string, text: string) =>
+    link.ask({ type: 'write', id: `${number}-${text}-${++made}`, number, lineId: 'text', text });
+  return { messages, said, write };
+}
+
 describe('two who are signed in at one office', () => {
+  it('write to each other: it arrives at once, each has it from their side, and nobody else has it', async () => {
+    const { maren, hugh, office } = open();
+    const ilse = office.linkFor(member('ilse', 'ilse-desk'));
+    const [hers, his, hers2] = await Promise.all([maren.link, hugh.link, ilse].map(inboxOf));
+    expect(await hers?.write('211', 'Is the mast up?')).toEqual({ ok: true });
+    await his?.write('214', 'It is.');
+    expect(hers?.said()).toEqual(['out 211 Is the mast up? delivered', 'in 211 It is. received']);
+    expect(his?.said()).toEqual(['in 214 Is the mast up? received', 'out 214 It is. delivered']);
+    expect(hers2?.said()).toEqual([]);
+    for (const [link, inbox] of [[maren.link, hers] as const, [hugh.link, his] as const])
+      expect((await link.tables()).messages).toEqual([...(inbox?.messages.values() ?? [])]);
+  });
+
+  it('share a room: what is written in it is there for those in it, and goes with who leaves', async () => {
+    const { clock, maren, hugh } = open();
+    const [hers, his] = await Promise.all([maren.link, hugh.link].map(inboxOf));
+    await maren.link.ask({ type: 'openRoom', id: 'r', name: 'Race day', isOpen: false, memberIds: ['hugh'] });
+    await hers?.write('room:r', 'Who brings the mast?');
+    clock.moveOn(5_000);
+    expect(his?.said()).toEqual(['in room:r Who brings the mast? received']);
+    expect(await maren.link.ask({ type: 'enter', roomId: 'r', personId: 'hugh' })).toEqual({ ok: true });
+    await hugh.link.ask({ type: 'leave', roomId: 'r' });
+    expect([hers?.said().length, his?.said()]).toEqual([1, []]);
+    expect(await his?.write('room:r', 'Me')).toMatchObject({ ok: false, reason: { code: 'notInRoom' } });
+  });
+
+  it('write to who is not there: it arrives by the stand-in, whose answer comes to who wrote', async () => {
+    const { clock, maren, hugh, outside } = open();
+    const [hers, his] = await Promise.all([maren.link, hugh.link].map(inboxOf));
+    const script = { kind: 'delivers', afterSeconds: 2, reply: { text: 'Yes.', afterSeconds: 1 } } as const;
+    await outside.link.setTextScript('203', script);
+    await his?.write('203', 'Are you in?');
+    expect(his?.said()).toEqual(['out 203 Are you in? sent']);
+    clock.moveOn(4_000);
+    expect(his?.said()).toEqual(['out 203 Are you in? delivered', 'in 203 Yes. received']);
+    expect(hers?.said()).toEqual([]);
+    expect((await outside.link.tables()).messages).toEqual([]);
+  });
+
   it('talk with each other: no stand-in lifts a phone that is somebody’s app', async () => {
     const { clock, maren, hugh } = open();
     await maren.ask({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });

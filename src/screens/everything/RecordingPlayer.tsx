@@ -19,7 +19,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { saveBlob } from '../shared/files';
 import { offerUndo } from '../shared/undoOffer';
-import { useSound } from '../shared/useSound';
+import { letGoOf, useSound } from '../shared/useSound';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -71,7 +71,7 @@ function Kept({ record, recording }: RecordingProps) {
   const sound = useSound(recording.id);
   const audio = useRef<HTMLAudioElement | null>(null);
   const [at, setAt] = useState<number | null>(null);
-  useEffect(() => () => audio.current?.pause(), []);
+  useEffect(() => () => letGoOf(audio.current), []);
 
   if (sound.state !== 'there') {
     return (

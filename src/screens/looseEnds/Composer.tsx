@@ -92,18 +92,23 @@ export function Composer({ person, items }: ComposerProps) {
   const personId = person.key.startsWith('person:') ? person.key.slice('person:'.length) : null;
   const measured = measureText(text);
   const isEmpty = text.trim() === '' && picture === null;
-  const send = (notBefore: number | null) => {
+  const send = async (notBefore: number | null) => {
     if (isEmpty) return;
     const said = notBefore === null ? null : `Goes out ${formatDayAndClock(notBefore, now, zone)}.`;
-    dispatch(writeText({ number: to, lineId, text: text.trim(), notBefore, picture }, said));
     setText('');
     setPicture(null);
     setOpen(null);
+    const asked = { number: to, lineId, text: text.trim(), notBefore, picture };
+    if (await dispatch(writeText(asked, said))) return;
+    // What could not be written stays, unless something else is being written by now.
+    setText((typed) => (typed === '' ? text : typed));
+    setPicture((chosen) => chosen ?? picture);
   };
   const askForCall = () => {
     const said = `${person.name} is asked to call you.`;
     const text = 'Please call me back.';
-    dispatch(writeText({ number: to, lineId, text, notBefore: null, picture: null, asks: 'callBack' }, said));
+    const asked = { number: to, lineId, text, notBefore: null, picture: null, asks: 'callBack' } as const;
+    void dispatch(writeText(asked, said));
   };
   const choosePicture = async () => {
     const file = await pickBlob('image/*');
@@ -129,7 +134,7 @@ export function Composer({ person, items }: ComposerProps) {
           />
         </View>
         <MoreToggle of="what you write" isOpen={showsMore} onToggle={() => setShowsMore(!showsMore)} />
-        <Plate kind="main" word="Send" disabled={isEmpty} onPress={() => send(null)} />
+        <Plate kind="main" word="Send" disabled={isEmpty} onPress={() => void send(null)} />
       </View>
       {text === '' || isInside(to) ? null : (
         <Txt as="mono" colour={colours.faint}>

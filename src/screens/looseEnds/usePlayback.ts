@@ -2,6 +2,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
 import type { Stretch } from '@/core/shared/sound';
 
+import { letGoOf } from '../shared/useSound';
+
 interface PlaybackOptions {
   url: string;
   /** As the system shows it beside the headset's keys. */
@@ -39,7 +41,8 @@ export function usePlayback({ url, title, speed, silences, onBegin }: PlaybackOp
     element.onpause = () => setPlaying(false);
     element.onended = () => setPlaying(false);
     return () => {
-      element.pause();
+      element.ontimeupdate = null;
+      letGoOf(element);
       audio.current = null;
     };
   }, [url]);

@@ -22,11 +22,12 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
   const [kind, setKind] = useState<'open' | 'closed'>('open');
   const [memberIds, setMemberIds] = useState<string[]>([]);
   const [error, setError] = useState<string | null>(null);
-  const open = () => {
+  const open = async () => {
     const problem = roomNameProblem(name, Object.values(rooms));
     setError(problem);
     if (problem !== null) return;
-    const id = dispatch(openRoom(name, kind === 'open', memberIds));
+    const id = await dispatch(openRoom(name, kind === 'open', memberIds));
+    if (id === null) return;
     onClose();
     go.room(id);
   };
@@ -40,7 +41,7 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
             setName(typed);
             setError(null);
           }}
-          onSubmit={open}
+          onSubmit={() => void open()}
           error={error}
         />
         <Choice
@@ -60,7 +61,7 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
           chosen={memberIds}
           onChange={setMemberIds}
         />
-        <Plate kind="main" word="Open the room" onPress={open} />
+        <Plate kind="main" word="Open the room" onPress={() => void open()} />
       </View>
     </Sheet>
   );

@@ -28,17 +28,18 @@ export function RoomComposer({ room }: { room: Room }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
-  const send = () => {
+  const send = async () => {
     if (text.trim() === '') return;
-    dispatch(writeInRoom(room, text.trim()));
     setText('');
+    // What could not be written stays, unless something else is being written by now.
+    if (!(await dispatch(writeInRoom(room, text.trim())))) setText((now) => (now === '' ? text : now));
   };
   return (
     <View style={styles.composer}>
       <View style={styles.field}>
-        <Field label={`Write in ${room.name}`} value={text} onChange={setText} onSubmit={send} />
+        <Field label={`Write in ${room.name}`} value={text} onChange={setText} onSubmit={() => void send()} />
       </View>
-      <Plate kind="main" word="Send" disabled={text.trim() === ''} onPress={send} />
+      <Plate kind="main" word="Send" disabled={text.trim() === ''} onPress={() => void send()} />
     </View>
   );
 }

@@ -66,9 +66,9 @@ export function RoomLog({ roomId }: { roomId: string }) {
   const isOver = room.closedAt !== null;
   const leave = () => {
     const said = `You have left ${room.name}.`;
-    dispatch(leaveRoom(roomId, myId));
+    void dispatch(leaveRoom(roomId));
     dispatch(actDone(said));
-    offerUndo({ said, what: `back in ${room.name}`, undo: () => dispatch(comeBack(room)) });
+    offerUndo({ said, what: `back in ${room.name}`, undo: () => void dispatch(comeBack(roomId)) });
     if (!room.isOpen) go.rooms();
   };
   return (

@@ -8,6 +8,13 @@ export type Sound =
 
 const againMs = 1500;
 
+/** Ends a sound for good: it is neither played nor fetched any more. */
+export function letGoOf(audio: HTMLAudioElement | null): void {
+  audio?.pause();
+  audio?.removeAttribute('src');
+  audio?.load();
+}
+
 /** The sound of a recording; asked for again while it is being put together. */
 export function useSound(recordingId: string): Sound {
   const { readSound } = useServices();
@@ -32,7 +39,8 @@ export function useSound(recordingId: string): Sound {
     return () => {
       isGone = true;
       clearTimeout(timer);
-      if (url !== null) URL.revokeObjectURL(url);
+      // In a turn of its own: whoever plays it lets go of it first (`letGoOf`), and would else ask for what is gone.
+      if (url !== null) setTimeout(URL.revokeObjectURL, 0, url);
     };
   }, [recordingId, readSound]);
   return sound;

@@ -5,7 +5,7 @@ import { plainFollowUp, type FollowUp } from '@/core/inbox/followUps';
 import { takesTexts } from '@/core/numbers/numbering';
 import type { ClockSetting } from '@/office/clock';
 
-import { keepOne, writtenMessage } from './catchUpSlice';
+import { askMessaging } from './messaging';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
@@ -142,20 +142,9 @@ export const refuseWithText =
     if (isRinging && !result?.ok) return;
     const at = clock.now();
     const isTexted = text !== null && textNumber !== null && lineId !== null;
+    const id = `text-${view.id}-${at}`;
     if (isTexted)
-      dispatch(
-        keepOne(
-          'messages',
-          writtenMessage({
-            id: `text-${view.id}-${at}`,
-            at,
-            callId: view.id,
-            lineId,
-            number: textNumber,
-            text,
-          }),
-        ),
-      );
+      await dispatch(askMessaging({ type: 'write', id, callId: view.id, lineId, number: textNumber, text }));
     if (callBackAt !== null) {
       dispatch(
         workKept({

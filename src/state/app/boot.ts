@@ -1,11 +1,16 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { CallRecord } from '@/core/calls/exchange';
-import type { Message } from '@/core/inbox/messages';
 import type { Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
-import { InPageOffice, type OfficeState, type OfficeUpdate } from '@/office/link';
+import {
+  InPageOffice,
+  type KeptMessaging,
+  type OfficeState,
+  type OfficeStep,
+  type OfficeUpdate,
+} from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 import { makeSampleHistory } from '@/workers';
@@ -15,6 +20,8 @@ import {
   isStorageFault,
   officeKind,
   planDraftKind,
+  readTables,
+  rowEntries,
   settingsKind,
   setupKind,
   soundKind,
@@ -25,10 +32,11 @@ import {
 } from '../storage';
 import { startAttention } from './attention';
 import { selectTaken } from './callViews';
-import { keepOne, writtenMessage } from './catchUpSlice';
+import { followConnection, tellOfConnection } from './connection';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
+import { tablesChanged } from './messaging';
 import { draftLoaded } from './planSlice';
 import { RecordingSound } from './recordingSound';
 import type { Services } from './services';
@@ -38,7 +46,6 @@ import {
   clockChanged,
   historyCompleted,
   joined,
-  onlineChanged,
   phaseChanged,
   recordsAdded,
   recordsSetAside,
@@ -134,13 +141,14 @@ async function runOffice(
     cast: sampleCast,
     clock,
     state,
+    messaging: readMessaging(vault, services),
+    isOnline: () => store.getState().office.isOnline,
+    keep: (step) => keepOffice(step, office, vault),
     onSettled: () => void vault.write(officeEntry(office)),
     onBeat: () => void vault.write(officeEntry(office)),
   });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
-  // Kept first, then told.
-  office.subscribe((update) => keepOffice(update, office, vault));
   const link = office.linkFor(mySession);
   services.link = link;
   services.giveUp = (error) => {
@@ -165,17 +173,18 @@ async function runOffice(
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));
+    dispatch(tablesChanged(update.changes));
     if (left !== null) dispatch(actDone(left));
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
     soundUpdate(update, store.getState(), { player, readSound: services.readSound });
-    for (const text of textsOwed(update, me.personId)) dispatch(keepOne('messages', text));
     void recordings.follow(update, callOf);
   });
   void player.useSpeaker(store.getState().settings.speakerId);
   const stopSounding = startSounding(store, player);
   const stopKeeping = keepSettings(store, clock, fromAddress, vault);
   const stopMeasuring = startMeasuring(store, clock);
+  const stopConnection = tellOfConnection(store, office);
   const stopAttention = startAttention(store);
   dispatch(clockChanged(clock.get()));
 
@@ -202,6 +211,7 @@ async function runOffice(
     stopSounding();
     stopKeeping();
     stopMeasuring();
+    stopConnection();
     stopAttention();
     for (const end of stopLater) end();
     office.close();
@@ -215,15 +225,6 @@ async function runOffice(
     await vault.close();
     window.removeEventListener('pagehide', rescue);
   };
-}
-
-/** What my ring plan lets be texted to callers nobody answered. */
-function textsOwed({ events }: OfficeUpdate, personId: string): Message[] {
-  return events.flatMap((event): Message[] => {
-    if (event.type !== 'textOwed' || event.personId !== personId) return [];
-    const { at, callId, lineId, to, text } = event;
-    return [writtenMessage({ id: `text-${callId}`, at, callId, lineId, number: to, text })];
-  });
 }
 
 /** Fetches a part and starts it; without a network, once there is one. Gives what ends it. */
@@ -283,10 +284,23 @@ function freshExchange(now: number): OfficeState['exchange'] {
   };
 }
 
-function keepOffice(update: OfficeUpdate, office: InPageOffice, vault: Vault): void {
-  const entries = recordsOf(update).map((record) => recordEntry(record, sampleOffice.zone));
-  const setup = update.setup && setupEntry(update.setup);
-  void vault.write(Object.assign(officeEntry(office), setup, ...entries));
+/** What an update has changed, in one go with the office as it is then. */
+function keepOffice(step: OfficeStep, office: InPageOffice, vault: Vault): void {
+  const entries = recordsOf(step).map((record) => recordEntry(record, sampleOffice.zone));
+  const setup = step.setup && setupEntry(step.setup);
+  const { put, goneKeys } = rowEntries(step.rows);
+  void vault.write(Object.assign(officeEntry(office), setup, put, ...entries));
+  if (goneKeys.length > 0) void vault.remove(goneKeys);
+}
+
+/** Messages and rooms of earlier runs. What can't be read stops the office, since to go on without it would be to write over it. */
+async function readMessaging(vault: Vault, services: Services): Promise<KeptMessaging> {
+  try {
+    return await readTables(vault);
+  } catch (error) {
+    services.giveUp(error);
+    return new Promise(() => undefined);
+  }
 }
 
 function officeEntry(office: InPageOffice): Record<string, string> {
@@ -333,11 +347,4 @@ function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null,
     }
     last = state;
   });
-}
-
-function followConnection(store: AppStore): void {
-  const follow = () => store.dispatch(onlineChanged(navigator.onLine));
-  follow();
-  window.addEventListener('online', follow);
-  window.addEventListener('offline', follow);
 }

@@ -44,6 +44,8 @@ export interface Kept {
   deletedRecordings: DeletedRecording;
 }
 export type KeptSort = keyof Kept;
+/** What the app itself keeps; messages and rooms the office keeps, and the app has them as it may see them. */
+export type OwnSort = Exclude<KeptSort, 'messages' | 'rooms'>;
 
 export interface CatchUpSlice {
   /** null until it has been read, or made from the history. */
@@ -152,24 +154,3 @@ export const keepMany = <Sort extends KeptSort>(sort: Sort, things: readonly Kep
 export const dropSome = (sort: KeptSort, ids: readonly string[]) => someDropped({ sort, ids });
 export const asKept = <Sort extends KeptSort>(sort: Sort, things: readonly Kept[Sort][]) =>
   things.map((thing) => ({ sort, thing }) as OneKept);
-
-/** A text as it is first written: into the queue, not yet handed to the carrier. */
-export function writtenMessage(
-  given: Pick<Message, 'id' | 'at' | 'number' | 'lineId' | 'text'> & Partial<Message>,
-): Message {
-  return {
-    callId: null,
-    fromId: null,
-    asks: null,
-    direction: 'out',
-    picture: null,
-    state: 'queued',
-    failure: null,
-    tries: 0,
-    notBefore: null,
-    sentAt: null,
-    deliveredAt: null,
-    readAt: null,
-    ...given,
-  };
-}

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 
-import { catchUpReducer, keepOne, writtenMessage } from './catchUpSlice';
+import { writtenMessage } from '@/core/inbox/messages';
+
+import { catchUpReducer, keepOne } from './catchUpSlice';
 import { changesBetween } from './changes';
 
 const things = fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.integer({ min: 0, max: 2 }));

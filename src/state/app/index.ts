@@ -34,13 +34,14 @@ export {
   reckoned,
   soughtChanged,
   weightsChosen,
-  writtenMessage,
   type CatchUpSlice,
   type Kept,
   type KeptSort,
+  type OwnSort,
   type Sought,
   type Reckoning,
 } from './catchUpSlice';
+export { askMessaging, tablesChanged } from './messaging';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
   legAt,

@@ -1,4 +1,5 @@
 import type { Refusal } from '@/core/calls/exchange';
+import type { MessagingRefusal } from '@/core/office';
 import type { InvalidReason } from '@/core/numbers/numbering';
 
 /** Why something can't be dialled, as a sentence for the worker. */
@@ -121,5 +122,36 @@ export function explainRefusal(reason: Refusal): string {
       return notYours[reason.what];
     case 'notBusy':
       return 'They aren’t busy, so there is nothing to wait for.';
+  }
+}
+
+const notYourMessages: Record<Extract<MessagingRefusal, { code: 'notYours' }>['what'], string> = {
+  line: 'That line’s texts are somebody else’s.',
+  message: 'Only whoever wrote it can do that.',
+  room: 'Only those in the room can do that.',
+  office: 'Only whoever runs the office can change that.',
+};
+
+/** Why nothing was written, taken back or opened, as a sentence for the worker. */
+export function explainMessagingRefusal(reason: MessagingRefusal): string {
+  switch (reason.code) {
+    case 'notYours':
+      return notYourMessages[reason.what];
+    case 'unknownMessage':
+      return 'That message is not there any more.';
+    case 'unknownRoom':
+      return 'That room is not there any more.';
+    case 'idTaken':
+      return 'It could not be kept. Try once more.';
+    case 'roomEnded':
+      return 'That room has ended, so nothing more can be written in it.';
+    case 'notInRoom':
+      return 'Come into the room first.';
+    case 'alreadySent':
+      return 'It has gone out already.';
+    case 'cannotText':
+      return reason.failure === 'optedOut' ? 'They asked for no more texts.' : 'That number takes no texts.';
+    case 'badRoomName':
+      return reason.problem;
   }
 }

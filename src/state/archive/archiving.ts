@@ -14,6 +14,7 @@ import {
   setupKind,
   soundKind,
   storageKeys,
+  tableKinds,
   toBase64,
   Vault,
   workKind,
@@ -26,6 +27,7 @@ import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind, spoke
 const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string }[] = [
   { prefix: storageKeys.history, kind: recordKind, name: 'days of calls' },
   ...Object.values(keptKinds),
+  ...Object.values(tableKinds),
   { prefix: storageKeys.sound, kind: soundKind, name: 'sounds' },
   { prefix: catchUpKeys.reckoning, kind: reckoningKind, name: 'who waits' },
   { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },

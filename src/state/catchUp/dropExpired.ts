@@ -8,7 +8,14 @@ import {
   expiredVoicemails,
   type KeepDays,
 } from '@/core/inbox/retention';
-import { dropSome, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
+import {
+  askMessaging,
+  dropSome,
+  keepMany,
+  type AppStore,
+  type CatchUpSlice,
+  type RootState,
+} from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from '../kept';
@@ -49,7 +56,7 @@ export async function dropExpired(
   const { voicemails, texts, faxes, recordings } = expiredOf(catchUp.kept, history.records, keepDays, now);
   const idsOf = (things: readonly { id: string }[]) => things.map(({ id }) => id);
   if (voicemails.length > 0) store.dispatch(dropSome('voicemails', idsOf(voicemails)));
-  if (texts.length > 0) store.dispatch(dropSome('messages', idsOf(texts)));
+  if (texts.length > 0) await store.dispatch(askMessaging({ type: 'forget', ids: idsOf(texts) }));
   if (faxes.length > 0) store.dispatch(dropSome('faxes', idsOf(faxes)));
   if (recordings.length > 0) store.dispatch(keepMany('deletedRecordings', recordings));
   const keys = [

@@ -18,7 +18,7 @@ export {
   selectIsFiltered,
   type Found,
 } from './finding';
-export { markRead, sendAgain, takeBackText, writeText, type NewText } from './outbox';
+export { markRead, sendAgain, takeBackText, writeText, type NewText } from './texts';
 export { looseHappened, putAway, putOff, selectOrder, takeBack, takeOn } from './reckon';
 export { deleteRecording, restoreRecording } from './recordings';
 export {

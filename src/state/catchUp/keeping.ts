@@ -4,18 +4,18 @@ import {
   type AppStore,
   type CatchUpSlice,
   type Kept,
-  type KeptSort,
+  type OwnSort,
 } from '@/state/app';
 
 import { Vault } from '../storage';
 import { catchUpKeys, keptKinds, reckoningKind, seenKind } from '../kept';
 
-const sorts = Object.keys(keptKinds) as KeptSort[];
-const keyOf = (sort: KeptSort, id: string) => `${keptKinds[sort].prefix}${id}`;
+const sorts = Object.keys(keptKinds) as OwnSort[];
+const keyOf = (sort: OwnSort, id: string) => `${keptKinds[sort].prefix}${id}`;
 
-/** All that was kept one by one. */
+/** All that the app kept one by one. */
 export async function readKeptThings(vault: Vault): Promise<ReturnType<typeof asKept>> {
-  const read = async <Sort extends KeptSort>(sort: Sort) => {
+  const read = async <Sort extends OwnSort>(sort: Sort) => {
     const { prefix, kind } = keptKinds[sort];
     const found = await vault.readMany<Kept[Sort]>(await vault.keys(prefix), kind);
     return asKept(sort, [...found.values()].flat());
@@ -39,7 +39,7 @@ export function keepCatchUp(store: AppStore, vault: Vault): () => void {
   });
 }
 
-function changesOf<Sort extends KeptSort>(
+function changesOf<Sort extends OwnSort>(
   sort: Sort,
   now: CatchUpSlice,
   before: CatchUpSlice,

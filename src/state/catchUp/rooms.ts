@@ -1,18 +1,16 @@
-import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
+import { createSelector, nanoid, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { entered, left, mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/inbox/messages';
+import { mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/inbox/messages';
 import {
   actDone,
+  askMessaging,
   changesBetween,
-  freeId,
-  keepOne,
   textLineOf,
-  type AppStore,
   type RootState,
   type Services,
 } from '@/state/app';
 
-import { writeText } from './outbox';
+import { writeText } from './texts';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
@@ -86,86 +84,38 @@ const noMessages: readonly Message[] = [];
 export const selectRoomLog = (state: RootState, roomId: string): readonly Message[] =>
   selectRoomMessages(state).get(roomId) ?? noMessages;
 
-/** Opens a room with the worker in it, and gives its id. */
+/** Opens a room with the worker in it, and gives its id; null where it could not be. */
 export const openRoom =
-  (name: string, isOpen: boolean, memberIds: readonly string[]): Act<string> =>
-  (dispatch, getState, { clock }) => {
-    const now = clock.now();
-    const myId = getState().office.me?.personId ?? '';
-    const { rooms } = getState().catchUp.kept;
-    const id = freeId(`room-${now}`, (taken) => taken in rooms);
-    const members = [...new Set([myId, ...memberIds])];
-    dispatch(
-      keepOne('rooms', {
-        id,
-        name: name.trim(),
-        isOpen,
-        memberIds: members,
-        callId: null,
-        createdAt: now,
-        closedAt: null,
-      }),
-    );
-    return id;
+  (name: string, isOpen: boolean, memberIds: readonly string[]): Act<Promise<string | null>> =>
+  async (dispatch, _, { clock }) => {
+    const id = `room-${clock.now()}-${nanoid(8)}`;
+    const about = { id, name, isOpen, memberIds: [...memberIds] };
+    return (await dispatch(askMessaging({ type: 'openRoom', ...about }))) ? id : null;
   };
 
-const change =
-  (roomId: string, changed: (room: Room, now: number) => Room): Act =>
-  (dispatch, getState, { clock }) => {
-    const room = getState().catchUp.kept.rooms[roomId];
-    if (room) dispatch(keepOne('rooms', changed(room, clock.now())));
-  };
+export const enterRoom = (roomId: string, personId: string) =>
+  askMessaging({ type: 'enter', roomId, personId });
 
-export const enterRoom = (roomId: string, personId: string): Act =>
-  change(roomId, (room) => entered(room, personId));
-
-export const leaveRoom = (roomId: string, personId: string): Act =>
-  change(roomId, (room, now) => left(room, personId, now));
+export const leaveRoom = (roomId: string) => askMessaging({ type: 'leave', roomId });
 
 /** As it was before the worker left it, with whoever came in since. */
 export const comeBack =
-  (before: Room): Act =>
-  (dispatch, getState) => {
-    const now = getState().catchUp.kept.rooms[before.id];
-    const memberIds = [...new Set([...before.memberIds, ...(now?.memberIds ?? [])])];
-    dispatch(keepOne('rooms', { ...before, memberIds }));
-    dispatch(actDone(null));
+  (roomId: string): Act<Promise<void>> =>
+  async (dispatch) => {
+    if (await dispatch(askMessaging({ type: 'comeBack', roomId }))) dispatch(actDone(null));
   };
 
+/** Says whether it is written. */
 export const writeInRoom =
-  ({ id, callId }: Room, text: string): Act =>
-  (dispatch, getState) => {
+  ({ id, callId }: Room, text: string): Act<Promise<boolean>> =>
+  async (dispatch, getState) => {
     const lineId = textLineOf(getState());
-    if (lineId === null) return;
+    if (lineId === null) return false;
     const about = callId === null ? {} : { callId };
-    dispatch(
-      writeText({ number: roomNumber(id), lineId, text, notBefore: null, picture: null, ...about }, null),
-    );
+    const written = { number: roomNumber(id), lineId, text, notBefore: null, picture: null, ...about };
+    return dispatch(writeText(written, null));
   };
 
 /** The chat of a call: its colleagues write to each other as long as it goes on. */
-export const chatOfCall =
-  (callId: string, memberIds: readonly string[]): Act<Room> =>
-  (dispatch, getState, { clock }) => {
-    const known = getState().catchUp.kept.rooms[callId];
-    const room = known ?? {
-      id: callId,
-      name: 'Chat of the call',
-      isOpen: false,
-      memberIds: [],
-      callId,
-      createdAt: clock.now(),
-      closedAt: null,
-    };
-    const now = memberIds.reduce(entered, room);
-    if (now !== known) dispatch(keepOne('rooms', now));
-    return now;
-  };
-
-/** Chats end with their calls; what was written stays with the call's record. */
-export function endChats(store: AppStore, endedCallIds: readonly string[], now: number): void {
-  for (const callId of endedCallIds) {
-    const room = store.getState().catchUp.kept.rooms[callId];
-    if (room?.closedAt === null) store.dispatch(keepOne('rooms', { ...room, closedAt: now }));
-  }
-}
+export const chatOfCall = (callId: string, memberIds: readonly string[]) =>
+  askMessaging({ type: 'openChat', callId, memberIds: [...memberIds] });

@@ -3,6 +3,7 @@ import transcripts from '@sample/transcripts.json';
 
 import type { CallRecord, Endpoint } from '@/core/calls/exchange';
 import { talkMs } from '@/core/calls/history';
+import { writtenMessage } from '@/core/inbox/messages';
 import { reachedMs, whoOf, type LooseEvent } from '@/core/inbox/looseEnds';
 import type { SpokenWord, Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeUpdate, Owed } from '@/office/link';
@@ -10,6 +11,7 @@ import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   arrivalsSeen,
   asKept,
+  askMessaging,
   changesBetween,
   finishFollowUp,
   identifyNumber,
@@ -20,7 +22,6 @@ import {
   selectOffice,
   selectPeople,
   weightsChosen,
-  writtenMessage,
   type AppStore,
   type LaterPart,
   type Services,
@@ -34,8 +35,6 @@ import { faxesTold, keepPagesOf, startFaxing } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
 import { catchUpKeys, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
-import { endChats } from './rooms';
-import { startOutbox, textsTold } from './outbox';
 import { looseHappened } from './reckon';
 import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
 import { hearsMailbox, voicemailOf } from './voicemails';
@@ -58,13 +57,13 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     const callOf = (id: string) =>
       update.changedCalls.find((call) => call.id === id) ?? store.getState().calls.byId[id];
     sound.follow(update, callOf);
-    const texts = store.dispatch(textsTold(update.texts));
+    const { messages } = store.getState().catchUp.kept;
+    const texts = update.messageIds.flatMap((id) => messages[id] ?? []);
     store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
     store.dispatch(looseHappened(update.taken.map((taken) => takenEvent(taken, update.at))));
     const faxes = store.dispatch(faxesTold(update.faxes, vault));
     store.dispatch(looseHappened(happenings(store.getState(), { faxes })));
     tellOfFaxes(store, faxes);
-    endChats(store, update.endedCallIds, services.clock.now());
     tellOfTexts(store, texts);
     tellPlacesOfTexts(store, texts, services.clock.now());
     for (const event of update.events)
@@ -113,7 +112,6 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopUpdates = services.link?.subscribe(takeOwed) ?? (() => undefined);
   const stopKeeping = keepCatchUp(store, vault);
   const stopWork = followWork(store, services);
-  const stopOutbox = startOutbox(store, services);
   const stopFaxing = startFaxing(store, services);
   const stopTelling = startTelling(store, services);
   const stopSearching = startSearching(store, services);
@@ -123,7 +121,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   void sound
     .resume()
     .then(() =>
-      readKept(store, vault, sound, services.clock.now(), () => {
+      readKept({ store, services, vault }, sound, () => {
         isReady = true;
         takeOwed();
       }),
@@ -138,7 +136,6 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     stopUpdates();
     stopKeeping();
     stopWork();
-    stopOutbox();
     stopFaxing();
     stopTelling();
     stopSearching();
@@ -216,23 +213,24 @@ function count(store: AppStore, records: readonly CallRecord[]): void {
 
 /** `onRead` comes once all that is kept has been read, and before the history, which takes longer. */
 async function readKept(
-  store: AppStore,
-  vault: Vault,
+  { store, services, vault }: Context,
   sound: VoicemailSound,
-  now: number,
   onRead: () => void,
 ): Promise<void> {
   const { dispatch } = store;
+  const now = services.clock.now();
   const [kept] = (await vault.read(catchUpKeys.reckoning, reckoningKind)) ?? [];
   if (kept) {
     dispatch(weightsChosen(kept.weights));
     dispatch(reckoned({ ends: kept.ends, upTo: kept.upTo }));
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
-  dispatch(keptRead(await readKeptThings(vault)));
+  const own = await readKeptThings(vault);
+  const { messages = [], rooms = [] } = (await services.link?.tables()) ?? {};
+  dispatch(keptRead([...own, ...asKept('messages', messages), ...asKept('rooms', rooms)]));
   // Who opens the app for the first time has missed nothing.
   dispatch(arrivalsSeen(seen?.before ?? now));
-  moveOldTexts(store);
+  await moveOldTexts(store);
   onRead();
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);
@@ -240,19 +238,16 @@ async function readKept(
 }
 
 /** Texts that an earlier version kept among the notes around calls. */
-function moveOldTexts(store: AppStore): void {
-  for (const item of store.getState().work.items) {
-    if (item.kind !== 'text') continue;
-    const { id, at, callId, lineId, to, text } = item;
-    if (lineId !== null)
-      store.dispatch(
-        keepOne(
-          'messages',
-          writtenMessage({ id, at, callId, lineId, number: to, text, state: 'sent', sentAt: at }),
-        ),
-      );
-    store.dispatch(removeWork(id));
-  }
+async function moveOldTexts(store: AppStore): Promise<void> {
+  const old = store.getState().work.items.flatMap((item) => (item.kind === 'text' ? [item] : []));
+  const messages = old.flatMap(({ id, at, callId, lineId, to, text }) =>
+    lineId === null
+      ? []
+      : [writtenMessage({ id, at, callId, lineId, number: to, text, state: 'sent', sentAt: at })],
+  );
+  if (messages.length > 0 && !(await store.dispatch(askMessaging({ type: 'bring', messages, rooms: [] }))))
+    return;
+  for (const { id } of old) store.dispatch(removeWork(id));
 }
 
 function historyRead(store: AppStore): Promise<void> {
@@ -292,14 +287,14 @@ async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, n
   }
   store.dispatch(
     keptRead([
-      ...asKept('messages', sample.messages),
-      ...asKept('rooms', sample.rooms),
       ...asKept(
         'faxes',
         sample.faxes.map(({ fax }) => fax),
       ),
     ]),
   );
+  const { messages: texts, rooms } = sample;
+  await store.dispatch(askMessaging({ type: 'bring', messages: texts, rooms }));
   for (const { fax, url } of sample.faxes) void keepPagesOf(vault, fax.id, url);
   // Read anew, since calls go on while the sample's voices are fetched.
   const state = store.getState();

@@ -2,14 +2,13 @@ import { z } from 'zod';
 
 import { faxSchema } from '@/core/inbox/fax';
 import { looseEndsSchema, looseWeightsSchema } from '@/core/inbox/looseEnds';
-import { messageSchema, roomSchema } from '@/core/inbox/messages';
 import { destinationSchema, toldSchema } from '@/core/inbox/notifications';
 import { sourceSchema } from '@/core/people/upkeep';
 import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people/contacts';
 import { deletedRecordingSchema } from '@/core/calls/recordings';
 import { heardEntrySchema } from '@/core/shared/sound';
 import { voicemailSchema } from '@/core/inbox/voicemail';
-import type { Kept, KeptSort } from '@/state/app';
+import type { Kept, OwnSort } from '@/state/app';
 
 import type { StoredKind } from '../storage';
 
@@ -59,23 +58,14 @@ const blockOfOne = (data: unknown) => {
   return { id: contact.id, cards: [card] };
 };
 
-/** What is kept one by one: under which keys, in which form, and what several of them are called. */
+/** What the app itself keeps one by one: under which keys, in which form, and what several of them are called. */
 export const keptKinds: {
-  readonly [Sort in KeptSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
+  readonly [Sort in OwnSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
 } = {
   voicemails: {
     prefix: 'voicemail/',
     kind: { version: 1, schema: voicemailSchema },
     name: 'voicemails',
-  },
-  messages: {
-    prefix: 'message/',
-    kind: {
-      version: 2,
-      schema: messageSchema,
-      migrations: { 1: (data) => ({ fromId: null, asks: null, ...(data as object) }) },
-    },
-    name: 'texts',
   },
   people: {
     prefix: 'contact/',
@@ -95,7 +85,6 @@ export const keptKinds: {
   },
   sources: { prefix: 'source/', kind: { version: 1, schema: sourceSchema }, name: 'sources of contacts' },
   faxes: { prefix: 'fax/', kind: { version: 1, schema: faxSchema }, name: 'faxes' },
-  rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
   destinations: {
     prefix: 'toldPlace/',
     kind: { version: 1, schema: destinationSchema },

@@ -3,7 +3,7 @@ import { sampleOffice } from '@sample';
 import type { Message } from '@/core/inbox/messages';
 import { OfficeIndex } from '@/core/setup';
 import { emptyFields, joinContacts, ownSource, PeopleIndex } from '@/core/people/contacts';
-import { writtenMessage } from '@/state/app';
+import { writtenMessage } from '@/core/inbox/messages';
 
 import { isDifferent, listAll, type Listed, type SearchSources } from './searchables';
 

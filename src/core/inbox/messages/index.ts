@@ -1,6 +1,6 @@
 /** Texts: how the network counts them, when they go out, and what became of them. */
 export { fieldNames, fillFields, unknownFields, type ReplyFields } from './fields';
-export { messageSchema, type Failure, type Message } from './message';
+export { messageSchema, pictureSchema, writtenMessage, type Failure, type Message } from './message';
 export { isOptedOut } from './optOut';
 export {
   answered,
@@ -11,12 +11,14 @@ export {
   nextToSend,
   tryAgain,
   type CarrierAnswer,
+  type Queued,
 } from './outbox';
 export {
   cannotWrite,
   entered,
   left,
   mayRead,
+  returned,
   roomIdOf,
   roomNameProblem,
   roomNumber,

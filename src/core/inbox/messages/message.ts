@@ -47,3 +47,24 @@ export const messageSchema = z.object({
 });
 /** A text, with or without a picture. */
 export type Message = z.infer<typeof messageSchema>;
+
+/** A text as it is first written: into the queue, not yet handed to the carrier. */
+export function writtenMessage(
+  given: Pick<Message, 'id' | 'at' | 'number' | 'lineId' | 'text'> & Partial<Message>,
+): Message {
+  return {
+    callId: null,
+    fromId: null,
+    asks: null,
+    direction: 'out',
+    picture: null,
+    state: 'queued',
+    failure: null,
+    tries: 0,
+    notBefore: null,
+    sentAt: null,
+    deliveredAt: null,
+    readAt: null,
+    ...given,
+  };
+}

@@ -10,11 +10,17 @@ const pauses = [5, 30, 120, 600].map((seconds) => seconds * secondMs);
 /** What a carrier says to one text. */
 export type CarrierAnswer = 'taken' | 'refused' | 'unreachable';
 
+/** What the queue looks at. `number`: to whom it goes. */
+export type Queued = Pick<Message, 'id' | 'at' | 'state' | 'tries' | 'notBefore' | 'number'>;
+
+/** The stages of a message, which the queue moves it through. */
+type Staged = Pick<Message, 'state' | 'failure' | 'tries' | 'notBefore' | 'sentAt' | 'deliveredAt'>;
+
 /**
  * The text to be sent now: the oldest of those whose time has come, so that they arrive in the order they were written.
  * One that waits to be tried again holds up only those to the same number. null where nothing is to be sent.
  */
-export function nextToSend(messages: Iterable<Message>, now: number): Message | null {
+export function nextToSend<Text extends Queued>(messages: Iterable<Text>, now: number): Text | null {
   const queued = [...messages].filter(({ state }) => state === 'queued').sort(inOrder);
   const held = new Set<string>();
   for (const message of queued) {
@@ -27,17 +33,20 @@ export function nextToSend(messages: Iterable<Message>, now: number): Message | 
 }
 
 /** When the next queued text may go, as far as that is known; null where none waits for a time. */
-export function nextSendAt(messages: Iterable<Message>, now: number): number | null {
+export function nextSendAt(
+  messages: Iterable<Pick<Queued, 'state' | 'notBefore'>>,
+  now: number,
+): number | null {
   const times = [...messages].flatMap(({ state, notBefore }) =>
     state === 'queued' && notBefore !== null && notBefore > now ? [notBefore] : [],
   );
   return times.length === 0 ? null : Math.min(...times);
 }
 
-const inOrder = (a: Message, b: Message) => a.at - b.at || (a.id < b.id ? -1 : 1);
+const inOrder = (a: Queued, b: Queued) => a.at - b.at || (a.id < b.id ? -1 : 1);
 
 /** The text after the carrier's answer. */
-export function answered(message: Message, answer: CarrierAnswer, now: number): Message {
+export function answered<Text extends Staged>(message: Text, answer: CarrierAnswer, now: number): Text {
   const tries = message.tries + 1;
   if (answer === 'taken')
     return { ...message, state: 'sent', tries, sentAt: now, notBefore: null, failure: null };
@@ -48,14 +57,14 @@ export function answered(message: Message, answer: CarrierAnswer, now: number): 
     : { ...message, tries, notBefore: now + pause };
 }
 
-export const delivered = (message: Message, at: number): Message => ({
+export const delivered = <Text extends Staged>(message: Text, at: number): Text => ({
   ...message,
   state: 'delivered',
   deliveredAt: at,
 });
 
 /** Put into the queue once more, by hand. */
-export const tryAgain = (message: Message): Message => ({
+export const tryAgain = <Text extends Staged>(message: Text): Text => ({
   ...message,
   state: 'queued',
   failure: null,

@@ -11,6 +11,8 @@ export const roomSchema = z.object({
   createdAt: z.number(),
   /** Since then nothing can be written in it any more. */
   closedAt: z.number().nullable(),
+  /** Who left it last, and when, so that they can come back; left out where nobody has. */
+  lastLeft: z.object({ personId: z.string(), at: z.number() }).optional(),
 });
 /** Where several colleagues write to each other. */
 export type Room = z.infer<typeof roomSchema>;
@@ -38,7 +40,15 @@ export const entered = (room: Room, personId: string): Room =>
 export function left(room: Room, personId: string, now: number): Room {
   const memberIds = room.memberIds.filter((id) => id !== personId);
   const isOver = memberIds.length === 0 && !room.isOpen && room.closedAt === null;
-  return { ...room, memberIds, closedAt: isOver ? now : room.closedAt };
+  return { ...room, memberIds, closedAt: isOver ? now : room.closedAt, lastLeft: { personId, at: now } };
+}
+
+/** As it was before they left it, with whoever came in since; null for whoever was not the last to leave. */
+export function returned(room: Room, personId: string): Room | null {
+  const { lastLeft, ...rest } = room;
+  if (lastLeft?.personId !== personId) return null;
+  const wasEndedByIt = room.closedAt === lastLeft.at;
+  return entered({ ...rest, closedAt: wasEndedByIt ? null : room.closedAt }, personId);
 }
 
 const longestName = 60;

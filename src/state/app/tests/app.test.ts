@@ -133,9 +133,9 @@ describe('where a call would end up', () => {
   });
 
   it('knows who is on a call', async () => {
-    const { store, act } = openApp();
+    const { store, play } = openApp();
     for (const to of ['0131 496 0142', '0131 496 0143'])
-      await act({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
+      await play({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
     expect(selectOutlook(store.getState(), '207', start)).toMatchObject({
       kind: 'nothingRings',
       finishWords: 'Tobias Quill’s mailbox',
@@ -184,7 +184,7 @@ describe('the history in memory', () => {
 
 describe('who leaves while on hold', () => {
   it('is said where they hung up, and not where I ended it', async () => {
-    const { store, office, callIn, act } = openApp();
+    const { store, office, callIn, act, play } = openApp();
     const said: (string | null)[] = [];
     let before = selectTaken(store.getState());
     office.subscribe((update) => {
@@ -200,7 +200,7 @@ describe('who leaves while on hold', () => {
       return { mine: ringing?.me.legId ?? '', theirs: ringing?.others[0]?.legId ?? '' };
     };
     const first = await holdCaller();
-    await act({ type: 'clear', legId: first.theirs });
+    await play({ type: 'clear', legId: first.theirs });
     expect(said.at(-1)).toBe('Cawder Flood Watch hung up while on hold.');
     const second = await holdCaller();
     await act({ type: 'clear', legId: second.mine });

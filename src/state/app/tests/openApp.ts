@@ -21,9 +21,9 @@ export function openApp() {
   const clock = new Clock({ mode: 'fixed', at: start });
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
   services.clock = clock;
-  services.link = office;
+  services.link = office.linkFor({ id: me.deviceId, ...me, roles: ['member', 'administrator'] });
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
-  office.subscribe((update) => store.dispatch(updated(update)));
+  services.link.subscribe((update) => store.dispatch(updated(update)));
   office.start();
   const calls = () => selectMyCalls(store.getState());
   return {
@@ -32,7 +32,9 @@ export function openApp() {
     calls,
     sound: () => selectMySound(store.getState()),
     act: (command: Command) => store.dispatch(send(command)),
-    callIn: (to = '+441314960120') => store.dispatch(send({ type: 'make', from: customer, to })),
+    /** What somebody else does. */
+    play: (command: Command) => office.send(command),
+    callIn: (to = '+441314960120') => office.send({ type: 'make', from: customer, to }),
     callOut: (to: string) =>
       store.dispatch(send({ type: 'make', from: { kind: 'device', deviceId: me.deviceId }, to })),
     pass: (seconds: number) => clock.moveOn(seconds * 1000),

@@ -1,10 +1,11 @@
 import { sampleCast, sampleOffice } from '@sample';
 
 import { Clock } from '@/office/clock';
-import { InPageOffice, type OfficeState, type Owed } from '@/office/link';
+import { incomingTextSchema } from '@/office/carrier';
+import { InPageOffice, type OfficeState, type OfficeStep, type Owed } from '@/office/link';
 
 import { writeFax, writeText } from '..';
-import { UnreadableStorage, Vault } from '../../storage';
+import { rowEntries, UnreadableStorage, Vault } from '../../storage';
 import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
 
 beforeEach(serveClips);
@@ -85,10 +86,12 @@ describe('what falls due while the app is closed', () => {
     first.stop();
     first.office.close();
     const clock = new Clock({ mode: 'fixed', at: start });
-    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+    const keep = ({ rows }: OfficeStep) => void first.vault.write(rowEntries(rows).put);
+    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state, keep });
     office.start();
     await office.receiveText({ number: '262', lineId: 'text', text: 'Is the mast up?', picture: null });
     expect(office.owed()).toHaveLength(1);
+    await first.vault.flush();
     const saved = office.save();
     office.close();
     return saved;
@@ -102,11 +105,39 @@ describe('what falls due while the app is closed', () => {
     expect(app.office.save().owed).toEqual([]);
   });
 
+  it('what an earlier version was told, and had not taken in, is taken in by this one', async () => {
+    const first = await open();
+    await first.store.dispatch(
+      writeText({ number: angling, lineId: 'text', text: 'At two?', notBefore: null, picture: null }, null),
+    );
+    await first.vault.flush();
+    // As that version kept it: from the worker's side.
+    const { id } = first.texts().find(({ text }) => text === 'At two?') ?? { id: '' };
+    const [sent] = first.texts().filter((message) => message.id === id);
+    first.kept.entries.set(`message/${id}`, `{"v":2}\n${JSON.stringify(sent)}`);
+    const told = [
+      { kind: 'delivered', at: start + 3_000, id } as const,
+      {
+        ...({ kind: 'received', at: start + 9_000, id: 'in-old' } as const),
+        text: incomingTextSchema.parse({ number: angling, lineId: 'text', text: 'Yes.', picture: null }),
+      },
+    ];
+    const none = { events: [], changedCalls: [], endedCallIds: [], speech: [], faxes: [], taken: [] };
+    const owed = [{ at: start, ...none, messageIds: [], texts: told }];
+    const state = { ...first.office.save(), owed };
+    first.stop();
+    first.office.close();
+    const app = await open(first.kept, { state, at: start + minuteMs });
+    await until(() => app.office.owed().length === 0);
+    expect(textsWith(app, angling)).toEqual(expect.arrayContaining(['At two? delivered', 'Yes. received']));
+    expect(app.waiting()).toContain('Three Becks Angling Club');
+  });
+
   it('an update that the app stumbles over is set aside, and keeps back none of those after it', async () => {
     const first = await open();
     const saved = await owing(first);
     const [good] = saved.owed ?? [];
-    const broken = { ...good, texts: [null] } as unknown as Owed;
+    const broken = { ...good, faxes: [null] } as unknown as Owed;
     const stumbled = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const app = await open(first.kept, { state: { ...saved, owed: [broken, ...(saved.owed ?? [])] } });
     await until(() => app.office.owed().length === 0);

@@ -5,10 +5,11 @@ import type { KeepDays } from '@/core/inbox/retention';
 import { encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
-import { createAppStore, keepDaysChosen, send, updated } from '@/state/app';
+import { createAppStore, keepDaysChosen, send, tablesChanged, updated } from '@/state/app';
 
+import { tellOfConnection } from '../../app/connection';
 import { historyCompleted, joined, recordsAdded } from '../../app/slices';
-import { Vault, type StoredSound } from '../../storage';
+import { readTables, rowEntries, Vault, type StoredSound } from '../../storage';
 import { selectOrder, startCatchingUp } from '..';
 
 /** A Thursday, 10:40 in London. */
@@ -60,21 +61,35 @@ export async function open(
 ) {
   const { store, services } = createAppStore();
   const clock = new Clock({ mode: 'fixed', at: from.at ?? start });
-  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state: from.state });
   const vault = new Vault(
     () => undefined,
     () => undefined,
     kept.backend,
   );
+  const office = new InPageOffice({
+    setup: sampleOffice,
+    cast: sampleCast,
+    clock,
+    state: from.state,
+    messaging: readTables(vault),
+    isOnline: () => store.getState().office.isOnline,
+    keep: ({ rows }) => {
+      const { put, goneKeys } = rowEntries(rows);
+      void vault.write(put);
+      void vault.remove(goneKeys);
+    },
+  });
+  const link = office.linkFor({ id: 'maren-app', ...me, roles: ['member', 'administrator'] });
   const sounds = new Map<string, StoredSound>();
   services.clock = clock;
-  services.link = office;
+  services.link = link;
   services.vault = vault;
   services.keepSound = async (id, sound) => void sounds.set(id, sound);
   services.readSound = async (id) => sounds.get(id) ?? null;
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
-  office.subscribe((update) => {
+  link.subscribe((update) => {
     store.dispatch(updated(update));
+    store.dispatch(tablesChanged(update.changes));
     const mine = update.events.flatMap((event: ExchangeEvent) =>
       event.type === 'recordWritten' && event.record.personId === me.personId ? [event.record] : [],
     );
@@ -85,6 +100,7 @@ export async function open(
   // As the app does: the office opens first, and this part of the app is fetched meanwhile.
   office.start();
   const stop = startCatchingUp({ store, services, vault });
+  endWithTest(tellOfConnection(store, office));
   endWithTest(stop);
   store.dispatch(historyCompleted());
   await settle();
@@ -109,7 +125,7 @@ export async function open(
       const result = await office.send({ type: 'make', from: party, to: '+441314960214' });
       if (!result.ok || !result.legId) throw new Error(JSON.stringify(result));
       clock.moveOn(8_000);
-      await store.dispatch(send({ type: 'clear', legId: result.legId }));
+      await office.send({ type: 'clear', legId: result.legId });
       await settle();
     },
     talkTo: async (to: string, seconds: number) => {

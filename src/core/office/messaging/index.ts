@@ -1,0 +1,16 @@
+/** The office's messages and rooms: kept once, asked for and seen by each as is theirs. */
+export {
+  addresseeOf,
+  keptMessageSchema,
+  writtenOfficeMessage,
+  type KeptMessage,
+  type OfficeMessage,
+} from './entity';
+export { Messaging, type MessagingChange } from './Messaging';
+export {
+  messagingRequestSchema,
+  type MessagingRefusal,
+  type MessagingReply,
+  type MessagingRequest,
+} from './requests';
+export { allSeen, seenChangeSchema, seenChanges, type SeenChange, type SeenTables } from './seen';

@@ -1,0 +1,56 @@
+import { roomSchema, type Room } from '@/core/inbox/messages';
+import { keptMessageSchema, type KeptMessage, type MessagingChange } from '@/core/office';
+import type { KeptMessaging } from '@/office/link';
+
+import { Vault, type StoredKind } from './Vault';
+
+/**
+ * The office's tables: under which keys their rows stand, in which form, and what several of them are called. Up to their second
+ * version messages were kept from the side of the one person whose office it was.
+ */
+export const tableKinds: {
+  readonly messages: { prefix: string; kind: StoredKind<KeptMessage>; name: string };
+  readonly rooms: { prefix: string; kind: StoredKind<Room>; name: string };
+} = {
+  messages: {
+    prefix: 'message/',
+    kind: {
+      version: 3,
+      schema: keptMessageSchema,
+      migrations: {
+        1: (data) => ({ fromId: null, asks: null, ...(data as object) }),
+        2: (data) => ({ ofOnePerson: data }),
+      },
+    },
+    name: 'texts',
+  },
+  rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
+};
+
+/** All rows of earlier runs. */
+export async function readTables(vault: Vault): Promise<KeptMessaging> {
+  const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
+    [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
+  const [messages, rooms] = await Promise.all([read(tableKinds.messages), read(tableKinds.rooms)]);
+  return { messages, rooms };
+}
+
+/** What is to be written, and under which keys nothing is any more. */
+export function rowEntries(rows: readonly MessagingChange[]): {
+  put: Record<string, string>;
+  goneKeys: string[];
+} {
+  // A row that changed several times is written as it is at last.
+  const last = new Map(rows.map((row) => [`${tableKinds[row.table].prefix}${row.id}`, row]));
+  const put: Record<string, string> = {};
+  const goneKeys: string[] = [];
+  for (const [key, row] of last) {
+    if (row.now === null) goneKeys.push(key);
+    else
+      put[key] =
+        row.table === 'messages'
+          ? Vault.encode([row.now], tableKinds.messages.kind)
+          : Vault.encode([row.now], tableKinds.rooms.kind);
+  }
+  return { put, goneKeys };
+}
