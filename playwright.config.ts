@@ -4,7 +4,8 @@ import { join } from 'node:path';
 
 import { defineConfig } from '@playwright/test';
 
-const port = 4399;
+/** Another one lets two runs stand beside each other. */
+const port = Number(process.env['TEST_PORT'] ?? 4399);
 
 /** Debian's Chromium as root, without any of its own traffic; a microphone and loudspeaker that need no hardware. */
 export const chromiumFlags = [

@@ -159,6 +159,7 @@ test.describe('nonsense in the field', () => {
   test('a link in the address fills the field and calls nobody', async ({ office, page }) => {
     await page.goto('/dial?now=2026-11-26T10:40:00Z&to=tel:214');
     await expect(page.getByRole('textbox', { name: 'Number, extension or name' })).toHaveValue('tel:214');
+    await expect(page.getByRole('button', { name: 'Call Maren Oyelaran, 214', exact: true })).toBeVisible();
     await expect(office.stopCalling()).toHaveCount(0);
   });
 });

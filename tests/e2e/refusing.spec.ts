@@ -56,6 +56,14 @@ test('a fifth caller finds no park slot, and stays on the line', async ({ office
   await office.answer().click();
   await office.act('Park').click();
   await expect(page.getByText('All 4 park slots are taken.')).toBeVisible();
+  // Whoever waits elsewhere takes no room from the call.
+  await expect(office.youHear('You hear Bexhollow Reservoir')).toBeInViewport({ ratio: 1 });
+  await expect(page.getByRole('region', { name: 'Waiting elsewhere' })).toContainText(
+    '4 wait elsewherePeg Anstey, Cawder Flood Watch, Skerrow Harbour, Marl & Finch Surveyors',
+  );
+  await page.getByRole('button', { name: 'Show who waits elsewhere' }).click();
+  await expect(page.getByRole('button', { name: 'Take Skerrow Harbour from slot 03' })).toBeVisible();
+  await page.getByRole('button', { name: 'Fold who waits elsewhere' }).click();
   await expect(office.youHear('You hear Bexhollow Reservoir')).toBeVisible();
 });
 

@@ -26,7 +26,7 @@ import { useLayout } from '../shared/useLayout';
 import { ActRows } from './ActRows';
 import { CallFacts } from './CallFacts';
 import { Cords } from './Cords';
-import { ElsewhereList } from './ElsewhereList';
+import { ElsewhereList, useIsAnybodyElsewhere } from './ElsewhereList';
 import { EndedCall } from './EndedCall';
 import { KeysOnCord } from './KeysOnCord';
 import { openCallSheet } from './openSheet';
@@ -87,6 +87,7 @@ export function CallScreen() {
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
   const { isWide, hasThird, isLow, isAcross } = useLayout();
   const { height } = useWindowDimensions();
+  const isAnybodyElsewhere = useIsAnybodyElsewhere(now);
   // On a phone a second call needs the room in which the other acts stand.
   const isKnocked = useAppSelector((state) => selectIncoming(state).length > 0) && !hasThird;
   // As is the warning of a call that can hardly be heard, which says what to do.
@@ -124,7 +125,7 @@ export function CallScreen() {
       </View>
       <View style={[styles.body, isAcross && styles.across]}>
         <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
-          {hasThird ? null : <ElsewhereList />}
+          {hasThird ? null : <ElsewhereList isFolded />}
           <QualityLine view={shown} />
           <CallFacts view={shown} now={now} />
           <Cords
@@ -138,7 +139,7 @@ export function CallScreen() {
                 />
               ) : undefined
             }
-            isTight={isKnocked || isWarned}
+            isTight={isKnocked || isWarned || isAnybodyElsewhere}
             onTalkTo={(view) => void dispatch(send({ type: 'retrieve', legId: view.me.legId }))}
             onParty={(view, party) => openCallSheet({ kind: 'party', view, party })}
             onConnect={connect}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { formatDuration } from '@/core/shared/time';
@@ -40,16 +41,8 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/**
- * What waits elsewhere and can be taken here: parked calls, talks at my other phones, what rings at the team; but for the call
- * that the screen is about.
- */
-export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
-  const styles = useStyles();
-  const dispatch = useAppDispatch();
-  const go = useGo();
-  const now = useNow();
-  const deviceId = useAppSelector((state) => state.office.me?.deviceId ?? '');
+/** All that waits elsewhere, and the names of who it is. */
+function useElsewhere(now: number, exceptCallId?: string) {
   const parked = useAppSelector(selectParked);
   const atMyPhones = useAppSelector(selectAtMyOtherPhones);
   const atColleagues = useAppSelector(selectRingingAtColleagues);
@@ -57,9 +50,50 @@ export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
   const sent = useAppSelector(selectHandedOver).filter(
     (view) => view.callId !== exceptCallId && canTakeBack(view, now),
   );
-  const isEmpty =
-    parked.length + sent.length + atMyPhones.length + atColleagues.length + callBacks.length === 0;
-  if (isEmpty) return null;
+  const names = [
+    ...[...parked, ...sent, ...atMyPhones].map(({ name }) => name),
+    ...atColleagues.map(({ callerName }) => callerName),
+    ...callBacks.map(nameOfCall),
+  ];
+  return { parked, sent, atMyPhones, atColleagues, callBacks, names };
+}
+
+/** Whether anybody waits elsewhere, and takes room from what else is on the screen. */
+export const useIsAnybodyElsewhere = (now: number) => useElsewhere(now).names.length > 0;
+
+interface ElsewhereListProps {
+  exceptCallId?: string;
+  /** Several are one line with their names until it is opened: over a call that has the room before them. */
+  isFolded?: boolean;
+}
+
+/**
+ * What waits elsewhere and can be taken here: parked calls, talks at my other phones, what rings at the team; but for the call
+ * that the screen is about.
+ */
+export function ElsewhereList({ exceptCallId, isFolded = false }: ElsewhereListProps) {
+  const styles = useStyles();
+  const [isOpen, setOpen] = useState(false);
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const now = useNow();
+  const deviceId = useAppSelector((state) => state.office.me?.deviceId ?? '');
+  const { parked, sent, atMyPhones, atColleagues, callBacks, names } = useElsewhere(now, exceptCallId);
+  if (names.length === 0) return null;
+  if (isFolded && names.length > 1 && !isOpen)
+    return (
+      <View style={styles.list} role="region" aria-label="Waiting elsewhere">
+        <View style={styles.item}>
+          <View style={styles.words}>
+            <Txt as="strong">{`${names.length} wait elsewhere`}</Txt>
+            <Txt as="small" lines={2}>
+              {names.join(', ')}
+            </Txt>
+          </View>
+          <Plate word="Show" label="Show who waits elsewhere" onPress={() => setOpen(true)} />
+        </View>
+      </View>
+    );
   const take = async (command: Parameters<typeof send>[0]) => {
     const result = await dispatch(send(command));
     if (result?.ok) go.call();
@@ -129,6 +163,9 @@ export function ElsewhereList({ exceptCallId }: { exceptCallId?: string }) {
           onPress={() => void dispatch(send({ type: 'clear', legId: view.me.legId }))}
         />
       ))}
+      {isFolded && isOpen ? (
+        <Plate word="Fold" label="Fold who waits elsewhere" onPress={() => setOpen(false)} />
+      ) : null}
     </View>
   );
 }

@@ -11,7 +11,7 @@ import { EndCard } from './EndCard';
 const useStyles = themed(() =>
   StyleSheet.create({
     row: { flexGrow: 1, flexDirection: 'row' },
-    cord: { flexGrow: 1, minHeight: 96 },
+    cord: { flexGrow: 1, minHeight: 48 },
     narrow: { flexGrow: 0, width: 60 },
     beside: { flex: 1, minWidth: 0, paddingVertical: space.s, justifyContent: 'center' },
   }),
@@ -45,13 +45,16 @@ export function OneCord({ view, now, beside, isTight }: OneCordProps) {
           aria-hidden
         >
           {size.width > 0 ? (
-            <CordDrawing
-              width={size.width}
-              height={size.height}
-              shape={shapeOf(view, party)}
-              colour={colours.cords[view.line?.cord.hue ?? 0] ?? colours.ink}
-              isNarrow={beside != null || size.height < letters(wordsNeed)}
-            />
+            // Out of the flow, so that it never keeps the height it was once drawn at.
+            <View style={StyleSheet.absoluteFill}>
+              <CordDrawing
+                width={size.width}
+                height={size.height}
+                shape={shapeOf(view, party)}
+                colour={colours.cords[view.line?.cord.hue ?? 0] ?? colours.ink}
+                isNarrow={beside != null || size.height < letters(wordsNeed)}
+              />
+            </View>
           ) : null}
         </View>
         {beside == null ? null : <View style={styles.beside}>{beside}</View>}

@@ -128,7 +128,7 @@ function targetOf(
 function nameOf(text: string, dialled: Dialled, names: { office: OfficeIndex; people: PeopleIndex }): string {
   if (dialled.kind === 'extension') {
     const { name, number } = identifyDialled(dialled.extension, names);
-    return name === number ? text : `${name}, ${text}`;
+    return name === number ? number : `${name}, ${number}`;
   }
   if (!isExternal(dialled)) return text;
   const { name } = identifyDialled(dialled.e164, names);

@@ -210,7 +210,7 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
   return (
     <View style={styles.part} role="region" aria-label="What was read">
       <Txt as="heading" level={2}>
-        {`${peopleWord(count)} can be added`}
+        {count > 0 ? `${peopleWord(count)} can be added` : 'Nobody new is in it'}
       </Txt>
       {known > 0 ? (
         <Txt>{`${peopleWord(known)} ${known === 1 ? 'is' : 'are'} here already, with the same details, and left out.`}</Txt>
@@ -250,7 +250,7 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
         </View>
       ) : null}
       {count > 0 ? <Plate kind="main" word={`Add ${peopleWord(count)}`} onPress={onTake} /> : null}
-      <Plate word="Leave it out" onPress={onLeave} />
+      <Plate word={count > 0 ? 'Leave it out' : 'Another file'} onPress={onLeave} />
     </View>
   );
 }

@@ -43,7 +43,7 @@ export function FindBar() {
           <Field
             label="Find words, names or numbers"
             hideLabel
-            placeholder="Find words, names or numbers"
+            placeholder="Words, names, numbers"
             value={words}
             onChange={(typed) => dispatch(soughtChanged({ words: typed }))}
           />

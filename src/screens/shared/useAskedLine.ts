@@ -10,17 +10,40 @@ export interface AskedLine {
 
 const elementId = 'asked-line';
 
-/** Brings the line that the address asks for into view once it is there. Whoever writes or scrolls on is not brought back. */
+/**
+ * Brings the line that the address asks for into view once it is there, and keeps it there while pictures and sounds around it are
+ * still being fetched. Whoever writes or scrolls on is not brought back.
+ */
 export function useAskedLine(isThere: (id: string) => boolean): AskedLine {
   const { at } = useLocalSearchParams<{ at?: string }>();
   const id = at ?? null;
   const shown = useRef<string | null>(null);
+  const stop = useRef<() => void>(() => undefined);
   useEffect(() => {
     if (id === null || shown.current === id || !isThere(id)) return;
     const line = document.getElementById(elementId);
     if (!line) return;
     shown.current = id;
-    line.scrollIntoView({ block: 'center' });
+    stop.current();
+    stop.current = keepInView(line);
   });
+  useEffect(() => () => stop.current(), []);
   return { id, marks: (each) => (each === id ? { id: elementId, 'aria-current': 'true' } : {}) };
+}
+
+const handsOn = ['pointerdown', 'wheel', 'keydown'] as const;
+
+/** Until a hand does anything. Gives what ends it. */
+function keepInView(line: HTMLElement): () => void {
+  const center = () => line.scrollIntoView({ block: 'center' });
+  const around = new ResizeObserver(center);
+  for (let at: HTMLElement | null = line; at && at !== document.body; at = at.parentElement)
+    around.observe(at);
+  const end = () => {
+    around.disconnect();
+    for (const hand of handsOn) window.removeEventListener(hand, end, true);
+  };
+  for (const hand of handsOn) window.addEventListener(hand, end, true);
+  center();
+  return end;
 }

@@ -33,12 +33,12 @@ interface RowProps {
   onPress: () => void;
   before?: ReactNode;
   after?: ReactNode;
-  /** So many lines of the detail are shown: more where it says what will be true. */
+  /** So many lines of the detail are shown: more where it says what will be true, and never so few that who it was is cut. */
   detailLines?: number;
 }
 
 /** A row of a list that is pressed as a whole: something before the words, the words, and a word behind them. */
-export function Row({ title, detail, onPress, before, after, detailLines = 1 }: RowProps) {
+export function Row({ title, detail, onPress, before, after, detailLines = 2 }: RowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
