@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchExchange } from './exchange';
+import { benchMessaging } from './messaging';
 import { benchRandom } from './random';
 import { benchBundled } from './bundled';
 import { asTable } from './figures';
@@ -17,6 +18,7 @@ async function main() {
   const { port } = server.address() as AddressInfo;
   const figures = [
     ...benchExchange(),
+    ...benchMessaging(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

@@ -58,7 +58,13 @@ export const textEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('delivered'), at: z.number(), id: z.string() }),
   z.object({ kind: z.literal('received'), at: z.number(), id: z.string(), text: incomingTextSchema }),
   /** A colleague who was asked to call back does so. */
-  z.object({ kind: z.literal('callsBack'), at: z.number(), extension: z.string() }),
+  z.object({
+    kind: z.literal('callsBack'),
+    at: z.number(),
+    extension: z.string(),
+    /** Who asked for it; null: whoever uses the app. */
+    toId: z.string().nullable().default(null),
+  }),
 ]);
 /** What the carrier tells of a text. */
 export type TextEvent = z.infer<typeof textEventSchema>;
@@ -110,7 +116,12 @@ export class TextCarrier {
     this.push({ kind: 'delivered', at: deliveredAt, id: text.id });
     const { number, lineId } = text;
     if (text.asks === 'callBack')
-      this.push({ kind: 'callsBack', at: deliveredAt + callsBackAfterMs, extension: number });
+      this.push({
+        kind: 'callsBack',
+        at: deliveredAt + callsBackAfterMs,
+        extension: number,
+        toId: text.fromId ?? null,
+      });
     else if (script.reply)
       this.receive(
         { number, lineId, text: script.reply.text, picture: null, toId: text.fromId ?? null },

@@ -28,12 +28,16 @@ import {
   officeRequestSchema,
   officeUpdateSchema,
   type OfficeLink,
+  type OfficeRequest,
+  type OfficeRequestOf,
+  type ReadOfficeRequest,
   type OfficeState,
   type OfficeUpdate,
   type Owed,
   type Taken,
 } from './link';
 import { Away, beatMs } from './Away';
+import { Owing } from './Owing';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
 import { TextTraffic, type KeptMessaging } from './TextTraffic';
 
@@ -87,7 +91,7 @@ export class InPageOffice implements OfficeOfAll {
   private speech: Speech[] = [];
   private taken: Taken[] = [];
   private faxes: FaxTold[] = [];
-  private unkept: Owed[];
+  private readonly owing: Owing;
   private readonly away: Away;
   private isStarted = false;
   /** Devices that apps are signed in as. */
@@ -105,7 +109,7 @@ export class InPageOffice implements OfficeOfAll {
     };
     this.texts = new TextTraffic(options.cast, around, options.state?.carrier);
     this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
-    this.unkept = options.state?.owed ?? [];
+    this.owing = new Owing(options.state?.owed ?? []);
     this.away = new Away(options.state?.exchange?.now ?? null);
     const { messaging = { messages: [], rooms: [] } } = options;
     if (messaging instanceof Promise)
@@ -163,19 +167,14 @@ export class InPageOffice implements OfficeOfAll {
     return result;
   }
 
-  async setScript(party: string, script: Script): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'script', party, script });
-    const now = this.options.clock.now();
-    this.runUntil(now);
-    if (request.kind === 'script') this.standIns.setScript(request.party, request.script, now);
-    this.runUntil(now);
-    this.publish(true);
+  setScript(party: string, script: Script): Promise<void> {
+    return this.play({ kind: 'script', party, script }, (asked, now) =>
+      this.standIns.setScript(asked.party, asked.script, now),
+    );
   }
 
-  async setNetwork(network: Network): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'network', network });
-    if (request.kind === 'network') this.standIns.setNetwork(request.network);
-    this.publish(true);
+  setNetwork(network: Network): Promise<void> {
+    return this.play({ kind: 'network', network }, (asked) => this.standIns.setNetwork(asked.network));
   }
 
   /** What a session asks of the messages and rooms. */
@@ -202,60 +201,40 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   async receiveText(text: IncomingText): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'textIn', text });
     await this.whenOpen;
-    const now = this.options.clock.now();
-    if (request.kind === 'textIn') this.texts.carrier.receive(request.text, now);
-    this.runUntil(now);
-    this.publish(true);
+    return this.play({ kind: 'textIn', text }, (asked, now) => this.texts.carrier.receive(asked.text, now));
   }
 
-  async sendFax(fax: OutgoingFax): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'fax', fax });
-    const now = this.options.clock.now();
-    this.runUntil(now);
-    if (request.kind === 'fax') this.faxCarrier.send(request.fax, now);
-    this.runUntil(now);
-    this.publish(true);
+  sendFax(fax: OutgoingFax): Promise<void> {
+    return this.play({ kind: 'fax', fax }, (asked, now) => this.faxCarrier.send(asked.fax, now));
   }
 
-  async stopFax(id: string): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'faxStop', id });
-    const now = this.options.clock.now();
-    this.runUntil(now);
-    if (request.kind === 'faxStop') this.faxCarrier.stop(request.id, now);
-    this.runUntil(now);
-    this.publish(true);
+  stopFax(id: string): Promise<void> {
+    return this.play({ kind: 'faxStop', id }, (asked, now) => this.faxCarrier.stop(asked.id, now));
   }
 
-  async receiveFax(fax: IncomingFax): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'faxIn', fax });
-    const now = this.options.clock.now();
-    if (request.kind === 'faxIn') this.faxCarrier.receive(request.fax, now);
-    this.runUntil(now);
-    this.publish(true);
+  receiveFax(fax: IncomingFax): Promise<void> {
+    return this.play({ kind: 'faxIn', fax }, (asked, now) => this.faxCarrier.receive(asked.fax, now));
   }
 
-  async setFaxScript(number: string, script: FaxScript): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'faxScript', number, script });
-    if (request.kind === 'faxScript') this.faxCarrier.setScript(request.number, request.script);
-    this.publish(true);
+  setFaxScript(number: string, script: FaxScript): Promise<void> {
+    return this.play({ kind: 'faxScript', number, script }, (asked) =>
+      this.faxCarrier.setScript(asked.number, asked.script),
+    );
+  }
+
+  take(taken: Taken): Promise<void> {
+    return this.play({ kind: 'take', taken }, (asked) => this.taken.push(asked.taken));
+  }
+
+  setTextScript(number: string, script: TextScript): Promise<void> {
+    return this.play({ kind: 'textScript', number, script }, (asked) =>
+      this.texts.carrier.setScript(asked.number, asked.script),
+    );
   }
 
   faxScriptOf(number: string): FaxScript {
     return this.faxCarrier.scriptOf(number);
-  }
-
-  async take(taken: Taken): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'take', taken });
-    if (request.kind === 'take') this.taken.push(request.taken);
-    this.publish(true);
-  }
-
-  async setTextScript(number: string, script: TextScript): Promise<void> {
-    const request = officeRequestSchema.parse({ kind: 'textScript', number, script });
-    if (request.kind === 'textScript') this.texts.carrier.setScript(request.number, request.script);
-    this.publish(true);
   }
 
   textScriptOf(number: string): TextScript {
@@ -267,13 +246,11 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   owed(): readonly Owed[] {
-    return this.unkept;
+    return this.owing.all;
   }
 
   settle(): void {
-    if (this.unkept.length === 0) return;
-    this.unkept = [];
-    this.options.onSettled?.();
+    if (this.owing.settle()) this.options.onSettled?.();
   }
 
   subscribe(listener: (step: OfficeStep) => void): () => void {
@@ -304,7 +281,7 @@ export class InPageOffice implements OfficeOfAll {
       carrier: this.texts.carrier.save(),
       faxCarrier: this.faxCarrier.save(),
       setup: this.exchange.setup,
-      owed: this.unkept,
+      owed: [...this.owing.all],
     };
   }
 
@@ -312,6 +289,19 @@ export class InPageOffice implements OfficeOfAll {
     this.cancelTimer();
     this.stopListening();
     this.listeners.clear();
+  }
+
+  /** Does what somebody plays, or asks of a carrier, once all that was due before it has happened. */
+  private async play<Kind extends OfficeRequest['kind']>(
+    asked: OfficeRequestOf<Kind>,
+    act: (read: ReadOfficeRequest<Kind>, now: number) => void,
+  ): Promise<void> {
+    const read = officeRequestSchema.parse(asked) as ReadOfficeRequest<Kind>;
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    act(read, now);
+    this.runUntil(now);
+    this.publish(true);
   }
 
   private catchUp(): void {
@@ -334,9 +324,7 @@ export class InPageOffice implements OfficeOfAll {
 
   private openTexts(kept: KeptMessaging): void {
     const { exchange, texts } = this;
-    const told = this.unkept.flatMap((owed) => owed.texts ?? []);
-    this.unkept = this.unkept.map(({ texts: _, ...owed }) => owed);
-    texts.open(kept, exchange.now, (callId) => exchange.calls.has(callId), told);
+    texts.open(kept, exchange.now, (callId) => exchange.calls.has(callId), this.owing.takeTexts());
   }
 
   /** What the apps talked on while nobody was there has been ended by the network, at its time. */
@@ -369,7 +357,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   private runTexts(at: number): void {
-    for (const { extension } of this.texts.run(at)) this.callBack(extension, at);
+    for (const { extension, toId } of this.texts.run(at)) this.callBack(extension, toId ?? this.member(), at);
   }
 
   /** An app is signed in as that phone: no stand-in lifts it or speaks there. */
@@ -382,12 +370,12 @@ export class InPageOffice implements OfficeOfAll {
     return Math.min(this.texts.nextAt(this.exchange.now), this.faxCarrier.nextAt() ?? Infinity);
   }
 
-  /** The colleague calls from their desk phone whoever of this office uses the app. */
-  private callBack(extension: string, at: number): void {
+  /** The colleague calls from their desk phone whoever asked for it. */
+  private callBack(extension: string, toId: string, at: number): void {
     const { people, devices } = this.exchange.setup;
     const from = people.find((person) => person.extension === extension);
     const desk = devices.find(({ kind, personId }) => kind === 'desk' && personId === from?.id);
-    const to = people.find(({ id }) => id === this.member())?.extension;
+    const to = people.find(({ id }) => id === toId)?.extension;
     if (!desk || to === undefined) return;
     const command = { type: 'make', from: { kind: 'device', deviceId: desk.id }, to } as const;
     this.note(this.exchange.send(command, at).events);
@@ -434,22 +422,10 @@ export class InPageOffice implements OfficeOfAll {
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
-    this.owe(update, news);
+    this.owing.add(update, news, this.exchange.calls);
     const step = { ...update, rows, of: this.texts.messaging };
     this.options.keep?.(step);
     for (const listener of this.listeners) listener(step);
-  }
-
-  /** Keeps in mind what has to be kept by others, until they say that it is. */
-  private owe({ at, events, endedCallIds, speech, taken, faxes }: OfficeUpdate, messageIds: string[]): void {
-    const kept = events.filter(({ type }) => type === 'recordWritten');
-    if ([kept, speech, messageIds, taken, faxes].every(({ length }) => length === 0)) return;
-    const spokenIn = new Set(speech.map(({ callId }) => callId));
-    const changedCalls = [...spokenIn].flatMap((id) => this.exchange.calls.get(id) ?? []);
-    this.unkept = [
-      ...this.unkept,
-      { at, events: kept, changedCalls, endedCallIds, speech, messageIds, taken, faxes },
-    ];
   }
 
   private schedule(): void {

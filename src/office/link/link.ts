@@ -90,7 +90,13 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('take'), taken: takenSchema }),
   z.object({ kind: z.literal('textScript'), number: z.string(), script: textScriptSchema }),
 ]);
-export type OfficeRequest = z.infer<typeof officeRequestSchema>;
+export type OfficeRequest = z.input<typeof officeRequestSchema>;
+/** One kind of request, as it is asked; and as it is read, with what was left out. */
+export type OfficeRequestOf<Kind extends OfficeRequest['kind']> = Extract<OfficeRequest, { kind: Kind }>;
+export type ReadOfficeRequest<Kind extends OfficeRequest['kind']> = Extract<
+  z.infer<typeof officeRequestSchema>,
+  { kind: Kind }
+>;
 
 /** All of a running office that must not be lost. */
 export const officeStateSchema = z.object({

@@ -112,6 +112,15 @@ describe('two who are signed in at one office', () => {
     expect((await outside.link.tables()).messages).toEqual([]);
   });
 
+  it('ask a colleague to call: whoever asked is called', async () => {
+    const { clock, maren, hugh } = open();
+    const asked = { type: 'write', id: 'a', number: '203', lineId: 'text', text: 'Call me.' } as const;
+    await hugh.link.ask({ ...asked, asks: 'callBack' });
+    clock.moveOn(20_000);
+    expect(hugh.mine()?.legs.find(({ role }) => role === 'caller')?.personId).toBe('odile');
+    expect(maren.mine()).toBeUndefined();
+  });
+
   it('talk with each other: no stand-in lifts a phone that is somebody’s app', async () => {
     const { clock, maren, hugh } = open();
     await maren.ask({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });

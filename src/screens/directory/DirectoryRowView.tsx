@@ -1,4 +1,4 @@
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 
 import { movedFavourite, type DirectoryEntry } from '@/core/people/upkeep';
 import { dialledAs } from '@/core/people/contacts';
@@ -39,6 +39,7 @@ const useStyles = themed(({ colours }) =>
       gap: space.m,
       paddingLeft: space.l,
     },
+    // What can be done with a favourite has a line of its own, so that the name is read whole.
     stacked: { flexWrap: 'wrap', justifyContent: 'flex-end', paddingBottom: space.s },
     wholeLine: { flexBasis: '100%' },
     words: { flex: 1, minWidth: 0 },
@@ -46,9 +47,6 @@ const useStyles = themed(({ colours }) =>
     grow: { flexShrink: 1 },
   }),
 );
-
-/** Narrower than that, a name and four acts do not fit in one line. */
-const roomForActs = 560;
 
 interface DirectoryRowViewProps {
   entry: DirectoryEntry;
@@ -69,8 +67,6 @@ export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: Direct
   const favourites = useAppSelector((state) => state.settings.favourites);
   const { key, name, detail, personId, numbers } = entry;
   const presence = personId === null ? null : presenceOf(personId);
-  // On a phone all that can be done with a favourite has a line of its own, so that the name is read whole.
-  const isStacked = useWindowDimensions().width < roomForActs && canMove;
   const [first] = numbers;
   const more = numbers.length > 1 ? `, ${numbers.length} numbers` : '';
   const isTeam = key.startsWith('team:');
@@ -80,14 +76,14 @@ export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: Direct
   );
   const move = (by: 1 | -1) => dispatch(favouritesChosen(movedFavourite(favourites, key, by)));
   return (
-    <View style={[styles.row, isStacked && styles.stacked]}>
+    <View style={[styles.row, canMove && styles.stacked]}>
       <Pressable
         role="button"
         tabIndex={isReachable ? 0 : -1}
         onPress={() => (isTeam ? call() : onOpen(key))}
         style={({ pressed }) => [
           styles.press,
-          isStacked && styles.wholeLine,
+          canMove && styles.wholeLine,
           pressed && { backgroundColor: colours.paper },
         ]}
       >

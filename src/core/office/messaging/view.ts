@@ -24,37 +24,62 @@ export function viewOfMessage(
   personId: string,
   { office, rooms }: MessagingSeen,
 ): Message | null {
-  const { between, readBy, ...rest } = message;
+  const { between, state } = message;
   const isMine = between.fromId === personId;
-  const isOut = message.state === 'sent' || message.state === 'delivered';
-  const mine = { ...rest, direction: 'out' as const, fromId: null, readAt: readBy[personId] ?? null };
-  const cameIn = {
-    ...rest,
-    ...({ direction: 'in', state: 'received', sentAt: null, deliveredAt: null, notBefore: null } as const),
-    ...{ failure: null, tries: 0, fromId: null, readAt: readBy[personId] ?? null },
-  };
+  const hasGoneOut = state === 'sent' || state === 'delivered';
   switch (between.kind) {
     case 'line': {
       const { number, fromId } = between;
-      if (isMine) return { ...mine, number };
+      if (isMine) return asSent(message, personId, number, null);
       // What somebody has read stays theirs when the line becomes another's.
-      if (!usesLine(personId, message.lineId, office) && !(personId in readBy)) return null;
-      if (fromId === null) return { ...cameIn, number };
+      if (!usesLine(personId, message.lineId, office) && !(personId in message.readBy)) return null;
+      if (fromId === null) return asReceived(message, personId, number, null);
       // What a colleague has sent from a line that both use.
-      return isOut ? { ...mine, number, fromId } : null;
+      return hasGoneOut ? asSent(message, personId, number, fromId) : null;
     }
     case 'colleagues': {
-      const extensionOf = (id: string) => office.people.get(id)?.extension ?? id;
-      if (isMine) return { ...mine, number: extensionOf(between.toId) };
-      if (between.toId !== personId || message.state !== 'delivered') return null;
-      return { ...cameIn, number: extensionOf(between.fromId) };
+      if (isMine) return asSent(message, personId, extensionOf(between.toId, office), null);
+      if (between.toId !== personId || state !== 'delivered') return null;
+      return asReceived(message, personId, extensionOf(between.fromId, office), null);
     }
     case 'room': {
       const room = rooms.get(between.roomId);
       if (!room || !mayRead(room, personId)) return null;
       const number = roomNumber(between.roomId);
-      if (isMine) return { ...mine, number };
-      return isOut ? { ...cameIn, number, fromId: between.fromId } : null;
+      if (isMine) return asSent(message, personId, number, null);
+      return hasGoneOut ? asReceived(message, personId, number, between.fromId) : null;
     }
   }
+}
+
+const extensionOf = (personId: string, office: OfficeIndex) =>
+  office.people.get(personId)?.extension ?? personId;
+
+function asSent(
+  { between: _, readBy, ...rest }: OfficeMessage,
+  personId: string,
+  number: string,
+  fromId: string | null,
+): Message {
+  return { ...rest, direction: 'out', number, fromId, readAt: readBy[personId] ?? null };
+}
+
+function asReceived(
+  message: OfficeMessage,
+  personId: string,
+  number: string,
+  fromId: string | null,
+): Message {
+  const { id, callId, at, asks, lineId, text, picture, readBy } = message;
+  return {
+    ...{ id, callId, at, asks, lineId, text, picture, number, fromId },
+    direction: 'in',
+    state: 'received',
+    failure: null,
+    tries: 0,
+    notBefore: null,
+    sentAt: null,
+    deliveredAt: null,
+    readAt: readBy[personId] ?? null,
+  };
 }
