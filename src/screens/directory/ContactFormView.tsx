@@ -15,6 +15,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { dataUrl, shrinkPicture } from '../looseEnds/shrinkPicture';
 import { pickBlob } from '../shared/files';
+import { whetherHere } from '../shared/afterPaint';
 import { useGo } from '../shared/useGo';
 import { asForm, contactFormSchema, fromForm, numberLabels, type ContactForm } from './contactForm';
 import { Photo } from './Photo';
@@ -60,11 +61,12 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
   });
   const keep = async (form: ContactForm) => {
     const fields = fromForm(form);
+    const isHere = whetherHere();
     // It is written before it is said to be.
     if (contact) await dispatch(changeContact(contact, fields));
     const id = contact ? contact.id : await dispatch(addContact(fields));
     dispatch(actDone(`${fields.name} is ${contact ? 'changed' : 'in the directory'}.`));
-    go.person(`contact:${id}`);
+    if (isHere()) go.person(`contact:${id}`);
   };
   const isTold = contact?.cards.some(({ sourceId }) => sourceId !== 'own') ?? false;
   return (

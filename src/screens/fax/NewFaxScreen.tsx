@@ -19,6 +19,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { pickBlob } from '../shared/files';
 import { outsideNumber } from '../shared/numbers';
+import { whetherHere } from '../shared/afterPaint';
 import { useGo } from '../shared/useGo';
 import { WhoField } from '../shared/WhoField';
 import { chosenPages, readFaxFile, sendFaxFiles, type FaxFile } from './faxFiles';
@@ -79,10 +80,11 @@ export function NewFaxScreen() {
     const isWrong = tooMany !== null || chosen.some(({ problem }) => problem !== null);
     if (!read.ok || !line || files.length === 0 || isWrong) return;
     setBusy(true);
+    const isHere = whetherHere();
     const sent = await dispatch(sendFaxFiles(read.number, line, files));
     setBusy(false);
-    if (sent.ok) go.fax(sent.id);
-    else setFileError(sent.sentence);
+    if (!sent.ok) setFileError(sent.sentence);
+    else if (isHere()) go.fax(sent.id);
   };
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>

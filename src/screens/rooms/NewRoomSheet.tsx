@@ -9,6 +9,7 @@ import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { space } from '@/ui/tokens';
 
+import { whetherHere } from '../shared/afterPaint';
 import { useGo } from '../shared/useGo';
 
 /** A room with its name, who may read it, and who is in it from the start. */
@@ -26,10 +27,11 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
     const problem = roomNameProblem(name, Object.values(rooms));
     setError(problem);
     if (problem !== null) return;
+    const isHere = whetherHere();
     const id = await dispatch(openRoom(name, kind === 'open', memberIds));
     if (id === null) return;
     onClose();
-    go.room(id);
+    if (isHere()) go.room(id);
   };
   return (
     <Sheet title="A new room" onClose={onClose}>

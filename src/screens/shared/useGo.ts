@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 
-import { afterPaint } from './afterPaint';
+import { leadAfterPaint } from './afterPaint';
 
 const lineOf = (at: string | undefined) =>
   at === undefined ? ('' as const) : (`?at=${encodeURIComponent(at)}` as const);
@@ -10,10 +10,10 @@ const lineOf = (at: string | undefined) =>
 export function useGo() {
   const router = useRouter();
   return useMemo(() => {
-    const lead = (href: Href) => afterPaint(() => router.navigate(href));
+    const lead = (href: Href) => leadAfterPaint(() => router.navigate(href));
     return {
       /** To where one came from; at the very first screen, to who waits. */
-      back: () => (router.canGoBack() ? afterPaint(() => router.back()) : lead('/')),
+      back: () => (router.canGoBack() ? leadAfterPaint(() => router.back()) : lead('/')),
       loose: () => lead('/'),
       /** `at`: the id of the line that is to be in view. */
       person: (key: string, at?: string) => lead(`/person/${encodeURIComponent(key)}${lineOf(at)}`),

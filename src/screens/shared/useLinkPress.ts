@@ -1,6 +1,6 @@
 import { useRouter, type LinkProps } from 'expo-router';
 
-import { afterPaint } from './afterPaint';
+import { leadAfterPaint } from './afterPaint';
 
 type PressEvent = Parameters<NonNullable<LinkProps['onPress']>>[0];
 
@@ -14,7 +14,7 @@ export function useLinkPress() {
     const { metaKey, altKey, ctrlKey, shiftKey, button } = event as unknown as MouseEvent;
     if (metaKey || altKey || ctrlKey || shiftKey || (button ?? 0) !== 0) return false;
     event.preventDefault();
-    afterPaint(() => (dismisses ? router.dismissTo(href) : router.navigate(href)));
+    leadAfterPaint(() => (dismisses ? router.dismissTo(href) : router.navigate(href)));
     return true;
   };
 }
