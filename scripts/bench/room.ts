@@ -1,7 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
 
-import { roomNumber } from '@/core/inbox/messages';
-
 import { Office, sampleNow } from '../../tests/e2e/office';
 import { newPage } from './browser';
 import type { Figure } from './figures';
@@ -30,10 +28,10 @@ export async function roomWithMany(browser: Browser, address: string): Promise<F
   ];
 }
 
-/** Writes messages of a colleague into the room's storage, as the app would have kept them. */
+/** Writes messages of a colleague into the room's storage, as the office would have kept them: like the sample's own there. */
 async function fillRoom(page: Page, messages: number): Promise<void> {
   await page.evaluate(
-    async ({ wanted, number, last }) => {
+    async ({ wanted, last }) => {
       const database = await new Promise<IDBDatabase>((resolve) => {
         const request = indexedDB.open('cendro');
         request.onsuccess = () => resolve(request.result);
@@ -52,18 +50,17 @@ async function fillRoom(page: Page, messages: number): Promise<void> {
         const written = {
           ...model,
           id,
-          number,
           at,
           sentAt: at,
           deliveredAt: at,
-          readAt: at,
+          readBy: { maren: at },
           text: `Line ${index}`,
         };
         entries.put(`${head}\n${JSON.stringify(written)}`, `message/${id}`);
       }
       await done;
     },
-    { wanted: messages, number: roomNumber('cawder'), last: Date.parse(sampleNow) },
+    { wanted: messages, last: Date.parse(sampleNow) },
   );
 }
 

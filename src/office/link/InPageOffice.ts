@@ -286,6 +286,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   close(): void {
+    this.isStarted = false;
     this.cancelTimer();
     this.stopListening();
     this.listeners.clear();
