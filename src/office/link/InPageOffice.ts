@@ -1,5 +1,6 @@
 import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
 import {
+  hasRole,
   messagingRequestSchema,
   type MessagingChange,
   type MessagingReply,
@@ -243,6 +244,11 @@ export class InPageOffice implements OfficeOfAll {
 
   scriptOf(party: string): Script {
     return this.standIns.scriptOf(party);
+  }
+
+  /** It is one member's app that takes in what is owed; nobody else sees it or says that it is kept. */
+  owes(session: Session): boolean {
+    return session.personId === this.member() && hasRole(session, 'member');
   }
 
   owed(): readonly Owed[] {

@@ -34,6 +34,8 @@ export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'tables' | 'subscr
   seen(): OfficeSeen;
   askAs(session: Session, request: MessagingRequest): Promise<MessagingReply>;
   messaging(): Promise<Messaging>;
+  /** Whether it is that session to which the office owes what it has told. */
+  owes(session: Session): boolean;
   /** Messages and rooms come as they are kept: everybody's. */
   subscribe(
     listener: (step: OfficeUpdate & { rows: readonly MessagingChange[]; of: Messaging }) => void,
@@ -123,11 +125,11 @@ export class SessionLink implements OfficeLink {
   }
 
   owed(): readonly Owed[] {
-    return this.office.owed();
+    return this.office.owes(this.session) ? this.office.owed() : [];
   }
 
   settle(): void {
-    this.office.settle();
+    if (this.office.owes(this.session)) this.office.settle();
   }
 
   subscribe(listener: (update: OfficeUpdate) => void): () => void {

@@ -112,6 +112,18 @@ describe('two who are signed in at one office', () => {
     expect((await outside.link.tables()).messages).toEqual([]);
   });
 
+  it('what is owed to one is neither seen nor settled by the other', async () => {
+    const { maren, hugh, outside } = open();
+    const text = { number: customer.number, lineId: 'text', text: 'Gate?', picture: null };
+    await outside.link.receiveText(text);
+    expect([maren, hugh, outside].map(({ link }) => link.owed().length)).toEqual([1, 0, 0]);
+    hugh.link.settle();
+    outside.link.settle();
+    expect(maren.link.owed()).toHaveLength(1);
+    maren.link.settle();
+    expect(maren.link.owed()).toEqual([]);
+  });
+
   it('ask a colleague to call: whoever asked is called', async () => {
     const { clock, maren, hugh } = open();
     const asked = { type: 'write', id: 'a', number: '203', lineId: 'text', text: 'Call me.' } as const;
