@@ -28,7 +28,10 @@ const index = new OfficeIndex(setup);
 
 /** An office with so many messages behind it, between all its people. */
 function withMessages(count: number): Messaging {
-  const messaging = new Messaging(() => index);
+  const messaging = new Messaging(
+    () => index,
+    () => true,
+  );
   const rows = Array.from({ length: count }, (_, number) => ({
     ...writtenOfficeMessage({
       id: `old-${number}`,

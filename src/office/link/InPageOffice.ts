@@ -106,6 +106,8 @@ export class InPageOffice implements OfficeOfAll {
       isOnline: options.isOnline ?? (() => true),
       isHere: (personId: string) =>
         this.exchange.office.devicesOf(personId).some(({ id }) => this.devicesInUse.has(id)),
+      isInCall: (personId: string, callId: string) =>
+        this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
       member: () => this.member(),
     };
     this.texts = new TextTraffic(options.cast, around, options.state?.carrier);

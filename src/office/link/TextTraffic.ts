@@ -22,6 +22,7 @@ interface Around {
   isOnline: () => boolean;
   /** Somebody whose app is signed in has it at once; whoever is played gets it by their script. */
   isHere: (personId: string) => boolean;
+  isInCall: (personId: string, callId: string) => boolean;
   /** Whose app it is that a colleague writes to, where that is not said. */
   member: () => string;
 }
@@ -43,7 +44,7 @@ export class TextTraffic {
     private readonly around: Around,
     state?: CarrierState,
   ) {
-    this.messaging = new Messaging(around.office);
+    this.messaging = new Messaging(around.office, around.isInCall);
     this.carrier = new TextCarrier(cast, state);
   }
 

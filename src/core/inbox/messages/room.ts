@@ -43,10 +43,12 @@ export function left(room: Room, personId: string, now: number): Room {
   return { ...room, memberIds, closedAt: isOver ? now : room.closedAt, lastLeft: { personId, at: now } };
 }
 
-/** As it was before they left it, with whoever came in since; null for whoever was not the last to leave. */
-export function returned(room: Room, personId: string): Room | null {
+const comeBackMs = 600_000;
+
+/** As it was before they left it, with whoever came in since; null for whoever was not the last to leave, or left long ago. */
+export function returned(room: Room, personId: string, now: number): Room | null {
   const { lastLeft, ...rest } = room;
-  if (lastLeft?.personId !== personId) return null;
+  if (lastLeft?.personId !== personId || now - lastLeft.at > comeBackMs) return null;
   const wasEndedByIt = room.closedAt === lastLeft.at;
   return entered({ ...rest, closedAt: wasEndedByIt ? null : room.closedAt }, personId);
 }

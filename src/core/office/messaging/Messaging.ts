@@ -60,7 +60,11 @@ export class Messaging implements MessagingSeen {
   private rows: MessagingChange[] = [];
   private news: string[] = [];
 
-  constructor(private readonly officeNow: () => OfficeIndex) {}
+  constructor(
+    private readonly officeNow: () => OfficeIndex,
+    /** Whether somebody has part in a call that goes on, whose chat is theirs to open. */
+    private readonly isInCall: (personId: string, callId: string) => boolean,
+  ) {}
 
   get office(): OfficeIndex {
     return this.officeNow();
@@ -242,6 +246,7 @@ export class Messaging implements MessagingSeen {
 
     openChat: ({ personId }, { callId, memberIds }, at) => {
       const known = this.roomsById.get(callId);
+      if (!known && !this.isInCall(personId, callId)) return notYours('room');
       if (known && !known.memberIds.includes(personId)) return notYours('room');
       const room = known ?? {
         ...{ id: callId, name: 'Chat of the call', isOpen: false, memberIds: [personId], callId },
@@ -269,9 +274,9 @@ export class Messaging implements MessagingSeen {
       return done;
     },
 
-    comeBack: ({ personId }, { roomId }) => {
+    comeBack: ({ personId }, { roomId }, at) => {
       const room = this.roomsById.get(roomId);
-      const before = room && returned(room, personId);
+      const before = room && returned(room, personId, at);
       if (!before) return room?.memberIds.includes(personId) ? done : refused({ code: 'unknownRoom' });
       this.putRoom(before);
       return done;

@@ -156,7 +156,10 @@ describe('three members who ask for anything, in any order', () => {
         const office = openMessaging();
         const { messaging } = office;
         for (const each of taken) take(office, each);
-        const again = new Messaging(() => messaging.office);
+        const again = new Messaging(
+          () => messaging.office,
+          () => true,
+        );
         const kept = JSON.parse(JSON.stringify([[...messaging.all.values()], [...messaging.rooms.values()]]));
         again.load(kept[0], kept[1], { ownerId: 'ada', isLive: () => true, at: office.now() });
         for (const personId of people) expect(seenBy(personId, again)).toEqual(seenBy(personId, messaging));

@@ -166,6 +166,13 @@ describe('a room', () => {
     expect(rooms('ada')).toEqual(['Race day']);
   });
 
+  it('that was left long ago is entered by being asked in, as by anybody', () => {
+    const { messaging, ask, now } = open(false);
+    ask(member('ben'), { type: 'leave', roomId: 'r' });
+    const back = messagingRequestSchema.parse({ type: 'comeBack', roomId: 'r' });
+    expect(messaging.request(member('ben'), back, now() + 3_600_000)).toEqual(refusal('unknownRoom'));
+  });
+
   it('has a name of its own among those one knows of', () => {
     const { ask } = open(false);
     const same = { type: 'openRoom' as const, id: 'x', name: 'race day', isOpen: true, memberIds: [] };
@@ -176,12 +183,18 @@ describe('a room', () => {
 
   it('of a call ends with it, also where the call ended while nobody was there', () => {
     const { messaging, ask, write } = openMessaging();
-    ask(member('ada'), { type: 'openChat', callId: 'c', memberIds: ['ben'] });
+    const asked = { type: 'openChat' as const, callId: 'c', memberIds: ['ben'] };
+    // Whoever is not in the call opens no chat of it.
+    expect(ask(member('cleo'), asked)).toEqual(refusal('notYours', { what: 'room' }));
+    ask(member('ada'), asked);
     write('ada', 'room:c', '4120');
     expect(ask(member('cleo'), { type: 'openChat', callId: 'c', memberIds: [] })).toEqual(
       refusal('notYours', { what: 'room' }),
     );
-    const again = new Messaging(() => messaging.office);
+    const again = new Messaging(
+      () => messaging.office,
+      () => true,
+    );
     const isLive = () => false;
     again.load(messaging.all.values(), messaging.rooms.values(), { ownerId: 'ada', isLive, at: at + 9 });
     expect(again.rooms.get('c')?.closedAt).toBe(at + 9);
@@ -215,7 +228,10 @@ describe('what was kept while the office was one person’s', () => {
 
   it('is seen by them as it was, and by colleagues as far as it is theirs', () => {
     const index = new OfficeIndex(setup);
-    const messaging = new Messaging(() => index);
+    const messaging = new Messaging(
+      () => index,
+      () => true,
+    );
     messaging.load(
       old.map((ofOnePerson) => ({ ofOnePerson })),
       [room('open', true), room('closed', false)],

@@ -28,7 +28,10 @@ export const setup: OfficeSetup = {
 /** The messages of that office, and what its people ask for. */
 export function openMessaging() {
   const index = new OfficeIndex(setup);
-  const messaging = new Messaging(() => index);
+  const messaging = new Messaging(
+    () => index,
+    (personId) => personId !== 'cleo',
+  );
   let now = at;
   let made = 0;
   const ask = (session: Session, request: MessagingRequest): MessagingReply =>
