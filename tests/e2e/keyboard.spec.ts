@@ -155,3 +155,22 @@ test('a call is answered, noted on, transferred after a talk, and the last one e
   await key('e');
   await expect(page.getByText('held 0:00')).toBeVisible();
 });
+
+test('a name and Enter mean somebody also in the first seconds, before names can be looked up', async ({
+  office,
+  page,
+}) => {
+  let letIn: () => void = () => undefined;
+  const isLetIn = new Promise<void>((resolve) => (letIn = resolve));
+  await page.route(/\/catchingUp-[0-9a-f]+\.js/, async (route) => {
+    await isLetIn;
+    await route.continue();
+  });
+  await answerPeg(office);
+  await page.keyboard.press('t');
+  await page.keyboard.type('ilse');
+  await page.keyboard.press('Enter');
+  await expect(office.sheet().getByText('Names can’t be looked up yet.')).toBeVisible();
+  letIn();
+  await expect(office.sheet().getByRole('button', { name: /^Talk first/ })).toBeFocused();
+});

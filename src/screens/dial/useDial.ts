@@ -29,7 +29,7 @@ import {
 } from '@/state/app';
 
 import { isName, whyNobody } from '../shared/numbers';
-import { useFound, writeNumbers, type FoundPerson } from '../shared/useFound';
+import { namesAreAway, useFound, writeNumbers, type FoundPerson } from '../shared/useFound';
 import { usePlaceCall } from '../shared/usePlaceCall';
 
 const mostRecent = 12;
@@ -89,7 +89,10 @@ export function useDial() {
     call: async () => {
       if (target) return callNow(target.to);
       // Who types a name and Enter at once means the only one of that name, also before it stands there.
-      const [only, ...others] = isName(dialled) ? await ask() : [];
+      const answer = isName(dialled) ? await ask() : [];
+      if (answer === 'changed') return;
+      if (answer === 'away') return setRefused(namesAreAway);
+      const [only, ...others] = answer;
       const isMeant = only !== undefined && others.length === 0 && beginsWith(only.name, text);
       if (isMeant && only.numbers[0]) callNow(only.numbers[0].dial);
       else setRefused(whyNobody(dialled, others.length > 0));

@@ -5,7 +5,7 @@ import { Row } from '@/ui/list';
 import { Initials } from '@/ui/person';
 import { Txt } from '@/ui/text';
 
-import { useFound, type FoundPerson } from './useFound';
+import { namesAreAway, useFound, type FoundPerson } from './useFound';
 
 /** Somebody, and under which of their numbers. */
 export interface Who {
@@ -69,7 +69,7 @@ export function WhoField(props: WhoFieldProps) {
           ))}
         </View>
       ) : null}
-      {state === 'away' ? <Txt as="small">Names can’t be looked up yet. A number can be typed.</Txt> : null}
+      {state === 'away' ? <Txt as="small">{namesAreAway}</Txt> : null}
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 
 import { dialledAs, numbersInOrder, type ContactNumber } from '@/core/people/contacts';
 import type { Hit } from '@/core/people/search';
@@ -29,40 +29,58 @@ export interface Finding {
   found: FoundPerson[];
   /** `away`: the part of the app that finds people is not there yet. */
   state: 'idle' | 'finding' | 'found' | 'away';
-  /** Whoever is meant by what is typed now, for a key that is faster than the search. */
-  ask: () => Promise<FoundPerson[]>;
+  /**
+   * Whoever is meant by what is typed now, for a key that is faster than the search. `changed`: something else has
+   * been typed meanwhile, or nobody is there any more who asked; `away`: the part that finds them did not come in time.
+   */
+  ask: () => Promise<FoundPerson[] | 'changed' | 'away'>;
 }
+
+/** So long a key waits for the part of the app that finds people. */
+const patienceMs = 5_000;
+
+/** As it is said where names can't be looked up. */
+export const namesAreAway = 'Names can’t be looked up yet. A number can be typed.';
 
 const nobody: FoundPerson[] = [];
 
 /** Whoever is meant by what is typed, best first; while it looks, whoever was found before. */
 export function useFound(text: string, most = 20): Finding {
-  const services = useServices();
-  // That part of the app comes after the start; drawn anew, it is seen.
-  useAppSelector((state) => state.catchUp.isRead);
+  const { finding } = useServices();
+  const finder = useSyncExternalStore(finding.subscribe, () => finding.finder);
   const lastUsed = useAppSelector(selectLastUsed);
   const [answer, setAnswer] = useState<{ text: string; hits: readonly Hit[] } | null>(null);
   const sought = text.trim();
-  const { search } = services;
+  const typed = useRef<string | null>(null);
   useEffect(() => {
-    if (sought === '' || !search) return;
+    typed.current = sought;
+    return () => {
+      typed.current = null;
+    };
+  }, [sought]);
+  useEffect(() => {
+    if (sought === '' || !finder) return;
     let isOver = false;
     const look = () =>
-      void search.find(sought, most).then((hits) => {
+      void finder.find(sought, most).then((hits) => {
         if (!isOver) setAnswer({ text: sought, hits });
       });
     look();
-    const stop = search.subscribe(look);
+    const stop = finder.subscribe(look);
     return () => {
       isOver = true;
       stop();
     };
-  }, [sought, most, search]);
+  }, [sought, most, finder]);
   const hits = sought === '' ? null : (answer?.hits ?? null);
   const found = useMemo(() => hits?.map((hit) => asFound(hit, lastUsed)) ?? nobody, [hits, lastUsed]);
-  const state = sought === '' ? 'idle' : !search ? 'away' : answer?.text === sought ? 'found' : 'finding';
-  const ask = async () =>
-    sought === '' || !search ? [] : (await search.find(sought, most)).map((hit) => asFound(hit, lastUsed));
+  const state = sought === '' ? 'idle' : !finder ? 'away' : answer?.text === sought ? 'found' : 'finding';
+  const ask = async () => {
+    if (sought === '') return [];
+    const meant = await finding.find(sought, most, patienceMs);
+    if (typed.current !== sought) return 'changed';
+    return meant?.map((hit) => asFound(hit, lastUsed)) ?? 'away';
+  };
   return { found, state, ask };
 }
 

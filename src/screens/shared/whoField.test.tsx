@@ -24,9 +24,10 @@ function openWith(people: readonly Searchable[] | null) {
   const searcher = searchOnPage();
   const listeners = new Set<() => void>();
   const waiting: (() => void)[] = [];
-  if (people) {
+  const begin = (people: readonly Searchable[]) => {
     searcher.put(people);
-    services.search = {
+    services.finding.finder = {
+      whenAll: Promise.resolve(),
       find: (text, most) =>
         new Promise<Hit[]>((resolve) => waiting.push(() => void searcher.find(text, most).then(resolve))),
       subscribe: (changed) => {
@@ -34,8 +35,10 @@ function openWith(people: readonly Searchable[] | null) {
         return () => listeners.delete(changed);
       },
     };
-  }
+  };
+  if (people) begin(people);
   return {
+    begin: (people: readonly Searchable[]) => act(async () => begin(people)),
     within: (part: React.ReactNode) => (
       <ServicesContext.Provider value={services}>
         <Provider store={store}>{part}</Provider>
@@ -100,13 +103,23 @@ describe('one field for whoever is meant', () => {
   });
 });
 
+const ask = () => act(async () => fireEvent.click(screen.getByText('Ask')));
+
 function Found({ text }: { text: string }) {
   const { found, state, ask } = useFound(text);
   const [asked, setAsked] = useState('');
   return (
     <>
       <p>{`${state}: ${found.map(({ name }) => name).join(', ')}`}</p>
-      <button onClick={() => void ask().then(([first]) => setAsked(first?.name ?? 'nobody'))}>Ask</button>
+      <button
+        onClick={() =>
+          void ask().then((answer) =>
+            setAsked(typeof answer === 'string' ? answer : (answer[0]?.name ?? 'nobody')),
+          )
+        }
+      >
+        Ask
+      </button>
       <p>{`asked: ${asked}`}</p>
     </>
   );
@@ -141,8 +154,42 @@ describe('the search behind it', () => {
   it('answers a key that is faster than what is shown', async () => {
     const app = openWith(everybody);
     render(app.within(<Found text="bell" />));
-    fireEvent.click(screen.getByText('Ask'));
+    await ask();
     await app.answer();
     expect(screen.getByText('asked: Ann Bell')).toBeTruthy();
+  });
+
+  it('answers a key that came before what finds people was there', async () => {
+    const app = openWith(null);
+    render(app.within(<Found text="bell" />));
+    expect(screen.getByText('away:')).toBeTruthy();
+    await ask();
+    await app.begin(everybody);
+    expect(screen.getByText('asked:')).toBeTruthy();
+    await app.answer();
+    expect(screen.getByText('asked: Ann Bell')).toBeTruthy();
+  });
+
+  it('says after a while that nothing finds people, and does nothing later', async () => {
+    jest.useFakeTimers();
+    const app = openWith(null);
+    render(app.within(<Found text="bell" />));
+    await ask();
+    await act(async () => jest.advanceTimersByTime(5_000));
+    jest.useRealTimers();
+    expect(screen.getByText('asked: away')).toBeTruthy();
+    await app.begin(everybody);
+    await app.answer();
+    expect(screen.getByText('asked: away')).toBeTruthy();
+  });
+
+  it.each(['ann', ''])('means nobody by a key after which “%s” was typed', async (text) => {
+    const app = openWith(null);
+    const { rerender } = render(app.within(<Found text="peg" />));
+    await ask();
+    rerender(app.within(<Found text={text} />));
+    await app.begin(everybody);
+    await app.answer();
+    expect(screen.getByText('asked: changed')).toBeTruthy();
   });
 });

@@ -3,14 +3,9 @@ import { createContext, useContext, useSyncExternalStore } from 'react';
 import { Clock } from '@/office/clock';
 import type { OfficeLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
-import type { PeopleSearcher } from '@/workers/searchPeople';
 
 import type { StoredSound, Vault } from '../storage';
-
-/** Finds people, and tells when others may be found than before. */
-export interface PeopleFinder extends Pick<PeopleSearcher, 'find'> {
-  subscribe: (changed: () => void) => () => void;
-}
+import { PeopleFinding } from './peopleFinding';
 
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
@@ -25,8 +20,7 @@ export interface Services {
   keepSound: (id: string, sound: StoredSound) => Promise<void>;
   /** All that is kept on this device; null while another tab runs the office. */
   vault: Vault | null;
-  /** Finds people; null until that part of the app is there. */
-  search: PeopleFinder | null;
+  finding: PeopleFinding;
   /** What is kept can't be read: the office itself stops, since to go on without it would be to write over it. */
   giveUp: (error: unknown) => void;
   /** Moves the office from another tab into this one. */
@@ -42,7 +36,7 @@ export function createServices(): Services {
     readSound: async () => null,
     keepSound: async () => undefined,
     vault: null,
-    search: null,
+    finding: new PeopleFinding(),
     giveUp: () => undefined,
     takeOver: async () => undefined,
   };

@@ -45,7 +45,7 @@ const source = (app: App, id: string) => {
   return found;
 };
 const find = async (app: App, text: string) =>
-  (await app.services.search?.find(text, 20))?.map(({ key }) => key) ?? [];
+  (await app.services.finding.finder?.find(text, 20))?.map(({ key }) => key) ?? [];
 
 describe('a contact of one’s own', () => {
   it('is found at once, changed in its place, kept over a restart, taken out, and had back', async () => {

@@ -54,7 +54,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
     told = listed;
     if (gone.length > 0) searcher.drop(gone);
     searcher.use(usageOf(state.history.records, services.clock.now()));
-    handOver(changed, searcher);
+    await handOver(changed, searcher);
   };
   /** One after the other. */
   let telling = Promise.resolve();
@@ -63,22 +63,36 @@ export function startSearching(store: AppStore, services: Services): () => void 
     return (telling = telling.then(tell));
   };
   /** Some at a time, so that no frame waits; who looks for somebody meanwhile is told when all are there. */
-  const handOver = (entries: readonly Listed[], to: PeopleSearcher) => {
+  const handOver = async (entries: readonly Listed[], to: PeopleSearcher): Promise<void> => {
     if (isOver || to !== searcher) return;
     // Who has gone or changed again meanwhile is told of apart.
     const current = entries
       .slice(0, chunk)
       .filter((listed) => told.has(listed.key) && !isDifferent(told.get(listed.key), listed));
     if (current.length > 0) to.put(current.map(({ make }) => make()));
-    if (entries.length > chunk) setTimeout(() => handOver(entries.slice(chunk), to));
-    else for (const changed of listeners) changed();
+    if (entries.length > chunk) {
+      await new Promise((resolve) => setTimeout(resolve));
+      return handOver(entries.slice(chunk), to);
+    }
+    for (const changed of listeners) changed();
   };
   const schedule = () => {
     clearTimeout(timer);
     timer = setTimeout(() => void tellNow(), gatherMs);
   };
 
-  services.search = {
+  const isRead = () => store.getState().catchUp.isRead;
+  const whenAll = new Promise<void>((resolve) => {
+    const look = () => {
+      if (!isRead()) return;
+      stopLooking();
+      resolve();
+    };
+    const stopLooking = store.subscribe(look);
+    look();
+  });
+  services.finding.finder = {
+    whenAll,
     find: async (text, most) => {
       // What has just changed is found already.
       await tellNow();
@@ -96,7 +110,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
     stop();
     clearTimeout(timer);
     searcher.stop();
-    services.search = null;
+    services.finding.finder = null;
   };
 }
 

@@ -26,6 +26,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
+import { namesAreAway } from '../../shared/useFound';
 import { usePresence, type PresenceWords } from '../../shared/usePresence';
 import { bandsOf, type Purpose } from './forecast';
 import { RefusalLine } from './RefusalLine';
@@ -44,19 +45,27 @@ interface TargetSheetProps {
   onClose: () => void;
 }
 
+const nobodyYet = {
+  idle: 'Nobody yet.',
+  finding: 'Looking …',
+  away: namesAreAway,
+  found: 'Nobody by that name.',
+} as const;
+
 /** Finds whom the call should go to, says where it would end up, and then does it. */
 export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
-  const { found, typed, first, why, error } = useTargets(text, view);
+  const { found, typed, first, state, error } = useTargets(text, view);
   const [refused, setRefused] = useState<string | null>(null);
   const presenceOf = usePresence();
   const submit = async () => {
     const target = await first();
-    setChosen(target);
-    setRefused(target ? null : why);
+    if (target === 'changed') return;
+    if ('nobody' in target) setRefused(target.nobody);
+    else setChosen(target);
   };
   const letComeIn = async () => {
     const result = await dispatch(
@@ -99,7 +108,7 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
           <Plate word="Let somebody join by a code" onPress={() => void letComeIn()} />
         ) : null}
         <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
-        {found.length === 0 && !typed ? <Txt colour={colours.faint}>Nobody by that name.</Txt> : null}
+        {found.length === 0 && !typed ? <Txt colour={colours.faint}>{nobodyYet[state]}</Txt> : null}
         {found.map((target) => (
           <Row
             key={target.to}

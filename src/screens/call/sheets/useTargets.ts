@@ -13,7 +13,7 @@ import {
 } from '@/state/app';
 
 import { isName, whyNobody } from '../../shared/numbers';
-import { useFound, type FoundPerson } from '../../shared/useFound';
+import { namesAreAway, useFound, type FoundPerson } from '../../shared/useFound';
 
 /** Somebody a call can be sent to. */
 export interface TargetChoice {
@@ -70,15 +70,18 @@ export function useTargets(text: string, view: CallView) {
     found.length === 0 &&
     dialled.reason.code !== 'tooShort';
   /** Whom Enter means: the number typed, else whoever stands first by name, also before they stand there. */
-  const first = async () => {
+  const first = async (): Promise<TargetChoice | { nobody: string } | 'changed'> => {
     if (typed) return typed;
-    return (isName(dialled) ? asTargets(await ask()) : [])[0] ?? null;
+    const answer = isName(dialled) ? await ask() : [];
+    if (answer === 'changed') return answer;
+    if (answer === 'away') return { nobody: namesAreAway };
+    return asTargets(answer)[0] ?? { nobody: whyNobody(dialled, false) };
   };
   return {
     found,
     typed,
     first,
-    why: whyNobody(dialled, false),
+    state,
     error: isWrong ? explainNotDialable(dialled.reason) : null,
   };
 }
