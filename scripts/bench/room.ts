@@ -2,9 +2,11 @@ import type { Browser, Page } from '@playwright/test';
 
 import { Office, sampleNow } from '../../tests/e2e/office';
 import { newPage } from './browser';
-import type { Figure } from './figures';
+import { percentile, type Figure } from './figures';
 
 const count = 10_000;
+/** So often each is done; the median counts. */
+const times = 7;
 
 /** A room of very many messages: how soon its newest lines are there, and how soon one's own line is. */
 export async function roomWithMany(browser: Browser, address: string): Promise<Figure[]> {
@@ -18,13 +20,23 @@ export async function roomWithMany(browser: Browser, address: string): Promise<F
   const row = page.getByRole('button', { name: /^Cawder/ });
   await row.getByText(`Line ${count - 1}`).waitFor({ timeout: 60_000 });
   await page.waitForLoadState('networkidle');
-  const opened = await untilText(page, /^Cawder/, `Line ${count - 1}`);
-  await page.getByRole('textbox').last().fill('The gate is open.');
-  const sent = await untilText(page, /^Send$/, 'The gate is open.');
+  const opened: number[] = [];
+  const sent: number[] = [];
+  let newest = `Line ${count - 1}`;
+  for (let time = 1; time <= times; time++) {
+    opened.push(await untilText(page, /^Cawder/, newest));
+    newest = `The gate is open, ${time}.`;
+    await page.getByRole('textbox').last().fill(newest);
+    await page.waitForLoadState('networkidle');
+    sent.push(await untilText(page, /^Send$/, newest));
+    await office.goTo('Loose ends');
+    await page.getByRole('link', { name: 'Rooms' }).click();
+    await row.getByText(newest).waitFor();
+  }
   await page.context().close();
   return [
-    { name: 'A room of 10,000 messages opens', value: opened, unit: 'ms', aim: 'under 200', most: 199 },
-    { name: 'A message is sent in it', value: sent, unit: 'ms', aim: 'under 50', most: 49 },
+    { name: 'A room of 10,000 messages opens', value: percentile(opened, 0.5), unit: 'ms', aim: 'under 200', most: 199 },
+    { name: 'A message is sent in it', value: percentile(sent, 0.5), unit: 'ms', aim: 'under 50', most: 49 },
   ];
 }
 

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Linking, Platform, ScrollView, StyleSheet, View } from 'react-native';
 
 import { dialTextChanged, useAppDispatch } from '@/state/app';
@@ -11,7 +11,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { Columns } from '../shared/Columns';
-import type { Finding } from '../shared/useFound';
+import type { Finding, FoundPerson } from '../shared/useFound';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { People } from './People';
@@ -47,6 +47,8 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
+const nobody: FoundPerson[] = [];
+
 /** One field for anything, the line the other side will see, the keys, and who may be meant. */
 export function DialScreen() {
   const styles = useStyles();
@@ -54,6 +56,9 @@ export function DialScreen() {
   const dial = useDial();
   const go = useGo();
   useLinkedNumber();
+  // The keys come first: on a slow phone the lists are drawn once they can be tapped.
+  const favourites = useDeferredValue(dial.favourites, nobody);
+  const recent = useDeferredValue(dial.recent, nobody);
   const label = dial.isEmpty ? 'Called or calling lately' : 'Who you may mean';
   const results = (
     <ScrollView
@@ -63,14 +68,14 @@ export function DialScreen() {
       role="region"
       aria-label={dial.isEmpty ? 'Recent' : 'Found'}
     >
-      {dial.isEmpty && dial.favourites.length > 0 ? (
+      {dial.isEmpty && favourites.length > 0 ? (
         <>
           <View style={styles.head}>
             <Txt as="heading" level={2}>
               Favourites
             </Txt>
           </View>
-          <People people={dial.favourites} onCall={dial.callThis} />
+          <People people={favourites} onCall={dial.callThis} />
         </>
       ) : null}
       <View style={styles.head}>
@@ -83,7 +88,7 @@ export function DialScreen() {
           {dial.recent.length === 0 ? (
             <EmptyState title="No calls yet" sentence="Whoever you call will appear here." />
           ) : null}
-          <People people={dial.recent} onCall={dial.callThis} />
+          <People people={recent} onCall={dial.callThis} />
         </>
       ) : (
         <>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { isMachine, type Call, type Leg } from '@/core/calls/exchange';
@@ -37,10 +37,19 @@ const legWords: Record<Leg['state'], string> = {
   cleared: 'gone',
 };
 
-/** Play the phones that are in a call now, or call from one. */
+/** Play the phones that are in a call now, or call from one. What the worker sees of a call is drawn before them. */
 export function LivePhones() {
+  const calls = useDeferredValue(useOutsideCalls());
+  return (
+    <>
+      <PhonesIn calls={calls} />
+      <CallFromPhone />
+    </>
+  );
+}
+
+const PhonesIn = memo(function PhonesIn({ calls }: { calls: readonly Call[] }) {
   const { colours } = useTheme();
-  const calls = useOutsideCalls();
   const deviceId = useAppSelector((state) => state.office.me?.deviceId);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
@@ -56,17 +65,14 @@ export function LivePhones() {
   );
   const names = toldApart(legs.map(({ leg }) => phoneName(leg, office, people)));
   return (
-    <>
-      <Section title="Phones in a call" sentence="Answer, refuse, hold or hang up for the other side.">
-        {legs.length === 0 ? <Txt colour={colours.faint}>No other phone is in a call.</Txt> : null}
-        {legs.map(({ call, leg }, at) => (
-          <Phone key={leg.id} call={call} leg={leg} name={names[at] ?? ''} />
-        ))}
-      </Section>
-      <CallFromPhone />
-    </>
+    <Section title="Phones in a call" sentence="Answer, refuse, hold or hang up for the other side.">
+      {legs.length === 0 ? <Txt colour={colours.faint}>No other phone is in a call.</Txt> : null}
+      {legs.map(({ call, leg }, at) => (
+        <Phone key={leg.id} call={call} leg={leg} name={names[at] ?? ''} />
+      ))}
+    </Section>
   );
-}
+});
 
 /** Whoever is in several calls at once is counted: "Peg Anstey", "Peg Anstey, call 2". */
 function toldApart(names: readonly string[]): string[] {
