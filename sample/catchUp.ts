@@ -50,7 +50,7 @@ export function sampleCatchUp(
   recordings: { record: CallRecord; recording: Recording; clip: string }[];
   messages: Message[];
   rooms: Room[];
-  faxes: { fax: Fax; url: string }[];
+  faxes: Fax[];
   doneBefore: number;
 } {
   const voicemails = records
@@ -110,24 +110,24 @@ export function sampleCatchUp(
     recordings,
     messages: [...messages, ...writtenInRooms(yesterday, now)],
     rooms: rooms(yesterday),
-    faxes: [{ fax: permit(now - 52 * minuteMs), url: '/faxes/access-permit.pdf' }],
+    faxes: [permit(now - 52 * minuteMs)],
     doneBefore: yesterday + 17 * hourMs,
   };
 }
 
 /** Paper that came this morning. */
-const permit = (at: number): Fax => ({
-  ...writtenFax({
+const permit = (at: number): Fax =>
+  writtenFax({
     id: 'sample-fax-1',
     at,
     number: '+441174960155',
     lineId: 'field',
     title: 'Access permit, Lathmoor Farm',
     pages: 1,
-  }),
-  direction: 'in',
-  state: 'received',
-});
+    pagesUrl: '/faxes/access-permit.pdf',
+    direction: 'in',
+    state: 'received',
+  });
 
 const room = (given: Pick<Room, 'id' | 'name' | 'memberIds' | 'createdAt'> & Partial<Room>): Room => ({
   isOpen: true,

@@ -119,7 +119,11 @@ const touches: readonly Touch[] = [
       await office.goOutside();
       // Whoever still talks would be busy the second time.
       const hangUp = page.getByRole('button', { name: /: Hang up$/ });
-      while ((await hangUp.count()) > 0) await hangUp.first().click();
+      while ((await hangUp.count()) > 0) {
+        await hangUp.first().click();
+        // The phones outside are drawn after what the worker sees.
+        await painted(page);
+      }
       await office.callIn('Skerrow Harbour', 'Direct');
       await office.answer().click();
     },

@@ -1,10 +1,4 @@
-import {
-  Messaging,
-  messagingRequestSchema,
-  seenChanges,
-  writtenOfficeMessage,
-  type Session,
-} from '@/core/office';
+import { Inbox, inboxRequestSchema, seenChanges, writtenOfficeMessage, type Session } from '@/core/office';
 import { emptyOffice, OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import type { Figure } from './figures';
@@ -27,8 +21,8 @@ const setup: OfficeSetup = {
 const index = new OfficeIndex(setup);
 
 /** An office with so many messages behind it, between all its people. */
-function withMessages(count: number): Messaging {
-  const messaging = new Messaging(
+function withMessages(count: number): Inbox {
+  const inbox = new Inbox(
     () => index,
     () => true,
   );
@@ -46,18 +40,19 @@ function withMessages(count: number): Messaging {
     }),
     state: 'delivered' as const,
   }));
-  messaging.load(rows, [], { ownerId: 'p0', isLive: () => true, at: start });
-  return messaging;
+  inbox.load({ messages: rows, rooms: [], faxes: [] }, { ownerId: 'p0', isLive: () => true, at: start });
+  return inbox;
 }
 
 /** Requests per second: each is written, read by its schema, goes out, arrives, and is told to one session. */
-function requestsPerSecond(messaging: Messaging): number {
+function requestsPerSecond(inbox: Inbox): number {
   const sessions = setup.people.map(({ id }): Session => ({
     id,
     personId: id,
     deviceId: null,
     roles: ['member'],
   }));
+  const { messaging } = inbox;
   const begun = performance.now();
   for (let number = 0; number < requests; number++) {
     const session = sessions[number % people];
@@ -65,20 +60,19 @@ function requestsPerSecond(messaging: Messaging): number {
     const at = start + number;
     const id = `new-${number}`;
     const to = String(1000 + ((number * 3 + 1) % people));
-    const asked = messagingRequestSchema.parse({
+    const asked = inboxRequestSchema.parse({
       type: 'write',
       id,
       number: to,
       lineId: 'line',
       text: 'It is.',
     });
-    const reply = messaging.request(session, asked, at);
+    const reply = inbox.request(session, asked, at);
     if (!reply.ok) throw new Error(reply.reason.code);
     const next = messaging.nextToSend(at);
     if (next) messaging.answered(next.id, 'taken', at);
     messaging.delivered(id, at);
-    if (seenChanges(messaging.takeChanges().rows, 'p1', messaging).length > 3)
-      throw new Error('Told too much');
+    if (seenChanges(inbox.takeChanges().rows, 'p1', inbox).length > 3) throw new Error('Told too much');
   }
   return Math.round(requests / ((performance.now() - begun) / 1000));
 }

@@ -1,22 +1,22 @@
 /** The office as one thing for many: who asks, what they may ask for, and what they see. */
+export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
+export { emptyInbox, Inbox, type InboxChange, type InboxNews, type KeptInbox } from './Inbox';
 export { may, type Denial, type OfficeSeen } from './may';
-export { hasRole, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
-export { sightOf, viewOfCall, viewOfEvent, type Sight } from './view';
 export {
   addresseeOf,
-  allSeen,
   keptMessageSchema,
-  Messaging,
-  messagingRequestSchema,
-  seenChanges,
-  seenChangeSchema,
   writtenOfficeMessage,
   type KeptMessage,
-  type MessagingChange,
-  type MessagingRefusal,
-  type MessagingReply,
-  type MessagingRequest,
+  type Messaging,
   type OfficeMessage,
-  type SeenChange,
-  type SeenTables,
 } from './messaging';
+export {
+  inboxRequestSchema,
+  type InboxRefusal,
+  type InboxReply,
+  type InboxRequest,
+  type ReadInboxRequest,
+} from './requests';
+export { allSeen, seenChanges, seenChangeSchema, type SeenChange, type SeenTables } from './seen';
+export { hasRole, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
+export { sightOf, viewOfCall, viewOfEvent, type Sight } from './view';

@@ -19,15 +19,13 @@ export interface FaxCast {
 }
 
 /** A fax on its way out: what its pages show stays in the app, since no paper is drawn outside. */
-export const outgoingFaxSchema = z.object({
-  id: z.string(),
-  number: z.string(),
-  lineId: z.string(),
-  pages: z.number().int().positive(),
+export interface OutgoingFax {
+  id: string;
+  number: string;
+  pages: number;
   /** So many pages the other side has from an earlier try. */
-  sentPages: z.number().int().min(0),
-});
-export type OutgoingFax = z.infer<typeof outgoingFaxSchema>;
+  sentPages: number;
+}
 
 export const incomingFaxSchema = z.object({
   number: z.string().nullable(),
@@ -81,7 +79,7 @@ export class FaxCarrier {
 
   /** Begins to send one, from the first page the other side does not have. One that is on its way already goes on. */
   send({ id, number, pages, sentPages }: OutgoingFax, at: number): void {
-    if (this.state.pending.some(({ event }) => event.kind !== 'received' && event.id === id)) return;
+    if (this.isSending(id)) return;
     this.push({ kind: 'dialling', at, id });
     const script = this.scriptOf(number);
     const fail = (failure: FaxFailure, after: number) =>
@@ -96,6 +94,10 @@ export class FaxCarrier {
       default:
         return this.sendPages({ id, pages, sentPages }, at, script.kind === 'takes' ? null : script.pages);
     }
+  }
+
+  isSending(id: string): boolean {
+    return this.state.pending.some(({ event }) => event.kind !== 'received' && event.id === id);
   }
 
   /** Lets go of the line of one that is on its way. The page that was being sent counts as not taken. */

@@ -2,7 +2,7 @@ import { FaxCarrier, type FaxScript, type OutgoingFax } from '.';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const number = '+441174960155';
-const fax: OutgoingFax = { id: 'f', number, lineId: 'field', pages: 3, sentPages: 0 };
+const fax: OutgoingFax = { id: 'f', number, pages: 3, sentPages: 0 };
 
 function sent(script: FaxScript, from = fax) {
   const carrier = new FaxCarrier({ faxes: { [number]: script } });

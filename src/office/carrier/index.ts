@@ -19,7 +19,7 @@ export {
   faxScriptSchema,
   faxToldSchema,
   incomingFaxSchema,
-  outgoingFaxSchema,
+  type FaxCarrierState,
   type FaxCast,
   type FaxScript,
   type FaxTold,

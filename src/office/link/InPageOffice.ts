@@ -1,11 +1,13 @@
 import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
 import {
   hasRole,
-  messagingRequestSchema,
-  type MessagingChange,
-  type MessagingReply,
-  type MessagingRequest,
-  type Messaging,
+  emptyInbox,
+  Inbox,
+  inboxRequestSchema,
+  type InboxChange,
+  type InboxReply,
+  type InboxRequest,
+  type KeptInbox,
   type OfficeSeen,
   type Session,
 } from '@/core/office';
@@ -13,17 +15,7 @@ import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
 
 import type { Clock } from '../clock';
-import {
-  FaxCarrier,
-  type CarrierCast,
-  type FaxCast,
-  type FaxScript,
-  type FaxTold,
-  type IncomingFax,
-  type IncomingText,
-  type OutgoingFax,
-  type TextScript,
-} from '../carrier';
+import type { CarrierCast, FaxCast, FaxScript, IncomingFax, IncomingText, TextScript } from '../carrier';
 import { StandIns, type Script, type Speech, type StandInCast } from '../standins';
 import {
   officeRequestSchema,
@@ -38,9 +30,10 @@ import {
   type Taken,
 } from './link';
 import { Away, beatMs } from './Away';
+import { FaxTraffic } from './FaxTraffic';
 import { Owing } from './Owing';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
-import { TextTraffic, type KeptMessaging } from './TextTraffic';
+import { TextTraffic } from './TextTraffic';
 
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
@@ -48,9 +41,9 @@ export interface InPageOfficeOptions {
   clock: Clock;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
-  /** Its messages and rooms; calls do not wait for them. */
-  messaging?: KeptMessaging | Promise<KeptMessaging>;
-  /** Whether this device has a network, over which texts go. */
+  /** Its messages, rooms and faxes; calls do not wait for them. */
+  inbox?: KeptInbox | Promise<KeptInbox>;
+  /** Whether this device has a network, over which texts and faxes go. */
   isOnline?: () => boolean;
   /** Keeps what an update has changed, before anybody is told of it. */
   keep?: (step: OfficeStep) => void;
@@ -62,11 +55,11 @@ export interface InPageOfficeOptions {
   setTimer?: (run: () => void, ms: number) => () => void;
 }
 
-/** An update, with the rows of messages and rooms that it changed: everybody's, as they are kept. */
+/** An update, with the rows that it changed: everybody's, as they are kept. */
 export interface OfficeStep extends OfficeUpdate {
-  rows: readonly MessagingChange[];
+  rows: readonly InboxChange[];
   /** Where they are rows of. */
-  of: Messaging;
+  of: Inbox;
 }
 
 const longestTimerMs = 60_000;
@@ -82,16 +75,16 @@ const browserTimer = (run: () => void, ms: number) => {
 export class InPageOffice implements OfficeOfAll {
   private readonly exchange: Exchange;
   private readonly standIns: StandIns;
+  private readonly inboxNow: Inbox;
   private readonly texts: TextTraffic;
+  private readonly faxes: FaxTraffic;
   private readonly whenOpen: Promise<void>;
-  private readonly faxCarrier: FaxCarrier;
   private readonly listeners = new Set<(step: OfficeStep) => void>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
   private speech: Speech[] = [];
   private taken: Taken[] = [];
-  private faxes: FaxTold[] = [];
   private readonly owing: Owing;
   private readonly away: Away;
   private isStarted = false;
@@ -106,22 +99,26 @@ export class InPageOffice implements OfficeOfAll {
       isOnline: options.isOnline ?? (() => true),
       isHere: (personId: string) =>
         this.exchange.office.devicesOf(personId).some(({ id }) => this.devicesInUse.has(id)),
-      isInCall: (personId: string, callId: string) =>
-        this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
       member: () => this.member(),
     };
-    this.texts = new TextTraffic(options.cast, around, options.state?.carrier);
-    this.faxCarrier = new FaxCarrier(options.cast, options.state?.faxCarrier);
+    this.inboxNow = new Inbox(
+      around.office,
+      (personId, callId) =>
+        this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
+    );
+    const { messaging, faxing } = this.inboxNow;
+    this.texts = new TextTraffic(options.cast, messaging, around, options.state?.carrier);
+    this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
     this.owing = new Owing(options.state?.owed ?? []);
     this.away = new Away(options.state?.exchange?.now ?? null);
-    const { messaging = { messages: [], rooms: [] } } = options;
-    if (messaging instanceof Promise)
-      this.whenOpen = messaging.then((kept) => {
-        this.openTexts(kept);
+    const { inbox = emptyInbox } = options;
+    if (inbox instanceof Promise)
+      this.whenOpen = inbox.then((kept) => {
+        this.openInbox(kept);
         if (this.isStarted) this.catchUp();
       });
     else {
-      this.openTexts(messaging);
+      this.openInbox(inbox);
       this.whenOpen = Promise.resolve();
     }
     this.stopListening = options.clock.subscribe(() => {
@@ -180,22 +177,22 @@ export class InPageOffice implements OfficeOfAll {
     return this.play({ kind: 'network', network }, (asked) => this.standIns.setNetwork(asked.network));
   }
 
-  /** What a session asks of the messages and rooms. */
-  async askAs(session: Session, asked: MessagingRequest): Promise<MessagingReply> {
-    const request = messagingRequestSchema.parse(asked);
+  /** What a session asks for beside calls. */
+  async askAs(session: Session, asked: InboxRequest): Promise<InboxReply> {
+    const request = inboxRequestSchema.parse(asked);
     await this.whenOpen;
     const now = this.options.clock.now();
     this.runUntil(now);
-    const reply = this.texts.messaging.request(session, request, now);
+    const reply = this.inboxNow.request(session, request, now);
     this.runUntil(now);
     this.publish();
     return reply;
   }
 
-  /** All messages and rooms, once they are there. */
-  async messaging(): Promise<Messaging> {
+  /** All messages, rooms and faxes, once they are there. */
+  async inbox(): Promise<Inbox> {
     await this.whenOpen;
-    return this.texts.messaging;
+    return this.inboxNow;
   }
 
   /** There is a network again, or none: what waits goes out. */
@@ -208,21 +205,14 @@ export class InPageOffice implements OfficeOfAll {
     return this.play({ kind: 'textIn', text }, (asked, now) => this.texts.carrier.receive(asked.text, now));
   }
 
-  sendFax(fax: OutgoingFax): Promise<void> {
-    return this.play({ kind: 'fax', fax }, (asked, now) => this.faxCarrier.send(asked.fax, now));
-  }
-
-  stopFax(id: string): Promise<void> {
-    return this.play({ kind: 'faxStop', id }, (asked, now) => this.faxCarrier.stop(asked.id, now));
-  }
-
-  receiveFax(fax: IncomingFax): Promise<void> {
-    return this.play({ kind: 'faxIn', fax }, (asked, now) => this.faxCarrier.receive(asked.fax, now));
+  async receiveFax(fax: IncomingFax): Promise<void> {
+    await this.whenOpen;
+    return this.play({ kind: 'faxIn', fax }, (asked, now) => this.faxes.carrier.receive(asked.fax, now));
   }
 
   setFaxScript(number: string, script: FaxScript): Promise<void> {
     return this.play({ kind: 'faxScript', number, script }, (asked) =>
-      this.faxCarrier.setScript(asked.number, asked.script),
+      this.faxes.carrier.setScript(asked.number, asked.script),
     );
   }
 
@@ -237,7 +227,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   faxScriptOf(number: string): FaxScript {
-    return this.faxCarrier.scriptOf(number);
+    return this.faxes.carrier.scriptOf(number);
   }
 
   textScriptOf(number: string): TextScript {
@@ -275,7 +265,6 @@ export class InPageOffice implements OfficeOfAll {
       speech: [],
       changes: [],
       taken: [],
-      faxes: [],
       setup: this.exchange.setup,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
@@ -287,7 +276,7 @@ export class InPageOffice implements OfficeOfAll {
       exchange: this.exchange.save(),
       standIns: this.standIns.save(),
       carrier: this.texts.carrier.save(),
-      faxCarrier: this.faxCarrier.save(),
+      faxCarrier: this.faxes.carrier.save(),
       setup: this.exchange.setup,
       owed: [...this.owing.all],
     };
@@ -331,9 +320,12 @@ export class InPageOffice implements OfficeOfAll {
     );
   }
 
-  private openTexts(kept: KeptMessaging): void {
-    const { exchange, texts } = this;
-    texts.open(kept, exchange.now, (callId) => exchange.calls.has(callId), this.owing.takeTexts());
+  private openInbox(kept: KeptInbox): void {
+    const { now, calls } = this.exchange;
+    this.inboxNow.load(kept, { ownerId: this.member(), isLive: (callId) => calls.has(callId), at: now });
+    const told = this.owing.takeTold();
+    this.texts.open(told.texts);
+    this.faxes.open(now, told.faxes);
   }
 
   /** What the apps talked on while nobody was there has been ended by the network, at its time. */
@@ -352,20 +344,20 @@ export class InPageOffice implements OfficeOfAll {
       const planned = this.standIns.nextAt();
       const earliest = Math.min(due ?? Infinity, planned ?? Infinity, this.nextFromCarriers());
       if (earliest > to) break;
-      // Texts wait for what was kept of them: theirs may have been due before now.
+      // Texts and faxes wait for what was kept of them: theirs may have been due before now.
       const next = Math.max(earliest, this.exchange.now);
       this.note(this.exchange.advance(next));
-      this.runTexts(next);
-      this.faxes.push(...this.faxCarrier.takeDue(next));
+      this.runTraffic(next);
       const act = this.standIns.takeDue(next);
       if (act?.command && !this.isInUse(act.command)) this.note(this.exchange.send(act.command, next).events);
       if (act?.speech && !this.isInUse(act.speech)) this.speech.push(act.speech);
     }
     this.note(this.exchange.advance(to));
-    this.runTexts(to);
+    this.runTraffic(to);
   }
 
-  private runTexts(at: number): void {
+  private runTraffic(at: number): void {
+    this.faxes.run(at);
     for (const { extension, toId } of this.texts.run(at)) this.callBack(extension, toId ?? this.member(), at);
   }
 
@@ -376,7 +368,8 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   private nextFromCarriers(): number {
-    return Math.min(this.texts.nextAt(this.exchange.now), this.faxCarrier.nextAt() ?? Infinity);
+    const { now } = this.exchange;
+    return Math.min(this.texts.nextAt(now), this.faxes.nextAt(now));
   }
 
   /** The colleague calls from their desk phone whoever asked for it. */
@@ -399,9 +392,9 @@ export class InPageOffice implements OfficeOfAll {
     if (events.length === 0) return;
     this.events.push(...events);
     for (const event of events) {
-      if (event.type === 'textOwed') this.texts.messaging.owed(event);
+      if (event.type === 'textOwed') this.inboxNow.messaging.owed(event);
       if ('callId' in event && !this.exchange.calls.has(event.callId))
-        this.texts.messaging.callEnded(event.callId, this.exchange.now);
+        this.inboxNow.messaging.callEnded(event.callId, this.exchange.now);
     }
     this.standIns.observe(events, this.exchange.calls);
     this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
@@ -409,14 +402,13 @@ export class InPageOffice implements OfficeOfAll {
 
   private publish(always = false): void {
     this.schedule();
-    const { events, speech, taken, faxes } = this;
-    const { rows, news } = this.texts.messaging.takeChanges();
-    const isQuiet = [events, speech, rows, faxes].every(({ length }) => length === 0);
+    const { events, speech, taken } = this;
+    const { rows, news } = this.inboxNow.takeChanges();
+    const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
     if (isQuiet && !always) return;
     this.events = [];
     this.speech = [];
     this.taken = [];
-    this.faxes = [];
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
     const update = plain({
       at: this.exchange.now,
@@ -426,13 +418,12 @@ export class InPageOffice implements OfficeOfAll {
       speech,
       changes: [],
       taken,
-      faxes,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
     this.owing.add(update, news, this.exchange.calls);
-    const step = { ...update, rows, of: this.texts.messaging };
+    const step = { ...update, rows, of: this.inboxNow };
     this.options.keep?.(step);
     for (const listener of this.listeners) listener(step);
   }

@@ -7,10 +7,10 @@ import {
   sightOf,
   viewOfCall,
   viewOfEvent,
-  type Messaging,
-  type MessagingChange,
-  type MessagingReply,
-  type MessagingRequest,
+  type Inbox,
+  type InboxChange,
+  type InboxReply,
+  type InboxRequest,
   type OfficeSeen,
   type SeenTables,
   type Session,
@@ -18,11 +18,11 @@ import {
 } from '@/core/office';
 import type { Network } from '@/core/calls/quality';
 
-import type { FaxScript, IncomingFax, IncomingText, OutgoingFax, TextScript } from '../carrier';
+import type { FaxScript, IncomingFax, IncomingText, TextScript } from '../carrier';
 import type { Script } from '../standins';
 import type { OfficeLink, OfficeUpdate, Owed, Taken } from './link';
 
-/** Only whoever plays the people outside, or only a member, may ask for that; it is a fault of ours that it was asked for. */
+/** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
   constructor(session: Session, what: string) {
     super(`Session ${session.id} may not ${what}.`);
@@ -32,14 +32,12 @@ export class NotForThisSession extends Error {
 /** The office that sessions are linked to. */
 export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'tables' | 'subscribe'> {
   seen(): OfficeSeen;
-  askAs(session: Session, request: MessagingRequest): Promise<MessagingReply>;
-  messaging(): Promise<Messaging>;
+  askAs(session: Session, request: InboxRequest): Promise<InboxReply>;
+  inbox(): Promise<Inbox>;
   /** Whether it is that session to which the office owes what it has told. */
   owes(session: Session): boolean;
-  /** Messages and rooms come as they are kept: everybody's. */
-  subscribe(
-    listener: (step: OfficeUpdate & { rows: readonly MessagingChange[]; of: Messaging }) => void,
-  ): () => void;
+  /** Rows come as they are kept: everybody's. */
+  subscribe(listener: (step: OfficeUpdate & { rows: readonly InboxChange[]; of: Inbox }) => void): () => void;
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
@@ -80,12 +78,12 @@ export class SessionLink implements OfficeLink {
     return this.asSimulator(() => this.office.setNetwork(network));
   }
 
-  ask(request: MessagingRequest): Promise<MessagingReply> {
+  ask(request: InboxRequest): Promise<InboxReply> {
     return this.office.askAs(this.session, request);
   }
 
   async tables(): Promise<SeenTables> {
-    return allSeen(this.session.personId, await this.office.messaging());
+    return allSeen(this.session.personId, await this.office.inbox());
   }
 
   receiveText(text: IncomingText): Promise<void> {
@@ -102,14 +100,6 @@ export class SessionLink implements OfficeLink {
 
   textScriptOf(number: string): TextScript {
     return this.office.textScriptOf(number);
-  }
-
-  sendFax(fax: OutgoingFax): Promise<void> {
-    return this.asMember(() => this.office.sendFax(fax));
-  }
-
-  stopFax(id: string): Promise<void> {
-    return this.asMember(() => this.office.stopFax(id));
   }
 
   receiveFax(fax: IncomingFax): Promise<void> {
@@ -173,16 +163,8 @@ export class SessionLink implements OfficeLink {
     this.sights.set(call.id, sightOf(this.session, call, this.office.seen().office));
   }
 
-  private asSimulator<T>(act: () => Promise<T>): Promise<T> {
-    return this.asRole('simulator', act);
-  }
-
-  private asMember<T>(act: () => Promise<T>): Promise<T> {
-    return this.asRole('member', act);
-  }
-
-  private async asRole<T>(role: 'simulator' | 'member', act: () => Promise<T>): Promise<T> {
-    if (!hasRole(this.session, role)) throw new NotForThisSession(this.session, `act as ${role}`);
+  private async asSimulator<T>(act: () => Promise<T>): Promise<T> {
+    if (!hasRole(this.session, 'simulator')) throw new NotForThisSession(this.session, 'play who is outside');
     return act();
   }
 }

@@ -1,20 +1,8 @@
-import { roomIdOf, type Room } from '@/core/inbox/messages';
-import {
-  addresseeOf,
-  Messaging,
-  writtenOfficeMessage,
-  type KeptMessage,
-  type OfficeMessage,
-} from '@/core/office';
+import { roomIdOf } from '@/core/inbox/messages';
+import { addresseeOf, writtenOfficeMessage, type Messaging, type OfficeMessage } from '@/core/office';
 import type { OfficeIndex } from '@/core/setup';
 
 import { TextCarrier, type CarrierCast, type CarrierState, type TextEvent } from '../carrier';
-
-/** Messages and rooms as an earlier run has kept them. */
-export interface KeptMessaging {
-  messages: readonly KeptMessage[];
-  rooms: readonly Room[];
-}
 
 interface Around {
   office: () => OfficeIndex;
@@ -22,7 +10,6 @@ interface Around {
   isOnline: () => boolean;
   /** Somebody whose app is signed in has it at once; whoever is played gets it by their script. */
   isHere: (personId: string) => boolean;
-  isInCall: (personId: string, callId: string) => boolean;
   /** Whose app it is that a colleague writes to, where that is not said. */
   member: () => string;
 }
@@ -35,27 +22,20 @@ type CallsBack = Extract<TextEvent, { kind: 'callsBack' }>;
  * there (`open`), so that a receipt finds its message.
  */
 export class TextTraffic {
-  readonly messaging: Messaging;
   readonly carrier: TextCarrier;
   private isOpen = false;
 
   constructor(
     cast: CarrierCast,
+    private readonly messaging: Messaging,
     private readonly around: Around,
     state?: CarrierState,
   ) {
-    this.messaging = new Messaging(around.office, around.isInCall);
     this.carrier = new TextCarrier(cast, state);
   }
 
   /** What was kept is here. `told`: what a carrier told an earlier version, which had not been taken in. */
-  open(
-    { messages, rooms }: KeptMessaging,
-    at: number,
-    isLive: (callId: string) => boolean,
-    told: readonly TextEvent[],
-  ): void {
-    this.messaging.load(messages, rooms, { ownerId: this.around.member(), isLive, at });
+  open(told: readonly TextEvent[]): void {
     for (const event of told) if (event.kind !== 'callsBack') this.take(event);
     this.isOpen = true;
   }

@@ -1,6 +1,5 @@
 /** The link to an office, and the office that runs in the page. */
 export { InPageOffice, type InPageOfficeOptions, type OfficeStep } from './InPageOffice';
-export { type KeptMessaging } from './TextTraffic';
 export {
   officeRequestSchema,
   officeStateSchema,

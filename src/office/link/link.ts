@@ -9,7 +9,7 @@ import {
   type CommandResult,
 } from '@/core/calls/exchange';
 
-import { seenChangeSchema, type MessagingReply, type MessagingRequest, type SeenTables } from '@/core/office';
+import { seenChangeSchema, type InboxReply, type InboxRequest, type SeenTables } from '@/core/office';
 import { officeSetupSchema } from '@/core/setup';
 import { networkSchema, type Network } from '@/core/calls/quality';
 
@@ -20,13 +20,11 @@ import {
   faxToldSchema,
   incomingFaxSchema,
   incomingTextSchema,
-  outgoingFaxSchema,
   textEventSchema,
   textScriptSchema,
   type FaxScript,
   type IncomingFax,
   type IncomingText,
-  type OutgoingFax,
   type TextScript,
 } from '../carrier';
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
@@ -43,9 +41,8 @@ export const officeUpdateSchema = z.object({
   speech: z.array(speechSchema),
   /** How the office is configured, where that has changed; null: as before. */
   setup: officeSetupSchema.nullable(),
-  /** The messages and rooms it changed, as they are seen now. */
+  /** The messages, rooms and faxes it changed, as they are seen now. */
   changes: z.array(seenChangeSchema),
-  faxes: z.array(faxToldSchema),
   /** Whom a colleague of the team has taken on, to answer them (null: let go of), by their key among the loose ends. */
   taken: z.array(takenSchema),
   /** Devices that are signed in now. */
@@ -56,8 +53,8 @@ export const officeUpdateSchema = z.object({
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
 /**
- * What of an update has to be taken in by whoever uses the office: messages, faxes and who was taken on, and of calls what was said and
- * recorded, with the calls it was said in.
+ * What of an update has to be taken in by whoever uses the office: news of messages and faxes, who was taken on, and of calls what
+ * was said and recorded, with the calls it was said in.
  */
 export const owedSchema = officeUpdateSchema
   .pick({
@@ -66,14 +63,16 @@ export const owedSchema = officeUpdateSchema
     changedCalls: true,
     endedCallIds: true,
     speech: true,
-    faxes: true,
     taken: true,
   })
   .extend({
     /** Messages that have come in or arrived. */
     messageIds: z.array(z.string()).default([]),
-    /** What a carrier told an earlier version, which kept messages elsewhere. */
+    /** Faxes that have come in, or of whose way out something was told. */
+    faxIds: z.array(z.string()).default([]),
+    /** What a carrier told an earlier version, which kept messages and faxes elsewhere. */
     texts: z.array(textEventSchema).optional(),
+    faxes: z.array(faxToldSchema).optional(),
   });
 export type Owed = z.infer<typeof owedSchema>;
 
@@ -83,8 +82,6 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('script'), party: z.string(), script: scriptSchema }),
   z.object({ kind: z.literal('network'), network: networkSchema }),
   z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
-  z.object({ kind: z.literal('fax'), fax: outgoingFaxSchema }),
-  z.object({ kind: z.literal('faxStop'), id: z.string() }),
   z.object({ kind: z.literal('faxIn'), fax: incomingFaxSchema }),
   z.object({ kind: z.literal('faxScript'), number: z.string(), script: faxScriptSchema }),
   z.object({ kind: z.literal('take'), taken: takenSchema }),
@@ -123,9 +120,9 @@ export interface OfficeLink {
   setScript(party: string, script: Script): Promise<void>;
   scriptOf(party: string): Script;
   setNetwork(network: Network): Promise<void>;
-  /** Asks for one thing of the messages and rooms; the answer comes after the update it caused. */
-  ask(request: MessagingRequest): Promise<MessagingReply>;
-  /** All messages and rooms as they are seen now, once what was kept is there. */
+  /** Asks for one thing beside calls; the answer comes after the update it caused. */
+  ask(request: InboxRequest): Promise<InboxReply>;
+  /** All messages, rooms and faxes as they are seen now, once what was kept is there. */
   tables(): Promise<SeenTables>;
   /** Lets somebody outside text one of the office's lines. */
   receiveText(text: IncomingText): Promise<void>;
@@ -133,10 +130,6 @@ export interface OfficeLink {
   take(taken: Taken): Promise<void>;
   setTextScript(number: string, script: TextScript): Promise<void>;
   textScriptOf(number: string): TextScript;
-  /** Begins to send a fax; its stages come with later updates. */
-  sendFax(fax: OutgoingFax): Promise<void>;
-  /** Stops one that is on its way; that it has come to an end is told with an update. */
-  stopFax(id: string): Promise<void>;
   /** Lets somebody outside fax one of the office's lines. */
   receiveFax(fax: IncomingFax): Promise<void>;
   setFaxScript(number: string, script: FaxScript): Promise<void>;

@@ -177,8 +177,9 @@ describe('two who are signed in at one office', () => {
       reason: { code: 'notYours', what: 'outside' },
     });
     const text = { number: customer.number, lineId: 'text', text: 'Hello', picture: null };
-    await expect(hugh.link.receiveText(text)).rejects.toThrow('may not act as simulator');
-    await expect(outside.link.stopFax('f1')).rejects.toThrow('may not act as member');
+    await expect(hugh.link.receiveText(text)).rejects.toThrow('may not play who is outside');
+    const stop = { type: 'stopFax', id: 'f1' } as const;
+    expect(await outside.link.ask(stop)).toEqual({ ok: false, reason: { code: 'notYours', what: 'fax' } });
   });
 
   it('who signs off is played by a stand-in again', async () => {

@@ -58,20 +58,21 @@ export function FaxScreen() {
   const [isMissing, setMissing] = useState(false);
   const [tries, setTries] = useState(0);
   const isThere = fax !== undefined;
+  const pagesUrl = fax?.pagesUrl ?? null;
   useEffect(() => {
     if (!isThere || !vault) return;
     let isGone = false;
     setMissing(false);
-    void readFaxPages(vault, id).then((found) => {
+    void readFaxPages(vault, { id, pagesUrl }).then((found) => {
       if (isGone) return;
       setPdf(found);
       setMissing(found === null);
-      if (found) dispatch(markFaxRead(id));
+      if (found) void dispatch(markFaxRead(id));
     });
     return () => {
       isGone = true;
     };
-  }, [dispatch, id, isThere, tries, vault]);
+  }, [dispatch, id, isThere, pagesUrl, tries, vault]);
   if (!fax)
     return (
       <EmptyState
@@ -85,6 +86,7 @@ export function FaxScreen() {
   const { direction, number, lineId, title, state, at } = fax;
   const line = office.lines.get(lineId);
   const other = identifyNumber(number, null, people);
+  const sender = office.people.get(fax.fromId ?? '')?.name;
   const save = () => pdf && saveBlob(`${title}.pdf`, new Blob([pdf], { type: 'application/pdf' }));
   return (
     <View style={styles.screen}>
@@ -95,7 +97,7 @@ export function FaxScreen() {
             {title}
           </Txt>
           <Txt as="small">
-            {`${direction === 'in' ? 'From' : 'To'} ${other.name} · ${formatDayAndClock(at, now, zone)} · ${line?.name ?? ''}`}
+            {`${direction === 'in' ? 'From' : 'To'} ${other.name} · ${formatDayAndClock(at, now, zone)} · ${line?.name ?? ''}${sender === undefined ? '' : ` · sent by ${sender}`}`}
           </Txt>
           <View role="status">
             <Txt as="strong">{faxWords(fax)}</Txt>
@@ -114,11 +116,15 @@ export function FaxScreen() {
               <Plate
                 kind="main"
                 word={fax.sentPages === 0 ? 'Send again' : 'Send the rest'}
-                onPress={() => dispatch(sendFaxAgain(id))}
+                onPress={() => void dispatch(sendFaxAgain(id))}
               />
             ) : null}
             {state === 'failed' || state === 'stopped' || state === 'waiting' ? (
-              <Plate word="Take back" label="Take back the fax" onPress={() => dispatch(takeBackFax(id))} />
+              <Plate
+                word="Take back"
+                label="Take back the fax"
+                onPress={() => void dispatch(takeBackFax(id))}
+              />
             ) : null}
             <Plate word="Save PDF" disabled={!pdf} onPress={save} />
             <Plate word="Faxes" onPress={go.faxes} />

@@ -61,6 +61,8 @@ export async function readFaxFile(
   return { ok: true, file: { name: title, pages: 1, choice: '', source } };
 }
 
+const notTaken = 'The office did not take the fax. It is as you left it: try once more.';
+
 type Sent = { ok: true; id: string } | { ok: false; sentence: string };
 
 /** Joins the files, heads each page with who sends it and when, and puts the fax into the queue. */
@@ -83,5 +85,5 @@ export const sendFaxFiles =
     );
     const title = files.length === 1 ? (files[0]?.name ?? 'Fax') : `${files[0]?.name ?? 'Fax'} and more`;
     const id = await dispatch(writeFax({ number, lineId: line.id, title, pages: made.pages, pdf }));
-    return { ok: true, id };
+    return id === null ? { ok: false, sentence: notTaken } : { ok: true, id };
   };

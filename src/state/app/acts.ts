@@ -5,7 +5,7 @@ import { plainFollowUp, type FollowUp } from '@/core/inbox/followUps';
 import { takesTexts } from '@/core/numbers/numbering';
 import type { ClockSetting } from '@/office/clock';
 
-import { askMessaging } from './messaging';
+import { askOffice } from './asking';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
@@ -144,7 +144,7 @@ export const refuseWithText =
     const isTexted = text !== null && textNumber !== null && lineId !== null;
     const id = `text-${view.id}-${at}`;
     if (isTexted)
-      await dispatch(askMessaging({ type: 'write', id, callId: view.id, lineId, number: textNumber, text }));
+      await dispatch(askOffice({ type: 'write', id, callId: view.id, lineId, number: textNumber, text }));
     if (callBackAt !== null) {
       dispatch(
         workKept({

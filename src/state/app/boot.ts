@@ -1,16 +1,10 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { CallRecord } from '@/core/calls/exchange';
-import type { Session } from '@/core/office';
+import type { KeptInbox, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
-import {
-  InPageOffice,
-  type KeptMessaging,
-  type OfficeState,
-  type OfficeStep,
-  type OfficeUpdate,
-} from '@/office/link';
+import { InPageOffice, type OfficeState, type OfficeStep, type OfficeUpdate } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 import { makeSampleHistory } from '@/workers';
@@ -36,7 +30,7 @@ import { followConnection, tellOfConnection } from './connection';
 import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
-import { tablesChanged } from './messaging';
+import { tablesChanged } from './asking';
 import { draftLoaded } from './planSlice';
 import { RecordingSound } from './recordingSound';
 import type { Services } from './services';
@@ -141,7 +135,7 @@ async function runOffice(
     cast: sampleCast,
     clock,
     state,
-    messaging: readMessaging(vault, services),
+    inbox: readInbox(vault, services),
     isOnline: () => store.getState().office.isOnline,
     keep: (step) => keepOffice(step, office, vault),
     onSettled: () => void vault.write(officeEntry(office)),
@@ -293,8 +287,8 @@ function keepOffice(step: OfficeStep, office: InPageOffice, vault: Vault): void 
   if (goneKeys.length > 0) void vault.remove(goneKeys);
 }
 
-/** Messages and rooms of earlier runs. What can't be read stops the office, since to go on without it would be to write over it. */
-async function readMessaging(vault: Vault, services: Services): Promise<KeptMessaging> {
+/** Messages, rooms and faxes of earlier runs. What can't be read stops the office, since to go on without it would be to write over it. */
+async function readInbox(vault: Vault, services: Services): Promise<KeptInbox> {
   try {
     return await readTables(vault);
   } catch (error) {

@@ -44,8 +44,10 @@ export interface Kept {
   deletedRecordings: DeletedRecording;
 }
 export type KeptSort = keyof Kept;
-/** What the app itself keeps; messages and rooms the office keeps, and the app has them as it may see them. */
-export type OwnSort = Exclude<KeptSort, 'messages' | 'rooms'>;
+/** What the office keeps, and the app has as it may see it. */
+export type OfficeSort = 'messages' | 'rooms' | 'faxes';
+/** What the app itself keeps. */
+export type OwnSort = Exclude<KeptSort, OfficeSort>;
 
 export interface CatchUpSlice {
   /** null until it has been read, or made from the history. */

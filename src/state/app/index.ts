@@ -41,7 +41,7 @@ export {
   type Sought,
   type Reckoning,
 } from './catchUpSlice';
-export { askMessaging, tablesChanged } from './messaging';
+export { askOffice, tablesChanged } from './asking';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
   legAt,

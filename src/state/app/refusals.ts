@@ -1,5 +1,5 @@
 import type { Refusal } from '@/core/calls/exchange';
-import type { MessagingRefusal } from '@/core/office';
+import type { InboxRefusal } from '@/core/office';
 import type { InvalidReason } from '@/core/numbers/numbering';
 
 /** Why something can't be dialled, as a sentence for the worker. */
@@ -125,18 +125,19 @@ export function explainRefusal(reason: Refusal): string {
   }
 }
 
-const notYourMessages: Record<Extract<MessagingRefusal, { code: 'notYours' }>['what'], string> = {
-  line: 'That line’s texts are somebody else’s.',
+const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'], string> = {
+  line: 'That line’s texts and faxes are somebody else’s.',
   message: 'Only whoever wrote it can do that.',
+  fax: 'Only whoever sends it can do that.',
   room: 'Only those in the room can do that.',
   office: 'Only whoever runs the office can change that.',
 };
 
 /** Why nothing was written, taken back or opened, as a sentence for the worker. */
-export function explainMessagingRefusal(reason: MessagingRefusal): string {
+export function explainInboxRefusal(reason: InboxRefusal): string {
   switch (reason.code) {
     case 'notYours':
-      return notYourMessages[reason.what];
+      return notYoursInInbox[reason.what];
     case 'unknownMessage':
       return 'That message is not there any more.';
     case 'unknownRoom':
@@ -151,6 +152,13 @@ export function explainMessagingRefusal(reason: MessagingRefusal): string {
       return 'It has gone out already.';
     case 'cannotText':
       return reason.failure === 'optedOut' ? 'They asked for no more texts.' : 'That number takes no texts.';
+    case 'unknownFax':
+      return 'That fax is not there any more.';
+    case 'underway':
+      return 'It is on its way, or there already: it can’t be taken back.';
+    case 'notUnderway':
+      return 'It is not on its way any more.';
+    case 'cannotFax':
     case 'badRoomName':
       return reason.problem;
   }

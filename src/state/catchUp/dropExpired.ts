@@ -8,14 +8,7 @@ import {
   expiredVoicemails,
   type KeepDays,
 } from '@/core/inbox/retention';
-import {
-  askMessaging,
-  dropSome,
-  keepMany,
-  type AppStore,
-  type CatchUpSlice,
-  type RootState,
-} from '@/state/app';
+import { askOffice, dropSome, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from '../kept';
@@ -56,8 +49,8 @@ export async function dropExpired(
   const { voicemails, texts, faxes, recordings } = expiredOf(catchUp.kept, history.records, keepDays, now);
   const idsOf = (things: readonly { id: string }[]) => things.map(({ id }) => id);
   if (voicemails.length > 0) store.dispatch(dropSome('voicemails', idsOf(voicemails)));
-  if (texts.length > 0) await store.dispatch(askMessaging({ type: 'forget', ids: idsOf(texts) }));
-  if (faxes.length > 0) store.dispatch(dropSome('faxes', idsOf(faxes)));
+  if (texts.length > 0) await store.dispatch(askOffice({ type: 'forget', ids: idsOf(texts) }));
+  if (faxes.length > 0) await store.dispatch(askOffice({ type: 'forgetFaxes', ids: idsOf(faxes) }));
   if (recordings.length > 0) store.dispatch(keepMany('deletedRecordings', recordings));
   const keys = [
     ...[...idsOf(voicemails), ...idsOf(recordings)].map((id) => `${storageKeys.sound}${id}`),

@@ -1,14 +1,7 @@
 import { createSelector, nanoid, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import { mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/inbox/messages';
-import {
-  actDone,
-  askMessaging,
-  changesBetween,
-  textLineOf,
-  type RootState,
-  type Services,
-} from '@/state/app';
+import { actDone, askOffice, changesBetween, textLineOf, type RootState, type Services } from '@/state/app';
 
 import { writeText } from './texts';
 
@@ -90,19 +83,18 @@ export const openRoom =
   async (dispatch, _, { clock }) => {
     const id = `room-${clock.now()}-${nanoid(8)}`;
     const about = { id, name, isOpen, memberIds: [...memberIds] };
-    return (await dispatch(askMessaging({ type: 'openRoom', ...about }))) ? id : null;
+    return (await dispatch(askOffice({ type: 'openRoom', ...about }))) ? id : null;
   };
 
-export const enterRoom = (roomId: string, personId: string) =>
-  askMessaging({ type: 'enter', roomId, personId });
+export const enterRoom = (roomId: string, personId: string) => askOffice({ type: 'enter', roomId, personId });
 
-export const leaveRoom = (roomId: string) => askMessaging({ type: 'leave', roomId });
+export const leaveRoom = (roomId: string) => askOffice({ type: 'leave', roomId });
 
 /** As it was before the worker left it, with whoever came in since. */
 export const comeBack =
   (roomId: string): Act<Promise<void>> =>
   async (dispatch) => {
-    if (await dispatch(askMessaging({ type: 'comeBack', roomId }))) dispatch(actDone(null));
+    if (await dispatch(askOffice({ type: 'comeBack', roomId }))) dispatch(actDone(null));
   };
 
 /** Says whether it is written. */
@@ -118,4 +110,4 @@ export const writeInRoom =
 
 /** The chat of a call: its colleagues write to each other as long as it goes on. */
 export const chatOfCall = (callId: string, memberIds: readonly string[]) =>
-  askMessaging({ type: 'openChat', callId, memberIds: [...memberIds] });
+  askOffice({ type: 'openChat', callId, memberIds: [...memberIds] });

@@ -11,7 +11,7 @@ import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   arrivalsSeen,
   asKept,
-  askMessaging,
+  askOffice,
   changesBetween,
   finishFollowUp,
   identifyNumber,
@@ -31,7 +31,7 @@ import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
 import { isStorageFault, type Vault, type Work } from '../storage';
 import { dropExpired } from './dropExpired';
-import { faxesTold, keepPagesOf, startFaxing } from './faxes';
+import { fetchPages } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
 import { catchUpKeys, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
@@ -61,7 +61,8 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     const texts = update.messageIds.flatMap((id) => messages[id] ?? []);
     store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
     store.dispatch(looseHappened(update.taken.map((taken) => takenEvent(taken, update.at))));
-    const faxes = store.dispatch(faxesTold(update.faxes, vault));
+    const faxes = update.faxIds.flatMap((id) => store.getState().catchUp.kept.faxes[id] ?? []);
+    for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
     store.dispatch(looseHappened(happenings(store.getState(), { faxes })));
     tellOfFaxes(store, faxes);
     tellOfTexts(store, texts);
@@ -112,7 +113,6 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopUpdates = services.link?.subscribe(takeOwed) ?? (() => undefined);
   const stopKeeping = keepCatchUp(store, vault);
   const stopWork = followWork(store, services);
-  const stopFaxing = startFaxing(store, services);
   const stopTelling = startTelling(store, services);
   const stopSearching = startSearching(store, services);
   const stopSyncing = startSyncing(store);
@@ -136,7 +136,6 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     stopUpdates();
     stopKeeping();
     stopWork();
-    stopFaxing();
     stopTelling();
     stopSearching();
     stopSyncing();
@@ -226,8 +225,10 @@ async function readKept(
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   const own = await readKeptThings(vault);
-  const { messages = [], rooms = [] } = (await services.link?.tables()) ?? {};
-  dispatch(keptRead([...own, ...asKept('messages', messages), ...asKept('rooms', rooms)]));
+  const { messages = [], rooms = [], faxes = [] } = (await services.link?.tables()) ?? {};
+  dispatch(
+    keptRead([...own, ...asKept('messages', messages), ...asKept('rooms', rooms), ...asKept('faxes', faxes)]),
+  );
   // Who opens the app for the first time has missed nothing.
   dispatch(arrivalsSeen(seen?.before ?? now));
   await moveOldTexts(store);
@@ -245,7 +246,7 @@ async function moveOldTexts(store: AppStore): Promise<void> {
       ? []
       : [writtenMessage({ id, at, callId, lineId, number: to, text, state: 'sent', sentAt: at })],
   );
-  if (messages.length > 0 && !(await store.dispatch(askMessaging({ type: 'bring', messages, rooms: [] }))))
+  if (messages.length > 0 && !(await store.dispatch(askOffice({ type: 'bring', messages, rooms: [] }))))
     return;
   for (const { id } of old) store.dispatch(removeWork(id));
 }
@@ -285,17 +286,10 @@ async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, n
     const piece = { id: recording.id, callId: record.callId, endedAt: last, messageMs: last - first.from };
     await sound.keep(piece, heard, wordsOf).catch(() => null);
   }
-  store.dispatch(
-    keptRead([
-      ...asKept(
-        'faxes',
-        sample.faxes.map(({ fax }) => fax),
-      ),
-    ]),
-  );
-  const { messages: texts, rooms } = sample;
-  await store.dispatch(askMessaging({ type: 'bring', messages: texts, rooms }));
-  for (const { fax, url } of sample.faxes) void keepPagesOf(vault, fax.id, url);
+  const { messages: texts, rooms, faxes } = sample;
+  await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
+  await store.dispatch(askOffice({ type: 'bringFaxes', faxes }));
+  for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
   // Read anew, since calls go on while the sample's voices are fetched.
   const state = store.getState();
   const { records } = state.history;

@@ -1,7 +1,7 @@
 import { nanoid, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { Message } from '@/core/inbox/messages';
-import { actDone, askMessaging, type RootState, type Services } from '@/state/app';
+import { actDone, askOffice, type RootState, type Services } from '@/state/app';
 
 import { keepPicture } from '../kept';
 
@@ -25,14 +25,14 @@ export const writeText =
   async (dispatch, _, { clock, vault }) => {
     const id = `out-${clock.now()}-${nanoid(8)}`;
     const kept = picture && { ...picture, url: await keepPicture(vault, id, picture.url) };
-    const isWritten = await dispatch(askMessaging({ type: 'write', id, ...text, picture: kept }));
+    const isWritten = await dispatch(askOffice({ type: 'write', id, ...text, picture: kept }));
     if (isWritten) dispatch(actDone(said));
     return isWritten;
   };
 
-export const sendAgain = (id: string) => askMessaging({ type: 'sendAgain', id });
+export const sendAgain = (id: string) => askOffice({ type: 'sendAgain', id });
 
 /** Takes back a text that has not gone out yet. */
-export const takeBackText = (id: string) => askMessaging({ type: 'takeBack', id });
+export const takeBackText = (id: string) => askOffice({ type: 'takeBack', id });
 
-export const markRead = (ids: readonly string[]) => askMessaging({ type: 'markRead', ids: [...ids] });
+export const markRead = (ids: readonly string[]) => askOffice({ type: 'markRead', ids: [...ids] });

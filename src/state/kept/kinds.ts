@@ -1,6 +1,5 @@
 import { z } from 'zod';
 
-import { faxSchema } from '@/core/inbox/fax';
 import { looseEndsSchema, looseWeightsSchema } from '@/core/inbox/looseEnds';
 import { destinationSchema, toldSchema } from '@/core/inbox/notifications';
 import { sourceSchema } from '@/core/people/upkeep';
@@ -84,7 +83,6 @@ export const keptKinds: {
     name: 'colleagues waited for',
   },
   sources: { prefix: 'source/', kind: { version: 1, schema: sourceSchema }, name: 'sources of contacts' },
-  faxes: { prefix: 'fax/', kind: { version: 1, schema: faxSchema }, name: 'faxes' },
   destinations: {
     prefix: 'toldPlace/',
     kind: { version: 1, schema: destinationSchema },

@@ -1,16 +1,23 @@
 import { roomSchema, type Room } from '@/core/inbox/messages';
-import { keptMessageSchema, type KeptMessage, type MessagingChange } from '@/core/office';
-import type { KeptMessaging } from '@/office/link';
+import {
+  keptFaxSchema,
+  keptMessageSchema,
+  type InboxChange,
+  type KeptFax,
+  type KeptInbox,
+  type KeptMessage,
+} from '@/core/office';
 
 import { Vault, type StoredKind } from './Vault';
 
 /**
- * The office's tables: under which keys their rows stand, in which form, and what several of them are called. Up to their second
- * version messages were kept from the side of the one person whose office it was.
+ * The office's tables: under which keys their rows stand, in which form, and what several of them are called. Messages up to their
+ * second version, and faxes in their first, were kept from the side of the one person whose office it was.
  */
 export const tableKinds: {
   readonly messages: { prefix: string; kind: StoredKind<KeptMessage>; name: string };
   readonly rooms: { prefix: string; kind: StoredKind<Room>; name: string };
+  readonly faxes: { prefix: string; kind: StoredKind<KeptFax>; name: string };
 } = {
   messages: {
     prefix: 'message/',
@@ -25,18 +32,27 @@ export const tableKinds: {
     name: 'texts',
   },
   rooms: { prefix: 'room/', kind: { version: 1, schema: roomSchema }, name: 'rooms' },
+  faxes: {
+    prefix: 'fax/',
+    kind: { version: 2, schema: keptFaxSchema, migrations: { 1: (data) => ({ ofOnePerson: data }) } },
+    name: 'faxes',
+  },
 };
 
 /** All rows of earlier runs. */
-export async function readTables(vault: Vault): Promise<KeptMessaging> {
+export async function readTables(vault: Vault): Promise<KeptInbox> {
   const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
     [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
-  const [messages, rooms] = await Promise.all([read(tableKinds.messages), read(tableKinds.rooms)]);
-  return { messages, rooms };
+  const [messages, rooms, faxes] = await Promise.all([
+    read(tableKinds.messages),
+    read(tableKinds.rooms),
+    read(tableKinds.faxes),
+  ]);
+  return { messages, rooms, faxes };
 }
 
 /** What is to be written, and under which keys nothing is any more. */
-export function rowEntries(rows: readonly MessagingChange[]): {
+export function rowEntries(rows: readonly InboxChange[]): {
   put: Record<string, string>;
   goneKeys: string[];
 } {
@@ -46,11 +62,7 @@ export function rowEntries(rows: readonly MessagingChange[]): {
   const goneKeys: string[] = [];
   for (const [key, row] of last) {
     if (row.now === null) goneKeys.push(key);
-    else
-      put[key] =
-        row.table === 'messages'
-          ? Vault.encode([row.now], tableKinds.messages.kind)
-          : Vault.encode([row.now], tableKinds.rooms.kind);
+    else put[key] = Vault.encode([row.now], tableKinds[row.table].kind as StoredKind<typeof row.now>);
   }
   return { put, goneKeys };
 }

@@ -119,6 +119,8 @@ describe('what came in while I was elsewhere', () => {
       state: 'received' as const,
       sentPages: 0,
       failure: null,
+      fromId: null,
+      pagesUrl: null,
       tries: 0,
       notBefore: null,
       endedAt: null,

@@ -15,6 +15,10 @@ export const faxSchema = z.object({
   lineId: z.string(),
   /** What it is, in a word or two: of one sent the file's name. */
   title: z.string(),
+  /** Who of the office sent it, where that is a colleague, from a line that both use. */
+  fromId: z.string().nullable().default(null),
+  /** Where the pages of one that came in are fetched; null where they are kept on this device alone. */
+  pagesUrl: z.string().nullable().default(null),
   pages: z.number().int().positive(),
   /**
    * `waiting`: for the network, or to be tried again; `sending`: page `sentPages + 1` is on its way; `stopped`: by hand,
@@ -51,7 +55,9 @@ const pauses = [1, 3, 10].map((minutes) => minutes * minuteMs);
 const passing: readonly FaxFailure[] = ['busy', 'noAnswer', 'brokeOff', 'unreachable'];
 
 /** A fax as it is written: waits for its turn. */
-export const writtenFax = (given: Pick<Fax, 'id' | 'at' | 'number' | 'lineId' | 'title' | 'pages'>): Fax => ({
+export const writtenFax = (
+  given: Pick<Fax, 'id' | 'at' | 'number' | 'lineId' | 'title' | 'pages'> & Partial<Fax>,
+): Fax => ({
   direction: 'out',
   state: 'waiting',
   sentPages: 0,
@@ -60,12 +66,19 @@ export const writtenFax = (given: Pick<Fax, 'id' | 'at' | 'number' | 'lineId' | 
   notBefore: null,
   endedAt: null,
   readAt: null,
+  fromId: null,
+  pagesUrl: null,
   ...given,
 });
 
+/** How far a fax has come. */
+type Stages = Pick<Fax, 'pages' | 'state' | 'sentPages' | 'failure' | 'tries' | 'notBefore' | 'endedAt'>;
+/** What decides whose turn it is. */
+type Turn = Pick<Fax, 'id' | 'at' | 'state' | 'notBefore'>;
+
 /** The fax after what the carrier told; what is over stays over. */
-export function faxAfter(fax: Fax, event: FaxEvent): Fax {
-  if (fax.state === 'done' || fax.direction === 'in') return fax;
+export function faxAfter<F extends Stages>(fax: F, event: FaxEvent): F {
+  if (fax.state === 'done' || fax.state === 'received') return fax;
   switch (event.kind) {
     case 'dialling':
       return { ...fax, state: 'dialling', tries: fax.tries + 1, notBefore: null, failure: null };
@@ -90,7 +103,7 @@ export function faxAfter(fax: Fax, event: FaxEvent): Fax {
 }
 
 /** Once more, by hand: from the first page that the other side does not have. */
-export const faxAgain = (fax: Fax): Fax => ({
+export const faxAgain = <F extends Stages>(fax: F): F => ({
   ...fax,
   state: 'waiting',
   tries: 0,
@@ -100,10 +113,14 @@ export const faxAgain = (fax: Fax): Fax => ({
 });
 
 /** Whether it is on its way just now, and could be stopped. */
-export const isUnderway = ({ state }: Fax) => state === 'dialling' || state === 'sending';
+export const isUnderway = ({ state }: Pick<Fax, 'state'>) => state === 'dialling' || state === 'sending';
+
+/** Whether nothing more happens to it by itself. */
+export const isOver = ({ state }: Pick<Fax, 'state'>) =>
+  state === 'done' || state === 'failed' || state === 'stopped' || state === 'received';
 
 /** The fax to be sent now: one at a time, the oldest whose time has come. null where none is. */
-export function nextFax(faxes: Iterable<Fax>, now: number): Fax | null {
+export function nextFax<F extends Turn>(faxes: Iterable<F>, now: number): F | null {
   const all = [...faxes];
   if (all.some(isUnderway)) return null;
   const due = all.filter(
@@ -113,7 +130,7 @@ export function nextFax(faxes: Iterable<Fax>, now: number): Fax | null {
 }
 
 /** When the next one may be tried that waits for a time; null where none does. */
-export function nextFaxAt(faxes: Iterable<Fax>, now: number): number | null {
+export function nextFaxAt(faxes: Iterable<Turn>, now: number): number | null {
   const times = [...faxes].flatMap(({ state, notBefore }) =>
     state === 'waiting' && notBefore !== null && notBefore > now ? [notBefore] : [],
   );

@@ -7,6 +7,7 @@ export {
   faxFailures,
   faxSchema,
   faxWords,
+  isOver,
   isUnderway,
   nextFax,
   nextFaxAt,

@@ -1,5 +1,5 @@
 import type { CallRecord } from '@/core/calls/exchange';
-import type { Fax } from '@/core/inbox/fax';
+import { isOver, type Fax } from '@/core/inbox/fax';
 import type { Message } from '@/core/inbox/messages';
 import type { DeletedRecording, DeletedRecordings } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
@@ -38,13 +38,10 @@ export function expiredTexts(messages: Iterable<Message>, now: number, days: num
   );
 }
 
-const over: readonly Fax['state'][] = ['done', 'failed', 'stopped'];
-
 /** Faxes to be dropped for good: older than they are kept, read, and not on their way. */
 export function expiredFaxes(faxes: Iterable<Fax>, now: number, days: number | null): Fax[] {
   return [...faxes].filter(
-    ({ at, state, readAt, direction }) =>
-      isOlder(at, now, days) && (direction === 'out' ? over.includes(state) : readAt !== null),
+    (fax) => isOlder(fax.at, now, days) && (fax.direction === 'out' ? isOver(fax) : fax.readAt !== null),
   );
 }
 

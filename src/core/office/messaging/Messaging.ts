@@ -20,11 +20,12 @@ import {
 } from '@/core/inbox/messages';
 import type { OfficeIndex } from '@/core/setup';
 
+import { usesLine } from '../lines';
 import { hasRole, type Session } from '../session';
 import { addresseeOf, authorOf, writtenOfficeMessage, type KeptMessage, type OfficeMessage } from './entity';
 import { fromOnePerson } from './ofOnePerson';
 import type { MessagingRefusal, MessagingReply, ReadMessagingRequest } from './requests';
-import { usesLine, viewOfMessage, type MessagingSeen } from './view';
+import { viewOfMessage, type MessagingSeen } from './view';
 
 /** A row that was written or dropped: how it was, and how it is now; null where there is none. */
 export type MessagingChange =

@@ -13,4 +13,4 @@ export {
   type MessagingReply,
   type MessagingRequest,
 } from './requests';
-export { allSeen, seenChangeSchema, seenChanges, type SeenChange, type SeenTables } from './seen';
+export { allMessagingSeen, messagingSeen, seenMessagingSchema } from './seen';

@@ -6,24 +6,22 @@ import type { OfficeMessage } from './entity';
 import type { Messaging, MessagingChange } from './Messaging';
 import { viewOfMessage, type MessagingSeen } from './view';
 
-/** A row as one session is told of it: as it is now, or that there is none for them any more. */
-export const seenChangeSchema = z.union([
+export const seenMessagingSchema = z.union([
   z.object({ table: z.literal('messages'), put: messageSchema }),
   z.object({ table: z.literal('rooms'), put: roomSchema }),
   z.object({ table: z.enum(['messages', 'rooms']), gone: z.string() }),
 ]);
-export type SeenChange = z.infer<typeof seenChangeSchema>;
+type SeenChange = z.infer<typeof seenMessagingSchema>;
 
 /**
  * What somebody is told of changes, with everything as it is now. A room that they may read from now on comes with all that was
  * written in it, and takes it along when they may not any more.
  */
-export function seenChanges(
+export function messagingSeen(
   changes: readonly MessagingChange[],
-  personId: string | null,
+  personId: string,
   messaging: Messaging,
 ): SeenChange[] {
-  if (personId === null) return [];
   return changes.flatMap((change): SeenChange[] => {
     if (change.table === 'messages')
       return messageSeen(change.id, personId, messaging, change.before, messaging);
@@ -54,15 +52,11 @@ function messageSeen(
   return before && viewOfMessage(before, personId, then) ? [{ table: 'messages', gone: id }] : [];
 }
 
-/** Everything, row by row, as one session sees it. */
-export interface SeenTables {
-  messages: Message[];
-  rooms: Room[];
-}
-
-/** All that somebody sees now. */
-export function allSeen(personId: string | null, messaging: Messaging): SeenTables {
-  if (personId === null) return { messages: [], rooms: [] };
+/** All of it that somebody sees now. */
+export function allMessagingSeen(
+  personId: string,
+  messaging: Messaging,
+): { messages: Message[]; rooms: Room[] } {
   return {
     rooms: [...messaging.rooms.values()].filter((room) => mayRead(room, personId)),
     messages: [...messaging.all.values()].flatMap((each) => viewOfMessage(each, personId, messaging) ?? []),

@@ -1,18 +1,13 @@
 import { mayRead, roomNumber, type Message, type Room } from '@/core/inbox/messages';
 import type { OfficeIndex } from '@/core/setup';
 
+import { usesLine } from '../lines';
 import type { OfficeMessage } from './entity';
 
 /** What is looked at to decide who sees a message. */
 export interface MessagingSeen {
   office: OfficeIndex;
   rooms: ReadonlyMap<string, Room>;
-}
-
-/** A line's texts are for whose it is: its owner, or the members of the team that owns it. */
-export function usesLine(personId: string, lineId: string, office: OfficeIndex): boolean {
-  const ownerId = office.lines.get(lineId)?.ownerId ?? '';
-  return ownerId === personId || (office.teams.get(ownerId)?.memberIds.includes(personId) ?? false);
 }
 
 /**

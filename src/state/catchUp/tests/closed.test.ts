@@ -59,7 +59,7 @@ describe('what falls due while the app is closed', () => {
     );
     await settle();
     const again = await closeAndReopen(app, 2);
-    expect(again.state().catchUp.kept.faxes[id]).toMatchObject({ state: 'done', sentPages: 2 });
+    expect(again.state().catchUp.kept.faxes[id ?? '']).toMatchObject({ state: 'done', sentPages: 2 });
   });
 
   it('a message left in the mailbox is kept with its sound and words', async () => {
@@ -122,8 +122,23 @@ describe('what falls due while the app is closed', () => {
         text: incomingTextSchema.parse({ number: angling, lineId: 'text', text: 'Yes.', picture: null }),
       },
     ];
-    const none = { events: [], changedCalls: [], endedCallIds: [], speech: [], faxes: [], taken: [] };
-    const owed = [{ at: start, ...none, messageIds: [], texts: told }];
+    // As it kept its faxes; the carrier knows nothing any more of the one on its way.
+    const old = { number: peg, lineId: 'field', pages: 2, sentPages: 0, failure: null, tries: 1 };
+    const stages = { notBefore: null, endedAt: null, readAt: null, direction: 'out', state: 'sending' };
+    for (const title of ['Permit', 'Map'])
+      first.kept.entries.set(
+        `fax/${title}`,
+        `{"v":1}\n${JSON.stringify({ id: title, at: start, title, ...old, ...stages })}`,
+      );
+    const faxes = [
+      { kind: 'done', at: start + 4_000, id: 'Permit' } as const,
+      {
+        ...({ kind: 'received', at: start + 5_000, id: 'fax-old' } as const),
+        fax: { number: peg, lineId: 'field', title: 'Question', pages: 1, url: '/q.pdf' },
+      },
+    ];
+    const none = { events: [], changedCalls: [], endedCallIds: [], speech: [], taken: [] };
+    const owed = [{ at: start, ...none, messageIds: [], faxIds: [], texts: told, faxes }];
     const state = { ...first.office.save(), owed };
     first.stop();
     first.office.close();
@@ -131,13 +146,17 @@ describe('what falls due while the app is closed', () => {
     await until(() => app.office.owed().length === 0);
     expect(textsWith(app, angling)).toEqual(expect.arrayContaining(['At two? delivered', 'Yes. received']));
     expect(app.waiting()).toContain('Three Becks Angling Club');
+    const byTitle = new Map(Object.values(app.state().catchUp.kept.faxes).map((fax) => [fax.title, fax]));
+    expect(byTitle.get('Permit')).toMatchObject({ state: 'done', sentPages: 2, fromId: null });
+    expect(byTitle.get('Map')).toMatchObject({ state: 'waiting', failure: 'brokeOff' });
+    expect(byTitle.get('Question')).toMatchObject({ state: 'received', direction: 'in', pagesUrl: '/q.pdf' });
   });
 
   it('an update that the app stumbles over is set aside, and keeps back none of those after it', async () => {
     const first = await open();
     const saved = await owing(first);
     const [good] = saved.owed ?? [];
-    const broken = { ...good, faxes: [null] } as unknown as Owed;
+    const broken = { ...good, faxIds: null } as unknown as Owed;
     const stumbled = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const app = await open(first.kept, { state: { ...saved, owed: [broken, ...(saved.owed ?? [])] } });
     await until(() => app.office.owed().length === 0);

@@ -1,3 +1,4 @@
+import type { Fax } from '@/core/inbox/fax';
 import { selectFailedFaxes } from '@/state/app';
 
 import { onlineChanged } from '../../app/slices';
@@ -8,8 +9,8 @@ beforeEach(serveClips);
 
 const pdf = Uint8Array.from([37, 80, 68, 70]);
 const peg = '+441174960155';
-const write = (app: App, title: string, number = peg) =>
-  app.store.dispatch(writeFax({ number, lineId: 'field', title, pages: 2, pdf }));
+const write = async (app: App, title: string, number = peg): Promise<string> =>
+  (await app.store.dispatch(writeFax({ number, lineId: 'field', title, pages: 2, pdf }))) ?? '';
 const states = (app: App) =>
   Object.values(app.state().catchUp.kept.faxes)
     .filter(({ direction }) => direction === 'out')
@@ -45,7 +46,7 @@ describe('a fax', () => {
     app.stop();
     const again = await open(app.kept, { state: app.office.save() });
     expect(states(again)).toEqual(['Permit dialling 0']);
-    expect(await readFaxPages(again.vault, id)).toEqual(pdf);
+    expect(await readFaxPages(again.vault, { id, pagesUrl: null })).toEqual(pdf);
     await again.vault.flush();
     again.stop();
     // On its way while the page was closed, it goes on where it was.
@@ -66,7 +67,7 @@ describe('a fax', () => {
     }
     expect(states(app)).toEqual(['Permit failed 0']);
     await app.office.setFaxScript(peg, { kind: 'takes' });
-    app.store.dispatch(sendFaxAgain(id));
+    await app.store.dispatch(sendFaxAgain(id));
     await app.pass(60);
     expect(states(app)).toEqual(['Permit done 2']);
   });
@@ -75,14 +76,14 @@ describe('a fax', () => {
     const app = await open();
     app.store.dispatch(onlineChanged(false));
     const id = await write(app, 'Permit');
-    app.store.dispatch(takeBackFax(id));
+    await app.store.dispatch(takeBackFax(id));
     await settle();
     expect(states(app)).toEqual([]);
-    expect(await readFaxPages(app.vault, id)).toBeNull();
+    expect(await readFaxPages(app.vault, { id, pagesUrl: null })).toBeNull();
     app.store.dispatch(onlineChanged(true));
     const sent = await write(app, 'Another');
     await app.pass(14);
-    app.store.dispatch(takeBackFax(sent));
+    await app.store.dispatch(takeBackFax(sent));
     expect(states(app)).toEqual(['Another sending 0']);
   });
 
@@ -97,7 +98,7 @@ describe('a fax', () => {
     expect(states(app)).toEqual(['Wrong stopped 1', 'Next dialling 0']);
     await app.pass(60);
     expect(states(app)).toEqual(['Wrong stopped 1', 'Next done 2']);
-    app.store.dispatch(sendFaxAgain(id));
+    await app.store.dispatch(sendFaxAgain(id));
     await app.pass(14);
     await app.pass(20);
     expect(states(app)).toEqual(['Wrong done 2', 'Next done 2']);
@@ -108,13 +109,13 @@ describe('a fax', () => {
     await app.office.setFaxScript(peg, { kind: 'voice' });
     const id = await write(app, 'Permit');
     await app.pass(20);
-    app.store.dispatch(markFaxRead(id));
+    await app.store.dispatch(markFaxRead(id));
     expect(selectFailedFaxes(app.state())).toBe(1);
-    app.store.dispatch(sendFaxAgain(id));
+    await app.store.dispatch(sendFaxAgain(id));
     expect(selectFailedFaxes(app.state())).toBe(0);
     await app.pass(20);
     expect(selectFailedFaxes(app.state())).toBe(1);
-    app.store.dispatch(takeBackFax(id));
+    await app.store.dispatch(takeBackFax(id));
     expect(selectFailedFaxes(app.state())).toBe(0);
   });
 
@@ -128,8 +129,8 @@ describe('a fax', () => {
     await settle();
     const fax = Object.values(app.state().catchUp.kept.faxes).find(({ title }) => title === 'Map');
     expect(app.waiting()).toContain('Withheld number');
-    expect(await readFaxPages(app.vault, fax?.id ?? '')).toBeNull();
+    expect(await readFaxPages(app.vault, fax as Fax)).toBeNull();
     globalThis.fetch = served;
-    expect(await readFaxPages(app.vault, fax?.id ?? '')).not.toBeNull();
+    expect(await readFaxPages(app.vault, fax as Fax)).not.toBeNull();
   });
 });

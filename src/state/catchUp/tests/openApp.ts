@@ -71,7 +71,7 @@ export async function open(
     cast: sampleCast,
     clock,
     state: from.state,
-    messaging: readTables(vault),
+    inbox: readTables(vault),
     isOnline: () => store.getState().office.isOnline,
     keep: ({ rows }) => {
       const { put, goneKeys } = rowEntries(rows);

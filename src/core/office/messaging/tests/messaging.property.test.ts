@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { must } from '@/core/calls/exchange/tests/invariants';
 import type { Message, Room } from '@/core/inbox/messages';
 
-import { allSeen, Messaging, seenChanges, type MessagingRequest } from '..';
+import { allMessagingSeen, Messaging, messagingSeen, type MessagingRequest } from '..';
 import { angling, at, member, openMessaging } from './testMessaging';
 
 const people = ['ada', 'cleo', 'ben'] as const;
@@ -70,7 +70,7 @@ function take(office: Office, step: Step): void {
 class Mirror {
   private readonly tables = { messages: new Map<string, Message>(), rooms: new Map<string, Room>() };
 
-  hear(changes: ReturnType<typeof seenChanges>): void {
+  hear(changes: ReturnType<typeof messagingSeen>): void {
     for (const change of changes) {
       const table: Map<string, unknown> = this.tables[change.table];
       if ('put' in change) table.set(change.put.id, change.put);
@@ -88,7 +88,7 @@ const sorted = ({ messages, rooms }: { messages: Message[]; rooms: Room[] }) => 
   messages: [...messages].sort(byId),
   rooms: [...rooms].sort(byId),
 });
-const seenBy = (personId: string, messaging: Messaging) => sorted(allSeen(personId, messaging));
+const seenBy = (personId: string, messaging: Messaging) => sorted(allMessagingSeen(personId, messaging));
 
 describe('three members who ask for anything, in any order', () => {
   it('each hear of exactly what they see, and see nothing that is not theirs', () => {
@@ -101,7 +101,7 @@ describe('three members who ask for anything, in any order', () => {
           take(office, each);
           const { rows } = messaging.takeChanges();
           for (const [personId, mirror] of mirrors) {
-            mirror.hear(seenChanges(rows, personId, messaging));
+            mirror.hear(messagingSeen(rows, personId, messaging));
             const seen = seenBy(personId, messaging);
             must(isEqual(mirror.all(), seen), `${personId} has heard of what they see`);
             for (const { id } of seen.messages) {

@@ -3,7 +3,7 @@ import { OfficeIndex } from '@/core/setup';
 
 import { fromOnePerson } from '../ofOnePerson';
 import { viewOfMessage } from '../view';
-import { allSeen, Messaging, messagingRequestSchema, writtenOfficeMessage } from '..';
+import { allMessagingSeen, Messaging, messagingRequestSchema, writtenOfficeMessage } from '..';
 import { angling, at, farm, member, openMessaging, setup } from './testMessaging';
 
 const refusal = (code: string, more: object = {}) => ({ ok: false, reason: { code, ...more } });
@@ -23,7 +23,8 @@ describe('a message in the office', () => {
     const { messaging, ask, write, arrive } = openMessaging();
     const { id } = write('ada', '211', 'Is the mast up?');
     arrive();
-    const readAt = (personId: string) => allSeen(personId, messaging).messages.map((each) => each.readAt);
+    const readAt = (personId: string) =>
+      allMessagingSeen(personId, messaging).messages.map((each) => each.readAt);
     // Whose it is not marks nothing, nor does its author.
     ask(member('ben'), { type: 'markRead', ids: [id] });
     ask(member('ada'), { type: 'markRead', ids: [id] });
@@ -237,8 +238,8 @@ describe('what was kept while the office was one person’s', () => {
       [room('open', true), room('closed', false)],
       { ownerId: 'ada', isLive: () => true, at },
     );
-    const ids = (personId: string) => allSeen(personId, messaging).messages.map(({ id }) => id);
-    expect(allSeen('ada', messaging).messages).toEqual(old);
+    const ids = (personId: string) => allMessagingSeen(personId, messaging).messages.map(({ id }) => id);
+    expect(allMessagingSeen('ada', messaging).messages).toEqual(old);
     expect(ids('cleo')).toEqual(['from Cleo', 'to Cleo', 'in the room', 'mine in the room']);
     expect(ids('ben')).toEqual(['in the room', 'mine in the room', 'in the closed one']);
     // They are written anew as the office has them, and told to nobody as news.

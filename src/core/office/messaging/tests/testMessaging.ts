@@ -2,16 +2,20 @@ import { testSetup } from '@/core/calls/exchange/tests/testOffice';
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import type { Session } from '../../session';
-import { allSeen, Messaging, messagingRequestSchema, type MessagingReply, type MessagingRequest } from '..';
+import { member } from '../../tests/member';
+import {
+  allMessagingSeen,
+  Messaging,
+  messagingRequestSchema,
+  type MessagingReply,
+  type MessagingRequest,
+} from '..';
 
 export const at = Date.UTC(2026, 10, 26, 10, 40);
 export const farm = '+441174960155';
 export const angling = '+447700900333';
 
-export const member = (personId: string, roles: Session['roles'] = ['member']): Session => ({
-  ...{ id: personId, personId, deviceId: null },
-  roles,
-});
+export { member };
 
 /** For the tests: Ada (214) owns the line for texts; Ben (201) and Cleo (211) are her colleagues. */
 export const setup: OfficeSetup = {
@@ -42,10 +46,10 @@ export function openMessaging() {
     return { id, reply };
   };
   const sees = (personId: string) =>
-    allSeen(personId, messaging).messages.map(
+    allMessagingSeen(personId, messaging).messages.map(
       ({ direction, number, text, state }) => `${direction} ${number} ${text} ${state}`,
     );
-  const rooms = (personId: string) => allSeen(personId, messaging).rooms.map(({ name }) => name);
+  const rooms = (personId: string) => allMessagingSeen(personId, messaging).rooms.map(({ name }) => name);
   /** All that waits goes out, and arrives. */
   const arrive = () => {
     for (let next = messaging.nextToSend(now); next; next = messaging.nextToSend(now)) {

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+
+import type { Fax } from '@/core/inbox/fax';
+import type { Message, Room } from '@/core/inbox/messages';
+
+import { allFaxesSeen, faxingSeen, seenFaxingSchema } from './faxing';
+import type { Inbox, InboxChange } from './Inbox';
+import { allMessagingSeen, messagingSeen, seenMessagingSchema } from './messaging';
+
+/** A row as one session is told of it: as it is now, or that there is none for them any more. */
+export const seenChangeSchema = z.union([...seenMessagingSchema.options, ...seenFaxingSchema.options]);
+export type SeenChange = z.infer<typeof seenChangeSchema>;
+
+/**
+ * What somebody is told of changes, with everything as it is now. A room that they may read from now on comes with all that was
+ * written in it, and takes it along when they may not any more.
+ */
+export function seenChanges(
+  changes: readonly InboxChange[],
+  personId: string | null,
+  inbox: Inbox,
+): SeenChange[] {
+  if (personId === null || changes.length === 0) return [];
+  const faxes = changes.filter((change) => change.table === 'faxes');
+  const messaging = changes.filter((change) => change.table !== 'faxes');
+  return [
+    ...messagingSeen(messaging, personId, inbox.messaging),
+    ...faxingSeen(faxes, personId, inbox.faxing),
+  ];
+}
+
+/** Everything, row by row, as one session sees it. */
+export interface SeenTables {
+  messages: Message[];
+  rooms: Room[];
+  faxes: Fax[];
+}
+
+/** All that somebody sees now. */
+export function allSeen(personId: string | null, inbox: Inbox): SeenTables {
+  if (personId === null) return { messages: [], rooms: [], faxes: [] };
+  return { ...allMessagingSeen(personId, inbox.messaging), faxes: allFaxesSeen(personId, inbox.faxing) };
+}

@@ -1,0 +1,41 @@
+import type { Action, ThunkAction } from '@reduxjs/toolkit';
+
+import type { InboxRequest, SeenChange } from '@/core/office';
+
+import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './catchUpSlice';
+import { explainInboxRefusal } from './refusals';
+import type { Services } from './services';
+import { actRefused } from './slices';
+import type { RootState } from './store';
+
+type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
+
+/** Asks the office for one thing beside calls; says why where it is not done, and gives whether it was. */
+export const askOffice =
+  (request: InboxRequest): Act<Promise<boolean>> =>
+  async (dispatch, _, { link }) => {
+    const reply = await link?.ask(request);
+    if (reply?.ok === false) dispatch(actRefused(explainInboxRefusal(reply.reason)));
+    return reply?.ok ?? false;
+  };
+
+/** Takes in the rows that the office has changed, as they are seen now. */
+export const tablesChanged =
+  (changes: readonly SeenChange[]): Act =>
+  (dispatch) => {
+    const take = <Sort extends OfficeSort>(table: Sort) => {
+      const own = changes.filter((change) => change.table === table);
+      const put = own.flatMap((change) => ('put' in change ? [change.put as Kept[Sort]] : []));
+      const goneIds = own.flatMap((change) => ('gone' in change ? [change.gone] : []));
+      const [first] = put;
+      // One by itself is the usual case, and costs no more than itself.
+      if (put.length === 1 && first) dispatch(keepOne(table, first));
+      else if (put.length > 1) dispatch(keepMany(table, put));
+      if (goneIds.length > 0) dispatch(dropSome(table, goneIds));
+    };
+    if (changes.length === 0) return;
+    // A room comes before what was written in it.
+    take('rooms');
+    take('messages');
+    take('faxes');
+  };
