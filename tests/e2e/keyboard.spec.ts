@@ -168,6 +168,7 @@ test('a name and Enter mean somebody also in the first seconds, before names can
   });
   await answerPeg(office);
   await page.keyboard.press('t');
+  await expect(office.sheet().getByRole('textbox')).toBeFocused();
   await page.keyboard.type('ilse');
   await page.keyboard.press('Enter');
   await expect(office.sheet().getByText('Names can’t be looked up yet.')).toBeVisible();
