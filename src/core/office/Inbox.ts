@@ -1,63 +1,90 @@
 import type { Room } from '@/core/inbox/messages';
+import type { Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
 
 import { Faxing, faxingRequestSchema, type FaxChange, type KeptFax, type ReadFaxingRequest } from './faxing';
+import {
+  Mailboxes,
+  mailboxRequestSchema,
+  type MailboxChange,
+  type ReadMailboxRequest,
+  type Spoken,
+} from './mailboxes';
 import { Messaging, type KeptMessage, type MessagingChange } from './messaging';
 import type { InboxReply, ReadInboxRequest } from './requests';
 import type { Session } from './session';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
-export type InboxChange = MessagingChange | FaxChange;
+export type InboxChange = MessagingChange | FaxChange | MailboxChange;
 
 /** The rows of the tables as an earlier run has kept them. */
 export interface KeptInbox {
   messages: readonly KeptMessage[];
   rooms: readonly Room[];
   faxes: readonly KeptFax[];
+  voicemails: readonly Voicemail[];
+  spoken: readonly Spoken[];
 }
 
 /** Which rows somebody else than the worker brought about, so that they have to be told of: what came in, arrived or fared. */
 export interface InboxNews {
   messageIds: string[];
   faxIds: string[];
+  voicemailIds: string[];
 }
 
-export const emptyInbox: KeptInbox = { messages: [], rooms: [], faxes: [] };
+export const emptyInbox: KeptInbox = { messages: [], rooms: [], faxes: [], voicemails: [], spoken: [] };
 
-const faxingTypes: ReadonlySet<string> = new Set(
-  faxingRequestSchema.options.map(({ shape }) => shape.type.value),
-);
+const typesOf = (schema: { options: readonly { shape: { type: { value: string } } }[] }) =>
+  new Set(schema.options.map(({ shape }) => shape.type.value));
+const faxingTypes = typesOf(faxingRequestSchema);
+const mailboxTypes = typesOf(mailboxRequestSchema);
 const isOfFaxes = (request: ReadInboxRequest): request is ReadFaxingRequest => faxingTypes.has(request.type);
+const isOfMailboxes = (request: ReadInboxRequest): request is ReadMailboxRequest =>
+  mailboxTypes.has(request.type);
+
+type Around = Parameters<Messaging['load']>[2] & Parameters<Mailboxes['load']>[2];
 
 /** What comes in for the office and goes out, other than calls: once, for all whom it concerns. */
 export class Inbox {
   readonly messaging: Messaging;
   readonly faxing: Faxing;
+  readonly mailboxes: Mailboxes;
 
   constructor(office: () => OfficeIndex, isInCall: (personId: string, callId: string) => boolean) {
     this.messaging = new Messaging(office, isInCall);
     this.faxing = new Faxing(office);
+    this.mailboxes = new Mailboxes(office);
   }
 
   /** Takes in what was kept by an earlier run. What has come in meanwhile stays. */
-  load({ messages, rooms, faxes }: KeptInbox, around: Parameters<Messaging['load']>[2]): void {
+  load({ messages, rooms, faxes, voicemails, spoken }: KeptInbox, around: Around): void {
     this.messaging.load(messages, rooms, around);
     this.faxing.load(faxes, around.ownerId);
+    this.mailboxes.load(voicemails, spoken, around);
   }
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
   request(session: Session, request: ReadInboxRequest, at: number): InboxReply {
-    return isOfFaxes(request)
-      ? this.faxing.request(session, request, at)
-      : this.messaging.request(session, request, at);
+    if (isOfFaxes(request)) return this.faxing.request(session, request, at);
+    if (isOfMailboxes(request)) return this.mailboxes.request(session, request, at);
+    return this.messaging.request(session, request, at);
+  }
+
+  /** A call is over: its chat ends with it, and what was said in it is with the message that it left. */
+  callEnded(callId: string, at: number): void {
+    this.messaging.callEnded(callId, at);
+    this.mailboxes.callEnded(callId);
   }
 
   /** The rows that were changed since they were last taken, each table's in order. */
   takeChanges(): { rows: InboxChange[]; news: InboxNews } {
-    const [messages, faxes] = [this.messaging.takeChanges(), this.faxing.takeChanges()];
+    const messages = this.messaging.takeChanges();
+    const faxes = this.faxing.takeChanges();
+    const mailboxes = this.mailboxes.takeChanges();
     return {
-      rows: [...messages.rows, ...faxes.rows],
-      news: { messageIds: messages.news, faxIds: faxes.news },
+      rows: [...messages.rows, ...faxes.rows, ...mailboxes.rows],
+      news: { messageIds: messages.news, faxIds: faxes.news, voicemailIds: mailboxes.news },
     };
   }
 }

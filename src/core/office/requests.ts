@@ -1,16 +1,18 @@
 import { z } from 'zod';
 
 import { faxingRequestSchema, type FaxingReply } from './faxing';
+import { mailboxRequestSchema, type MailboxReply } from './mailboxes';
 import { messagingRequestSchema, type MessagingReply } from './messaging';
 
 /** What a member may ask of the office beside calls. */
 export const inboxRequestSchema = z.discriminatedUnion('type', [
   ...messagingRequestSchema.options,
   ...faxingRequestSchema.options,
+  ...mailboxRequestSchema.options,
 ]);
 export type InboxRequest = z.input<typeof inboxRequestSchema>;
 export type ReadInboxRequest = z.infer<typeof inboxRequestSchema>;
 
-export type InboxReply = MessagingReply | FaxingReply;
+export type InboxReply = MessagingReply | FaxingReply | MailboxReply;
 /** Why it was not done; nothing has changed then. */
 export type InboxRefusal = Extract<InboxReply, { ok: false }>['reason'];

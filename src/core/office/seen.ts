@@ -2,13 +2,19 @@ import { z } from 'zod';
 
 import type { Fax } from '@/core/inbox/fax';
 import type { Message, Room } from '@/core/inbox/messages';
+import type { Voicemail } from '@/core/inbox/voicemail';
 
 import { allFaxesSeen, faxingSeen, seenFaxingSchema } from './faxing';
 import type { Inbox, InboxChange } from './Inbox';
+import { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './mailboxes';
 import { allMessagingSeen, messagingSeen, seenMessagingSchema } from './messaging';
 
 /** A row as one session is told of it: as it is now, or that there is none for them any more. */
-export const seenChangeSchema = z.union([...seenMessagingSchema.options, ...seenFaxingSchema.options]);
+export const seenChangeSchema = z.union([
+  ...seenMessagingSchema.options,
+  ...seenFaxingSchema.options,
+  ...seenMailboxSchema.options,
+]);
 export type SeenChange = z.infer<typeof seenChangeSchema>;
 
 /**
@@ -21,11 +27,13 @@ export function seenChanges(
   inbox: Inbox,
 ): SeenChange[] {
   if (personId === null || changes.length === 0) return [];
+  const messaging = changes.filter((change) => change.table === 'messages' || change.table === 'rooms');
   const faxes = changes.filter((change) => change.table === 'faxes');
-  const messaging = changes.filter((change) => change.table !== 'faxes');
+  const mailboxes = changes.filter((change) => change.table === 'voicemails' || change.table === 'spoken');
   return [
     ...messagingSeen(messaging, personId, inbox.messaging),
     ...faxingSeen(faxes, personId, inbox.faxing),
+    ...mailboxesSeen(mailboxes, personId, inbox.mailboxes),
   ];
 }
 
@@ -34,10 +42,15 @@ export interface SeenTables {
   messages: Message[];
   rooms: Room[];
   faxes: Fax[];
+  voicemails: Voicemail[];
 }
 
 /** All that somebody sees now. */
 export function allSeen(personId: string | null, inbox: Inbox): SeenTables {
-  if (personId === null) return { messages: [], rooms: [], faxes: [] };
-  return { ...allMessagingSeen(personId, inbox.messaging), faxes: allFaxesSeen(personId, inbox.faxing) };
+  if (personId === null) return { messages: [], rooms: [], faxes: [], voicemails: [] };
+  return {
+    ...allMessagingSeen(personId, inbox.messaging),
+    faxes: allFaxesSeen(personId, inbox.faxing),
+    voicemails: allVoicemailsSeen(personId, inbox.mailboxes),
+  };
 }

@@ -10,6 +10,7 @@ import {
   type KeptInbox,
   type OfficeSeen,
   type Session,
+  type Spoken,
 } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
@@ -41,7 +42,7 @@ export interface InPageOfficeOptions {
   clock: Clock;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
-  /** Its messages, rooms and faxes; calls do not wait for them. */
+  /** Its messages, rooms, faxes and voicemails; calls do not wait for them. */
   inbox?: KeptInbox | Promise<KeptInbox>;
   /** Whether this device has a network, over which texts and faxes go. */
   isOnline?: () => boolean;
@@ -322,8 +323,10 @@ export class InPageOffice implements OfficeOfAll {
 
   private openInbox(kept: KeptInbox): void {
     const { now, calls } = this.exchange;
-    this.inboxNow.load(kept, { ownerId: this.member(), isLive: (callId) => calls.has(callId), at: now });
-    const told = this.owing.takeTold();
+    const { records, speech, ...told } = this.owing.takeTold();
+    const around = { ownerId: this.member(), isLive: (callId: string) => calls.has(callId), at: now };
+    const spoken = [...kept.spoken, ...spokenOf(speech)];
+    this.inboxNow.load({ ...kept, spoken }, { ...around, records });
     this.texts.open(told.texts);
     this.faxes.open(now, told.faxes);
   }
@@ -350,10 +353,16 @@ export class InPageOffice implements OfficeOfAll {
       this.runTraffic(next);
       const act = this.standIns.takeDue(next);
       if (act?.command && !this.isInUse(act.command)) this.note(this.exchange.send(act.command, next).events);
-      if (act?.speech && !this.isInUse(act.speech)) this.speech.push(act.speech);
+      if (act?.speech && !this.isInUse(act.speech)) this.say(act.speech);
     }
     this.note(this.exchange.advance(to));
     this.runTraffic(to);
+  }
+
+  private say(speech: Speech): void {
+    this.speech.push(speech);
+    const call = this.exchange.calls.get(speech.callId);
+    if (call) this.inboxNow.mailboxes.said(speech, call);
   }
 
   private runTraffic(at: number): void {
@@ -393,9 +402,11 @@ export class InPageOffice implements OfficeOfAll {
     this.events.push(...events);
     for (const event of events) {
       if (event.type === 'textOwed') this.inboxNow.messaging.owed(event);
-      if ('callId' in event && !this.exchange.calls.has(event.callId))
-        this.inboxNow.messaging.callEnded(event.callId, this.exchange.now);
+      if (event.type === 'recordWritten') this.inboxNow.mailboxes.recordWritten(event.record);
     }
+    for (const event of events)
+      if ('callId' in event && !this.exchange.calls.has(event.callId))
+        this.inboxNow.callEnded(event.callId, this.exchange.now);
     this.standIns.observe(events, this.exchange.calls);
     this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
   }
@@ -422,7 +433,7 @@ export class InPageOffice implements OfficeOfAll {
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
-    this.owing.add(update, news, this.exchange.calls);
+    this.owing.add(update, news);
     const step = { ...update, rows, of: this.inboxNow };
     this.options.keep?.(step);
     for (const listener of this.listeners) listener(step);
@@ -442,6 +453,17 @@ export class InPageOffice implements OfficeOfAll {
     const longest = isTalking ? beatMs : longestTimerMs;
     this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
   }
+}
+
+/** What was said in each call. */
+function spokenOf(speech: readonly Speech[]): Spoken[] {
+  const logs = new Map<string, Spoken>();
+  for (const { callId, at, clip } of speech) {
+    const log = logs.get(callId) ?? { callId, heard: [] };
+    log.heard.push({ kind: 'clip', at, clip });
+    logs.set(callId, log);
+  }
+  return [...logs.values()];
 }
 
 /** What crosses the link is a copy that has passed the schema, as it would be from a server. */

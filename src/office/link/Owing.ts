@@ -1,8 +1,9 @@
-import type { Call } from '@/core/calls/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 
 import type { InboxNews } from '@/core/office';
 
 import type { FaxTold, TextEvent } from '../carrier';
+import type { Speech } from '../standins';
 import type { OfficeUpdate, Owed } from './link';
 
 /** What the office has told and nobody has taken in yet, oldest first, also of earlier runs. */
@@ -20,25 +21,27 @@ export class Owing {
     return length > 0;
   }
 
-  /** Keeps of an update what others have to take in, with the calls in which something was said as they are now. */
-  add(
-    { at, events, endedCallIds, speech, taken }: OfficeUpdate,
-    { messageIds, faxIds }: InboxNews,
-    calls: ReadonlyMap<string, Call>,
-  ): void {
-    const kept = events.filter(({ type }) => type === 'recordWritten');
-    if ([kept, speech, messageIds, faxIds, taken].every(({ length }) => length === 0)) return;
-    const spokenIn = new Set(speech.map(({ callId }) => callId));
-    const changedCalls = [...spokenIn].flatMap((id) => calls.get(id) ?? []);
-    const one = { at, events: kept, changedCalls, endedCallIds, speech, messageIds, faxIds, taken };
-    this.entries = [...this.entries, one];
+  /** Keeps of an update what others have to take in. */
+  add({ at, events, taken }: OfficeUpdate, news: InboxNews): void {
+    const records = events.filter(({ type }) => type === 'recordWritten');
+    if ([records, taken, ...Object.values<string[]>({ ...news })].every(({ length }) => length === 0)) return;
+    this.entries = [...this.entries, { at, events: records, taken, ...news }];
   }
 
-  /** What a carrier told an earlier version, which owed that itself; it is owed no more. */
-  takeTold(): { texts: TextEvent[]; faxes: FaxTold[] } {
-    const texts = this.entries.flatMap((owed) => owed.texts ?? []);
-    const faxes = this.entries.flatMap((owed) => owed.faxes ?? []);
-    this.entries = this.entries.map(({ texts: _, faxes: __, ...owed }) => owed);
-    return { texts, faxes };
+  /**
+   * What earlier versions were told and had not taken in, which they kept elsewhere; it is owed in that form no more. Records that
+   * are still owed may be of calls that left a message.
+   */
+  takeTold(): { texts: TextEvent[]; faxes: FaxTold[]; speech: Speech[]; records: CallRecord[] } {
+    const told = {
+      texts: this.entries.flatMap((owed) => owed.texts ?? []),
+      faxes: this.entries.flatMap((owed) => owed.faxes ?? []),
+      speech: this.entries.flatMap((owed) => owed.speech ?? []),
+      records: this.entries.flatMap(({ events }) =>
+        events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : [])),
+      ),
+    };
+    this.entries = this.entries.map(({ texts: _, faxes: __, speech: ___, ...owed }) => owed);
+    return told;
   }
 }

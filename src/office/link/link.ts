@@ -41,7 +41,7 @@ export const officeUpdateSchema = z.object({
   speech: z.array(speechSchema),
   /** How the office is configured, where that has changed; null: as before. */
   setup: officeSetupSchema.nullable(),
-  /** The messages, rooms and faxes it changed, as they are seen now. */
+  /** The messages, rooms, faxes and voicemails it changed, as they are seen now. */
   changes: z.array(seenChangeSchema),
   /** Whom a colleague of the team has taken on, to answer them (null: let go of), by their key among the loose ends. */
   taken: z.array(takenSchema),
@@ -53,16 +53,13 @@ export const officeUpdateSchema = z.object({
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
 /**
- * What of an update has to be taken in by whoever uses the office: news of messages and faxes, who was taken on, and of calls what
- * was said and recorded, with the calls it was said in.
+ * What of an update has to be taken in by whoever uses the office: news of messages, faxes and voicemails, who was taken on, and the
+ * records of calls.
  */
 export const owedSchema = officeUpdateSchema
   .pick({
     at: true,
     events: true,
-    changedCalls: true,
-    endedCallIds: true,
-    speech: true,
     taken: true,
   })
   .extend({
@@ -70,9 +67,12 @@ export const owedSchema = officeUpdateSchema
     messageIds: z.array(z.string()).default([]),
     /** Faxes that have come in, or of whose way out something was told. */
     faxIds: z.array(z.string()).default([]),
-    /** What a carrier told an earlier version, which kept messages and faxes elsewhere. */
+    /** Voicemails that have come into a mailbox. */
+    voicemailIds: z.array(z.string()).default([]),
+    /** What earlier versions were told, which kept messages, faxes and voicemails elsewhere. */
     texts: z.array(textEventSchema).optional(),
     faxes: z.array(faxToldSchema).optional(),
+    speech: z.array(speechSchema).optional(),
   });
 export type Owed = z.infer<typeof owedSchema>;
 
@@ -122,7 +122,7 @@ export interface OfficeLink {
   setNetwork(network: Network): Promise<void>;
   /** Asks for one thing beside calls; the answer comes after the update it caused. */
   ask(request: InboxRequest): Promise<InboxReply>;
-  /** All messages, rooms and faxes as they are seen now, once what was kept is there. */
+  /** All messages, rooms, faxes and voicemails as they are seen now, once what was kept is there. */
   tables(): Promise<SeenTables>;
   /** Lets somebody outside text one of the office's lines. */
   receiveText(text: IncomingText): Promise<void>;

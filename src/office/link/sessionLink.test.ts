@@ -182,6 +182,30 @@ describe('two who are signed in at one office', () => {
     expect(await outside.link.ask(stop)).toEqual({ ok: false, reason: { code: 'notYours', what: 'fax' } });
   });
 
+  it('send and pass on what is theirs: a fax goes out from one line, a voicemail lies in one mailbox', async () => {
+    const { clock, maren, hugh, outside } = open();
+    await maren.link.ask({
+      ...{ type: 'sendFax', id: 'f', number: '+441174960155', lineId: 'field' },
+      ...{ title: 'Permit', pages: 1 },
+    });
+    clock.moveOn(60_000);
+    await outside.ask({ type: 'make', from: customer, to: '+441314960214' });
+    for (let step = 0; step < 60; step++) clock.moveOn(1_000);
+    const [left] = (await maren.link.tables()).voicemails;
+    expect(left?.from.number).toBe(customer.number);
+    expect((await maren.link.tables()).faxes).toMatchObject([{ id: 'f', state: 'done' }]);
+    expect(await hugh.link.tables()).toMatchObject({ faxes: [], voicemails: [] });
+    const told: unknown[] = [];
+    hugh.link.subscribe(({ changes }) => told.push(...changes));
+    const pass = { type: 'passVoicemailOn', id: left?.id ?? '', copyId: 'copy', word: 'For you' } as const;
+    expect(await hugh.link.ask({ ...pass, toPersonId: 'hugh' })).toMatchObject({ ok: false });
+    expect(await maren.link.ask({ ...pass, toPersonId: 'hugh' })).toEqual({ ok: true });
+    expect(told).toMatchObject([{ table: 'voicemails', put: { id: 'copy', forwarded: { byId: 'maren' } } }]);
+    await hugh.link.ask({ type: 'markVoicemail', id: 'copy', isHeard: true });
+    const copy = (await maren.link.tables()).voicemails.find(({ id }) => id === 'copy');
+    expect(copy?.heardAt).toBeNull();
+  });
+
   it('who signs off is played by a stand-in again', async () => {
     const { clock, maren, hugh } = open();
     hugh.link.close();

@@ -12,6 +12,7 @@ import {
   type LooseEnd,
   type RankedEnd,
 } from '@/core/inbox/looseEnds';
+import { recordIdOf } from '@/core/calls/exchange';
 import { formatDayAndClock, formatDuration, formatSpan } from '@/core/shared/time';
 import { selectOffice, selectPeople, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
 import { putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
@@ -67,7 +68,9 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
   const [isListening, setListening] = useState(false);
   const [isPuttingOff, setPuttingOff] = useState(false);
   const { who } = end;
-  const voicemail = voicemails.find(({ id }) => end.reasons.some((reason) => reason.id === id));
+  const voicemail = voicemails.find(({ id, callId }) =>
+    end.reasons.some((reason) => reason.id === id || reason.id === recordIdOf(callId, myId)),
+  );
   // The number they used last is called; their others are offered.
   const numbers = writeNumbers(useAppSelector(selectPeople).numbersOf(who.number));
   const used = numbers.find(({ number }) => number === who.number);

@@ -38,4 +38,5 @@ export const tablesChanged =
     take('rooms');
     take('messages');
     take('faxes');
+    take('voicemails');
   };

@@ -52,6 +52,8 @@ import {
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
 import type { AppStore } from './store';
+import { fetchClip } from './clips';
+import { soundReader } from './voicemailSound';
 
 const me = { personId: 'maren', deviceId: 'maren-app' };
 /** The sample's worker also sees to the office. */
@@ -152,13 +154,14 @@ async function runOffice(
   services.outside = office.linkFor(outsideSession);
   services.player = player;
   services.vault = vault;
-  services.readSound = (id) =>
+  services.keepSound = (id, sound) =>
+    vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
+  const read: Services['readSound'] = (id) =>
     vault.read(`${storageKeys.sound}${id}`, soundKind).then(
       (found) => found?.[0] ?? null,
       () => null,
     );
-  services.keepSound = (id, sound) =>
-    vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
+  services.readSound = soundReader(store, { read, keep: services.keepSound });
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
@@ -238,12 +241,6 @@ function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<Late
     isOver = true;
     end();
   };
-}
-
-async function fetchClip(id: string): Promise<Uint8Array> {
-  const response = await fetch(`/voices/${id}.wav`);
-  if (!response.ok) throw new Error(`No clip ${id}`);
-  return new Uint8Array(await response.arrayBuffer());
 }
 
 /**

@@ -45,7 +45,7 @@ export interface Kept {
 }
 export type KeptSort = keyof Kept;
 /** What the office keeps, and the app has as it may see it. */
-export type OfficeSort = 'messages' | 'rooms' | 'faxes';
+export type OfficeSort = 'messages' | 'rooms' | 'faxes' | 'voicemails';
 /** What the app itself keeps. */
 export type OwnSort = Exclude<KeptSort, OfficeSort>;
 

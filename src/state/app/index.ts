@@ -42,6 +42,7 @@ export {
   type Reckoning,
 } from './catchUpSlice';
 export { askOffice, tablesChanged } from './asking';
+export { mixSaid, soundReader } from './voicemailSound';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
   legAt,

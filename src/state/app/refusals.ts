@@ -129,6 +129,7 @@ const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'
   line: 'That line’s texts and faxes are somebody else’s.',
   message: 'Only whoever wrote it can do that.',
   fax: 'Only whoever sends it can do that.',
+  mailbox: 'That mailbox is somebody else’s.',
   room: 'Only those in the room can do that.',
   office: 'Only whoever runs the office can change that.',
 };
@@ -152,6 +153,10 @@ export function explainInboxRefusal(reason: InboxRefusal): string {
       return 'It has gone out already.';
     case 'cannotText':
       return reason.failure === 'optedOut' ? 'They asked for no more texts.' : 'That number takes no texts.';
+    case 'unknownVoicemail':
+      return 'That voicemail is not there any more.';
+    case 'unknownPerson':
+      return 'They are not in this office any more.';
     case 'unknownFax':
       return 'That fax is not there any more.';
     case 'underway':

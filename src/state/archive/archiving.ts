@@ -21,7 +21,7 @@ import {
   type StoredKind,
   type StoredSound,
 } from '../storage';
-import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind, spokenKind } from '../kept';
+import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind } from '../kept';
 
 /** What stands under keys that begin so, and what it is called when it is counted. */
 const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string }[] = [
@@ -32,7 +32,6 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   { prefix: catchUpKeys.reckoning, kind: reckoningKind, name: 'who waits' },
   { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
   { prefix: catchUpKeys.picture, kind: pictureKind, name: 'pictures' },
-  { prefix: catchUpKeys.spoken, kind: spokenKind, name: 'voicemails being left' },
   { prefix: storageKeys.heard, kind: heardKind, name: 'recordings being made' },
   { prefix: storageKeys.work, kind: workKind, name: 'notes and follow-ups' },
   { prefix: storageKeys.planDraft, kind: planDraftKind, name: 'the changed ring plan' },

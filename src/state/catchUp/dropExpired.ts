@@ -8,7 +8,7 @@ import {
   expiredVoicemails,
   type KeepDays,
 } from '@/core/inbox/retention';
-import { askOffice, dropSome, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
+import { askOffice, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from '../kept';
@@ -48,7 +48,8 @@ export async function dropExpired(
   const { catchUp, history } = store.getState();
   const { voicemails, texts, faxes, recordings } = expiredOf(catchUp.kept, history.records, keepDays, now);
   const idsOf = (things: readonly { id: string }[]) => things.map(({ id }) => id);
-  if (voicemails.length > 0) store.dispatch(dropSome('voicemails', idsOf(voicemails)));
+  if (voicemails.length > 0)
+    await store.dispatch(askOffice({ type: 'forgetVoicemails', ids: idsOf(voicemails) }));
   if (texts.length > 0) await store.dispatch(askOffice({ type: 'forget', ids: idsOf(texts) }));
   if (faxes.length > 0) await store.dispatch(askOffice({ type: 'forgetFaxes', ids: idsOf(faxes) }));
   if (recordings.length > 0) store.dispatch(keepMany('deletedRecordings', recordings));

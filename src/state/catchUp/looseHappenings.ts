@@ -4,8 +4,7 @@ import { pagesWord, type Fax } from '@/core/inbox/fax';
 import { looseEventsOf, taskKey, whoOf, type LooseEvent, type Tried, type Who } from '@/core/inbox/looseEnds';
 import { isInside, roomIdOf, speaksTo, type Message } from '@/core/inbox/messages';
 import type { OfficeIndex } from '@/core/setup';
-import type { Voicemail } from '@/core/inbox/voicemail';
-import { textOf } from '@/core/inbox/voicemail';
+import { textOf, voicemailOfRecord, type Voicemail } from '@/core/inbox/voicemail';
 import { selectOffice, selectPeople, type RootState } from '@/state/app';
 
 /** What records, texts and follow-ups mean for who waits, in the order it happened. */
@@ -26,7 +25,9 @@ export function happenings(
   const office = selectOffice(state);
   const people = selectPeople(state);
   const ofRecords = records.flatMap((record) =>
-    looseEventsOf(record, office, people).map((event) => withWords(event, state.catchUp.kept.voicemails)),
+    looseEventsOf(record, office, people).map((event) =>
+      withWords(event, voicemailOfRecord(record, state.catchUp.kept.voicemails)),
+    ),
   );
   return [
     ...ofRecords,
@@ -37,8 +38,8 @@ export function happenings(
 }
 
 /** A voicemail's words are known once it was transcribed. */
-function withWords(event: LooseEvent, voicemails: Record<string, Voicemail>): LooseEvent {
-  const transcript = event.kind === 'tried' ? voicemails[event.id]?.transcript : null;
+function withWords(event: LooseEvent, voicemail: Voicemail | null): LooseEvent {
+  const transcript = voicemail?.transcript;
   return transcript && event.kind === 'tried' ? { ...event, words: textOf(transcript) } : event;
 }
 

@@ -1,11 +1,12 @@
 import { sampleCatchUp } from '@sample/catchUp';
 import transcripts from '@sample/transcripts.json';
 
-import type { CallRecord, Endpoint } from '@/core/calls/exchange';
+import type { CallRecord } from '@/core/calls/exchange';
 import { talkMs } from '@/core/calls/history';
 import { writtenMessage } from '@/core/inbox/messages';
 import { reachedMs, whoOf, type LooseEvent } from '@/core/inbox/looseEnds';
-import type { SpokenWord, Voicemail } from '@/core/inbox/voicemail';
+import { voicemailOfRecord, type SpokenWord, type Voicemail } from '@/core/inbox/voicemail';
+import { hearsMailbox, voicemailOf, type SeenTables } from '@/core/office';
 import type { OfficeUpdate, Owed } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
@@ -15,8 +16,8 @@ import {
   changesBetween,
   finishFollowUp,
   identifyNumber,
-  keepOne,
   keptRead,
+  mixSaid,
   reckoned,
   removeWork,
   selectOffice,
@@ -29,7 +30,7 @@ import {
 
 import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
-import { isStorageFault, type Vault, type Work } from '../storage';
+import { isStorageFault, type Work } from '../storage';
 import { dropExpired } from './dropExpired';
 import { fetchPages } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
@@ -37,8 +38,8 @@ import { catchUpKeys, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
 import { looseHappened } from './reckon';
 import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
-import { hearsMailbox, voicemailOf } from './voicemails';
-import { VoicemailSound, type WordsOfClip } from './voicemailSound';
+import { wordsSaid, type WordsOfClip } from './transcribing';
+import { keepTranscript } from './voicemails';
 
 type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0];
 
@@ -49,14 +50,9 @@ type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0];
 export function startCatchingUp({ store, services, vault }: Context): () => void {
   const myId = store.getState().office.me?.personId ?? '';
   const { keepDays } = store.getState().settings;
-  const isHeardHere = (endpoint: Endpoint) =>
-    (endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox') &&
-    hearsMailbox(endpoint, myId, selectOffice(store.getState()));
-  const sound = new VoicemailSound(vault, isHeardHere, services.keepSound, fetchClip);
+  const isHeardHere = ({ mailboxId }: Voicemail) =>
+    hearsMailbox(mailboxId, myId, selectOffice(store.getState()));
   const takeIn = (update: Owed) => {
-    const callOf = (id: string) =>
-      update.changedCalls.find((call) => call.id === id) ?? store.getState().calls.byId[id];
-    sound.follow(update, callOf);
     const { messages } = store.getState().catchUp.kept;
     const texts = update.messageIds.flatMap((id) => messages[id] ?? []);
     store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
@@ -68,21 +64,22 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     tellOfTexts(store, texts);
     tellPlacesOfTexts(store, texts, services.clock.now());
     for (const event of update.events)
-      if (event.type === 'recordWritten' && event.record.personId === myId) void takeRecord(event.record);
+      if (event.type === 'recordWritten' && event.record.personId === myId) takeRecord(event.record);
+    const { voicemails } = store.getState().catchUp.kept;
+    for (const id of update.voicemailIds) {
+      const voicemail = voicemails[id];
+      if (!voicemail || !isHeardHere(voicemail)) continue;
+      const { number, name } = voicemail.from;
+      tellOfVoicemail(store, id, identifyNumber(number, name, selectPeople(store.getState())).name);
+      void takeVoicemail({ store, services }, voicemail);
+    }
   };
-  const takeRecord = async (record: CallRecord) => {
-    const voicemail = voicemailOf(record, selectOffice(store.getState()), null);
-    // Who waits is known at once; the words come when they are there.
+  const takeRecord = (record: CallRecord) => {
+    // Who waits is known at once; the words of a voicemail come when they are there.
     count(store, [record]);
     keepPromises(store, record);
-    if (!voicemail) {
+    if (!voicemailOfRecord(record, store.getState().catchUp.kept.voicemails))
       tellPlacesOfMissed(store, record, services.clock.now());
-      return;
-    }
-    store.dispatch(keepOne('voicemails', voicemail));
-    const { number, name } = voicemail.from;
-    tellOfVoicemail(store, record.id, identifyNumber(number, name, selectPeople(store.getState())).name);
-    await takeSound(store, sound, services.clock, record, voicemail);
   };
 
   const takeOne = (update: Owed) => {
@@ -117,17 +114,14 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopSearching = startSearching(store, services);
   const stopSyncing = startSyncing(store);
   const stopWatching = startWatching(store, services);
-  const stopOnline = whenOnlineAgain(store, () => void takeLeftSounds(store, sound, services.clock));
-  void sound
-    .resume()
-    .then(() =>
-      readKept({ store, services, vault }, sound, () => {
-        isReady = true;
-        takeOwed();
-      }),
-    )
+  const takeUnheard = () => takeWithoutWords({ store, services }, isHeardHere);
+  const stopOnline = whenOnlineAgain(store, () => void takeUnheard());
+  void readKept({ store, services, vault }, () => {
+    isReady = true;
+    takeOwed();
+  })
     .then(() => dropExpired(store, vault, keepDays, services.clock.now()))
-    .then(() => takeLeftSounds(store, sound, services.clock))
+    .then(takeUnheard)
     .catch((error: unknown) => {
       if (!isStorageFault(error)) throw error;
       services.giveUp(error);
@@ -144,27 +138,24 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   };
 }
 
-/** Mixes a voicemail's sound; without its clips, when there is a network again. */
-async function takeSound(
-  store: AppStore,
-  sound: VoicemailSound,
-  clock: Services['clock'],
-  record: CallRecord,
+/** Has a voicemail's sound on this device, and its words; without its clips, when there is a network again. */
+async function takeVoicemail(
+  { store, services }: Pick<Context, 'store' | 'services'>,
   voicemail: Voicemail,
 ): Promise<void> {
-  const taken = await sound.finish(record, wordsOf).then(
-    (transcript) => ({ transcript }),
-    () => null,
-  );
-  if (!taken) return;
-  const current = store.getState().catchUp.kept.voicemails[record.id] ?? voicemail;
-  const withWords = { ...current, ...taken };
-  tellPlacesOfVoicemail(store, withWords, clock.now());
-  if (!taken.transcript) return;
-  store.dispatch(keepOne('voicemails', withWords));
+  const sound = await services.readSound(voicemail.id);
+  const transcript = voicemail.transcript ?? (sound && wordsSaid(voicemail, wordsOf));
+  tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
+  if (!transcript || voicemail.transcript) return;
+  await store.dispatch(keepTranscript(voicemail.id, transcript));
   // Who was reached meanwhile does not wait again for having said something.
-  const open = store.getState().catchUp.reckoning?.ends.open ?? [];
-  if (open.some(({ reasons }) => reasons.some(({ id }) => id === record.id))) count(store, [record]);
+  const { history, catchUp } = store.getState();
+  const open = catchUp.reckoning?.ends.open ?? [];
+  const records = history.records.filter(({ callId }) => callId === voicemail.callId);
+  const waiting = records.filter((record) =>
+    open.some(({ reasons }) => reasons.some(({ id }) => id === record.id)),
+  );
+  if (waiting.length > 0) count(store, waiting);
 }
 
 function whenOnlineAgain(store: AppStore, act: () => void): () => void {
@@ -191,18 +182,14 @@ function keepPromises(store: AppStore, record: CallRecord): void {
   }
 }
 
-/** What was said in calls that are over, and could not be mixed then. */
-async function takeLeftSounds(
-  store: AppStore,
-  sound: VoicemailSound,
-  clock: Services['clock'],
+/** Voicemails whose sound could not be mixed when they were left. */
+async function takeWithoutWords(
+  context: Pick<Context, 'store' | 'services'>,
+  isHeardHere: (voicemail: Voicemail) => boolean,
 ): Promise<void> {
-  const { calls, history, catchUp } = store.getState();
-  for (const callId of sound.unmixed()) {
-    const record = history.records.find((each) => each.callId === callId);
-    const voicemail = catchUp.kept.voicemails[record?.id ?? ''];
-    if (record && voicemail && !calls.byId[callId]) await takeSound(store, sound, clock, record, voicemail);
-  }
+  for (const voicemail of Object.values(context.store.getState().catchUp.kept.voicemails))
+    if (voicemail.transcript === null && voicemail.said.length > 0 && isHeardHere(voicemail))
+      await takeVoicemail(context, voicemail);
 }
 
 function count(store: AppStore, records: readonly CallRecord[]): void {
@@ -211,11 +198,7 @@ function count(store: AppStore, records: readonly CallRecord[]): void {
 }
 
 /** `onRead` comes once all that is kept has been read, and before the history, which takes longer. */
-async function readKept(
-  { store, services, vault }: Context,
-  sound: VoicemailSound,
-  onRead: () => void,
-): Promise<void> {
+async function readKept({ store, services, vault }: Context, onRead: () => void): Promise<void> {
   const { dispatch } = store;
   const now = services.clock.now();
   const [kept] = (await vault.read(catchUpKeys.reckoning, reckoningKind)) ?? [];
@@ -225,18 +208,23 @@ async function readKept(
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   const own = await readKeptThings(vault);
-  const { messages = [], rooms = [], faxes = [] } = (await services.link?.tables()) ?? {};
-  dispatch(
-    keptRead([...own, ...asKept('messages', messages), ...asKept('rooms', rooms), ...asKept('faxes', faxes)]),
-  );
+  const tables = await services.link?.tables();
+  dispatch(keptRead([...own, ...(tables ? rowsOf(tables) : [])]));
   // Who opens the app for the first time has missed nothing.
   dispatch(arrivalsSeen(seen?.before ?? now));
   await moveOldTexts(store);
   onRead();
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);
-  else await beginAnew(store, vault, sound, now);
+  else await beginAnew({ store, services, vault }, now);
 }
+
+const rowsOf = ({ messages, rooms, faxes, voicemails }: SeenTables) => [
+  ...asKept('rooms', rooms),
+  ...asKept('messages', messages),
+  ...asKept('faxes', faxes),
+  ...asKept('voicemails', voicemails),
+];
 
 /** Texts that an earlier version kept among the notes around calls. */
 async function moveOldTexts(store: AppStore): Promise<void> {
@@ -270,21 +258,23 @@ function catchUpWith(store: AppStore, upTo: number): void {
 }
 
 /** The first reckoning, from all that is known; with the sample's own voicemails, texts and what was done by hand. */
-async function beginAnew(store: AppStore, vault: Vault, sound: VoicemailSound, now: number): Promise<void> {
+async function beginAnew({ store, services, vault }: Context, now: number): Promise<void> {
   const sample = sampleCatchUp(store.getState().history.records, now);
-  for (const { record, clip } of sample.voicemails) {
-    const heard = [{ kind: 'clip' as const, at: record.endedAt - record.messageMs, clip }];
-    const transcript = await sound.keep(record, heard, wordsOf).catch(() => null);
-    const voicemail = voicemailOf(record, selectOffice(store.getState()), transcript);
-    if (voicemail) store.dispatch(keepOne('voicemails', voicemail));
-  }
+  const voicemails = sample.voicemails.flatMap(({ record, clip }) => {
+    const said = [{ kind: 'clip' as const, at: record.endedAt - record.messageMs, clip }];
+    const voicemail = voicemailOf(record, selectOffice(store.getState()), said);
+    return voicemail ? [{ ...voicemail, transcript: wordsSaid(voicemail, wordsOf) }] : [];
+  });
+  await store.dispatch(askOffice({ type: 'bringVoicemails', voicemails }));
+  for (const { id } of voicemails) await services.readSound(id);
   for (const { record, recording, clip } of sample.recordings) {
     const [first] = recording.pieces;
     const last = recording.pieces.at(-1)?.to;
     if (!first || last == null) continue;
-    const heard = [{ kind: 'clip' as const, at: first.from + 1_000, clip }];
-    const piece = { id: recording.id, callId: record.callId, endedAt: last, messageMs: last - first.from };
-    await sound.keep(piece, heard, wordsOf).catch(() => null);
+    const said = [{ kind: 'clip' as const, at: first.from + 1_000, clip }];
+    const piece = { callId: record.callId, at: first.from, durationMs: last - first.from, said };
+    const sound = await mixSaid(piece).catch(() => null);
+    if (sound) await services.keepSound(recording.id, sound);
   }
   const { messages: texts, rooms, faxes } = sample;
   await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
@@ -358,9 +348,3 @@ function followWork(store: AppStore, services: Services): () => void {
 /** The stand-in transcriber's words. */
 const words: Readonly<Record<string, readonly SpokenWord[]>> = transcripts;
 const wordsOf: WordsOfClip = (clip) => words[clip] ?? null;
-
-async function fetchClip(id: string): Promise<Uint8Array> {
-  const response = await fetch(`/voices/${id}.wav`);
-  if (!response.ok) throw new Error(`No clip ${id}`);
-  return new Uint8Array(await response.arrayBuffer());
-}

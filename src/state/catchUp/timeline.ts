@@ -5,7 +5,7 @@ import type { FollowUp } from '@/core/inbox/followUps';
 import type { Fax } from '@/core/inbox/fax';
 import type { Message } from '@/core/inbox/messages';
 import type { ContactNumber, JoinedContact } from '@/core/people/contacts';
-import type { Voicemail } from '@/core/inbox/voicemail';
+import { voicemailOfRecord, type Voicemail } from '@/core/inbox/voicemail';
 import { identifyNumber, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
 
 import type { Work } from '../storage';
@@ -125,7 +125,7 @@ export const selectTimeline = createSelector(
         at: record.startedAt,
         id: record.id,
         record,
-        voicemail: voicemails[record.id] ?? null,
+        voicemail: voicemailOfRecord(record, voicemails),
       })),
       ...Object.values(messages)
         .filter(({ number }) => numbers.has(number))

@@ -1,12 +1,3 @@
 /** What is kept one by one: its keys and forms in storage; and pictures, which are read when they are shown. */
-export {
-  catchUpKeys,
-  faxPagesKind,
-  keptKinds,
-  pictureKind,
-  reckoningKind,
-  seenKind,
-  spokenKind,
-  type Spoken,
-} from './kinds';
+export { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind, seenKind } from './kinds';
 export { keepPicture, pictureKeyOf, readPicture, usePicture } from './pictures';

@@ -5,8 +5,6 @@ import { destinationSchema, toldSchema } from '@/core/inbox/notifications';
 import { sourceSchema } from '@/core/people/upkeep';
 import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people/contacts';
 import { deletedRecordingSchema } from '@/core/calls/recordings';
-import { heardEntrySchema } from '@/core/shared/sound';
-import { voicemailSchema } from '@/core/inbox/voicemail';
 import type { Kept, OwnSort } from '@/state/app';
 
 import type { StoredKind } from '../storage';
@@ -18,16 +16,11 @@ const reckoningSchema = z.object({
 });
 type KeptReckoning = z.infer<typeof reckoningSchema>;
 
-/** What is being said to the worker's mailbox, so that closing the page loses none of it. */
-const spokenSchema = z.object({ callId: z.string(), heard: z.array(heardEntrySchema) });
-export type Spoken = z.infer<typeof spokenSchema>;
-
 /** What came in before that instant (epoch milliseconds) the worker has seen. */
 const seenSchema = z.object({ before: z.number() });
 export const seenKind: StoredKind<z.infer<typeof seenSchema>> = { version: 1, schema: seenSchema };
 
 export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };
-export const spokenKind: StoredKind<Spoken> = { version: 1, schema: spokenSchema };
 
 /** A fax's pages as base64; where they could not be fetched yet, from where they can be. */
 const faxPagesSchema = z.object({ pdf: z.string().nullable(), url: z.string().nullable() });
@@ -43,7 +36,6 @@ export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version:
 export const catchUpKeys = {
   reckoning: 'looseEnds',
   seen: 'arrivalsSeen',
-  spoken: 'spoken/',
   faxPages: 'faxPages/',
   picture: 'picture/',
 } as const;
@@ -61,11 +53,6 @@ const blockOfOne = (data: unknown) => {
 export const keptKinds: {
   readonly [Sort in OwnSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
 } = {
-  voicemails: {
-    prefix: 'voicemail/',
-    kind: { version: 1, schema: voicemailSchema },
-    name: 'voicemails',
-  },
   people: {
     prefix: 'contact/',
     kind: { version: 2, schema: peopleBlockSchema, migrations: { 1: blockOfOne } },

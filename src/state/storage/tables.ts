@@ -1,11 +1,14 @@
 import { roomSchema, type Room } from '@/core/inbox/messages';
+import { voicemailSchema, type Voicemail } from '@/core/inbox/voicemail';
 import {
   keptFaxSchema,
   keptMessageSchema,
+  spokenSchema,
   type InboxChange,
   type KeptFax,
   type KeptInbox,
   type KeptMessage,
+  type Spoken,
 } from '@/core/office';
 
 import { Vault, type StoredKind } from './Vault';
@@ -18,6 +21,8 @@ export const tableKinds: {
   readonly messages: { prefix: string; kind: StoredKind<KeptMessage>; name: string };
   readonly rooms: { prefix: string; kind: StoredKind<Room>; name: string };
   readonly faxes: { prefix: string; kind: StoredKind<KeptFax>; name: string };
+  readonly voicemails: { prefix: string; kind: StoredKind<Voicemail>; name: string };
+  readonly spoken: { prefix: string; kind: StoredKind<Spoken>; name: string };
 } = {
   messages: {
     prefix: 'message/',
@@ -37,18 +42,30 @@ export const tableKinds: {
     kind: { version: 2, schema: keptFaxSchema, migrations: { 1: (data) => ({ ofOnePerson: data }) } },
     name: 'faxes',
   },
+  voicemails: {
+    prefix: 'voicemail/',
+    kind: {
+      version: 2,
+      schema: voicemailSchema,
+      migrations: { 1: (data) => ({ ...(data as object), said: [] }) },
+    },
+    name: 'voicemails',
+  },
+  spoken: { prefix: 'spoken/', kind: { version: 1, schema: spokenSchema }, name: 'voicemails being left' },
 };
 
 /** All rows of earlier runs. */
 export async function readTables(vault: Vault): Promise<KeptInbox> {
   const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
     [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
-  const [messages, rooms, faxes] = await Promise.all([
+  const [messages, rooms, faxes, voicemails, spoken] = await Promise.all([
     read(tableKinds.messages),
     read(tableKinds.rooms),
     read(tableKinds.faxes),
+    read(tableKinds.voicemails),
+    read(tableKinds.spoken),
   ]);
-  return { messages, rooms, faxes };
+  return { messages, rooms, faxes, voicemails, spoken };
 }
 
 /** What is to be written, and under which keys nothing is any more. */

@@ -33,4 +33,5 @@ export { isAudible, whatIsHeard, type Heard } from './hearing';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
 export { recordSchema, type CallOutcome, type CallRecord } from './record';
+export { recordIdOf } from './records';
 export { allowedIn, type LegAct } from './transitions';

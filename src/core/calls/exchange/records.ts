@@ -37,6 +37,9 @@ function keeperOfLastMenu(office: OfficeIndex, call: Call): string | null {
   return (last && office.menus.get(last.ownerId)?.keeperId) ?? null;
 }
 
+/** Under which id somebody's record of a call is kept. */
+export const recordIdOf = (callId: string, personId: string): string => `${callId}-${personId}`;
+
 function buildRecord(
   office: OfficeIndex,
   call: Call,
@@ -53,7 +56,7 @@ function buildRecord(
   const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
   const tookPart = isCaller || ownAnswered !== undefined;
   return {
-    id: `${call.id}-${personId}`,
+    id: recordIdOf(call.id, personId),
     callId: call.id,
     personId,
     direction: isCaller ? 'out' : 'in',

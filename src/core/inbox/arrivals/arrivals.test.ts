@@ -89,6 +89,7 @@ const voicemail = (at: number, more: Partial<Voicemail> = {}): Voicemail => ({
   deletedAt: null,
   transcript: null,
   forwarded: null,
+  said: [],
   ...more,
 });
 /** A missed call, with whoever waits for it. */

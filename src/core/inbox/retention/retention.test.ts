@@ -22,6 +22,7 @@ describe('what is dropped after thirty days', () => {
     deletedAt: null,
     transcript: null,
     forwarded: null,
+    said: [],
     ...more,
   });
   it('never a voicemail that nobody has heard; one that was put away can be had back for a day', () => {

@@ -10,6 +10,8 @@ export {
 export {
   messageWaiting,
   messageWaitingWords,
+  voicemailIdOf,
+  voicemailOfRecord,
   voicemailSchema,
   type MessageWaiting,
   type Voicemail,

@@ -26,6 +26,7 @@ const voicemail = (more: Partial<Voicemail>): Voicemail => ({
   deletedAt: null,
   transcript: null,
   forwarded: null,
+  said: [],
   ...more,
 });
 

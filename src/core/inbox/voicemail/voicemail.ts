@@ -1,5 +1,8 @@
 import { z } from 'zod';
 
+import type { CallRecord } from '@/core/calls/exchange';
+import { heardEntrySchema } from '@/core/shared/sound';
+
 import { transcriptSchema } from './transcript';
 
 export const voicemailSchema = z.object({
@@ -25,9 +28,32 @@ export const voicemailSchema = z.object({
   transcript: transcriptSchema.nullable(),
   /** By whom it was passed on, with their word. */
   forwarded: z.object({ byId: z.string(), word: z.string() }).nullable(),
+  /** What was said in it, from which its sound is mixed; empty where that is kept apart alone. */
+  said: z.array(heardEntrySchema).default([]),
 });
 /** A message left in a mailbox. Its sound is kept apart, under the same id. */
 export type Voicemail = z.infer<typeof voicemailSchema>;
+
+/** Under which id the message that a call left is kept; null where that record of it is not of one left in a mailbox. */
+export function voicemailIdOf({
+  id,
+  callId,
+  personId,
+  direction,
+  finish,
+  messageMs,
+}: Pick<CallRecord, 'id' | 'callId' | 'personId' | 'direction' | 'finish' | 'messageMs'>): string | null {
+  if (messageMs === 0 || direction === 'out') return null;
+  // The call of a team has a record for each of its members, and leaves one message.
+  if (finish?.kind === 'teamMailbox') return `${callId}-${finish.teamId}`;
+  return finish?.kind === 'mailbox' && finish.personId === personId ? id : null;
+}
+
+/** The message of a record. Earlier versions kept a team's under the id of the record. */
+export const voicemailOfRecord = (
+  record: CallRecord,
+  voicemails: Readonly<Record<string, Voicemail>>,
+): Voicemail | null => voicemails[voicemailIdOf(record) ?? ''] ?? voicemails[record.id] ?? null;
 
 /** Message waiting (RFC 3842 §5.2): how many are new and old, and of those how many urgent. */
 export interface MessageWaiting {

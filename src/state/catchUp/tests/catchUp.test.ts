@@ -16,7 +16,7 @@ import {
 } from '@/state/app';
 
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
-import { soundKind, storageKeys, Vault, type StoredSound } from '../../storage';
+import { soundKind, storageKeys, Vault } from '../../storage';
 import {
   deleteRecording,
   putAway,
@@ -232,20 +232,17 @@ describe('a voicemail', () => {
     }) as never;
     await leftBy(app);
     await app.vault.flush();
-    expect(await app.vault.keys('spoken/')).toHaveLength(1);
+    expect(app.sounds.size).toBe(0);
     globalThis.fetch = fetched;
     const { records } = app.state().history;
     app.stop();
-    const again = createAppStore();
-    const mixed = new Map<string, StoredSound>();
-    again.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
-    again.services.keepSound = async (id, sound) => void mixed.set(id, sound);
-    again.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
-    again.store.dispatch(recordsAdded(records));
-    endWithTest(startCatchingUp({ store: again.store, services: again.services, vault: app.vault }));
-    again.store.dispatch(historyCompleted());
-    await settle();
-    expect(mixed.size).toBe(1);
+    const again = await open(app.kept, { state: app.office.save(), at: start + 120_000, records });
+    await until(() => again.sounds.size === 1);
+    const [left] = Object.values(again.state().catchUp.kept.voicemails).filter(
+      ({ from }) => from.number === cawder.number,
+    );
+    expect(again.sounds.has(left?.id ?? '')).toBe(true);
+    expect(textOf(left?.transcript ?? [])).toContain('Please call me back');
   });
 });
 

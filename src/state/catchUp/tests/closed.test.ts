@@ -1,12 +1,14 @@
 import { sampleCast, sampleOffice } from '@sample';
 
+import type { CallRecord } from '@/core/calls/exchange';
 import { Clock } from '@/office/clock';
 import { incomingTextSchema } from '@/office/carrier';
 import { InPageOffice, type OfficeState, type OfficeStep, type Owed } from '@/office/link';
+import type { Speech } from '@/office/standins';
 
 import { writeFax, writeText } from '..';
 import { rowEntries, UnreadableStorage, Vault } from '../../storage';
-import { cawder, open, serveClips, settle, start, until, type App } from './openApp';
+import { cawder, me, open, serveClips, settle, start, until, type App } from './openApp';
 
 beforeEach(serveClips);
 
@@ -137,8 +139,8 @@ describe('what falls due while the app is closed', () => {
         fax: { number: peg, lineId: 'field', title: 'Question', pages: 1, url: '/q.pdf' },
       },
     ];
-    const none = { events: [], changedCalls: [], endedCallIds: [], speech: [], taken: [] };
-    const owed = [{ at: start, ...none, messageIds: [], faxIds: [], texts: told, faxes }];
+    const none = { events: [], taken: [] };
+    const owed = [{ at: start, ...none, messageIds: [], faxIds: [], voicemailIds: [], texts: told, faxes }];
     const state = { ...first.office.save(), owed };
     first.stop();
     first.office.close();
@@ -150,6 +152,34 @@ describe('what falls due while the app is closed', () => {
     expect(byTitle.get('Permit')).toMatchObject({ state: 'done', sentPages: 2, fromId: null });
     expect(byTitle.get('Map')).toMatchObject({ state: 'waiting', failure: 'brokeOff' });
     expect(byTitle.get('Question')).toMatchObject({ state: 'received', direction: 'in', pagesUrl: '/q.pdf' });
+  });
+
+  it('a message that an earlier version had heard and not taken in is taken in by this one', async () => {
+    const first = await open();
+    const records: CallRecord[] = [];
+    const speech: Speech[] = [];
+    first.office.subscribe((update) => {
+      speech.push(...update.speech);
+      for (const event of update.events) if (event.type === 'recordWritten') records.push(event.record);
+    });
+    await first.office.send({ type: 'make', from: cawder, to: '+441314960214' });
+    for (let step = 0; step < 60; step++) await first.pass(1);
+    const [record] = records.filter(({ messageMs, personId }) => messageMs > 0 && personId === me.personId);
+    await first.vault.flush();
+    // As that version left it: told, and neither kept nor counted.
+    first.kept.entries.delete(`voicemail/${record?.id ?? ''}`);
+    const event = { type: 'recordWritten', at: start, callId: record!.callId, record: record! } as const;
+    const owed = [
+      { at: start, events: [event], taken: [], messageIds: [], faxIds: [], voicemailIds: [], speech },
+    ];
+    first.stop();
+    const app = await open(first.kept, { state: { ...first.office.save(), owed }, records: [record!] });
+    await until(() => app.sounds.has(record?.id ?? ''));
+    expect(app.state().catchUp.kept.voicemails[record?.id ?? '']).toMatchObject({
+      mailboxId: me.personId,
+      transcript: expect.arrayContaining([expect.objectContaining({ text: 'Please' })]) as unknown,
+    });
+    await until(() => app.office.owed().length === 0);
   });
 
   it('an update that the app stumbles over is set aside, and keeps back none of those after it', async () => {

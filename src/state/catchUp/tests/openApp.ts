@@ -5,7 +5,7 @@ import type { KeepDays } from '@/core/inbox/retention';
 import { encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
-import { createAppStore, keepDaysChosen, send, tablesChanged, updated } from '@/state/app';
+import { createAppStore, keepDaysChosen, send, tablesChanged, soundReader, updated } from '@/state/app';
 
 import { tellOfConnection } from '../../app/connection';
 import { historyCompleted, joined, recordsAdded } from '../../app/slices';
@@ -85,7 +85,10 @@ export async function open(
   services.link = link;
   services.vault = vault;
   services.keepSound = async (id, sound) => void sounds.set(id, sound);
-  services.readSound = async (id) => sounds.get(id) ?? null;
+  services.readSound = soundReader(store, {
+    read: async (id) => sounds.get(id) ?? null,
+    keep: services.keepSound,
+  });
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
   link.subscribe((update) => {
     store.dispatch(updated(update));

@@ -1,0 +1,12 @@
+/** The office's mailboxes: what was left in them, kept once, asked for and seen by each as is theirs. */
+export { spokenSchema, voicemailOf, type Spoken } from './entity';
+export { Mailboxes, type MailboxChange } from './Mailboxes';
+export {
+  mailboxRequestSchema,
+  type MailboxRefusal,
+  type MailboxReply,
+  type MailboxRequest,
+  type ReadMailboxRequest,
+} from './requests';
+export { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './seen';
+export { hearsMailbox } from './view';
