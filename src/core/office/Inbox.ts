@@ -2,6 +2,13 @@ import type { Room } from '@/core/inbox/messages';
 import type { Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
 
+import {
+  assignmentRequestSchema,
+  Assignments,
+  type Assignment,
+  type AssignmentChange,
+  type ReadAssignmentRequest,
+} from './assignments';
 import { Faxing, faxingRequestSchema, type FaxChange, type KeptFax, type ReadFaxingRequest } from './faxing';
 import {
   Mailboxes,
@@ -15,7 +22,7 @@ import type { InboxReply, ReadInboxRequest } from './requests';
 import type { Session } from './session';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
-export type InboxChange = MessagingChange | FaxChange | MailboxChange;
+export type InboxChange = MessagingChange | FaxChange | MailboxChange | AssignmentChange;
 
 /** The rows of the tables as an earlier run has kept them. */
 export interface KeptInbox {
@@ -24,6 +31,7 @@ export interface KeptInbox {
   faxes: readonly KeptFax[];
   voicemails: readonly Voicemail[];
   spoken: readonly Spoken[];
+  assignments: readonly Assignment[];
 }
 
 /** Which rows somebody else than the worker brought about, so that they have to be told of: what came in, arrived or fared. */
@@ -33,15 +41,25 @@ export interface InboxNews {
   voicemailIds: string[];
 }
 
-export const emptyInbox: KeptInbox = { messages: [], rooms: [], faxes: [], voicemails: [], spoken: [] };
+export const emptyInbox: KeptInbox = {
+  messages: [],
+  rooms: [],
+  faxes: [],
+  voicemails: [],
+  spoken: [],
+  assignments: [],
+};
 
 const typesOf = (schema: { options: readonly { shape: { type: { value: string } } }[] }) =>
   new Set(schema.options.map(({ shape }) => shape.type.value));
 const faxingTypes = typesOf(faxingRequestSchema);
 const mailboxTypes = typesOf(mailboxRequestSchema);
+const assignmentTypes = typesOf(assignmentRequestSchema);
 const isOfFaxes = (request: ReadInboxRequest): request is ReadFaxingRequest => faxingTypes.has(request.type);
 const isOfMailboxes = (request: ReadInboxRequest): request is ReadMailboxRequest =>
   mailboxTypes.has(request.type);
+const isOfAssignments = (request: ReadInboxRequest): request is ReadAssignmentRequest =>
+  assignmentTypes.has(request.type);
 
 type Around = Parameters<Messaging['load']>[2] & Parameters<Mailboxes['load']>[2];
 
@@ -50,23 +68,27 @@ export class Inbox {
   readonly messaging: Messaging;
   readonly faxing: Faxing;
   readonly mailboxes: Mailboxes;
+  readonly assignments: Assignments;
 
   constructor(office: () => OfficeIndex, isInCall: (personId: string, callId: string) => boolean) {
     this.messaging = new Messaging(office, isInCall);
     this.faxing = new Faxing(office);
     this.mailboxes = new Mailboxes(office);
+    this.assignments = new Assignments(office);
   }
 
   /** Takes in what was kept by an earlier run. What has come in meanwhile stays. */
-  load({ messages, rooms, faxes, voicemails, spoken }: KeptInbox, around: Around): void {
+  load({ messages, rooms, faxes, voicemails, spoken, assignments }: KeptInbox, around: Around): void {
     this.messaging.load(messages, rooms, around);
     this.faxing.load(faxes, around.ownerId);
     this.mailboxes.load(voicemails, spoken, around);
+    this.assignments.load(assignments);
   }
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
   request(session: Session, request: ReadInboxRequest, at: number): InboxReply {
     if (isOfFaxes(request)) return this.faxing.request(session, request, at);
+    if (isOfAssignments(request)) return this.assignments.request(session, request, at);
     if (isOfMailboxes(request)) return this.mailboxes.request(session, request, at);
     return this.messaging.request(session, request, at);
   }
@@ -83,7 +105,7 @@ export class Inbox {
     const faxes = this.faxing.takeChanges();
     const mailboxes = this.mailboxes.takeChanges();
     return {
-      rows: [...messages.rows, ...faxes.rows, ...mailboxes.rows],
+      rows: [...messages.rows, ...faxes.rows, ...mailboxes.rows, ...this.assignments.takeChanges()],
       news: { messageIds: messages.news, faxIds: faxes.news, voicemailIds: mailboxes.news },
     };
   }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { assignmentRequestSchema, type AssignmentReply } from './assignments';
 import { faxingRequestSchema, type FaxingReply } from './faxing';
 import { mailboxRequestSchema, type MailboxReply } from './mailboxes';
 import { messagingRequestSchema, type MessagingReply } from './messaging';
@@ -9,10 +10,11 @@ export const inboxRequestSchema = z.discriminatedUnion('type', [
   ...messagingRequestSchema.options,
   ...faxingRequestSchema.options,
   ...mailboxRequestSchema.options,
+  ...assignmentRequestSchema.options,
 ]);
 export type InboxRequest = z.input<typeof inboxRequestSchema>;
 export type ReadInboxRequest = z.infer<typeof inboxRequestSchema>;
 
-export type InboxReply = MessagingReply | FaxingReply | MailboxReply;
+export type InboxReply = MessagingReply | FaxingReply | MailboxReply | AssignmentReply;
 /** Why it was not done; nothing has changed then. */
 export type InboxRefusal = Extract<InboxReply, { ok: false }>['reason'];

@@ -4,6 +4,7 @@ import type { Fax } from '@/core/inbox/fax';
 import type { Message, Room } from '@/core/inbox/messages';
 import type { Voicemail } from '@/core/inbox/voicemail';
 
+import { allAssignmentsSeen, assignmentsSeen, seenAssignmentSchema, type Assignment } from './assignments';
 import { allFaxesSeen, faxingSeen, seenFaxingSchema } from './faxing';
 import type { Inbox, InboxChange } from './Inbox';
 import { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './mailboxes';
@@ -14,6 +15,7 @@ export const seenChangeSchema = z.union([
   ...seenMessagingSchema.options,
   ...seenFaxingSchema.options,
   ...seenMailboxSchema.options,
+  ...seenAssignmentSchema.options,
 ]);
 export type SeenChange = z.infer<typeof seenChangeSchema>;
 
@@ -30,10 +32,12 @@ export function seenChanges(
   const messaging = changes.filter((change) => change.table === 'messages' || change.table === 'rooms');
   const faxes = changes.filter((change) => change.table === 'faxes');
   const mailboxes = changes.filter((change) => change.table === 'voicemails' || change.table === 'spoken');
+  const assignments = changes.filter((change) => change.table === 'assignments');
   return [
     ...messagingSeen(messaging, personId, inbox.messaging),
     ...faxingSeen(faxes, personId, inbox.faxing),
     ...mailboxesSeen(mailboxes, personId, inbox.mailboxes),
+    ...assignmentsSeen(assignments, personId, inbox.assignments),
   ];
 }
 
@@ -43,14 +47,16 @@ export interface SeenTables {
   rooms: Room[];
   faxes: Fax[];
   voicemails: Voicemail[];
+  assignments: Assignment[];
 }
 
 /** All that somebody sees now. */
 export function allSeen(personId: string | null, inbox: Inbox): SeenTables {
-  if (personId === null) return { messages: [], rooms: [], faxes: [], voicemails: [] };
+  if (personId === null) return { messages: [], rooms: [], faxes: [], voicemails: [], assignments: [] };
   return {
     ...allMessagingSeen(personId, inbox.messaging),
     faxes: allFaxesSeen(personId, inbox.faxing),
     voicemails: allVoicemailsSeen(personId, inbox.mailboxes),
+    assignments: allAssignmentsSeen(personId, inbox.assignments),
   };
 }

@@ -28,7 +28,6 @@ import {
   type OfficeState,
   type OfficeUpdate,
   type Owed,
-  type Taken,
 } from './link';
 import { Away, beatMs } from './Away';
 import { FaxTraffic } from './FaxTraffic';
@@ -85,7 +84,6 @@ export class InPageOffice implements OfficeOfAll {
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
   private speech: Speech[] = [];
-  private taken: Taken[] = [];
   private readonly owing: Owing;
   private readonly away: Away;
   private isStarted = false;
@@ -98,8 +96,7 @@ export class InPageOffice implements OfficeOfAll {
     const around = {
       office: () => this.exchange.office,
       isOnline: options.isOnline ?? (() => true),
-      isHere: (personId: string) =>
-        this.exchange.office.devicesOf(personId).some(({ id }) => this.devicesInUse.has(id)),
+      isHere: (personId: string) => this.isHere(personId),
       member: () => this.member(),
     };
     this.inboxNow = new Inbox(
@@ -178,8 +175,12 @@ export class InPageOffice implements OfficeOfAll {
     return this.play({ kind: 'network', network }, (asked) => this.standIns.setNetwork(asked.network));
   }
 
+  isHere(personId: string): boolean {
+    return this.exchange.office.devicesOf(personId).some(({ id }) => this.devicesInUse.has(id));
+  }
+
   /** What a session asks for beside calls. */
-  async askAs(session: Session, asked: InboxRequest): Promise<InboxReply> {
+  async askFor(session: Session, asked: InboxRequest): Promise<InboxReply> {
     const request = inboxRequestSchema.parse(asked);
     await this.whenOpen;
     const now = this.options.clock.now();
@@ -215,10 +216,6 @@ export class InPageOffice implements OfficeOfAll {
     return this.play({ kind: 'faxScript', number, script }, (asked) =>
       this.faxes.carrier.setScript(asked.number, asked.script),
     );
-  }
-
-  take(taken: Taken): Promise<void> {
-    return this.play({ kind: 'take', taken }, (asked) => this.taken.push(asked.taken));
   }
 
   setTextScript(number: string, script: TextScript): Promise<void> {
@@ -265,7 +262,6 @@ export class InPageOffice implements OfficeOfAll {
       endedCallIds: [],
       speech: [],
       changes: [],
-      taken: [],
       setup: this.exchange.setup,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
@@ -413,13 +409,12 @@ export class InPageOffice implements OfficeOfAll {
 
   private publish(always = false): void {
     this.schedule();
-    const { events, speech, taken } = this;
+    const { events, speech } = this;
     const { rows, news } = this.inboxNow.takeChanges();
     const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
     if (isQuiet && !always) return;
     this.events = [];
     this.speech = [];
-    this.taken = [];
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
     const update = plain({
       at: this.exchange.now,
@@ -428,7 +423,6 @@ export class InPageOffice implements OfficeOfAll {
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
       changes: [],
-      taken,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,

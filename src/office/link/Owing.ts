@@ -22,10 +22,10 @@ export class Owing {
   }
 
   /** Keeps of an update what others have to take in. */
-  add({ at, events, taken }: OfficeUpdate, news: InboxNews): void {
+  add({ at, events }: OfficeUpdate, news: InboxNews): void {
     const records = events.filter(({ type }) => type === 'recordWritten');
-    if ([records, taken, ...Object.values<string[]>({ ...news })].every(({ length }) => length === 0)) return;
-    this.entries = [...this.entries, { at, events: records, taken, ...news }];
+    if ([records, ...Object.values<string[]>({ ...news })].every(({ length }) => length === 0)) return;
+    this.entries = [...this.entries, { at, events: records, ...news }];
   }
 
   /**

@@ -20,7 +20,7 @@ import type { Network } from '@/core/calls/quality';
 
 import type { FaxScript, IncomingFax, IncomingText, TextScript } from '../carrier';
 import type { Script } from '../standins';
-import type { OfficeLink, OfficeUpdate, Owed, Taken } from './link';
+import type { OfficeLink, OfficeUpdate, Owed } from './link';
 
 /** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
@@ -30,9 +30,11 @@ export class NotForThisSession extends Error {
 }
 
 /** The office that sessions are linked to. */
-export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'tables' | 'subscribe'> {
+export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'askAs' | 'tables' | 'subscribe'> {
   seen(): OfficeSeen;
-  askAs(session: Session, request: InboxRequest): Promise<InboxReply>;
+  askFor(session: Session, request: InboxRequest): Promise<InboxReply>;
+  /** Whether an app is signed in as somebody. */
+  isHere(personId: string): boolean;
   inbox(): Promise<Inbox>;
   /** Whether it is that session to which the office owes what it has told. */
   owes(session: Session): boolean;
@@ -79,7 +81,7 @@ export class SessionLink implements OfficeLink {
   }
 
   ask(request: InboxRequest): Promise<InboxReply> {
-    return this.office.askAs(this.session, request);
+    return this.office.askFor(this.session, request);
   }
 
   async tables(): Promise<SeenTables> {
@@ -90,8 +92,13 @@ export class SessionLink implements OfficeLink {
     return this.asSimulator(() => this.office.receiveText(text));
   }
 
-  take(taken: Taken): Promise<void> {
-    return this.asSimulator(() => this.office.take(taken));
+  askAs(personId: string, request: InboxRequest): Promise<InboxReply> {
+    return this.asSimulator(async () => {
+      if (this.office.isHere(personId))
+        throw new NotForThisSession(this.session, 'speak for somebody who is signed in');
+      const roles = ['member'] as const;
+      return this.office.askFor({ ...this.session, personId, roles: [...roles] }, request);
+    });
   }
 
   setTextScript(number: string, script: TextScript): Promise<void> {

@@ -29,9 +29,6 @@ import {
 } from '../carrier';
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
 
-const takenSchema = z.object({ key: z.string(), byId: z.string().nullable() });
-export type Taken = z.infer<typeof takenSchema>;
-
 /** What an office tells those linked to it: what happened, the calls it changed as they are now, and what is said. */
 export const officeUpdateSchema = z.object({
   at: z.number(),
@@ -43,8 +40,6 @@ export const officeUpdateSchema = z.object({
   setup: officeSetupSchema.nullable(),
   /** The messages, rooms, faxes and voicemails it changed, as they are seen now. */
   changes: z.array(seenChangeSchema),
-  /** Whom a colleague of the team has taken on, to answer them (null: let go of), by their key among the loose ends. */
-  taken: z.array(takenSchema),
   /** Devices that are signed in now. */
   signedIn: z.array(z.string()),
   /** What the network does to this device's data calls. */
@@ -53,14 +48,12 @@ export const officeUpdateSchema = z.object({
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
 /**
- * What of an update has to be taken in by whoever uses the office: news of messages, faxes and voicemails, who was taken on, and the
- * records of calls.
+ * What of an update has to be taken in by whoever uses the office: news of messages, faxes and voicemails, and the records of calls.
  */
 export const owedSchema = officeUpdateSchema
   .pick({
     at: true,
     events: true,
-    taken: true,
   })
   .extend({
     /** Messages that have come in or arrived. */
@@ -84,7 +77,6 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
   z.object({ kind: z.literal('faxIn'), fax: incomingFaxSchema }),
   z.object({ kind: z.literal('faxScript'), number: z.string(), script: faxScriptSchema }),
-  z.object({ kind: z.literal('take'), taken: takenSchema }),
   z.object({ kind: z.literal('textScript'), number: z.string(), script: textScriptSchema }),
 ]);
 export type OfficeRequest = z.input<typeof officeRequestSchema>;
@@ -126,8 +118,8 @@ export interface OfficeLink {
   tables(): Promise<SeenTables>;
   /** Lets somebody outside text one of the office's lines. */
   receiveText(text: IncomingText): Promise<void>;
-  /** Lets a colleague of the team take somebody on. */
-  take(taken: Taken): Promise<void>;
+  /** Lets a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
+  askAs(personId: string, request: InboxRequest): Promise<InboxReply>;
   setTextScript(number: string, script: TextScript): Promise<void>;
   textScriptOf(number: string): TextScript;
   /** Lets somebody outside fax one of the office's lines. */

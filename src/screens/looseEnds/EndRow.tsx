@@ -15,7 +15,7 @@ import {
 import { recordIdOf } from '@/core/calls/exchange';
 import { formatDayAndClock, formatDuration, formatSpan } from '@/core/shared/time';
 import { selectOffice, selectPeople, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
-import { putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
+import { letGo, putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';
@@ -146,7 +146,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
               <Plate
                 word={end.takenById === myId ? 'Let go of it' : 'I take it on'}
                 label={`${end.takenById === myId ? 'Let go of it' : 'I take it on'}: ${who.name}`}
-                onPress={() => dispatch(takeOn(end, end.takenById === myId ? null : myId))}
+                onPress={() => void dispatch(end.takenById === myId ? letGo(end) : takeOn(end))}
                 style={styles.act}
               />
             ) : null}
@@ -154,7 +154,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
               <Plate
                 word="Take it on"
                 label={`Take it on: ${who.name}`}
-                onPress={() => dispatch(takeOn(end, myId))}
+                onPress={() => void dispatch(takeOn(end))}
                 style={styles.act}
               />
             )}

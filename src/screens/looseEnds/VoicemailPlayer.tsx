@@ -13,6 +13,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 import { Waveform } from '@/ui/waveform';
 
 import { useSound, type Sound } from '../shared/useSound';
+import { useIsMine } from './useIsMine';
 import { usePlayback } from './usePlayback';
 
 const useStyles = themed(({ colours }) =>
@@ -60,6 +61,7 @@ function Player({ voicemail, sound, playsAtOnce, isWhole }: PlayerProps) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const { id, transcript, from } = voicemail;
+  const isMine = useIsMine(voicemail);
   const drawn = useDrawn(sound.file);
   const [speed, setSpeed] = useState<(typeof speeds)[number]>('1');
   const [skips, setSkips] = useState(false);
@@ -68,7 +70,7 @@ function Player({ voicemail, sound, playsAtOnce, isWhole }: PlayerProps) {
     title: `Voicemail from ${from.name ?? from.number ?? 'a withheld number'}`,
     speed: Number(speed),
     silences: skips ? drawn.silences : none,
-    onBegin: () => dispatch(setHeard(id, true)),
+    onBegin: () => void (isMine && dispatch(setHeard(id, true))),
   });
   const begun = useRef(false);
   useEffect(() => {

@@ -25,6 +25,7 @@ import { space } from '@/ui/tokens';
 
 import { pickFile, saveBlob, saveFile } from '../shared/files';
 import { MoreToggle } from '../shared/MoreToggle';
+import { useIsMine } from './useIsMine';
 import { VoicemailPlayer } from './VoicemailPlayer';
 
 /** A voicemail in the log: played, passed on, saved, its words taken out or in, put away. */
@@ -37,6 +38,7 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
   const [isForwarding, setForwarding] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const { id, transcript, heardAt, forwarded } = voicemail;
+  const isMine = useIsMine(voicemail);
   const save = async () => {
     const sound = await readSound(id);
     const { name } = identifyNumber(voicemail.from.number, voicemail.from.name, people);
@@ -47,13 +49,13 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
     if (!file) return;
     const read = readWebVtt(file.text);
     setProblem(read.ok ? null : `${file.name}, line ${read.line}: ${read.sentence}`);
-    if (read.ok) dispatch(keepTranscript(id, read.transcript));
+    if (read.ok) void dispatch(keepTranscript(id, read.transcript));
   };
   return (
     <View style={styles.stack}>
       <View style={styles.head}>
         <Txt as="small" style={styles.grow}>
-          {`${heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
+          {`${isMine && heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
           {forwarded && forwarded.word !== '' ? `: “${forwarded.word}”` : ''}
         </Txt>
         <MoreToggle of="the voicemail" isOpen={isOpen} onToggle={() => setOpen(!isOpen)} />
@@ -61,7 +63,7 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
       <VoicemailPlayer voicemail={voicemail} isWhole={isOpen} />
       {isOpen ? (
         <View style={styles.acts}>
-          <Plate word="Pass it on" onPress={() => setForwarding(true)} />
+          {isMine ? <Plate word="Pass it on" onPress={() => setForwarding(true)} /> : null}
           <Plate word="Save WAV" onPress={() => void save()} />
           {transcript === null ? (
             <Plate word="Bring in a transcript" onPress={() => void takeWords()} />
@@ -71,15 +73,19 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
               onPress={() => saveFile(`voicemail-${id}.vtt`, 'text/vtt', writeWebVtt(transcript))}
             />
           )}
-          <Plate
-            word={heardAt === null ? 'Mark heard' : 'Mark new'}
-            onPress={() => dispatch(setHeard(id, heardAt === null))}
-          />
-          <Plate
-            word="Put away"
-            label="Put away the voicemail"
-            onPress={() => dispatch(deleteVoicemail(id))}
-          />
+          {isMine ? (
+            <>
+              <Plate
+                word={heardAt === null ? 'Mark heard' : 'Mark new'}
+                onPress={() => void dispatch(setHeard(id, heardAt === null))}
+              />
+              <Plate
+                word="Put away"
+                label="Put away the voicemail"
+                onPress={() => void dispatch(deleteVoicemail(id))}
+              />
+            </>
+          ) : null}
         </View>
       ) : null}
       <Problem sentence={problem} isSmall />

@@ -1,12 +1,19 @@
 import { useState } from 'react';
 
-import { teamOf } from '@/core/inbox/looseEnds';
+import { teamOf, triedAt, type LooseEnd } from '@/core/inbox/looseEnds';
 import { selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 
 import { Section } from './Section';
+
+const about = (end: LooseEnd) => ({
+  key: end.who.key,
+  teamId: teamOf(end) ?? '',
+  since: triedAt(end),
+  insteadOf: end.takenById,
+});
 
 /** Play a colleague who takes on somebody that waits for the team. */
 export function TeamWork() {
@@ -38,13 +45,13 @@ export function TeamWork() {
             key={id}
             word={`${office.people.get(id)?.name ?? id} takes it on`}
             disabled={end?.takenById === id}
-            onPress={() => end && void outside?.take({ key: end.who.key, byId: id })}
+            onPress={() => end && void outside?.askAs(id, { type: 'takeOn', ...about(end) })}
           />
         ))}
       {end && end.takenById !== null && end.takenById !== myId ? (
         <Plate
           word="They let go of it"
-          onPress={() => void outside?.take({ key: end.who.key, byId: null })}
+          onPress={() => void outside?.askAs(end.takenById ?? '', { type: 'letGo', key: end.who.key })}
         />
       ) : null}
     </Section>

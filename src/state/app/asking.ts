@@ -5,6 +5,7 @@ import type { InboxRequest, SeenChange } from '@/core/office';
 import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './catchUpSlice';
 import { explainInboxRefusal } from './refusals';
 import type { Services } from './services';
+import { selectOffice } from './selectors';
 import { actRefused } from './slices';
 import type { RootState } from './store';
 
@@ -13,9 +14,10 @@ type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 /** Asks the office for one thing beside calls; says why where it is not done, and gives whether it was. */
 export const askOffice =
   (request: InboxRequest): Act<Promise<boolean>> =>
-  async (dispatch, _, { link }) => {
+  async (dispatch, getState, { link }) => {
     const reply = await link?.ask(request);
-    if (reply?.ok === false) dispatch(actRefused(explainInboxRefusal(reply.reason)));
+    if (reply?.ok === false)
+      dispatch(actRefused(explainInboxRefusal(reply.reason, selectOffice(getState()))));
     return reply?.ok ?? false;
   };
 
@@ -39,4 +41,5 @@ export const tablesChanged =
     take('messages');
     take('faxes');
     take('voicemails');
+    take('assignments');
   };

@@ -6,6 +6,7 @@ import type { LooseEnds, LooseWeights } from '@/core/inbox/looseEnds';
 import type { HistoryFilter } from '@/core/calls/historyTable';
 import type { Message, Room } from '@/core/inbox/messages';
 import type { Destination, Told } from '@/core/inbox/notifications';
+import type { Assignment } from '@/core/office';
 import type { Changes, Join, PeopleBlock } from '@/core/people/contacts';
 import type { DeletedRecording } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
@@ -33,6 +34,7 @@ export interface Kept {
   voicemails: Voicemail;
   messages: Message;
   rooms: Room;
+  assignments: Assignment;
   people: PeopleBlock;
   changes: Changes;
   joins: Join;
@@ -45,7 +47,7 @@ export interface Kept {
 }
 export type KeptSort = keyof Kept;
 /** What the office keeps, and the app has as it may see it. */
-export type OfficeSort = 'messages' | 'rooms' | 'faxes' | 'voicemails';
+export type OfficeSort = 'messages' | 'rooms' | 'faxes' | 'voicemails' | 'assignments';
 /** What the app itself keeps. */
 export type OwnSort = Exclude<KeptSort, OfficeSort>;
 
@@ -80,6 +82,7 @@ const catchUpSlice = createSlice({
       voicemails: {},
       messages: {},
       rooms: {},
+      assignments: {},
       people: {},
       changes: {},
       joins: {},

@@ -1,5 +1,6 @@
 import type { Refusal } from '@/core/calls/exchange';
 import type { InboxRefusal } from '@/core/office';
+import type { OfficeIndex } from '@/core/setup';
 import type { InvalidReason } from '@/core/numbers/numbering';
 
 /** Why something can't be dialled, as a sentence for the worker. */
@@ -130,12 +131,14 @@ const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'
   message: 'Only whoever wrote it can do that.',
   fax: 'Only whoever sends it can do that.',
   mailbox: 'That mailbox is somebody else’s.',
+  team: 'Only those of the team can take it on.',
+  assignment: 'Only whoever has taken it on can let go of it.',
   room: 'Only those in the room can do that.',
   office: 'Only whoever runs the office can change that.',
 };
 
 /** Why nothing was written, taken back or opened, as a sentence for the worker. */
-export function explainInboxRefusal(reason: InboxRefusal): string {
+export function explainInboxRefusal(reason: InboxRefusal, office: OfficeIndex): string {
   switch (reason.code) {
     case 'notYours':
       return notYoursInInbox[reason.what];
@@ -153,6 +156,8 @@ export function explainInboxRefusal(reason: InboxRefusal): string {
       return 'It has gone out already.';
     case 'cannotText':
       return reason.failure === 'optedOut' ? 'They asked for no more texts.' : 'That number takes no texts.';
+    case 'takenBy':
+      return `${office.people.get(reason.byId)?.name ?? 'A colleague'} was quicker and has taken it on.`;
     case 'unknownVoicemail':
       return 'That voicemail is not there any more.';
     case 'unknownPerson':

@@ -3,12 +3,23 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 import {
   applyLooseEvents,
   orderOf,
+  teamOf,
+  triedAt,
   usualWeights,
   type LooseEnd,
   type LooseEvent,
   type RankedEnd,
 } from '@/core/inbox/looseEnds';
-import { actDone, finishFollowUp, reckoned, selectOffice, type RootState, type Services } from '@/state/app';
+import {
+  actDone,
+  askOffice,
+  finishFollowUp,
+  reckoned,
+  selectOffice,
+  type AppStore,
+  type RootState,
+  type Services,
+} from '@/state/app';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
@@ -58,11 +69,50 @@ export const takeBack =
     for (const { id } of promisesOf(last.end.reasons)) dispatch(finishFollowUp(id, false));
   };
 
-export const takeOn = ({ who: { key, name } }: LooseEnd, byId: string | null): Act =>
-  byHand(
-    (id, at) => ({ kind: 'taken', id, at, key, byId }),
-    byId === null ? `${name} is open to the whole team again.` : `You have taken on ${name}.`,
-  );
+/** Takes on somebody who waits for a team, also from a colleague who has them; a colleague who was quicker keeps them. */
+export const takeOn =
+  (end: LooseEnd): Act<Promise<void>> =>
+  async (dispatch) => {
+    const { key, name } = end.who;
+    const about = { key, teamId: teamOf(end) ?? '', since: triedAt(end), insteadOf: end.takenById };
+    if (await dispatch(askOffice({ type: 'takeOn', ...about })))
+      dispatch(actDone(`You have taken on ${name}.`));
+  };
+
+export const letGo =
+  ({ who: { key, name } }: LooseEnd): Act<Promise<void>> =>
+  async (dispatch) => {
+    if (await dispatch(askOffice({ type: 'letGo', key })))
+      dispatch(actDone(`${name} is open to the whole team again.`));
+  };
+
+/** Keeps by whom each is taken on as the office has it; somebody who has tried again is for everybody. Gives what ends it. */
+export function followAssignments(store: AppStore): () => void {
+  const follow = () => {
+    const { reckoning, kept, isRead } = store.getState().catchUp;
+    if (!reckoning || !isRead) return;
+    const events = reckoning.ends.open.flatMap((end): LooseEvent[] => {
+      const { key } = end.who;
+      const row = kept.assignments[key];
+      const byId = row && row.at >= triedAt(end) ? row.byId : null;
+      if (byId === end.takenById) return [];
+      const at = row?.at ?? triedAt(end);
+      return [{ kind: 'taken', id: `taken-${key}-${at}`, at, key, byId }];
+    });
+    store.dispatch(looseHappened(events));
+  };
+  let last = store.getState().catchUp;
+  follow();
+  return store.subscribe(() => {
+    const before = last;
+    last = store.getState().catchUp;
+    const isChanged =
+      last.reckoning !== before.reckoning ||
+      last.kept.assignments !== before.kept.assignments ||
+      last.isRead !== before.isRead;
+    if (isChanged) follow();
+  });
+}
 
 /** Everyone who waits, in the order to answer them at that instant. */
 export const selectOrder = createSelector(

@@ -4,10 +4,10 @@ import transcripts from '@sample/transcripts.json';
 import type { CallRecord } from '@/core/calls/exchange';
 import { talkMs } from '@/core/calls/history';
 import { writtenMessage } from '@/core/inbox/messages';
-import { reachedMs, whoOf, type LooseEvent } from '@/core/inbox/looseEnds';
+import { reachedMs, teamOf, triedAt, whoOf, type LooseEnd, type LooseEvent } from '@/core/inbox/looseEnds';
 import { voicemailOfRecord, type SpokenWord, type Voicemail } from '@/core/inbox/voicemail';
 import { hearsMailbox, voicemailOf, type SeenTables } from '@/core/office';
-import type { OfficeUpdate, Owed } from '@/office/link';
+import type { Owed } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
 import {
   arrivalsSeen,
@@ -36,7 +36,7 @@ import { fetchPages } from './faxes';
 import { keepCatchUp, readKeptThings } from './keeping';
 import { catchUpKeys, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
-import { looseHappened } from './reckon';
+import { followAssignments, looseHappened } from './reckon';
 import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
 import { wordsSaid, type WordsOfClip } from './transcribing';
 import { keepTranscript } from './voicemails';
@@ -56,7 +56,6 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     const { messages } = store.getState().catchUp.kept;
     const texts = update.messageIds.flatMap((id) => messages[id] ?? []);
     store.dispatch(looseHappened(happenings(store.getState(), { messages: texts })));
-    store.dispatch(looseHappened(update.taken.map((taken) => takenEvent(taken, update.at))));
     const faxes = update.faxIds.flatMap((id) => store.getState().catchUp.kept.faxes[id] ?? []);
     for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
     store.dispatch(looseHappened(happenings(store.getState(), { faxes })));
@@ -112,6 +111,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopWork = followWork(store, services);
   const stopTelling = startTelling(store, services);
   const stopSearching = startSearching(store, services);
+  const stopAssigning = followAssignments(store);
   const stopSyncing = startSyncing(store);
   const stopWatching = startWatching(store, services);
   const takeUnheard = () => takeWithoutWords({ store, services }, isHeardHere);
@@ -132,6 +132,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
     stopWork();
     stopTelling();
     stopSearching();
+    stopAssigning();
     stopSyncing();
     stopWatching();
     stopOnline();
@@ -208,6 +209,8 @@ async function readKept({ store, services, vault }: Context, onRead: () => void)
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   const own = await readKeptThings(vault);
+  if (kept)
+    await moveOldAssignments(services.link, kept.ends.open, store.getState().office.me?.personId ?? '');
   const tables = await services.link?.tables();
   dispatch(keptRead([...own, ...(tables ? rowsOf(tables) : [])]));
   // Who opens the app for the first time has missed nothing.
@@ -219,11 +222,26 @@ async function readKept({ store, services, vault }: Context, onRead: () => void)
   else await beginAnew({ store, services, vault }, now);
 }
 
-const rowsOf = ({ messages, rooms, faxes, voicemails }: SeenTables) => [
+/** Whom the worker had taken on when that was the app's alone to know. */
+async function moveOldAssignments(
+  link: Services['link'],
+  open: readonly LooseEnd[],
+  myId: string,
+): Promise<void> {
+  if (!link || (await link.tables()).assignments.length > 0) return;
+  for (const end of open) {
+    const teamId = teamOf(end);
+    if (end.takenById !== myId || teamId === null) continue;
+    await link.ask({ type: 'takeOn', key: end.who.key, teamId, since: triedAt(end), insteadOf: null });
+  }
+}
+
+const rowsOf = ({ messages, rooms, faxes, voicemails, assignments }: SeenTables) => [
   ...asKept('rooms', rooms),
   ...asKept('messages', messages),
   ...asKept('faxes', faxes),
   ...asKept('voicemails', voicemails),
+  ...asKept('assignments', assignments),
 ];
 
 /** Texts that an earlier version kept among the notes around calls. */
@@ -266,6 +284,10 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
     return voicemail ? [{ ...voicemail, transcript: wordsSaid(voicemail, wordsOf) }] : [];
   });
   await store.dispatch(askOffice({ type: 'bringVoicemails', voicemails }));
+  const { messages: texts, rooms, faxes } = sample;
+  await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
+  await store.dispatch(askOffice({ type: 'bringFaxes', faxes }));
+  for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
   for (const { id } of voicemails) await services.readSound(id);
   for (const { record, recording, clip } of sample.recordings) {
     const [first] = recording.pieces;
@@ -276,10 +298,6 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
     const sound = await mixSaid(piece).catch(() => null);
     if (sound) await services.keepSound(recording.id, sound);
   }
-  const { messages: texts, rooms, faxes } = sample;
-  await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
-  await store.dispatch(askOffice({ type: 'bringFaxes', faxes }));
-  for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
   // Read anew, since calls go on while the sample's voices are fetched.
   const state = store.getState();
   const { records } = state.history;
@@ -310,15 +328,6 @@ function withActs(events: readonly LooseEvent[], doneAt: number): LooseEvent[] {
   const done = [...keys].map((key): LooseEvent => ({ kind: 'done', id: `done-${key}`, at: doneAt, key }));
   return [...before, ...done, ...events.filter(({ at }) => at > doneAt)];
 }
-
-/** A colleague of the team takes somebody on, or lets go of them. */
-const takenEvent = ({ key, byId }: OfficeUpdate['taken'][number], at: number): LooseEvent => ({
-  kind: 'taken',
-  id: `taken-${key}-${at}`,
-  at,
-  key,
-  byId,
-});
 
 const followUpsOf = (items: readonly Work[]) =>
   items.flatMap((item) => (item.kind === 'followUp' ? [item] : []));

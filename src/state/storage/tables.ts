@@ -1,9 +1,11 @@
 import { roomSchema, type Room } from '@/core/inbox/messages';
 import { voicemailSchema, type Voicemail } from '@/core/inbox/voicemail';
 import {
+  assignmentSchema,
   keptFaxSchema,
   keptMessageSchema,
   spokenSchema,
+  type Assignment,
   type InboxChange,
   type KeptFax,
   type KeptInbox,
@@ -23,6 +25,7 @@ export const tableKinds: {
   readonly faxes: { prefix: string; kind: StoredKind<KeptFax>; name: string };
   readonly voicemails: { prefix: string; kind: StoredKind<Voicemail>; name: string };
   readonly spoken: { prefix: string; kind: StoredKind<Spoken>; name: string };
+  readonly assignments: { prefix: string; kind: StoredKind<Assignment>; name: string };
 } = {
   messages: {
     prefix: 'message/',
@@ -52,20 +55,26 @@ export const tableKinds: {
     name: 'voicemails',
   },
   spoken: { prefix: 'spoken/', kind: { version: 1, schema: spokenSchema }, name: 'voicemails being left' },
+  assignments: {
+    prefix: 'assignment/',
+    kind: { version: 1, schema: assignmentSchema },
+    name: 'who is taken on by whom',
+  },
 };
 
 /** All rows of earlier runs. */
 export async function readTables(vault: Vault): Promise<KeptInbox> {
   const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
     [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
-  const [messages, rooms, faxes, voicemails, spoken] = await Promise.all([
+  const [messages, rooms, faxes, voicemails, spoken, assignments] = await Promise.all([
     read(tableKinds.messages),
     read(tableKinds.rooms),
     read(tableKinds.faxes),
     read(tableKinds.voicemails),
     read(tableKinds.spoken),
+    read(tableKinds.assignments),
   ]);
-  return { messages, rooms, faxes, voicemails, spoken };
+  return { messages, rooms, faxes, voicemails, spoken, assignments };
 }
 
 /** What is to be written, and under which keys nothing is any more. */

@@ -15,6 +15,7 @@ export {
   noLooseEnds,
   reachedMs,
   teamOf,
+  triedAt,
   type ClosedEnd,
   type LooseEnd,
   type LooseEnds,

@@ -179,6 +179,12 @@ function withReason(
 export const teamOf = ({ reasons }: LooseEnd): string | null =>
   reasons.findLast(({ teamId }) => teamId !== null)?.teamId ?? null;
 
+/** When (epoch milliseconds) they last tried; of who is only promised something, when that first was. */
+export function triedAt({ reasons }: LooseEnd): number {
+  const last = reasons.findLast(({ kind }) => kind !== 'promised') ?? reasons[0];
+  return last?.at ?? 0;
+}
+
 /** What came before it, and what it answers: a call answers all, a text no promise to call. */
 function isSettledBy(reason: Reason, event: Extract<LooseEvent, { kind: 'reached' }>): boolean {
   if (reason.at > event.at) return false;

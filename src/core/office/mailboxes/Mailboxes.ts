@@ -5,7 +5,7 @@ import type { OfficeIndex } from '@/core/setup';
 import { hasRole, type Session } from '../session';
 import { saidIn, voicemailOf, type Spoken } from './entity';
 import type { MailboxRefusal, MailboxReply, ReadMailboxRequest } from './requests';
-import { hearsMailbox } from './view';
+import { hearsMailbox, viewOfVoicemail } from './view';
 
 /** A row that was written or dropped: how it was, and how it is now; null where there is none. */
 export type MailboxChange =
@@ -140,8 +140,14 @@ export class Mailboxes {
     bringVoicemailBack: ({ personId }, { id }) =>
       this.inTheirs(id, personId, (voicemail) => ({ ...voicemail, deletedAt: null })),
 
-    transcribeVoicemail: ({ personId }, { id, transcript }) =>
-      this.inTheirs(id, personId, (voicemail) => ({ ...voicemail, transcript })),
+    /** Also by who spoke it, or passed it on. */
+    transcribeVoicemail: ({ personId }, { id, transcript }) => {
+      const voicemail = this.voicemailsById.get(id);
+      if (!voicemail) return refused({ code: 'unknownVoicemail' });
+      if (!viewOfVoicemail(voicemail, personId, this.office)) return notYours('mailbox');
+      this.put({ ...voicemail, transcript });
+      return done;
+    },
 
     passVoicemailOn: ({ personId }, { id, copyId, toPersonId, word }) => {
       const voicemail = this.voicemailsById.get(id);

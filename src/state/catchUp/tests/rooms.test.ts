@@ -1,4 +1,7 @@
+import { triedAt } from '@/core/inbox/looseEnds';
 import { roomNumber } from '@/core/inbox/messages';
+
+import { actRefused } from '../../app/slices';
 
 import {
   chatOfCall,
@@ -9,9 +12,10 @@ import {
   selectArrivals,
   selectRoomLog,
   selectRooms,
+  takeOn,
   writeInRoom,
 } from '..';
-import { open, serveClips, settle, type App } from './openApp';
+import { me, open, serveClips, settle, until, type App } from './openApp';
 
 beforeEach(serveClips);
 
@@ -128,8 +132,32 @@ describe('a team', () => {
     expect(left).toHaveLength(1);
     const end = app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow');
     expect(end?.reasons).toMatchObject([{ kind: 'voicemail', teamId: 'field-team' }]);
-    await app.office.take({ key: end?.who.key ?? '', byId: 'sunniva' });
-    const after = app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow');
-    expect(after?.takenById).toBe('sunniva');
+    const holder = () =>
+      app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow')?.takenById;
+    const about = { key: end!.who.key, teamId: 'field-team', since: triedAt(end!), insteadOf: null };
+    const outside = app.office.linkFor({
+      ...{ id: 'outside', personId: null, deviceId: null },
+      roles: ['simulator'],
+    });
+    const takesOn = (personId: string) => outside.askAs(personId, { type: 'takeOn', ...about });
+    expect(await takesOn('sunniva')).toEqual({ ok: true });
+    expect(holder()).toBe('sunniva');
+    // Of two one is quicker, and the other hears so.
+    app.store.dispatch(actRefused(null));
+    await app.store.dispatch(takeOn({ ...end!, takenById: null }));
+    expect(app.state().notices.refusal).toBe('Sunniva Dahl was quicker and has taken it on.');
+    // Knowingly, they are taken over; and still so after the page was closed.
+    await app.store.dispatch(takeOn({ ...end!, takenById: 'sunniva' }));
+    expect(holder()).toBe(me.personId);
+    await app.vault.flush();
+    app.stop();
+    app.office.close();
+    const again = await open(app.kept, { state: app.office.save(), at: app.clock.now() });
+    const ends = () => again.state().catchUp.reckoning?.ends.open ?? [];
+    await until(() => ends().some(({ takenById }) => takenById === me.personId));
+    // Whoever tries again is for everybody of the team again.
+    await again.pass(60);
+    await hughLeftWord(again);
+    await until(() => ends().every(({ takenById }) => takenById === null));
   });
 });

@@ -89,6 +89,11 @@ describe('mailboxes of an office', () => {
     );
     expect(mailboxes.takeChanges().news).toEqual(['copy', 'left']);
     for (const id of ['copy', 'left']) ask('cleo', { type: 'markVoicemail', id, isHeard: true });
+    const transcript = [{ text: 'Yours', from: 0, to: 1 }];
+    expect(ask('ben', { type: 'transcribeVoicemail', id: 'left', transcript })).toEqual(ok);
+    expect(ask('ben', { type: 'transcribeVoicemail', id: 'copy', transcript })).toEqual(
+      refusal('notYours', { what: 'mailbox' }),
+    );
     expect(sees('cleo')).toEqual(['copy heard', 'left heard']);
     expect([sees('ada'), sees('ben')]).toEqual([['c1-ada new', 'copy new'], ['left new']]);
     expect(mailboxes.all.get('copy')?.said).toEqual(mailboxes.all.get('c1-ada')?.said);

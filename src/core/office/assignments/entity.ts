@@ -1,0 +1,13 @@
+import { z } from 'zod';
+
+export const assignmentSchema = z.object({
+  /** Key of whoever waits, as among the loose ends: `contact:`, `person:` or `number:` and an id. */
+  id: z.string(),
+  /** The team for which they wait. */
+  teamId: z.string(),
+  byId: z.string(),
+  /** Epoch milliseconds. A try that comes later is for everybody of the team again. */
+  at: z.number(),
+});
+/** Who of a team has taken on somebody that waits for it: one at a time, so that two do not both call back. */
+export type Assignment = z.infer<typeof assignmentSchema>;
