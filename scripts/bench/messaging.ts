@@ -1,4 +1,11 @@
-import { Inbox, inboxRequestSchema, seenChanges, writtenOfficeMessage, type Session } from '@/core/office';
+import {
+  emptyInbox,
+  Inbox,
+  inboxRequestSchema,
+  seenChanges,
+  writtenOfficeMessage,
+  type Session,
+} from '@/core/office';
 import { emptyOffice, OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import type { Figure } from './figures';
@@ -40,7 +47,10 @@ function withMessages(count: number): Inbox {
     }),
     state: 'delivered' as const,
   }));
-  inbox.load({ messages: rows, rooms: [], faxes: [] }, { ownerId: 'p0', isLive: () => true, at: start });
+  inbox.load(
+    { ...emptyInbox, messages: rows },
+    { ownerId: 'p0', records: [], isLive: () => true, at: start },
+  );
   return inbox;
 }
 
