@@ -19,6 +19,13 @@ export {
   type InboxRequest,
   type ReadInboxRequest,
 } from './requests';
-export { allSeen, seenChanges, seenChangeSchema, type SeenChange, type SeenTables } from './seen';
+export {
+  allSeen,
+  seenChanges,
+  seenChangeSchema,
+  seenTablesSchema,
+  type SeenChange,
+  type SeenTables,
+} from './seen';
 export { hasRole, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
 export { sightOf, viewOfCall, viewOfEvent, type Sight } from './view';

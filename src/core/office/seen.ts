@@ -1,10 +1,10 @@
 import { z } from 'zod';
 
-import type { Fax } from '@/core/inbox/fax';
-import type { Message, Room } from '@/core/inbox/messages';
-import type { Voicemail } from '@/core/inbox/voicemail';
+import { faxSchema } from '@/core/inbox/fax';
+import { messageSchema, roomSchema } from '@/core/inbox/messages';
+import { voicemailSchema } from '@/core/inbox/voicemail';
 
-import { allAssignmentsSeen, assignmentsSeen, seenAssignmentSchema, type Assignment } from './assignments';
+import { allAssignmentsSeen, assignmentSchema, assignmentsSeen, seenAssignmentSchema } from './assignments';
 import { allFaxesSeen, faxingSeen, seenFaxingSchema } from './faxing';
 import type { Inbox, InboxChange } from './Inbox';
 import { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './mailboxes';
@@ -42,13 +42,14 @@ export function seenChanges(
 }
 
 /** Everything, row by row, as one session sees it. */
-export interface SeenTables {
-  messages: Message[];
-  rooms: Room[];
-  faxes: Fax[];
-  voicemails: Voicemail[];
-  assignments: Assignment[];
-}
+export const seenTablesSchema = z.object({
+  messages: z.array(messageSchema),
+  rooms: z.array(roomSchema),
+  faxes: z.array(faxSchema),
+  voicemails: z.array(voicemailSchema),
+  assignments: z.array(assignmentSchema),
+});
+export type SeenTables = z.infer<typeof seenTablesSchema>;
 
 /** All that somebody sees now. */
 export function allSeen(personId: string | null, inbox: Inbox): SeenTables {

@@ -21,7 +21,8 @@ import { StandIns, type Script, type Speech, type StandInCast } from '../standin
 import {
   officeRequestSchema,
   officeUpdateSchema,
-  type OfficeLink,
+  type OutsideLink,
+  type ReckoningLink,
   type OfficeRequest,
   type OfficeRequestOf,
   type ReadOfficeRequest,
@@ -136,7 +137,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   /** The office as that session may use and see it. */
-  linkFor(session: Session): OfficeLink {
+  linkFor(session: Session): OutsideLink & ReckoningLink {
     const { deviceId } = session;
     if (deviceId !== null) this.devicesInUse.add(deviceId);
     return new SessionLink(this, session, () => deviceId !== null && this.devicesInUse.delete(deviceId));
@@ -222,14 +223,6 @@ export class InPageOffice implements OfficeOfAll {
     return this.play({ kind: 'textScript', number, script }, (asked) =>
       this.texts.carrier.setScript(asked.number, asked.script),
     );
-  }
-
-  faxScriptOf(number: string): FaxScript {
-    return this.faxes.carrier.scriptOf(number);
-  }
-
-  textScriptOf(number: string): TextScript {
-    return this.texts.carrier.scriptOf(number);
   }
 
   scriptOf(party: string): Script {

@@ -20,7 +20,7 @@ import type { Network } from '@/core/calls/quality';
 
 import type { FaxScript, IncomingFax, IncomingText, TextScript } from '../carrier';
 import type { Script } from '../standins';
-import type { OfficeLink, OfficeUpdate, Owed } from './link';
+import type { OfficeUpdate, OutsideLink, Owed, ReckoningLink } from './link';
 
 /** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
@@ -30,7 +30,11 @@ export class NotForThisSession extends Error {
 }
 
 /** The office that sessions are linked to. */
-export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'askAs' | 'tables' | 'subscribe'> {
+export interface OfficeOfAll
+  extends
+    Pick<ReckoningLink, 'owed' | 'settle' | 'send'>,
+    Omit<OutsideLink, 'ask' | 'askAs' | 'snapshot' | 'tables' | 'subscribe' | 'close'> {
+  snapshot(): OfficeUpdate;
   seen(): OfficeSeen;
   askFor(session: Session, request: InboxRequest): Promise<InboxReply>;
   /** Whether an app is signed in as somebody. */
@@ -43,7 +47,7 @@ export interface OfficeOfAll extends Omit<OfficeLink, 'ask' | 'askAs' | 'tables'
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
-export class SessionLink implements OfficeLink {
+export class SessionLink implements OutsideLink, ReckoningLink {
   /** How much of each call it saw when it last changed: of one that has ended there is nothing left to look at. */
   private readonly sights = new Map<string, Sight>();
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
@@ -105,20 +109,12 @@ export class SessionLink implements OfficeLink {
     return this.asSimulator(() => this.office.setTextScript(number, script));
   }
 
-  textScriptOf(number: string): TextScript {
-    return this.office.textScriptOf(number);
-  }
-
   receiveFax(fax: IncomingFax): Promise<void> {
     return this.asSimulator(() => this.office.receiveFax(fax));
   }
 
   setFaxScript(number: string, script: FaxScript): Promise<void> {
     return this.asSimulator(() => this.office.setFaxScript(number, script));
-  }
-
-  faxScriptOf(number: string): FaxScript {
-    return this.office.faxScriptOf(number);
   }
 
   owed(): readonly Owed[] {
@@ -134,7 +130,7 @@ export class SessionLink implements OfficeLink {
     return () => this.listeners.delete(listener);
   }
 
-  snapshot(): OfficeUpdate {
+  async snapshot(): Promise<OfficeUpdate> {
     return this.view(this.office.snapshot());
   }
 

@@ -73,7 +73,7 @@ function open(device: { now: number }, state?: OfficeState) {
 async function talking(device: { now: number }) {
   const app = open(device);
   await app.office.send({ type: 'make', from: customer, to: '+441314960214' });
-  const leg = app.link
+  const leg = app.office
     .snapshot()
     .changedCalls[0]?.legs.find(
       ({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'maren-app',
@@ -93,7 +93,7 @@ describe('a device that is away in the middle of a call', () => {
     const talked = ((record?.endedAt ?? 0) - (record?.answeredAt ?? 0)) / second;
     expect(talked).toBeGreaterThanOrEqual(90);
     expect(talked).toBeLessThanOrEqual(20 + 90);
-    expect(app.link.snapshot().changedCalls).toEqual([]);
+    expect(app.office.snapshot().changedCalls).toEqual([]);
     const said = record && describeRoute(record, new OfficeIndex(sampleOffice)).at(-1);
     expect(said).toBe('The network ended it here: nothing was heard of this phone any more.');
   });
@@ -114,7 +114,7 @@ describe('a device that is away in the middle of a call', () => {
     app.office.close();
     const soon = open({ now: device.now + 20 * second }, kept);
     expect(soon.records).toEqual([]);
-    expect(soon.link.snapshot().changedCalls).toHaveLength(1);
+    expect(soon.office.snapshot().changedCalls).toHaveLength(1);
     const late = open({ now: device.now + 3600 * second }, kept);
     expect(late.records.map(({ cause }) => cause)).toEqual(['recoveryOnTimerExpiry']);
     expect(late.records[0]?.endedAt).toBeLessThan(device.now + 120 * second);
@@ -125,6 +125,6 @@ describe('a device that is away in the middle of a call', () => {
     const app = await talking(device);
     app.clock.moveOn(3600 * second);
     expect(app.records).toEqual([]);
-    expect(app.link.snapshot().changedCalls).toHaveLength(1);
+    expect(app.office.snapshot().changedCalls).toHaveLength(1);
   });
 });

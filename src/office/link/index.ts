@@ -5,6 +5,8 @@ export {
   officeStateSchema,
   officeUpdateSchema,
   type OfficeLink,
+  type OutsideLink,
+  type ReckoningLink,
   type OfficeRequest,
   type OfficeState,
   type OfficeUpdate,

@@ -103,36 +103,42 @@ export const officeStateSchema = z.object({
 export type OfficeState = z.infer<typeof officeStateSchema>;
 
 /**
- * The link to an office, wherever its exchange runs. Only plain, validated data crosses it in either direction,
- * so that an exchange in the page and one on a server are the same to the app.
+ * The link of one session to an office, wherever that runs. Only plain, validated data crosses it in either direction, so that an
+ * office in the page and one on a server are the same to the app. docs/hosts.md says what a host has to do.
  */
 export interface OfficeLink {
-  /** Asks for one thing; the answer comes after the update it caused. */
+  /** Asks for one thing of calls; the answer comes after the update it caused. */
   send(command: Command): Promise<CommandResult>;
+  /** Asks for one thing beside calls; the answer comes after the update it caused. */
+  ask(request: InboxRequest): Promise<InboxReply>;
+  /** Everything of calls and of how the office is configured, as it is seen now, in the form of an update. */
+  snapshot(): Promise<OfficeUpdate>;
+  /** All rows as they are seen now, once what was kept is there. */
+  tables(): Promise<SeenTables>;
+  /** Hears every update from now on. */
+  subscribe(listener: (update: OfficeUpdate) => void): () => void;
+  close(): void;
+}
+
+/** The link of whoever plays the people and phones outside. */
+export interface OutsideLink extends OfficeLink {
   setScript(party: string, script: Script): Promise<void>;
   scriptOf(party: string): Script;
   setNetwork(network: Network): Promise<void>;
-  /** Asks for one thing beside calls; the answer comes after the update it caused. */
-  ask(request: InboxRequest): Promise<InboxReply>;
-  /** All messages, rooms, faxes and voicemails as they are seen now, once what was kept is there. */
-  tables(): Promise<SeenTables>;
-  /** Lets somebody outside text one of the office's lines. */
-  receiveText(text: IncomingText): Promise<void>;
   /** Lets a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
   askAs(personId: string, request: InboxRequest): Promise<InboxReply>;
+  /** Lets somebody outside text one of the office's lines. */
+  receiveText(text: IncomingText): Promise<void>;
   setTextScript(number: string, script: TextScript): Promise<void>;
-  textScriptOf(number: string): TextScript;
   /** Lets somebody outside fax one of the office's lines. */
   receiveFax(fax: IncomingFax): Promise<void>;
   setFaxScript(number: string, script: FaxScript): Promise<void>;
-  faxScriptOf(number: string): FaxScript;
+}
+
+/** The link of the app that reckons who waits, in the page that runs the office (docs/decisions/029). */
+export interface ReckoningLink extends OfficeLink {
   /** What has been told and not been kept, oldest first, also of earlier runs: while the app was closed, or not whole yet. */
   owed(): readonly Owed[];
   /** All that was owed is kept now. Call in the turn in which it is, so that both are written in one. */
   settle(): void;
-  /** Hears every update from now on. */
-  subscribe(listener: (update: OfficeUpdate) => void): () => void;
-  /** Everything as it is now, in the form of an update. */
-  snapshot(): OfficeUpdate;
-  close(): void;
 }

@@ -166,7 +166,7 @@ async function runOffice(
   const callOf = (id: string) => store.getState().calls.byId[id];
 
   dispatch(joined({ setup, contacts: sampleContacts, me }));
-  dispatch(updated(link.snapshot()));
+  dispatch(updated(await link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));

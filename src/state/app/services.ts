@@ -1,7 +1,7 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
 import { Clock } from '@/office/clock';
-import type { OfficeLink } from '@/office/link';
+import type { OutsideLink, ReckoningLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
 import type { StoredSound, Vault } from '../storage';
@@ -11,9 +11,9 @@ import { PeopleFinding } from './peopleFinding';
 export interface Services {
   clock: Clock;
   /** The office as the worker may use and see it. */
-  link: OfficeLink | null;
+  link: ReckoningLink | null;
   /** The same office as whoever plays the people and phones outside uses and sees it. */
-  outside: OfficeLink | null;
+  outside: OutsideLink | null;
   player: SoundPlayer | null;
   /** The finished sound of a recording; null where there is none (yet). */
   readSound: (recordingId: string) => Promise<StoredSound | null>;

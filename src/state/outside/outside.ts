@@ -42,18 +42,32 @@ export const setNetwork =
 /** All calls of the office, as who plays the phones outside sees them; of these the worker's own app shows only what is theirs. */
 export function useOutsideCalls(): readonly Call[] {
   const { outside } = useServices();
-  const [calls, setCalls] = useState<readonly Call[]>(() => outside?.snapshot().changedCalls ?? []);
+  const [calls, setCalls] = useState<readonly Call[]>([]);
   useEffect(() => {
     if (!outside) return;
-    setCalls(outside.snapshot().changedCalls);
-    return outside.subscribe(({ changedCalls, endedCallIds }) => {
+    const byId = new Map<string, Call>();
+    const endedIds = new Set<string>();
+    let isOver = false;
+    const show = () => setCalls([...byId.values()]);
+    const stop = outside.subscribe(({ changedCalls, endedCallIds }) => {
       if (changedCalls.length + endedCallIds.length === 0) return;
-      setCalls((before) => {
-        const byId = new Map([...before, ...changedCalls].map((call) => [call.id, call]));
-        for (const id of endedCallIds) byId.delete(id);
-        return [...byId.values()];
-      });
+      for (const call of changedCalls) byId.set(call.id, call);
+      for (const id of endedCallIds) {
+        byId.delete(id);
+        endedIds.add(id);
+      }
+      show();
     });
+    void outside.snapshot().then(({ changedCalls }) => {
+      // What has been told meanwhile is newer.
+      for (const call of changedCalls)
+        if (!byId.has(call.id) && !endedIds.has(call.id)) byId.set(call.id, call);
+      if (!isOver) show();
+    });
+    return () => {
+      isOver = true;
+      stop();
+    };
   }, [outside]);
   return calls;
 }

@@ -1,19 +1,12 @@
 import type { OfficeIndex } from '@/core/setup';
 
-import { hasRole, type Session } from '../session';
+import { done, handle, refused, type Handlers } from '../handling';
+import type { RowChange } from '../rows';
+import type { Session } from '../session';
 import type { Assignment } from './entity';
 import type { AssignmentRefusal, AssignmentReply, ReadAssignmentRequest } from './requests';
 
-/** A row that was written or dropped: how it was, and how it is now; null where there is none. */
-export interface AssignmentChange {
-  table: 'assignments';
-  id: string;
-  before: Assignment | null;
-  now: Assignment | null;
-}
-
-const done: AssignmentReply = { ok: true };
-const refused = (reason: AssignmentRefusal): AssignmentReply => ({ ok: false, reason });
+export type AssignmentChange = RowChange<'assignments', Assignment>;
 
 /**
  * Who of the office's teams has taken on whom. Deterministic; time comes with what is asked. All that it changes is noted until it
@@ -40,22 +33,7 @@ export class Assignments {
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice, it is done once. */
   request(session: Session, request: ReadAssignmentRequest, at: number): AssignmentReply {
-    const { personId } = session;
-    if (personId === null || !hasRole(session, 'member')) return refused({ code: 'notYours', what: 'team' });
-    const before = this.byKey.get(request.key) ?? null;
-    if (request.type === 'letGo') {
-      if (!before) return done;
-      if (before.byId !== personId) return refused({ code: 'notYours', what: 'assignment' });
-      this.change(before.id, null);
-      return done;
-    }
-    const { key, teamId, since, insteadOf } = request;
-    if (!isOfTeam(personId, teamId, this.office)) return refused({ code: 'notYours', what: 'team' });
-    const holder = before && before.at >= since ? before.byId : null;
-    if (holder === personId) return done;
-    if (holder !== null && holder !== insteadOf) return refused({ code: 'takenBy', byId: holder });
-    this.change(key, { id: key, teamId, byId: personId, at });
-    return done;
+    return handle(this.handlers, { session, request, at }, { code: 'notYours', what: 'team' });
   }
 
   /** The rows that were changed since they were last taken, in order. */
@@ -64,6 +42,26 @@ export class Assignments {
     this.rows = [];
     return rows;
   }
+
+  private readonly handlers: Handlers<ReadAssignmentRequest, AssignmentRefusal> = {
+    takeOn: ({ personId }, { key, teamId, since, insteadOf }, at) => {
+      if (!isOfTeam(personId, teamId, this.office)) return refused({ code: 'notYours', what: 'team' });
+      const before = this.byKey.get(key);
+      const holder = before && before.at >= since ? before.byId : null;
+      if (holder === personId) return done;
+      if (holder !== null && holder !== insteadOf) return refused({ code: 'takenBy', byId: holder });
+      this.change(key, { id: key, teamId, byId: personId, at });
+      return done;
+    },
+
+    letGo: ({ personId }, { key }) => {
+      const before = this.byKey.get(key);
+      if (!before) return done;
+      if (before.byId !== personId) return refused({ code: 'notYours', what: 'assignment' });
+      this.change(key, null);
+      return done;
+    },
+  };
 
   private change(id: string, now: Assignment | null): void {
     const before = this.byKey.get(id) ?? null;

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import type { ReplyOr } from '../handling';
+
 /** What a member may ask of who has taken on whom. */
 export const assignmentRequestSchema = z.discriminatedUnion('type', [
   z.object({
@@ -23,4 +25,4 @@ export type AssignmentRefusal =
   /** A colleague was quicker. */
   | { code: 'takenBy'; byId: string };
 
-export type AssignmentReply = { ok: true } | { ok: false; reason: AssignmentRefusal };
+export type AssignmentReply = ReplyOr<AssignmentRefusal>;

@@ -11,30 +11,18 @@ import {
 } from '@/core/inbox/fax';
 import type { OfficeIndex } from '@/core/setup';
 
+import { done, handle, refused, type Handlers } from '../handling';
 import { usesLine } from '../lines';
+import type { RowChange } from '../rows';
 import { hasRole, type Session } from '../session';
 import { faxFromOnePerson, type KeptFax, type OfficeFax } from './entity';
 import type { FaxingRefusal, FaxingReply, ReadFaxingRequest } from './requests';
 import { viewOfFax } from './view';
 
-/** A fax that was written or dropped: how it was, and how it is now; null where there is none. */
-export interface FaxChange {
-  table: 'faxes';
-  id: string;
-  before: OfficeFax | null;
-  now: OfficeFax | null;
-}
+export type FaxChange = RowChange<'faxes', OfficeFax>;
 
-type RequestOf<T extends ReadFaxingRequest['type']> = Extract<ReadFaxingRequest, { type: T }>;
-type Member = Session & { personId: string };
-type Handlers = {
-  readonly [T in ReadFaxingRequest['type']]: (by: Member, request: RequestOf<T>, at: number) => FaxingReply;
-};
-
-const done: FaxingReply = { ok: true };
-const refused = (reason: FaxingRefusal): FaxingReply => ({ ok: false, reason });
 const notYours = (what: Extract<FaxingRefusal, { code: 'notYours' }>['what']) =>
-  refused({ code: 'notYours', what });
+  refused({ code: 'notYours', what } as const);
 
 /**
  * The office's faxes: each is there once, for all whom it concerns. Deterministic; time comes with what is asked. All that it
@@ -71,14 +59,7 @@ export class Faxing {
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
   request(session: Session, request: ReadFaxingRequest, at: number): FaxingReply {
-    const { personId } = session;
-    if (personId === null || !hasRole(session, 'member')) return notYours('fax');
-    const handle = this.handlers[request.type] as (
-      by: Member,
-      asked: ReadFaxingRequest,
-      at: number,
-    ) => FaxingReply;
-    return handle({ ...session, personId }, request, at);
+    return handle(this.handlers, { session, request, at }, { code: 'notYours', what: 'fax' });
   }
 
   /** The fax the carrier is to be given now; null where none waits whose time has come, or one is on its way. */
@@ -127,7 +108,7 @@ export class Faxing {
     return { rows, news: [...new Set(news)] };
   }
 
-  private readonly handlers: Handlers = {
+  private readonly handlers: Handlers<ReadFaxingRequest, FaxingRefusal> = {
     sendFax: ({ personId }, { type: _, ...given }, at) => {
       const before = this.faxesById.get(given.id);
       if (before) return before.fromId === personId ? done : refused({ code: 'idTaken' });

@@ -2,6 +2,8 @@ import { z } from 'zod';
 
 import { faxSchema } from '@/core/inbox/fax';
 
+import type { ReplyOr } from '../handling';
+
 const id = z.string();
 const ids = z.array(z.string());
 
@@ -38,4 +40,4 @@ export type FaxingRefusal =
   | { code: 'unknownFax' | 'idTaken' | 'underway' | 'notUnderway' }
   | { code: 'cannotFax'; problem: string };
 
-export type FaxingReply = { ok: true } | { ok: false; reason: FaxingRefusal };
+export type FaxingReply = ReplyOr<FaxingRefusal>;

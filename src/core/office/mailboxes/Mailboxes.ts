@@ -2,26 +2,18 @@ import type { Call, CallRecord } from '@/core/calls/exchange';
 import { voicemailIdOf, type Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
 
+import { done, handle, refused, type Handlers } from '../handling';
+import type { RowChange } from '../rows';
 import { hasRole, type Session } from '../session';
 import { saidIn, voicemailOf, type Spoken } from './entity';
 import type { MailboxRefusal, MailboxReply, ReadMailboxRequest } from './requests';
 import { hearsMailbox, viewOfVoicemail } from './view';
 
-/** A row that was written or dropped: how it was, and how it is now; null where there is none. */
-export type MailboxChange =
-  | { table: 'voicemails'; id: string; before: Voicemail | null; now: Voicemail | null }
-  | { table: 'spoken'; id: string; before: Spoken | null; now: Spoken | null };
+export type VoicemailChange = RowChange<'voicemails', Voicemail>;
+export type MailboxChange = VoicemailChange | RowChange<'spoken', Spoken>;
 
-type RequestOf<T extends ReadMailboxRequest['type']> = Extract<ReadMailboxRequest, { type: T }>;
-type Member = Session & { personId: string };
-type Handlers = {
-  readonly [T in ReadMailboxRequest['type']]: (by: Member, request: RequestOf<T>, at: number) => MailboxReply;
-};
-
-const done: MailboxReply = { ok: true };
-const refused = (reason: MailboxRefusal): MailboxReply => ({ ok: false, reason });
 const notYours = (what: Extract<MailboxRefusal, { code: 'notYours' }>['what']) =>
-  refused({ code: 'notYours', what });
+  refused({ code: 'notYours', what } as const);
 
 /**
  * The office's mailboxes, people's and teams': each voicemail is there once, with what was said. Deterministic; time comes with what
@@ -81,14 +73,7 @@ export class Mailboxes {
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
   request(session: Session, request: ReadMailboxRequest, at: number): MailboxReply {
-    const { personId } = session;
-    if (personId === null || !hasRole(session, 'member')) return notYours('mailbox');
-    const handle = this.handlers[request.type] as (
-      by: Member,
-      asked: ReadMailboxRequest,
-      at: number,
-    ) => MailboxReply;
-    return handle({ ...session, personId }, request, at);
+    return handle(this.handlers, { session, request, at }, { code: 'notYours', what: 'mailbox' });
   }
 
   /** Somebody speaks in a call: a mailbox that is in it hears them. */
@@ -127,7 +112,7 @@ export class Mailboxes {
     return { rows, news };
   }
 
-  private readonly handlers: Handlers = {
+  private readonly handlers: Handlers<ReadMailboxRequest, MailboxRefusal> = {
     markVoicemail: ({ personId }, { id, isHeard }, at) =>
       this.inTheirs(id, personId, (voicemail) => ({ ...voicemail, heardAt: isHeard ? at : null })),
 

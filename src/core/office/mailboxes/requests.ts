@@ -2,6 +2,8 @@ import { z } from 'zod';
 
 import { transcriptSchema, voicemailSchema } from '@/core/inbox/voicemail';
 
+import type { ReplyOr } from '../handling';
+
 const id = z.string();
 
 /** What a member may ask of the office's mailboxes. Ids are made by the app, so that what is asked twice is done once. */
@@ -40,4 +42,4 @@ export type MailboxRefusal =
   | { code: 'notYours'; what: 'mailbox' | 'office' }
   | { code: 'unknownVoicemail' | 'unknownPerson' | 'idTaken' };
 
-export type MailboxReply = { ok: true } | { ok: false; reason: MailboxRefusal };
+export type MailboxReply = ReplyOr<MailboxRefusal>;

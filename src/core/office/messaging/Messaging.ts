@@ -20,31 +20,19 @@ import {
 } from '@/core/inbox/messages';
 import type { OfficeIndex } from '@/core/setup';
 
+import { done, handle, refused, type Handlers } from '../handling';
 import { usesLine } from '../lines';
+import type { RowChange } from '../rows';
 import { hasRole, type Session } from '../session';
 import { addresseeOf, authorOf, writtenOfficeMessage, type KeptMessage, type OfficeMessage } from './entity';
 import { fromOnePerson } from './ofOnePerson';
 import type { MessagingRefusal, MessagingReply, ReadMessagingRequest } from './requests';
 import { viewOfMessage, type MessagingSeen } from './view';
 
-/** A row that was written or dropped: how it was, and how it is now; null where there is none. */
-export type MessagingChange =
-  | { table: 'messages'; id: string; before: OfficeMessage | null; now: OfficeMessage | null }
-  | { table: 'rooms'; id: string; before: Room | null; now: Room | null };
+export type MessagingChange = RowChange<'messages', OfficeMessage> | RowChange<'rooms', Room>;
 
-type RequestOf<T extends ReadMessagingRequest['type']> = Extract<ReadMessagingRequest, { type: T }>;
-type Handlers = {
-  readonly [T in ReadMessagingRequest['type']]: (
-    session: Session & { personId: string },
-    request: RequestOf<T>,
-    at: number,
-  ) => MessagingReply;
-};
-
-const done: MessagingReply = { ok: true };
-const refused = (reason: MessagingRefusal): MessagingReply => ({ ok: false, reason });
 const notYours = (what: Extract<MessagingRefusal, { code: 'notYours' }>['what']) =>
-  refused({ code: 'notYours', what });
+  refused({ code: 'notYours', what } as const);
 
 /**
  * The office's messages and rooms: each is there once, for all whom it concerns. Deterministic; time comes with what is asked. All
@@ -108,14 +96,7 @@ export class Messaging implements MessagingSeen {
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
   request(session: Session, request: ReadMessagingRequest, at: number): MessagingReply {
-    const { personId } = session;
-    if (personId === null || !hasRole(session, 'member')) return notYours('message');
-    const handle = this.handlers[request.type] as (
-      by: Session & { personId: string },
-      asked: ReadMessagingRequest,
-      at: number,
-    ) => MessagingReply;
-    return handle({ ...session, personId }, request, at);
+    return handle(this.handlers, { session, request, at }, { code: 'notYours', what: 'message' });
   }
 
   /** The message the carrier is to be given now; null where none waits whose time has come. */
@@ -178,7 +159,7 @@ export class Messaging implements MessagingSeen {
     return { rows, news };
   }
 
-  private readonly handlers: Handlers = {
+  private readonly handlers: Handlers<ReadMessagingRequest, MessagingRefusal> = {
     write: ({ personId }, { type: _, number, ...given }, at) => {
       const before = this.messagesById.get(given.id);
       if (before) return authorOf(before) === personId ? done : refused({ code: 'idTaken' });

@@ -2,6 +2,8 @@ import { z } from 'zod';
 
 import { messageSchema, pictureSchema, roomSchema, type Failure } from '@/core/inbox/messages';
 
+import type { ReplyOr } from '../handling';
+
 const ids = z.array(z.string());
 
 /** What a member may ask of the office's messages and rooms. Ids are made by the app, so that what is asked twice is done once. */
@@ -58,4 +60,4 @@ export type MessagingRefusal =
   | { code: 'cannotText'; failure: Failure }
   | { code: 'badRoomName'; problem: string };
 
-export type MessagingReply = { ok: true } | { ok: false; reason: MessagingRefusal };
+export type MessagingReply = ReplyOr<MessagingRefusal>;

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+
+import { commandSchema } from '@/core/calls/exchange';
+import { inboxRequestSchema, seenTablesSchema } from '@/core/office';
+
+import { officeUpdateSchema } from '../link';
+
+/** What an app may ask over a channel: what its link offers. */
+export const askedSchema = z.discriminatedUnion('what', [
+  z.object({ what: z.literal('send'), command: commandSchema }),
+  z.object({ what: z.literal('ask'), request: inboxRequestSchema }),
+  z.object({ what: z.literal('snapshot') }),
+  z.object({ what: z.literal('tables') }),
+]);
+export type Asked = z.input<typeof askedSchema>;
+
+const replySchema = z.discriminatedUnion('ok', [
+  z.looseObject({ ok: z.literal(true) }),
+  z.looseObject({ ok: z.literal(false), reason: z.looseObject({ code: z.string() }) }),
+]);
+/** What answers it, by what was asked. */
+export const answerSchemas = {
+  send: replySchema,
+  ask: replySchema,
+  snapshot: officeUpdateSchema,
+  tables: seenTablesSchema,
+} as const;
+
+const id = z.number().int().positive();
+/** How many updates the host had told when it said so: one more with each. */
+const told = z.number().int().min(0);
+
+/** From an app to its host. Said again until it is answered: the same id is done once. */
+export const toHostSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('ask'),
+    id,
+    asked: askedSchema,
+    /** Every answer up to this one has come. */
+    answeredUpTo: z.number().int().min(0),
+  }),
+  /** Updates after that one have not come. */
+  z.object({ kind: z.literal('missing'), after: told }),
+  z.object({ kind: z.literal('close') }),
+]);
+export type ToHost = z.input<typeof toHostSchema>;
+
+/** From a host to an app. */
+export const toAppSchema = z.discriminatedUnion('kind', [
+  /** `told`: updates up to that one come before it, for an answer comes after what it caused. */
+  z.object({ kind: z.literal('answer'), id, told, answer: z.unknown() }),
+  /** It could not be read, or was a fault: the words say which. */
+  z.object({ kind: z.literal('fault'), id, words: z.string() }),
+  z.object({ kind: z.literal('update'), told, update: officeUpdateSchema }),
+  /** That many have been told by now, so that a last one that got lost is missed. */
+  z.object({ kind: z.literal('beat'), told }),
+  /** What is missing is not kept any more: everything has to be read anew, as of that many. */
+  z.object({ kind: z.literal('anew'), told }),
+]);
+export type ToApp = z.input<typeof toAppSchema>;
+
+/** One end of a channel. What is said may come late, twice, in another order, or not at all. */
+export interface Port {
+  say: (message: unknown) => void;
+  hear: (listener: (message: unknown) => void) => void;
+  close: () => void;
+}
+
+/** Runs something after so many milliseconds; gives what calls it off. */
+export type Timer = (run: () => void, ms: number) => () => void;
+
+export const browserTimer: Timer = (run, ms) => {
+  const timer = setTimeout(run, ms);
+  return () => clearTimeout(timer);
+};

@@ -1,0 +1,212 @@
+import type { Call, Command } from '@/core/calls/exchange';
+import type { SeenChange, SeenTables, Session } from '@/core/office';
+
+import type { Clock } from '../../clock';
+import type { InPageOffice, OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
+
+/** What a host gives each session, and how all that is under way comes to rest. */
+export interface HostUnderTest {
+  join: (session: Session, onAnew: () => void) => OfficeLink;
+  rest: () => Promise<void>;
+}
+
+export const member = (personId: string, deviceId: string): Session => ({
+  id: deviceId,
+  personId,
+  deviceId,
+  roles: ['member', 'administrator'],
+});
+
+/** An office that stands still, and whoever plays those outside. */
+export interface OpenOffice {
+  office: InPageOffice;
+  clock: Clock;
+  outside: OutsideLink;
+}
+
+/** What an app makes of what it reads and hears. */
+export class Mirror {
+  calls = new Map<string, Call>();
+  tables: Record<SeenChange['table'], Map<string, unknown>> = emptyTables();
+  readonly heard: string[] = [];
+
+  read(snapshot: OfficeUpdate, tables: SeenTables): void {
+    this.calls = new Map(snapshot.changedCalls.map((call) => [call.id, call]));
+    this.tables = emptyTables();
+    for (const [table, rows] of Object.entries(tables))
+      for (const row of rows as { id: string }[]) this.tables[table as SeenChange['table']].set(row.id, row);
+  }
+
+  hear({ changedCalls, endedCallIds, changes, events }: OfficeUpdate): void {
+    for (const call of changedCalls) this.calls.set(call.id, call);
+    for (const id of endedCallIds) this.calls.delete(id);
+    for (const change of changes) {
+      if ('put' in change) this.tables[change.table].set(change.put.id, change.put);
+      else this.tables[change.table].delete(change.gone);
+    }
+    this.heard.push(...events.map(({ type }) => type));
+  }
+
+  /** In one order, whatever the order they came in. */
+  all() {
+    const sorted = <Row>(rows: Map<string, Row>) => [...rows].sort(([a], [b]) => (a < b ? -1 : 1));
+    const { messages, rooms, faxes, voicemails, assignments } = this.tables;
+    return [this.calls as Map<string, unknown>, messages, rooms, faxes, voicemails, assignments].map(sorted);
+  }
+}
+
+const emptyTables = () => ({
+  messages: new Map<string, unknown>(),
+  rooms: new Map<string, unknown>(),
+  faxes: new Map<string, unknown>(),
+  voicemails: new Map<string, unknown>(),
+  assignments: new Map<string, unknown>(),
+});
+
+/** What any host has to do for the apps that are linked to it. docs/hosts.md says it in words. */
+export function hostContract(
+  name: string,
+  openOffice: () => OpenOffice,
+  open: (office: InPageOffice) => HostUnderTest,
+): void {
+  describe(`${name}, as a host`, () => {
+    function opened() {
+      const { office, clock, outside } = openOffice();
+      const { join, rest } = open(office);
+      /** The answer, once all is at rest. */
+      const on = async <Answer>(asked: Promise<Answer>): Promise<Answer> => {
+        const answered = asked.then(
+          (answer) => ({ answer }),
+          (error: unknown) => ({ error }),
+        );
+        await rest();
+        const result = await answered;
+        if ('error' in result) throw result.error;
+        return result.answer;
+      };
+      const app = async (session: Session) => {
+        const mirror = new Mirror();
+        const readAnew = async () => {
+          const [snapshot, tables] = await Promise.all([link.snapshot(), link.tables()]);
+          mirror.read(snapshot, tables);
+        };
+        const link = join(session, () => void readAnew());
+        link.subscribe((update) => mirror.hear(update));
+        await on(readAnew());
+        const make = (to: string): Command => ({
+          type: 'make',
+          from: { kind: 'device', deviceId: session.deviceId ?? '' },
+          to,
+        });
+        const myLeg = () =>
+          [...mirror.calls.values()]
+            .flatMap(({ legs }) => legs)
+            .find(
+              ({ endpoint, state }) =>
+                endpoint.kind === 'device' && endpoint.deviceId === session.deviceId && state !== 'cleared',
+            );
+        return { link, mirror, make, myLeg };
+      };
+      const pass = async (seconds: number) => {
+        clock.moveOn(seconds * 1_000);
+        await rest();
+      };
+      return { office, outside, app, on, pass };
+    }
+
+    it('answers after what was asked has been told, to all whom it concerns', async () => {
+      const { app, on } = opened();
+      const [maren, hugh] = [await app(member('maren', 'maren-app')), await app(member('hugh', 'hugh-desk'))];
+      let heardBefore: string[] | null = null;
+      const answered = maren.link.send(maren.make('211')).then((result) => {
+        heardBefore = [...maren.mirror.heard];
+        return result;
+      });
+      expect(await on(answered)).toMatchObject({ ok: true });
+      expect(heardBefore).toContain('originated');
+      expect(hugh.myLeg()?.state).toBe('alerting');
+      expect(await on(hugh.link.send({ type: 'answer', legId: hugh.myLeg()?.id ?? '' }))).toMatchObject({
+        ok: true,
+      });
+      expect(maren.mirror.heard).toContain('established');
+      expect(maren.myLeg()?.state).toBe('connected');
+      expect(await on(maren.link.send({ type: 'clear', legId: maren.myLeg()?.id ?? '' }))).toMatchObject({
+        ok: true,
+      });
+      expect([maren.mirror.calls.size, hugh.mirror.calls.size]).toEqual([0, 0]);
+    });
+
+    it('does once what is asked once', async () => {
+      const { office, app, on } = opened();
+      const maren = await app(member('maren', 'maren-app'));
+      await on(maren.link.send(maren.make('0131 496 0142')));
+      expect(office.snapshot().changedCalls).toHaveLength(1);
+      expect(maren.mirror.heard.filter((type) => type === 'originated')).toHaveLength(1);
+    });
+
+    it('refuses with a reason, and says where it can’t read what is asked; nothing has changed then', async () => {
+      const { office, app, on } = opened();
+      const maren = await app(member('maren', 'maren-app'));
+      const before = JSON.stringify(office.save());
+      const asHugh: Command = { type: 'make', from: { kind: 'device', deviceId: 'hugh-desk' }, to: '203' };
+      expect(await on(maren.link.send(asHugh))).toEqual({
+        ok: false,
+        reason: { code: 'notYours', what: 'device' },
+      });
+      expect(await on(maren.link.ask({ type: 'stopFax', id: 'none' }))).toEqual({
+        ok: false,
+        reason: { code: 'unknownFax' },
+      });
+      await expect(on(maren.link.ask({ type: 'nonsense' } as never))).rejects.toThrow();
+      await expect(on(maren.link.send({ type: 'answer' } as never))).rejects.toThrow();
+      expect(JSON.stringify(office.save())).toBe(before);
+    });
+
+    it('tells each exactly what they see, of calls and of every table', async () => {
+      const { outside, app, on, pass } = opened();
+      const apps = [await app(member('maren', 'maren-app')), await app(member('hugh', 'hugh-desk'))];
+      const [maren, hugh] = apps as [(typeof apps)[0], (typeof apps)[0]];
+      const about = { name: 'Race day', isOpen: false, memberIds: ['hugh'] };
+      await on(maren.link.ask({ type: 'openRoom', id: 'r', ...about }));
+      const write = { type: 'write', lineId: 'text' } as const;
+      await on(hugh.link.ask({ ...write, id: 'h1', number: 'room:r', text: 'At nine?' }));
+      await on(maren.link.ask({ ...write, id: 'm1', number: '+447700900333', text: 'At two?' }));
+      await on(
+        maren.link.ask({
+          ...{ type: 'sendFax', id: 'f', number: '+441174960155', lineId: 'field' },
+          ...{ title: 'Permit', pages: 2 },
+        }),
+      );
+      const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+      await outside.send({ type: 'make', from: customer, to: '+441314960214' });
+      for (let step = 0; step < 30; step++) await pass(3);
+      await on(hugh.link.ask({ type: 'leave', roomId: 'r' }));
+      expect(maren.mirror.all().map((rows) => rows.length > 0)).toEqual([
+        false,
+        true,
+        true,
+        true,
+        true,
+        false,
+      ]);
+      for (const { link, mirror } of apps) {
+        const fresh = new Mirror();
+        fresh.read(await on(link.snapshot()), await on(link.tables()));
+        expect(mirror.all()).toEqual(fresh.all());
+      }
+    });
+
+    it('lets somebody who comes later see what is there, and whoever has closed hear nothing more', async () => {
+      const { app, on } = opened();
+      const maren = await app(member('maren', 'maren-app'));
+      await on(maren.link.send(maren.make('211')));
+      const hugh = await app(member('hugh', 'hugh-desk'));
+      expect(hugh.myLeg()?.state).toBe('alerting');
+      const heard = hugh.mirror.heard.length;
+      hugh.link.close();
+      await on(maren.link.send({ type: 'clear', legId: maren.myLeg()?.id ?? '' }));
+      expect(hugh.mirror.heard).toHaveLength(heard);
+      expect(maren.mirror.calls.size).toBe(0);
+    });
+  });
+}

@@ -1,0 +1,139 @@
+import { sampleCast, sampleOffice } from '@sample';
+
+import { Clock } from '../../clock';
+import { InPageOffice } from '../../link';
+import { ChannelHost, ChannelLink } from '..';
+import { againMs } from '../ChannelLink';
+import { hostContract, member, Mirror, type HostUnderTest, type OpenOffice } from './contract';
+import { faultless, seeded, wire, type Faults } from './wire';
+
+const start = Date.UTC(2026, 10, 26, 10, 40);
+
+/** The sample's office, standing still, and whoever plays those outside. */
+function openOffice(): OpenOffice {
+  const clock = new Clock({ mode: 'fixed', at: start });
+  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  const outside = office.linkFor({
+    ...{ id: 'outside', personId: null, deviceId: null },
+    roles: ['simulator', 'network'],
+  });
+  office.start();
+  return { office, clock, outside };
+}
+
+beforeEach(() => jest.useFakeTimers({ doNotFake: ['performance'] }));
+afterEach(() => jest.useRealTimers());
+
+const restMs = 60_000;
+const rest = async () => void (await jest.advanceTimersByTimeAsync(restMs));
+
+hostContract('the office in the page', openOffice, (office) => ({
+  join: (session) => office.linkFor(session),
+  rest,
+}));
+
+/** Each session at the other end of a channel of its own. */
+const behind =
+  (faults: Faults, seed: number): Parameters<typeof hostContract>[2] =>
+  (office): HostUnderTest => {
+    const random = seeded(seed);
+    return {
+      join: (session, onAnew) => {
+        const [here, there] = wire(faults, random).ends;
+        new ChannelHost(office.linkFor(session), there);
+        return new ChannelLink(here, { onAnew });
+      },
+      rest,
+    };
+  };
+
+hostContract('the office behind a channel', openOffice, behind(faultless, 1));
+for (const seed of [1, 2, 3])
+  hostContract(
+    `the office behind a channel that loses a third, repeats a third and delays up to three seconds (${seed})`,
+    openOffice,
+    behind({ lose: 0.33, repeat: 0.33, delayMs: 3_000 }, seed),
+  );
+
+describe('a channel', () => {
+  async function opened(mostKept: number) {
+    const { office } = openOffice();
+    let isCut = false;
+    const [here, there] = wire(faultless, seeded(1)).ends;
+    const host = new ChannelHost(
+      office.linkFor(member('maren', 'maren-app')),
+      { ...there, say: (message) => void (isCut || there.say(message)) },
+      { mostKept },
+    );
+    const mirror = new Mirror();
+    const onAnew = jest.fn();
+    const link = new ChannelLink(here, { onAnew });
+    link.subscribe((update) => mirror.hear(update));
+    await rest();
+    const write = (text: string) =>
+      link.ask({ type: 'write', id: text, number: '211', lineId: 'text', text });
+    return { office, host, link, mirror, onAnew, write, cut: (is: boolean) => (isCut = is) };
+  }
+
+  it('that was cut tells what was missed once it is whole again, in its order', async () => {
+    const { mirror, onAnew, write, cut } = await opened(100);
+    cut(true);
+    const answers = ['1', '2', '3'].map(write);
+    await jest.advanceTimersByTimeAsync(5 * againMs);
+    expect(mirror.tables.messages.size).toBe(0);
+    cut(false);
+    await rest();
+    expect(await Promise.all(answers)).toEqual([{ ok: true }, { ok: true }, { ok: true }]);
+    expect([...mirror.tables.messages.keys()]).toEqual(['1', '2', '3']);
+    expect(onAnew).not.toHaveBeenCalled();
+  });
+
+  it('that was cut for too long has everything read anew', async () => {
+    const { link, mirror, onAnew, write, cut } = await opened(2);
+    cut(true);
+    const answers = Array.from({ length: 9 }, (_, number) => write(String(number)));
+    await jest.advanceTimersByTimeAsync(5 * againMs);
+    cut(false);
+    await rest();
+    await Promise.all(answers);
+    expect(onAnew).toHaveBeenCalledTimes(1);
+    const read = Promise.all([link.snapshot(), link.tables()]);
+    await rest();
+    mirror.read(...(await read));
+    expect(mirror.tables.messages.size).toBe(9);
+    const later = write('later');
+    await rest();
+    expect(await later).toEqual({ ok: true });
+    expect(mirror.tables.messages.size).toBe(10);
+  });
+
+  it('that is closed gives up what is asked, and costs nothing more', async () => {
+    const { host, link, write, cut } = await opened(100);
+    cut(true);
+    const asked = write('1').catch((error: Error) => error.message);
+    link.close();
+    expect(await asked).toBe('The link was closed.');
+    await expect(write('2')).rejects.toThrow('The link was closed.');
+    await rest();
+    host.close();
+    expect(jest.getTimerCount()).toBe(0);
+  });
+
+  it('takes what can’t be read for lost', async () => {
+    const { host, write } = await opened(100);
+    const [here, there] = wire(faultless, seeded(1)).ends;
+    const { office } = openOffice();
+    const strict = new ChannelHost(office.linkFor(member('hugh', 'hugh-desk')), there);
+    const said: unknown[] = [];
+    here.hear((message) => said.push(message));
+    for (const nonsense of [null, 'x', { kind: 'ask' }, { kind: 'ask', id: 1, asked: { what: 'fly' } }])
+      here.say(nonsense);
+    await jest.advanceTimersByTimeAsync(10);
+    expect(said).toMatchObject([{ kind: 'fault', id: 1 }]);
+    const answer = write('1');
+    await rest();
+    expect(await answer).toEqual({ ok: true });
+    strict.close();
+    host.close();
+  });
+});
