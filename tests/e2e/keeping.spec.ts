@@ -142,7 +142,12 @@ test('a damaged office loses its live calls only, and goes on without using a nu
 }) => {
   await office.open('/');
   // Once the sample is there, nothing more is written by itself.
-  await expect(page.getByRole('list', { name: /^Who waits/ }).getByRole('listitem').first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('list', { name: /^Who waits/ })
+      .getByRole('listitem')
+      .first(),
+  ).toBeVisible();
   await office.callIn('Peg Anstey', 'Direct');
   await office.answer().click();
   await expect(office.end()).toBeVisible();
