@@ -48,6 +48,12 @@ const redirected = [
     name: 'react-native-web/dist/exports/Animated',
     to: path.join(__dirname, 'scripts/withoutAnimation.js'),
   },
+  // Nothing here writes into the document's head.
+  {
+    from: /\/expo-router\/build\/head\/ExpoHead\.js$/,
+    name: '../../vendor/react-helmet-async/lib',
+    to: path.join(__dirname, 'scripts/withoutHead.js'),
+  },
   // The file that tslib names for imports takes a default from CommonJS, which Metro does not give it.
   { from: /\/pdf-lib\//, name: 'tslib', to: 'tslib/tslib.es6.js' },
 ];
