@@ -147,7 +147,7 @@ const shots: readonly Shot[] = [
   {
     name: 'incoming',
     go: async (office) => {
-      await office.open('/outside');
+      await openEnds(office, office.page);
       await office.page.setViewportSize(wide);
       await office.callIn('Cawder Flood Watch', 'Flood desk');
       await office.letPass('5 s');

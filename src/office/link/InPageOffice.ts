@@ -46,8 +46,8 @@ export interface InPageOfficeOptions {
   inbox?: KeptInbox | Promise<KeptInbox>;
   /** Whether this device has a network, over which texts and faxes go. */
   isOnline?: () => boolean;
-  /** Keeps what an update has changed, before anybody is told of it. */
-  keep?: (step: OfficeStep) => void;
+  /** Keeps what an update has changed, asked before anybody is told of it. What is asked for is answered once it is kept. */
+  keep?: (step: OfficeStep) => void | Promise<void>;
   /** Nothing is owed any more: the state is to be written without it. */
   onSettled?: () => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
@@ -162,7 +162,7 @@ export class InPageOffice implements OfficeOfAll {
     const { result, events } = this.exchange.send(request.command, now);
     this.note(events);
     this.runUntil(now);
-    this.publish();
+    void this.publish();
     return result;
   }
 
@@ -188,7 +188,7 @@ export class InPageOffice implements OfficeOfAll {
     this.runUntil(now);
     const reply = this.inboxNow.request(session, request, now);
     this.runUntil(now);
-    this.publish();
+    await this.publish();
     return reply;
   }
 
@@ -289,13 +289,13 @@ export class InPageOffice implements OfficeOfAll {
     this.runUntil(now);
     act(read, now);
     this.runUntil(now);
-    this.publish(true);
+    await this.publish(true);
   }
 
   private catchUp(): void {
     const now = this.options.clock.now();
     this.runUntil(now);
-    this.publish();
+    void this.publish();
     this.beat();
   }
 
@@ -400,7 +400,8 @@ export class InPageOffice implements OfficeOfAll {
     this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
   }
 
-  private publish(always = false): void {
+  /** Resolves once what it tells is kept. */
+  private async publish(always = false): Promise<void> {
     this.schedule();
     const { events, speech } = this;
     const { rows, news } = this.inboxNow.takeChanges();
@@ -422,8 +423,9 @@ export class InPageOffice implements OfficeOfAll {
     });
     this.owing.add(update, news);
     const step = { ...update, rows, of: this.inboxNow };
-    this.options.keep?.(step);
+    const kept = this.options.keep?.(step);
     for (const listener of this.listeners) listener(step);
+    await kept;
   }
 
   private schedule(): void {

@@ -1,10 +1,8 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
-import type { CallRecord } from '@/core/calls/exchange';
 import type { KeptInbox, Session } from '@/core/office';
-import type { OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
-import { InPageOffice, type OfficeState, type OfficeStep, type OfficeUpdate } from '@/office/link';
+import { InPageOffice, type OfficeState } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 import { makeSampleHistory } from '@/workers';
@@ -15,7 +13,6 @@ import {
   officeKind,
   planDraftKind,
   readTables,
-  rowEntries,
   settingsKind,
   setupKind,
   soundKind,
@@ -27,7 +24,8 @@ import {
 import { startAttention } from './attention';
 import { selectTaken } from './callViews';
 import { followConnection, tellOfConnection } from './connection';
-import { loadHistory, recordEntriesByDay, recordEntry } from './historyStore';
+import { loadHistory, recordEntriesByDay } from './historyStore';
+import { keepOffice, officeEntry, recordsOf, setupEntry } from './keepingOffice';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
 import { tablesChanged } from './asking';
@@ -139,7 +137,7 @@ async function runOffice(
     state,
     inbox: readInbox(vault, services),
     isOnline: () => store.getState().office.isOnline,
-    keep: (step) => keepOffice(step, office, vault),
+    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone }),
     onSettled: () => void vault.write(officeEntry(office)),
     onBeat: () => void vault.write(officeEntry(office)),
   });
@@ -275,15 +273,6 @@ function freshExchange(now: number): OfficeState['exchange'] {
   };
 }
 
-/** What an update has changed, in one go with the office as it is then. */
-function keepOffice(step: OfficeStep, office: InPageOffice, vault: Vault): void {
-  const entries = recordsOf(step).map((record) => recordEntry(record, sampleOffice.zone));
-  const setup = step.setup && setupEntry(step.setup);
-  const { put, goneKeys } = rowEntries(step.rows);
-  void vault.write(Object.assign(officeEntry(office), setup, put, ...entries));
-  if (goneKeys.length > 0) void vault.remove(goneKeys);
-}
-
 /** Messages, rooms and faxes of earlier runs. What can't be read stops the office, since to go on without it would be to write over it. */
 async function readInbox(vault: Vault, services: Services): Promise<KeptInbox> {
   try {
@@ -292,17 +281,6 @@ async function readInbox(vault: Vault, services: Services): Promise<KeptInbox> {
     services.giveUp(error);
     return new Promise(() => undefined);
   }
-}
-
-function officeEntry(office: InPageOffice): Record<string, string> {
-  const { setup: _, ...state } = office.save();
-  return { [storageKeys.office]: Vault.encode([state], officeKind) };
-}
-
-const setupEntry = (setup: OfficeSetup) => ({ [storageKeys.setup]: Vault.encode([setup], setupKind) });
-
-function recordsOf(update: OfficeUpdate): CallRecord[] {
-  return update.events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
 }
 
 /**

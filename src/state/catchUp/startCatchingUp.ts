@@ -288,7 +288,6 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
   await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
   await store.dispatch(askOffice({ type: 'bringFaxes', faxes }));
   for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
-  for (const { id } of voicemails) await services.readSound(id);
   for (const { record, recording, clip } of sample.recordings) {
     const [first] = recording.pieces;
     const last = recording.pieces.at(-1)?.to;
@@ -311,6 +310,8 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
   const upTo = records.reduce((latest, { endedAt }) => Math.max(latest, endedAt), 0);
   const ends = await reckonLooseEnds(withActs(events, sample.doneBefore));
   store.dispatch(reckoned({ ends, upTo }));
+  // Their sound is mixed when nobody waits for the list any more; what is played before is mixed then.
+  void mixAll(services, voicemails);
   // What happened while it was reckoned is counted in.
   catchUpWith(store, upTo);
   const { kept } = store.getState().catchUp;
@@ -319,6 +320,10 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
     faxes: changesBetween(state.catchUp.kept.faxes, kept.faxes).put,
   };
   store.dispatch(looseHappened(happenings(store.getState(), late)));
+}
+
+async function mixAll({ readSound }: Services, voicemails: readonly Voicemail[]): Promise<void> {
+  for (const { id } of voicemails) await readSound(id);
 }
 
 /** Everybody who waited at that instant was done by hand then. */
