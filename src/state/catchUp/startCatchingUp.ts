@@ -70,7 +70,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
       if (!voicemail || !isHeardHere(voicemail)) continue;
       const { number, name } = voicemail.from;
       tellOfVoicemail(store, id, identifyNumber(number, name, selectPeople(store.getState())).name);
-      void takeVoicemail({ store, services }, voicemail);
+      void takeVoicemail({ store, services }, voicemail, true);
     }
   };
   const takeRecord = (record: CallRecord) => {
@@ -143,10 +143,12 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
 async function takeVoicemail(
   { store, services }: Pick<Context, 'store' | 'services'>,
   voicemail: Voicemail,
+  isNews: boolean,
 ): Promise<void> {
   const sound = await services.readSound(voicemail.id);
   const transcript = voicemail.transcript ?? (sound && wordsSaid(voicemail, wordsOf));
-  tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
+  // What came in before was told then, as far as it was known.
+  if (isNews) tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
   if (!transcript || voicemail.transcript) return;
   await store.dispatch(keepTranscript(voicemail.id, transcript));
   // Who was reached meanwhile does not wait again for having said something.
@@ -190,7 +192,7 @@ async function takeWithoutWords(
 ): Promise<void> {
   for (const voicemail of Object.values(context.store.getState().catchUp.kept.voicemails))
     if (voicemail.transcript === null && voicemail.said.length > 0 && isHeardHere(voicemail))
-      await takeVoicemail(context, voicemail);
+      await takeVoicemail(context, voicemail, false);
 }
 
 function count(store: AppStore, records: readonly CallRecord[]): void {

@@ -15,6 +15,7 @@ import {
   type RefusalReply,
 } from '@/state/app';
 
+import { addMail } from '../../telling';
 import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
 import { soundKind, storageKeys, Vault } from '../../storage';
 import {
@@ -235,6 +236,9 @@ describe('a voicemail', () => {
     expect(app.sounds.size).toBe(0);
     globalThis.fetch = fetched;
     const { records } = app.state().history;
+    // A place that is told from now on hears nothing of what came in before.
+    app.store.dispatch(addMail('maren@orrinvale.example'));
+    await app.vault.flush();
     app.stop();
     const again = await open(app.kept, { state: app.office.save(), at: start + 120_000, records });
     await until(() => again.sounds.size === 1);
@@ -243,6 +247,8 @@ describe('a voicemail', () => {
     );
     expect(again.sounds.has(left?.id ?? '')).toBe(true);
     expect(textOf(left?.transcript ?? [])).toContain('Please call me back');
+    expect(Object.keys(again.state().catchUp.kept.destinations)).toHaveLength(1);
+    expect(again.state().catchUp.kept.told).toEqual({});
   });
 });
 
