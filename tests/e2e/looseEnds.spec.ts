@@ -410,7 +410,11 @@ test('a colleague is answered by voice into their mailbox, and a voicemail’s w
   await expect(office.sheet().getByText(/^Recording, [1-9] s/)).toBeVisible();
   await office.sheet().getByRole('button', { name: 'Stop, and leave it there' }).click();
   await expect(page.getByText('It is in Ilse Varga’s mailbox.')).toBeVisible();
+  await expect(log(page).getByText(/^You left it in Ilse Varga’s mailbox/)).toBeVisible();
   await log(page).getByRole('button', { name: 'More for the voicemail' }).click();
+  // What becomes of it there is hers.
+  await expect(log(page).getByRole('button', { name: 'Save WAV' })).toBeVisible();
+  await expect(log(page).getByRole('button', { name: 'Mark heard' })).toHaveCount(0);
   const take = async (text: string) => {
     const chooser = page.waitForEvent('filechooser');
     await log(page).getByRole('button', { name: 'Bring in a transcript' }).click();

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Linking, Platform, ScrollView, StyleSheet, View } from 'react-native';
 
-import { dialTextChanged, useAppDispatch } from '@/state/app';
+import { dialTextChanged, useAppDispatch, useAppSelector } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Keypad } from '@/ui/keypad';
 import { EmptyState } from '@/ui/notice';
@@ -56,6 +56,7 @@ export function DialScreen() {
   const dial = useDial();
   const go = useGo();
   useLinkedNumber();
+  const isRead = useAppSelector((state) => state.history.isComplete);
   // The keys come first: on a slow phone the lists are drawn once they can be tapped.
   const favourites = useDeferredValue(dial.favourites, nobody);
   const recent = useDeferredValue(dial.recent, nobody);
@@ -86,7 +87,11 @@ export function DialScreen() {
       {dial.isEmpty ? (
         <>
           {dial.recent.length === 0 ? (
-            <EmptyState title="No calls yet" sentence="Whoever you call will appear here." />
+            isRead ? (
+              <EmptyState title="No calls yet" sentence="Whoever you call will appear here." />
+            ) : (
+              <EmptyState title="Reading" sentence="The latest calls are being read from this device." />
+            )
           ) : null}
           <People people={recent} onCall={dial.callThis} />
         </>

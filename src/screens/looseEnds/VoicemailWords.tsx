@@ -39,6 +39,7 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
   const [problem, setProblem] = useState<string | null>(null);
   const { id, transcript, heardAt, forwarded } = voicemail;
   const isMine = useIsMine(voicemail);
+  const owner = useAppSelector(selectOffice).people.get(voicemail.mailboxId)?.name ?? 'a colleague';
   const save = async () => {
     const sound = await readSound(id);
     const { name } = identifyNumber(voicemail.from.number, voicemail.from.name, people);
@@ -55,7 +56,7 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
     <View style={styles.stack}>
       <View style={styles.head}>
         <Txt as="small" style={styles.grow}>
-          {`${isMine && heardAt === null ? 'New voicemail' : 'Voicemail'}, ${formatDuration(voicemail.durationMs)}`}
+          {`${isMine ? (heardAt === null ? 'New voicemail' : 'Voicemail') : `You left it in ${owner}’s mailbox`}, ${formatDuration(voicemail.durationMs)}`}
           {forwarded && forwarded.word !== '' ? `: “${forwarded.word}”` : ''}
         </Txt>
         <MoreToggle of="the voicemail" isOpen={isOpen} onToggle={() => setOpen(!isOpen)} />

@@ -107,7 +107,9 @@ export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
         {purpose === 'add' && text === '' ? (
           <Plate word="Let somebody join by a code" onPress={() => void letComeIn()} />
         ) : null}
-        <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
+        {text === '' || found.length > 0 ? (
+          <Txt as="small">{text === '' ? 'Colleagues and the latest' : 'Found'}</Txt>
+        ) : null}
         {found.length === 0 && !typed ? <Txt colour={colours.faint}>{nobodyYet[state]}</Txt> : null}
         {found.map((target) => (
           <Row
