@@ -1,6 +1,7 @@
 import { sampleCast, sampleOffice } from '@sample';
 
 import type { Inbox, InboxRequest, Session } from '@/core/office';
+import { seeded } from '@/office/channel/tests/wire';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
 
@@ -10,17 +11,6 @@ import { keepOffice } from '../keepingOffice';
 const start = Date.UTC(2026, 10, 26, 10, 40);
 const instants = 200;
 const second = 1_000;
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32). */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const turns = async (count: number) => {
   for (let turn = 0; turn < count; turn++) await Promise.resolve();
