@@ -175,3 +175,23 @@ test('a name and Enter mean somebody also in the first seconds, before names can
   letIn();
   await expect(office.sheet().getByRole('button', { name: /^Talk first/ })).toBeFocused();
 });
+
+test('what is typed at once after the key of a sheet goes into it, and is no shortcut', async ({
+  office,
+  page,
+}) => {
+  await answerPeg(office);
+  // The letters of a name are keys as well: p leads to the ring plan, e twice ends the call.
+  for (const [key, name] of [
+    ['t', 'peee'],
+    ['n', 'press'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await page.keyboard.type(name);
+    await expect(office.sheet().getByRole('textbox').first()).toHaveValue(name);
+    await page.keyboard.press('Escape');
+    await expect(office.sheet()).toHaveCount(0);
+  }
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await expect(page.getByText('Press E once more')).toHaveCount(0);
+});

@@ -17,6 +17,7 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { openCallSheet } from '../call/openSheet';
+import { beginTypingAhead, typeAhead } from '../call/typedAhead';
 import { useGo } from '../shared/useGo';
 import { shortcuts } from './keyWords';
 
@@ -72,9 +73,11 @@ export function Shortcuts() {
           void dispatch(send({ type: view.phase === 'held' ? 'retrieve' : 'hold', legId }));
           return true;
         case 't':
+          beginTypingAhead();
           openCallSheet({ kind: 'transfer', view });
           return true;
         case 'n':
+          beginTypingAhead();
           openCallSheet({ kind: 'note', view });
           return true;
         case 'e':
@@ -99,6 +102,7 @@ export function Shortcuts() {
       const isInLayer = openLayers().some(({ isAside }) => !isAside);
       const key = answering ?? event.key.toLowerCase();
       if (answering === undefined && (isTyping || event.altKey)) return;
+      if (answering === undefined && typeAhead(event.key)) return event.preventDefault();
       if (isInLayer && key !== 'a' && key !== 'r') return;
       if (press(key)) event.preventDefault();
     };

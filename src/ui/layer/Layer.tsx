@@ -32,6 +32,7 @@ export function Layer({ title, onClose, about = null, children }: LayerProps) {
     const { title, about } = latest.current;
     raiseLayer({ id, title, about, element, isAside: false });
     focusInto(element);
+    putCaretLast();
     const onKey = (event: KeyboardEvent) => {
       const top = openLayers().findLast((entry) => !entry.isAside);
       if (event.key !== 'Escape' || top?.id !== id) return;
@@ -70,6 +71,15 @@ function focusInto(element: HTMLElement): void {
     'input, textarea, [tabindex="0"], [role=button]:not([aria-hidden])',
   );
   first?.focus();
+}
+
+/** Whoever types on while a field comes adds to what is in it. */
+function putCaretLast(): void {
+  const field = document.activeElement;
+  const isText = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
+  // Of an address, say, the browser gives no caret away.
+  if (isText && field.selectionStart !== null)
+    field.setSelectionRange(field.value.length, field.value.length);
 }
 
 const styles = StyleSheet.create({

@@ -21,6 +21,7 @@ import { space } from '@/ui/tokens';
 import { DueField, SortingFields } from '../../followUps/FollowUpFields';
 import { noFollowUp, useFollowUpDraft } from '../../followUps/useFollowUpDraft';
 import { MoreToggle } from '../../shared/MoreToggle';
+import { useTypedAhead } from '../typedAhead';
 
 /** A note on the call, or a follow-up where it is to be done some time. The call goes on behind it. */
 export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
@@ -28,7 +29,7 @@ export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => vo
   const zone = useAppSelector(selectZone);
   const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === view.id);
   const now = useNow(60_000);
-  const [text, setText] = useState('');
+  const [text, setText] = useState(useTypedAhead());
   const [error, setError] = useState<string | null>(null);
   const [showsSorting, setShowsSorting] = useState(false);
   const draft = useFollowUpDraft(null, true);

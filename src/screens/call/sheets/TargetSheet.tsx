@@ -28,6 +28,7 @@ import { space, useTheme } from '@/ui/tokens';
 
 import { namesAreAway } from '../../shared/useFound';
 import { usePresence, type PresenceWords } from '../../shared/usePresence';
+import { useTypedAhead } from '../typedAhead';
 import { bandsOf, type Purpose } from './forecast';
 import { RefusalLine } from './RefusalLine';
 import { useAnswering } from './useAnswering';
@@ -56,7 +57,7 @@ const nobodyYet = {
 export function TargetSheet({ view, purpose, onClose }: TargetSheetProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
-  const [text, setText] = useState('');
+  const [text, setText] = useState(useTypedAhead());
   const [chosen, setChosen] = useState<TargetChoice | null>(null);
   const { found, typed, first, state, error } = useTargets(text, view);
   const [refused, setRefused] = useState<string | null>(null);
