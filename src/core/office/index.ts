@@ -1,5 +1,5 @@
 /** The office as one thing for many: who asks, what they may ask for, and what they see. */
-export { assignmentSchema, type Assignment } from './assignments';
+export { assignmentIdOf, assignmentSchema, type Assignment } from './assignments';
 export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
 export { emptyInbox, Inbox, type InboxChange, type InboxNews, type KeptInbox } from './Inbox';
 export { hearsMailbox, spokenSchema, voicemailOf, type Mailboxes, type Spoken } from './mailboxes';

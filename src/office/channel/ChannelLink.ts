@@ -166,8 +166,14 @@ export class ChannelLink implements OfficeLink {
   private settle(): void {
     const ready = this.early.filter(({ told }) => told <= this.told);
     this.early = this.early.filter(({ told }) => told > this.told);
-    for (const { id, answer } of ready) {
+    for (const { id, told, answer } of ready) {
       const waiting = this.done(id);
+      // What was read before that which has been told since would undo it: it is read once more.
+      const isRead = waiting?.asked.what === 'snapshot' || waiting?.asked.what === 'tables';
+      if (waiting && isRead && told < this.told) {
+        this.request<never>(waiting.asked).then(waiting.resolve, waiting.reject);
+        continue;
+      }
       const read = waiting && answerSchemas[waiting.asked.what].safeParse(answer);
       if (read?.success) waiting?.resolve(read.data as never);
       else waiting?.reject(new Error('The answer could not be read.'));

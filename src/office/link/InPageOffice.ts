@@ -87,6 +87,8 @@ export class InPageOffice implements OfficeOfAll {
   private speech: Speech[] = [];
   private readonly owing: Owing;
   private readonly away: Away;
+  /** Settled once all that was told is kept. */
+  private lastKept: Promise<void> = Promise.resolve();
   private isStarted = false;
   /** Devices that apps are signed in as. */
   private readonly devicesInUse = new Set<string>();
@@ -406,7 +408,8 @@ export class InPageOffice implements OfficeOfAll {
     const { events, speech } = this;
     const { rows, news } = this.inboxNow.takeChanges();
     const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
-    if (isQuiet && !always) return;
+    // What changes nothing may ask again for what is being kept.
+    if (isQuiet && !always) return this.lastKept;
     this.events = [];
     this.speech = [];
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
@@ -423,7 +426,8 @@ export class InPageOffice implements OfficeOfAll {
     });
     this.owing.add(update, news);
     const step = { ...update, rows, of: this.inboxNow };
-    const kept = this.options.keep?.(step);
+    this.lastKept = Promise.resolve(this.options.keep?.(step));
+    const kept = this.lastKept;
     for (const listener of this.listeners) listener(step);
     await kept;
   }

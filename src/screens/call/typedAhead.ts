@@ -15,10 +15,12 @@ export function beginTypingAhead(): void {
   letters = '';
 }
 
+const isOnItsWay = () => askedAt !== null && performance.now() - askedAt <= longestMs;
+
 /** Takes a key that is pressed while a sheet is on its way; gives whether one is. */
 export function typeAhead(key: string): boolean {
   const isThere = openLayers().some(({ isAside }) => !isAside);
-  if (askedAt === null || isThere || performance.now() - askedAt > longestMs) {
+  if (isThere || !isOnItsWay()) {
     askedAt = null;
     return false;
   }
@@ -29,7 +31,7 @@ export function typeAhead(key: string): boolean {
 
 /** What was typed before the sheet was there; for the sheet that is, whose field takes the keys from now on. */
 export function useTypedAhead(): string {
-  const [typed] = useState(() => letters);
+  const [typed] = useState(() => (isOnItsWay() ? letters : ''));
   useEffect(() => {
     askedAt = null;
     letters = '';

@@ -51,7 +51,13 @@ export function TeamWork() {
       {end && end.takenById !== null && end.takenById !== myId ? (
         <Plate
           word="They let go of it"
-          onPress={() => void outside?.askAs(end.takenById ?? '', { type: 'letGo', key: end.who.key })}
+          onPress={() =>
+            void outside?.askAs(end.takenById ?? '', {
+              type: 'letGo',
+              key: end.who.key,
+              teamId: teamOf(end) ?? '',
+            })
+          }
         />
       ) : null}
     </Section>

@@ -10,6 +10,7 @@ import {
   type LooseEvent,
   type RankedEnd,
 } from '@/core/inbox/looseEnds';
+import { assignmentIdOf } from '@/core/office';
 import {
   actDone,
   askOffice,
@@ -80,9 +81,10 @@ export const takeOn =
   };
 
 export const letGo =
-  ({ who: { key, name } }: LooseEnd): Act<Promise<void>> =>
+  (end: LooseEnd): Act<Promise<void>> =>
   async (dispatch) => {
-    if (await dispatch(askOffice({ type: 'letGo', key })))
+    const { key, name } = end.who;
+    if (await dispatch(askOffice({ type: 'letGo', key, teamId: teamOf(end) ?? '' })))
       dispatch(actDone(`${name} is open to the whole team again.`));
   };
 
@@ -93,7 +95,7 @@ export function followAssignments(store: AppStore): () => void {
     if (!reckoning || !isRead) return;
     const events = reckoning.ends.open.flatMap((end): LooseEvent[] => {
       const { key } = end.who;
-      const row = kept.assignments[key];
+      const row = kept.assignments[assignmentIdOf(teamOf(end) ?? '', key)];
       const byId = row && row.at >= triedAt(end) ? row.byId : null;
       if (byId === end.takenById) return [];
       const at = row?.at ?? triedAt(end);

@@ -3,7 +3,7 @@ import type { OfficeIndex } from '@/core/setup';
 import { done, handle, refused, type Handlers } from '../handling';
 import type { RowChange } from '../rows';
 import type { Session } from '../session';
-import type { Assignment } from './entity';
+import { assignmentIdOf, type Assignment } from './entity';
 import type { AssignmentRefusal, AssignmentReply, ReadAssignmentRequest } from './requests';
 
 export type AssignmentChange = RowChange<'assignments', Assignment>;
@@ -13,7 +13,7 @@ export type AssignmentChange = RowChange<'assignments', Assignment>;
  * is taken (`takeChanges`), so that a host can keep it before anybody is told.
  */
 export class Assignments {
-  private readonly byKey = new Map<string, Assignment>();
+  private readonly byId = new Map<string, Assignment>();
   private rows: AssignmentChange[] = [];
 
   constructor(private readonly officeNow: () => OfficeIndex) {}
@@ -23,12 +23,12 @@ export class Assignments {
   }
 
   get all(): ReadonlyMap<string, Assignment> {
-    return this.byKey;
+    return this.byId;
   }
 
   /** Takes in what was kept by an earlier run; what was asked for meanwhile stays. */
   load(assignments: Iterable<Assignment>): void {
-    for (const each of assignments) if (!this.byKey.has(each.id)) this.byKey.set(each.id, each);
+    for (const each of assignments) if (!this.byId.has(each.id)) this.byId.set(each.id, each);
   }
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice, it is done once. */
@@ -46,27 +46,29 @@ export class Assignments {
   private readonly handlers: Handlers<ReadAssignmentRequest, AssignmentRefusal> = {
     takeOn: ({ personId }, { key, teamId, since, insteadOf }, at) => {
       if (!isOfTeam(personId, teamId, this.office)) return refused({ code: 'notYours', what: 'team' });
-      const before = this.byKey.get(key);
+      const id = assignmentIdOf(teamId, key);
+      const before = this.byId.get(id);
       const holder = before && before.at >= since ? before.byId : null;
       if (holder === personId) return done;
       if (holder !== null && holder !== insteadOf) return refused({ code: 'takenBy', byId: holder });
-      this.change(key, { id: key, teamId, byId: personId, at });
+      this.change(id, { id, key, teamId, byId: personId, at });
       return done;
     },
 
-    letGo: ({ personId }, { key }) => {
-      const before = this.byKey.get(key);
+    letGo: ({ personId }, { key, teamId }) => {
+      if (!isOfTeam(personId, teamId, this.office)) return refused({ code: 'notYours', what: 'team' });
+      const before = this.byId.get(assignmentIdOf(teamId, key));
       if (!before) return done;
       if (before.byId !== personId) return refused({ code: 'notYours', what: 'assignment' });
-      this.change(key, null);
+      this.change(before.id, null);
       return done;
     },
   };
 
   private change(id: string, now: Assignment | null): void {
-    const before = this.byKey.get(id) ?? null;
-    if (now) this.byKey.set(id, now);
-    else this.byKey.delete(id);
+    const before = this.byId.get(id) ?? null;
+    if (now) this.byId.set(id, now);
+    else this.byId.delete(id);
     this.rows.push({ table: 'assignments', id, before, now });
   }
 }

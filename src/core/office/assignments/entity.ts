@@ -1,8 +1,10 @@
 import { z } from 'zod';
 
 export const assignmentSchema = z.object({
-  /** Key of whoever waits, as among the loose ends: `contact:`, `person:` or `number:` and an id. */
+  /** Of the team and of whoever waits for it: whoever waits for two may be taken on by one of each. */
   id: z.string(),
+  /** Key of whoever waits, as among the loose ends: `contact:`, `person:` or `number:` and an id. */
+  key: z.string(),
   /** The team for which they wait. */
   teamId: z.string(),
   byId: z.string(),
@@ -11,3 +13,5 @@ export const assignmentSchema = z.object({
 });
 /** Who of a team has taken on somebody that waits for it: one at a time, so that two do not both call back. */
 export type Assignment = z.infer<typeof assignmentSchema>;
+
+export const assignmentIdOf = (teamId: string, key: string): string => `${teamId} ${key}`;

@@ -1,6 +1,6 @@
 /** Who of a team has taken on whom: kept once, asked for by its members. */
 export { Assignments, type AssignmentChange } from './Assignments';
-export { assignmentSchema, type Assignment } from './entity';
+export { assignmentIdOf, assignmentSchema, type Assignment } from './entity';
 export {
   assignmentRequestSchema,
   type AssignmentRefusal,

@@ -14,7 +14,7 @@ export const assignmentRequestSchema = z.discriminatedUnion('type', [
     /** Who has them as the asker knows, and is to have them no more; null: nobody. */
     insteadOf: z.string().nullable(),
   }),
-  z.object({ type: z.literal('letGo'), key: z.string() }),
+  z.object({ type: z.literal('letGo'), key: z.string(), teamId: z.string() }),
 ]);
 export type AssignmentRequest = z.input<typeof assignmentRequestSchema>;
 export type ReadAssignmentRequest = z.infer<typeof assignmentRequestSchema>;

@@ -1,5 +1,5 @@
 import type { Call, Command } from '@/core/calls/exchange';
-import type { SeenChange, SeenTables, Session } from '@/core/office';
+import type { SeenChange, Session } from '@/core/office';
 
 import type { Clock } from '../../clock';
 import type { InPageOffice, OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
@@ -30,11 +30,18 @@ export class Mirror {
   tables: Record<SeenChange['table'], Map<string, unknown>> = emptyTables();
   readonly heard: string[] = [];
 
-  read(snapshot: OfficeUpdate, tables: SeenTables): void {
-    this.calls = new Map(snapshot.changedCalls.map((call) => [call.id, call]));
-    this.tables = emptyTables();
-    for (const [table, rows] of Object.entries(tables))
-      for (const row of rows as { id: string }[]) this.tables[table as SeenChange['table']].set(row.id, row);
+  /** Each is put in its place when it comes: what is told afterwards is newer. */
+  async readAll(link: OfficeLink): Promise<void> {
+    const calls = link.snapshot().then(({ changedCalls }) => {
+      this.calls = new Map(changedCalls.map((call) => [call.id, call]));
+    });
+    const tables = link.tables().then((seen) => {
+      this.tables = emptyTables();
+      for (const [table, rows] of Object.entries(seen))
+        for (const row of rows as { id: string }[])
+          this.tables[table as SeenChange['table']].set(row.id, row);
+    });
+    await Promise.all([calls, tables]);
   }
 
   hear({ changedCalls, endedCallIds, changes, events }: OfficeUpdate): void {
@@ -73,6 +80,7 @@ export function hostContract(
     function opened() {
       const { office, clock, outside } = openOffice();
       const { join, rest } = open(office);
+      const joinLate = () => join(member('maren', 'maren-app'), () => undefined);
       /** The answer, once all is at rest. */
       const on = async <Answer>(asked: Promise<Answer>): Promise<Answer> => {
         const answered = asked.then(
@@ -86,10 +94,7 @@ export function hostContract(
       };
       const app = async (session: Session) => {
         const mirror = new Mirror();
-        const readAnew = async () => {
-          const [snapshot, tables] = await Promise.all([link.snapshot(), link.tables()]);
-          mirror.read(snapshot, tables);
-        };
+        const readAnew = () => mirror.readAll(link);
         const link = join(session, () => void readAnew());
         link.subscribe((update) => mirror.hear(update));
         await on(readAnew());
@@ -111,7 +116,7 @@ export function hostContract(
         clock.moveOn(seconds * 1_000);
         await rest();
       };
-      return { office, outside, app, on, pass };
+      return { office, outside, app, on, pass, joinLate };
     }
 
     it('answers after what was asked has been told, to all whom it concerns', async () => {
@@ -191,9 +196,28 @@ export function hostContract(
       ]);
       for (const { link, mirror } of apps) {
         const fresh = new Mirror();
-        fresh.read(await on(link.snapshot()), await on(link.tables()));
+        await on(fresh.readAll(link));
         expect(mirror.all()).toEqual(fresh.all());
       }
+    });
+
+    it('lets somebody join in the middle of much, and misses nothing', async () => {
+      const { app, joinLate, on } = opened();
+      const hugh = await app(member('hugh', 'hugh-desk'));
+      const mirror = new Mirror();
+      const link = joinLate();
+      link.subscribe((update) => mirror.hear(update));
+      const asked = Array.from({ length: 12 }, (_, number) =>
+        hugh.link.ask({
+          type: 'write',
+          id: `w${number}`,
+          number: '214',
+          lineId: 'text',
+          text: `Line ${number}`,
+        }),
+      );
+      await on(Promise.all([mirror.readAll(link), ...asked]));
+      expect(mirror.tables.messages.size).toBe(12);
     });
 
     it('lets somebody who comes later see what is there, and whoever has closed hear nothing more', async () => {

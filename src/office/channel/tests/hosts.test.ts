@@ -97,9 +97,9 @@ describe('a channel', () => {
     await rest();
     await Promise.all(answers);
     expect(onAnew).toHaveBeenCalledTimes(1);
-    const read = Promise.all([link.snapshot(), link.tables()]);
+    const read = mirror.readAll(link);
     await rest();
-    mirror.read(...(await read));
+    await read;
     expect(mirror.tables.messages.size).toBe(9);
     const later = write('later');
     await rest();

@@ -8,6 +8,7 @@ import { OfficeIndex } from '@/core/setup';
 import { member } from '../../tests/member';
 import {
   allAssignmentsSeen,
+  assignmentIdOf,
   Assignments,
   assignmentsSeen,
   type Assignment,
@@ -15,12 +16,19 @@ import {
 } from '..';
 
 const [team] = testSetup.teams;
-/** For the tests: Ada and Ben are the yard, Cleo is in no team. */
-const index = new OfficeIndex({ ...testSetup, teams: [{ ...team!, id: 'yard', memberIds: ['ada', 'ben'] }] });
+/** For the tests: Ada and Ben are the yard, Ben and Cleo the shop. */
+const index = new OfficeIndex({
+  ...testSetup,
+  teams: [
+    { ...team!, id: 'yard', memberIds: ['ada', 'ben'] },
+    { ...team!, id: 'shop', memberIds: ['ben', 'cleo'] },
+  ],
+});
 const key = 'contact:peg';
 const takeOn = (since: number, insteadOf: string | null = null) =>
   ({ type: 'takeOn', key, teamId: 'yard', since, insteadOf }) as const;
-const letGo = { type: 'letGo', key } as const;
+const letGo = { type: 'letGo', key, teamId: 'yard' } as const;
+const id = assignmentIdOf('yard', key);
 const open = () => new Assignments(() => index);
 
 describe('somebody who waits for a team', () => {
@@ -32,7 +40,7 @@ describe('somebody who waits for a team', () => {
       ok: false,
       reason: { code: 'takenBy', byId: 'ada' },
     });
-    expect(assignments.all.get(key)).toEqual({ id: key, teamId: 'yard', byId: 'ada', at: 200 });
+    expect(assignments.all.get(id)).toEqual({ id, key, teamId: 'yard', byId: 'ada', at: 200 });
     expect(assignments.takeChanges()).toHaveLength(1);
   });
 
@@ -58,6 +66,16 @@ describe('somebody who waits for a team', () => {
     expect(assignments.request(member('ada'), takeOn(100), 500).ok).toBe(false);
   });
 
+  it('for two teams is taken on by one of each', () => {
+    const assignments = open();
+    assignments.request(member('ada'), takeOn(100), 200);
+    expect(assignments.request(member('cleo'), { ...takeOn(100), teamId: 'shop' }, 201)).toEqual({
+      ok: true,
+    });
+    expect(allAssignmentsSeen('ada', assignments).map(({ byId }) => byId)).toEqual(['ada']);
+    expect(allAssignmentsSeen('ben', assignments).map(({ byId }) => byId)).toEqual(['ada', 'cleo']);
+  });
+
   it('is nobody’s to take on who is not of that team', () => {
     const assignments = open();
     const notOfIt = { ok: false, reason: { code: 'notYours', what: 'team' } };
@@ -75,11 +93,11 @@ const request: fc.Arbitrary<ReadAssignmentRequest> = fc.oneof(
   fc.record({
     type: fc.constant('takeOn' as const),
     key: aKey,
-    teamId: fc.constantFrom('yard', 'none'),
+    teamId: fc.constantFrom('yard', 'shop', 'none'),
     since: fc.integer({ min: 0, max: 40 }),
     insteadOf: fc.constantFrom(null, ...people),
   }),
-  fc.record({ type: fc.constant('letGo' as const), key: aKey }),
+  fc.record({ type: fc.constant('letGo' as const), key: aKey, teamId: fc.constantFrom('yard', 'shop') }),
 );
 
 it('three who take on anybody in any order hear of exactly what they see, and nobody loses what is theirs unawares', () => {
@@ -94,9 +112,15 @@ it('three who take on anybody in any order hear of exactly what they see, and no
         const assignments = open();
         const mirrors = new Map(people.map((personId) => [personId, new Map<string, Assignment>()]));
         asked.forEach(({ by, request: each }, at) => {
-          const before = assignments.all.get(each.key);
+          const row = assignmentIdOf(each.teamId, each.key);
+          const others = [...assignments.all.values()].filter((one) => one.id !== row);
+          const before = assignments.all.get(row);
           const reply = assignments.request(member(by), each, at);
-          const now = assignments.all.get(each.key);
+          const now = assignments.all.get(row);
+          must(
+            others.every((one) => assignments.all.get(one.id) === one),
+            'another team’s, and anybody else’s, stays as it is',
+          );
           if (before && before.byId !== by && now !== before)
             must(
               each.type === 'takeOn' && (each.insteadOf === before.byId || before.at < each.since),
