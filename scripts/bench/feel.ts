@@ -117,11 +117,11 @@ const touches: readonly Touch[] = [
     on: act('Park'),
     before: async (office, page) => {
       await office.goOutside();
-      // Whoever still talks would be busy the second time.
+      // The phones outside are drawn after what the worker sees; whoever still talks would be busy the second time.
+      await painted(page);
       const hangUp = page.getByRole('button', { name: /: Hang up$/ });
       while ((await hangUp.count()) > 0) {
         await hangUp.first().click();
-        // The phones outside are drawn after what the worker sees.
         await painted(page);
       }
       await office.callIn('Skerrow Harbour', 'Direct');
