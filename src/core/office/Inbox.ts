@@ -18,11 +18,12 @@ import {
   type Spoken,
 } from './mailboxes';
 import { Messaging, type KeptMessage, type MessagingChange } from './messaging';
+import { Personal, personalRequestSchema, type PersonalChange, type ReadPersonalRequest } from './personal';
 import type { InboxReply, ReadInboxRequest } from './requests';
 import type { Session } from './session';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
-export type InboxChange = MessagingChange | FaxChange | MailboxChange | AssignmentChange;
+export type InboxChange = MessagingChange | FaxChange | MailboxChange | AssignmentChange | PersonalChange;
 
 /** The rows of the tables as an earlier run has kept them. */
 export interface KeptInbox {
@@ -55,20 +56,27 @@ const typesOf = (schema: { options: readonly { shape: { type: { value: string } 
 const faxingTypes = typesOf(faxingRequestSchema);
 const mailboxTypes = typesOf(mailboxRequestSchema);
 const assignmentTypes = typesOf(assignmentRequestSchema);
+const personalTypes = typesOf(personalRequestSchema);
 const isOfFaxes = (request: ReadInboxRequest): request is ReadFaxingRequest => faxingTypes.has(request.type);
 const isOfMailboxes = (request: ReadInboxRequest): request is ReadMailboxRequest =>
   mailboxTypes.has(request.type);
 const isOfAssignments = (request: ReadInboxRequest): request is ReadAssignmentRequest =>
   assignmentTypes.has(request.type);
+export const isOfPersonal = (request: ReadInboxRequest): request is ReadPersonalRequest =>
+  personalTypes.has(request.type);
 
 type Around = Parameters<Messaging['load']>[2] & Parameters<Mailboxes['load']>[2];
 
-/** What comes in for the office and goes out, other than calls: once, for all whom it concerns. */
+/**
+ * What comes in for the office and goes out, other than calls: once, for all whom it concerns; and what each keeps for themselves,
+ * which is opened by itself (`personal.open`).
+ */
 export class Inbox {
   readonly messaging: Messaging;
   readonly faxing: Faxing;
   readonly mailboxes: Mailboxes;
   readonly assignments: Assignments;
+  readonly personal = new Personal();
 
   constructor(office: () => OfficeIndex, isInCall: (personId: string, callId: string) => boolean) {
     this.messaging = new Messaging(office, isInCall);
@@ -90,6 +98,7 @@ export class Inbox {
     if (isOfFaxes(request)) return this.faxing.request(session, request, at);
     if (isOfAssignments(request)) return this.assignments.request(session, request, at);
     if (isOfMailboxes(request)) return this.mailboxes.request(session, request, at);
+    if (isOfPersonal(request)) return this.personal.request(session, request, at);
     return this.messaging.request(session, request, at);
   }
 
@@ -105,7 +114,13 @@ export class Inbox {
     const faxes = this.faxing.takeChanges();
     const mailboxes = this.mailboxes.takeChanges();
     return {
-      rows: [...messages.rows, ...faxes.rows, ...mailboxes.rows, ...this.assignments.takeChanges()],
+      rows: [
+        ...messages.rows,
+        ...faxes.rows,
+        ...mailboxes.rows,
+        ...this.assignments.takeChanges(),
+        ...this.personal.takeChanges(),
+      ],
       news: { messageIds: messages.news, faxIds: faxes.news, voicemailIds: mailboxes.news },
     };
   }

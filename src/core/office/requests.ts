@@ -4,6 +4,7 @@ import { assignmentRequestSchema, type AssignmentReply } from './assignments';
 import { faxingRequestSchema, type FaxingReply } from './faxing';
 import { mailboxRequestSchema, type MailboxReply } from './mailboxes';
 import { messagingRequestSchema, type MessagingReply } from './messaging';
+import { personalRequestSchema, type PersonalReply } from './personal';
 
 /** What a member may ask of the office beside calls. */
 export const inboxRequestSchema = z.discriminatedUnion('type', [
@@ -11,10 +12,11 @@ export const inboxRequestSchema = z.discriminatedUnion('type', [
   ...faxingRequestSchema.options,
   ...mailboxRequestSchema.options,
   ...assignmentRequestSchema.options,
+  ...personalRequestSchema.options,
 ]);
 export type InboxRequest = z.input<typeof inboxRequestSchema>;
 export type ReadInboxRequest = z.infer<typeof inboxRequestSchema>;
 
-export type InboxReply = MessagingReply | FaxingReply | MailboxReply | AssignmentReply;
+export type InboxReply = MessagingReply | FaxingReply | MailboxReply | AssignmentReply | PersonalReply;
 /** Why it was not done; nothing has changed then. */
 export type InboxRefusal = Extract<InboxReply, { ok: false }>['reason'];

@@ -9,6 +9,7 @@ import { allFaxesSeen, faxingSeen, seenFaxingSchema } from './faxing';
 import type { Inbox, InboxChange } from './Inbox';
 import { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './mailboxes';
 import { allMessagingSeen, messagingSeen, seenMessagingSchema } from './messaging';
+import { allPersonalSeen, personalChangeSchema, personalRowSchema, personalSeen } from './personal';
 
 /** A row as one session is told of it: as it is now, or that there is none for them any more. */
 export const seenChangeSchema = z.union([
@@ -16,6 +17,7 @@ export const seenChangeSchema = z.union([
   ...seenFaxingSchema.options,
   ...seenMailboxSchema.options,
   ...seenAssignmentSchema.options,
+  ...personalChangeSchema.options,
 ]);
 export type SeenChange = z.infer<typeof seenChangeSchema>;
 
@@ -33,11 +35,13 @@ export function seenChanges(
   const faxes = changes.filter((change) => change.table === 'faxes');
   const mailboxes = changes.filter((change) => change.table === 'voicemails' || change.table === 'spoken');
   const assignments = changes.filter((change) => change.table === 'assignments');
+  const personal = changes.filter((change) => change.table === 'personal');
   return [
     ...messagingSeen(messaging, personId, inbox.messaging),
     ...faxingSeen(faxes, personId, inbox.faxing),
     ...mailboxesSeen(mailboxes, personId, inbox.mailboxes),
     ...assignmentsSeen(assignments, personId, inbox.assignments),
+    ...personalSeen(personal, personId),
   ];
 }
 
@@ -48,16 +52,20 @@ export const seenTablesSchema = z.object({
   faxes: z.array(faxSchema),
   voicemails: z.array(voicemailSchema),
   assignments: z.array(assignmentSchema),
+  /** What the session's person keeps for themselves, with its sort. */
+  personal: z.array(z.object({ sort: z.string(), row: personalRowSchema })),
 });
 export type SeenTables = z.infer<typeof seenTablesSchema>;
 
 /** All that somebody sees now. */
 export function allSeen(personId: string | null, inbox: Inbox): SeenTables {
-  if (personId === null) return { messages: [], rooms: [], faxes: [], voicemails: [], assignments: [] };
+  if (personId === null)
+    return { messages: [], rooms: [], faxes: [], voicemails: [], assignments: [], personal: [] };
   return {
     ...allMessagingSeen(personId, inbox.messaging),
     faxes: allFaxesSeen(personId, inbox.faxing),
     voicemails: allVoicemailsSeen(personId, inbox.mailboxes),
     assignments: allAssignmentsSeen(personId, inbox.assignments),
+    personal: allPersonalSeen(personId, inbox.personal),
   };
 }

@@ -4,10 +4,12 @@ import {
   emptyInbox,
   Inbox,
   inboxRequestSchema,
+  isOfPersonal,
   type InboxChange,
   type InboxReply,
   type InboxRequest,
   type KeptInbox,
+  type KeptPersonal,
   type OfficeSeen,
   type Session,
   type Spoken,
@@ -32,6 +34,7 @@ import {
 } from './link';
 import { Away, beatMs } from './Away';
 import { FaxTraffic } from './FaxTraffic';
+import { Opening } from './Opening';
 import { Owing } from './Owing';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
 import { TextTraffic } from './TextTraffic';
@@ -79,7 +82,9 @@ export class InPageOffice implements OfficeOfAll {
   private readonly inboxNow: Inbox;
   private readonly texts: TextTraffic;
   private readonly faxes: FaxTraffic;
-  private readonly whenOpen: Promise<void>;
+  /** The rows of earlier runs, and what each keeps for themselves. */
+  private readonly rows = new Opening();
+  private readonly belongings = new Opening();
   private readonly listeners = new Set<(step: OfficeStep) => void>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
@@ -89,6 +94,9 @@ export class InPageOffice implements OfficeOfAll {
   private readonly away: Away;
   /** Settled once all that was told is kept. */
   private lastKept: Promise<void> = Promise.resolve();
+  /** What is still to be told, in its order: who hears of one thing may ask for the next. */
+  private readonly untold: OfficeStep[] = [];
+  private isTelling = false;
   private isStarted = false;
   /** Devices that apps are signed in as. */
   private readonly devicesInUse = new Set<string>();
@@ -114,14 +122,11 @@ export class InPageOffice implements OfficeOfAll {
     this.away = new Away(options.state?.exchange?.now ?? null);
     const { inbox = emptyInbox } = options;
     if (inbox instanceof Promise)
-      this.whenOpen = inbox.then((kept) => {
+      void inbox.then((kept) => {
         this.openInbox(kept);
         if (this.isStarted) this.catchUp();
       });
-    else {
-      this.openInbox(inbox);
-      this.whenOpen = Promise.resolve();
-    }
+    else this.openInbox(inbox);
     this.stopListening = options.clock.subscribe(() => {
       this.away.forget();
       this.catchUp();
@@ -185,19 +190,32 @@ export class InPageOffice implements OfficeOfAll {
   /** What a session asks for beside calls. */
   async askFor(session: Session, asked: InboxRequest): Promise<InboxReply> {
     const request = inboxRequestSchema.parse(asked);
-    await this.whenOpen;
-    const now = this.options.clock.now();
-    this.runUntil(now);
-    const reply = this.inboxNow.request(session, request, now);
-    this.runUntil(now);
-    await this.publish();
-    return reply;
+    const act = async () => {
+      const now = this.options.clock.now();
+      this.runUntil(now);
+      const reply = this.inboxNow.request(session, request, now);
+      this.runUntil(now);
+      await this.publish();
+      return reply;
+    };
+    if (!isOfPersonal(request)) return this.rows.whenOpen(act);
+    // What is of sorts that are there is done at once.
+    return this.inboxNow.personal.hasSorts(request) ? act() : this.belongings.whenOpen(act);
+  }
+
+  /**
+   * Brings rows that each keeps for themselves, of some sorts; until then nobody can change them. Resolves once what that changed is
+   * kept. `isLast`: there are no more sorts.
+   */
+  openPersonal(kept: KeptPersonal, isLast: boolean): Promise<void> {
+    this.inboxNow.personal.open(kept, this.member());
+    if (isLast) this.belongings.done();
+    return this.publish();
   }
 
   /** All messages, rooms and faxes, once they are there. */
-  async inbox(): Promise<Inbox> {
-    await this.whenOpen;
-    return this.inboxNow;
+  inbox(): Promise<Inbox> {
+    return this.rows.whenOpen(async () => this.inboxNow);
   }
 
   /** There is a network again, or none: what waits goes out. */
@@ -205,14 +223,16 @@ export class InPageOffice implements OfficeOfAll {
     this.catchUp();
   }
 
-  async receiveText(text: IncomingText): Promise<void> {
-    await this.whenOpen;
-    return this.play({ kind: 'textIn', text }, (asked, now) => this.texts.carrier.receive(asked.text, now));
+  receiveText(text: IncomingText): Promise<void> {
+    return this.rows.whenOpen(() =>
+      this.play({ kind: 'textIn', text }, (asked, now) => this.texts.carrier.receive(asked.text, now)),
+    );
   }
 
-  async receiveFax(fax: IncomingFax): Promise<void> {
-    await this.whenOpen;
-    return this.play({ kind: 'faxIn', fax }, (asked, now) => this.faxes.carrier.receive(asked.fax, now));
+  receiveFax(fax: IncomingFax): Promise<void> {
+    return this.rows.whenOpen(() =>
+      this.play({ kind: 'faxIn', fax }, (asked, now) => this.faxes.carrier.receive(asked.fax, now)),
+    );
   }
 
   setFaxScript(number: string, script: FaxScript): Promise<void> {
@@ -320,6 +340,7 @@ export class InPageOffice implements OfficeOfAll {
     this.inboxNow.load({ ...kept, spoken }, { ...around, records });
     this.texts.open(told.texts);
     this.faxes.open(now, told.faxes);
+    this.rows.done();
   }
 
   /** What the apps talked on while nobody was there has been ended by the network, at its time. */
@@ -428,8 +449,20 @@ export class InPageOffice implements OfficeOfAll {
     const step = { ...update, rows, of: this.inboxNow };
     this.lastKept = Promise.resolve(this.options.keep?.(step));
     const kept = this.lastKept;
-    for (const listener of this.listeners) listener(step);
+    this.tell(step);
     await kept;
+  }
+
+  private tell(step: OfficeStep): void {
+    this.untold.push(step);
+    if (this.isTelling) return;
+    this.isTelling = true;
+    try {
+      for (let next = this.untold.shift(); next; next = this.untold.shift())
+        for (const listener of this.listeners) listener(next);
+    } finally {
+      this.isTelling = false;
+    }
   }
 
   private schedule(): void {

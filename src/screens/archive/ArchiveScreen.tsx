@@ -39,6 +39,7 @@ export function ArchiveScreen() {
   const go = useGo();
   const services = useServices();
   const zone = useAppSelector(selectZone);
+  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
   const [found, setFound] = useState<Restoring | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [room, setRoom] = useState<'enough' | 'notForBoth' | 'none'>('enough');
@@ -66,7 +67,7 @@ export function ArchiveScreen() {
     setProblem(null);
     const read = await file
       .arrayBuffer()
-      .then((bytes) => readRestoring(vault, new Uint8Array(bytes)))
+      .then((bytes) => readRestoring(vault, new Uint8Array(bytes), myId))
       .catch(() => ({ ok: false as const, sentence: 'The file could not be read.' }));
     setBusy(false);
     if (read.ok) setFound(read);

@@ -8,6 +8,7 @@ import {
   selectOffice,
   selectPeople,
   selectZone,
+  selectWork,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -43,7 +44,7 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
   const now = useNow(60_000);
   const people = useAppSelector(selectPeople);
   const office = useAppSelector(selectOffice);
-  const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === record.callId);
+  const items = useAppSelector(selectWork).filter(({ callId }) => callId === record.callId);
   const texts = useAppSelector((state) => state.catchUp.kept.messages);
   const written = Object.values(texts)
     .filter(({ callId, number }) => callId === record.callId || roomIdOf(number) === record.callId)

@@ -1,5 +1,5 @@
 import { listsOf, priorities } from '@/core/inbox/followUps';
-import { useAppSelector } from '@/state/app';
+import { selectWork, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Txt } from '@/ui/text';
 
@@ -36,7 +36,7 @@ export function DueField({ draft, label }: { draft: FollowUpDraft; label: string
 /** How urgent a follow-up is, and where it stands. */
 export function SortingFields({ draft, onSubmit }: { draft: FollowUpDraft; onSubmit: () => void }) {
   const { priority, list, words, change } = draft;
-  const items = useAppSelector((state) => state.work.items);
+  const items = useAppSelector(selectWork);
   const { lists } = listsOf(items.filter((item) => item.kind === 'followUp'));
   return (
     <>

@@ -16,6 +16,7 @@ import {
   formatAny,
   removeWork,
   selectZone,
+  selectWork,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -60,7 +61,7 @@ export function FollowUpsScreen() {
   const styles = useStyles();
   const go = useGo();
   const now = useNow(minuteMs);
-  const items = useAppSelector((state) => state.work.items);
+  const items = useAppSelector(selectWork);
   const [list, setList] = useState<string | null>(null);
   const [words, setWords] = useState<string[]>([]);
   const [isDoneToo, setDoneToo] = useState(false);

@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { isElsewhere, isTask, type ClosedEnd } from '@/core/inbox/looseEnds';
 import { formatClock } from '@/core/shared/time';
-import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { selectOffice, selectWork, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectMailboxWords, selectOrder, takeBack } from '@/state/catchUp';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -53,7 +53,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
   const mine = ranked.filter(({ end }) => !isElsewhere(end, myId));
   const tasks = mine.filter(({ end }) => isTask(end.who)).length;
   const waiting = mine.length - tasks;
-  const work = useAppSelector((state) => state.work.items);
+  const work = useAppSelector(selectWork);
   const toDo = work.filter((item) => item.kind === 'followUp' && item.doneAt === null).length;
   const inMailbox = useAppSelector(selectMailboxWords);
   const [last] = reckoning?.ends.closed ?? [];

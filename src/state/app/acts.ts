@@ -6,6 +6,7 @@ import { takesTexts } from '@/core/numbers/numbering';
 import type { ClockSetting } from '@/office/clock';
 
 import { askOffice } from './asking';
+import { dropSome, keepOne } from './catchUpSlice';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
@@ -13,16 +14,7 @@ import type { HandedOver } from './elsewhere';
 import { isActive } from './hearing';
 import { explainRefusal } from './refusals';
 import type { Services } from './services';
-import {
-  actDone,
-  actRefused,
-  clockChanged,
-  dialTextChanged,
-  ringSilenced,
-  shownOnceChosen,
-  workKept,
-  workRemoved,
-} from './slices';
+import { actDone, actRefused, clockChanged, dialTextChanged, ringSilenced, shownOnceChosen } from './slices';
 import type { RootState } from './store';
 import { selectTravel } from './travel';
 
@@ -147,7 +139,7 @@ export const refuseWithText =
       await dispatch(askOffice({ type: 'write', id, callId: view.id, lineId, number: textNumber, text }));
     if (callBackAt !== null) {
       dispatch(
-        workKept({
+        keepOne('work', {
           kind: 'followUp',
           id: `follow-${view.id}-${at}`,
           at,
@@ -180,15 +172,15 @@ export function selectTextNumber(state: RootState, number: string | null): strin
 export const textLineOf = ({ office }: RootState): string | null =>
   office.setup?.lines.find(({ texts }) => texts)?.id ?? null;
 
-export const freeWorkId = ({ work }: RootState, stem: string) =>
-  freeId(stem, (taken) => work.items.some(({ id }) => id === taken));
+export const freeWorkId = ({ catchUp }: RootState, stem: string) =>
+  freeId(stem, (taken) => taken in catchUp.kept.work);
 
 export const keepNote =
   (callId: string, text: string): Act =>
   (dispatch, getState, { clock }) => {
     const at = clock.now();
     const id = freeWorkId(getState(), `note-${callId}-${at}`);
-    dispatch(workKept({ kind: 'note', id, at, callId, text }));
+    dispatch(keepOne('work', { kind: 'note', id, at, callId, text }));
     dispatch(actDone('Note kept with the call.'));
   };
 
@@ -201,27 +193,28 @@ export const keepFollowUp =
   (dispatch, getState, { clock }) => {
     const at = clock.now();
     const id = freeWorkId(getState(), `follow-${followUp.callId ?? 'own'}-${at}`);
-    dispatch(workKept({ kind: 'followUp', id, at, doneAt: null, ...plainFollowUp, ...followUp }));
+    dispatch(keepOne('work', { kind: 'followUp', id, at, doneAt: null, ...plainFollowUp, ...followUp }));
     dispatch(actDone(`Kept: ${followUp.text}`));
   };
 
 export const changeFollowUp =
   (followUp: FollowUp): Act =>
   (dispatch) => {
-    dispatch(workKept(followUp));
+    dispatch(keepOne('work', followUp));
   };
 
 export const finishFollowUp =
   (id: string, isDone: boolean): Act =>
   (dispatch, getState, { clock }) => {
-    const item = getState().work.items.find((each) => each.id === id);
-    if (item?.kind === 'followUp') dispatch(workKept({ ...item, doneAt: isDone ? clock.now() : null }));
+    const item = getState().catchUp.kept.work[id];
+    if (item?.kind === 'followUp')
+      dispatch(keepOne('work', { ...item, doneAt: isDone ? clock.now() : null }));
   };
 
 export const removeWork =
   (id: string): Act =>
   (dispatch) => {
-    dispatch(workRemoved(id));
+    dispatch(dropSome('work', [id]));
   };
 
 /** For the keyboard: something for the call talked on, else for the first that is held. */

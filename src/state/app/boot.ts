@@ -18,10 +18,12 @@ import {
   soundKind,
   storageKeys,
   Vault,
-  workKind,
+  workKinds,
+  readBelongings,
   type StoredClock,
 } from '../storage';
 import { startAttention } from './attention';
+import { Belongings } from './belongings';
 import { selectTaken } from './callViews';
 import { followConnection, tellOfConnection } from './connection';
 import { loadHistory, recordEntriesByDay } from './historyStore';
@@ -46,9 +48,10 @@ import {
   startFailed,
   storageChanged,
   updated,
-  workLoaded,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
+import { workRead } from './notes';
+import { OwnRows } from './ownRows';
 import type { AppStore } from './store';
 import { fetchClip } from './clips';
 import { soundReader } from './voicemailSound';
@@ -112,24 +115,24 @@ async function runOffice(
   const rescue = () => vault.rescue();
   window.addEventListener('pagehide', rescue);
   await vault.recover();
-  const [savedOffice, savedSetup, savedClock, savedSettings, savedWork, savedPlan] = await Promise.all([
+  const [savedOffice, savedSetup, savedClock, savedSettings, savedPlan, work] = await Promise.all([
     vault.read(storageKeys.office, officeKind),
     vault.read(storageKeys.setup, setupKind),
     vault.read(storageKeys.clock, clockKind),
     vault.read(storageKeys.settings, settingsKind),
-    vault.read(storageKeys.work, workKind),
     vault.read(storageKeys.planDraft, planDraftKind),
+    readBelongings(vault, workKinds),
   ]);
   const saved = savedOffice?.[0];
   const settings = savedSettings?.[0];
   const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
   if (settings) dispatch(settingsLoaded(settings));
-  if (savedWork) dispatch(workLoaded(savedWork));
   if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
   // An office of an earlier version, also from an archive, brings its own.
   const setup = saved?.setup ?? savedSetup?.[0] ?? sampleOffice;
+  const belongings = new Belongings(vault);
   const office: InPageOffice = new InPageOffice({
     setup,
     cast: sampleCast,
@@ -137,7 +140,7 @@ async function runOffice(
     state,
     inbox: readInbox(vault, services),
     isOnline: () => store.getState().office.isOnline,
-    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone }),
+    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone, belongings }),
     onSettled: () => void vault.write(officeEntry(office)),
     onBeat: () => void vault.write(officeEntry(office)),
   });
@@ -149,6 +152,7 @@ async function runOffice(
     office.close();
     dispatch(startFailed(error));
   };
+  services.openBelongings = (read, isLast) => belongings.open(office, read, isLast);
   services.outside = office.linkFor(outsideSession);
   services.player = player;
   services.vault = vault;
@@ -164,11 +168,16 @@ async function runOffice(
   const callOf = (id: string) => store.getState().calls.byId[id];
 
   dispatch(joined({ setup, contacts: sampleContacts, me }));
+  const ownRows = new OwnRows(store, link);
+  services.ownRows = ownRows;
+  void services.openBelongings(work, false);
+  ownRows.takeIn(() => dispatch(workRead(work)));
   dispatch(updated(await link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));
     dispatch(tablesChanged(update.changes));
+    ownRows.hear(update.changes);
     if (left !== null) dispatch(actDone(left));
     const mine = recordsOf(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
@@ -208,13 +217,16 @@ async function runOffice(
     stopMeasuring();
     stopConnection();
     stopAttention();
+    ownRows.close();
     for (const end of stopLater) end();
     office.close();
     player.close();
     services.link = null;
+    services.ownRows = null;
     services.outside = null;
     services.player = null;
     services.vault = null;
+    services.openBelongings = async () => undefined;
     services.readSound = async () => null;
     services.keepSound = async () => undefined;
     await vault.close();
@@ -302,9 +314,6 @@ function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null,
     const state = store.getState();
     if (state.settings !== last.settings) {
       void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
-    }
-    if (state.work !== last.work) {
-      void vault.write({ [storageKeys.work]: Vault.encode(state.work.items, workKind) });
     }
     if (state.plan !== last.plan) {
       void vault.write({ [storageKeys.planDraft]: Vault.encode([state.plan], planDraftKind) });

@@ -2,6 +2,7 @@ import { createAction, createSlice, type Action, type PayloadAction } from '@red
 
 import type { Source } from '@/core/people/upkeep';
 import type { Fax } from '@/core/inbox/fax';
+import type { Work } from '@/core/inbox/followUps';
 import type { LooseEnds, LooseWeights } from '@/core/inbox/looseEnds';
 import type { HistoryFilter } from '@/core/calls/historyTable';
 import type { Message, Room } from '@/core/inbox/messages';
@@ -21,13 +22,13 @@ export interface Reckoning {
 }
 
 /** A colleague of whom the worker wants to be told when they are free. */
-export interface FreeWatch {
+export type FreeWatch = {
   /** Of the colleague. */
   id: string;
   since: number;
   /** They are called then, as soon as the worker is free too. */
   thenCall: boolean;
-}
+};
 
 /** What is kept one by one, each under its id. */
 export interface Kept {
@@ -44,11 +45,13 @@ export interface Kept {
   destinations: Destination;
   told: Told;
   deletedRecordings: DeletedRecording;
+  work: Work;
 }
 export type KeptSort = keyof Kept;
 /** What the office keeps, and the app has as it may see it. */
-export type OfficeSort = 'messages' | 'rooms' | 'faxes' | 'voicemails' | 'assignments';
-/** What the app itself keeps. */
+export const officeSorts = ['rooms', 'messages', 'faxes', 'voicemails', 'assignments'] as const;
+export type OfficeSort = (typeof officeSorts)[number];
+/** What the worker keeps for themselves. */
 export type OwnSort = Exclude<KeptSort, OfficeSort>;
 
 export interface CatchUpSlice {
@@ -72,7 +75,8 @@ export interface Sought {
   who: string | null;
 }
 
-type OneKept = { [Sort in KeptSort]: { sort: Sort; thing: Kept[Sort] } }[KeptSort];
+/** A row, and what it is of. */
+export type OneKept = { [Sort in KeptSort]: { sort: Sort; thing: Kept[Sort] } }[KeptSort];
 
 const catchUpSlice = createSlice({
   name: 'catchUp',
@@ -92,6 +96,7 @@ const catchUpSlice = createSlice({
       destinations: {},
       told: {},
       deletedRecordings: {},
+      work: {},
     },
     weights: null,
     isRead: false,

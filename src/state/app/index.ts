@@ -22,6 +22,7 @@ export {
   type RefusalReply,
 } from './acts';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
+export { Belongings } from './belongings';
 export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';
 export {
@@ -37,6 +38,7 @@ export {
   type CatchUpSlice,
   type Kept,
   type KeptSort,
+  type OneKept,
   type OwnSort,
   type Sought,
   type Reckoning,
@@ -86,10 +88,12 @@ export {
   selectUnreadInChat,
   selectUnreadInRooms,
   selectWaitingCount,
+  selectWork,
   selectZone,
   type Presence,
   type PresenceState,
 } from './selectors';
+export { OwnRows } from './ownRows';
 export { selectOutlook, type Outlook } from './outlook';
 export { soundOf } from './recordingSound';
 export { ServicesContext, useNow, useServices, type Services } from './services';

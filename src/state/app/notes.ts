@@ -1,14 +1,21 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { CallRecord } from '@/core/calls/exchange';
+import type { Work } from '@/core/inbox/followUps';
 
-import type { Work } from '../storage';
+import type { ReadBelongings } from '../storage';
 import { freeWorkId } from './acts';
 import type { Services } from './services';
-import { actDone, workKept, workRemoved } from './slices';
+import { dropSome, keepMany, keepOne } from './catchUpSlice';
+import { selectWork } from './selectors';
+import { actDone } from './slices';
 import type { RootState } from './store';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
+
+/** Notes and follow-ups as they were kept. */
+export const workRead = ({ kept }: ReadBelongings) =>
+  keepMany('work', kept.rows.map(({ row }) => row) as Work[]);
 
 /** A note by itself. */
 export const keepOwnNote =
@@ -16,20 +23,20 @@ export const keepOwnNote =
   (dispatch, getState, { clock }) => {
     const at = clock.now();
     const id = freeWorkId(getState(), `note-own-${at}`);
-    dispatch(workKept({ kind: 'note', id, at, callId: null, text }));
+    dispatch(keepOne('work', { kind: 'note', id, at, callId: null, text }));
     dispatch(actDone('Note kept.'));
   };
 
 export const takeNoteOut =
   (id: string): Act =>
   (dispatch) => {
-    dispatch(workRemoved(id));
+    dispatch(dropSome('work', [id]));
   };
 
 export const putNoteBack =
   ({ id, at, callId, text }: NoteEntry): Act =>
   (dispatch) => {
-    dispatch(workKept({ kind: 'note', id, at, callId, text }));
+    dispatch(keepOne('work', { kind: 'note', id, at, callId, text }));
     dispatch(actDone('The note is back.'));
   };
 
@@ -40,7 +47,7 @@ export interface NoteEntry extends Extract<Work, { kind: 'note' }> {
 
 /** All notes, newest first. */
 export const selectNotes = createSelector(
-  (state: RootState) => state.work.items,
+  selectWork,
   (state: RootState) => state.history.records,
   (items, records): NoteEntry[] => {
     // Of one moment the one that was written last stands first.

@@ -135,6 +135,7 @@ const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'
   assignment: 'Only whoever has taken it on can let go of it.',
   room: 'Only those in the room can do that.',
   office: 'Only whoever runs the office can change that.',
+  belongings: 'Only members of the office can keep something here.',
 };
 
 /** Why nothing was written, taken back or opened, as a sentence for the worker. */
@@ -147,6 +148,7 @@ export function explainInboxRefusal(reason: InboxRefusal, office: OfficeIndex): 
     case 'unknownRoom':
       return 'That room is not there any more.';
     case 'idTaken':
+    case 'notReadable':
       return 'It could not be kept. Try once more.';
     case 'roomEnded':
       return 'That room has ended, so nothing more can be written in it.';

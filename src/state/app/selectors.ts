@@ -1,5 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
+import { workInOrder } from '@/core/inbox/followUps';
 import type { LooseEnd } from '@/core/inbox/looseEnds';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
@@ -53,6 +54,12 @@ export const selectLastUsed = createSelector(
     }
     return lastUsed;
   },
+);
+
+/** Notes and follow-ups, oldest first. */
+export const selectWork = createSelector(
+  (state: RootState) => state.catchUp.kept.work,
+  (work) => workInOrder(Object.values(work)),
 );
 
 export const selectZone = (state: RootState) => state.office.setup?.zone ?? 'Europe/London';

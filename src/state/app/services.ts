@@ -4,7 +4,8 @@ import { Clock } from '@/office/clock';
 import type { OutsideLink, ReckoningLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
-import type { StoredSound, Vault } from '../storage';
+import type { ReadBelongings, StoredSound, Vault } from '../storage';
+import type { OwnRows } from './ownRows';
 import { PeopleFinding } from './peopleFinding';
 
 /** What the app's acts work with besides the store. Filled by `boot`. */
@@ -21,6 +22,10 @@ export interface Services {
   /** All that is kept on this device; null while another tab runs the office. */
   vault: Vault | null;
   finding: PeopleFinding;
+  /** Brings the office rows that each keeps for themselves, and with the last sorts of them `isLast`. Resolves once what that changed is kept. */
+  openBelongings: (read: ReadBelongings, isLast: boolean) => Promise<void>;
+  /** What the worker keeps for themselves, on its way to the office and back. */
+  ownRows: OwnRows | null;
   /** What is kept can't be read: the office itself stops, since to go on without it would be to write over it. */
   giveUp: (error: unknown) => void;
   /** Moves the office from another tab into this one. */
@@ -37,6 +42,8 @@ export function createServices(): Services {
     keepSound: async () => undefined,
     vault: null,
     finding: new PeopleFinding(),
+    openBelongings: async () => undefined,
+    ownRows: null,
     giveUp: () => undefined,
     takeOver: async () => undefined,
   };

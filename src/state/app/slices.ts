@@ -12,7 +12,7 @@ import { goodNetwork, type Speech } from '@/office/standins';
 
 import { catchUpReducer } from './catchUpSlice';
 import { planReducer } from './planSlice';
-import type { Settings, VaultStatus, Work } from '../storage';
+import type { Settings, VaultStatus } from '../storage';
 
 /** `elsewhere`: another tab runs the office. */
 export type AppPhase = 'starting' | 'running' | 'elsewhere' | 'failed';
@@ -230,30 +230,6 @@ const settingsSlice = createSlice({
   },
 });
 
-interface WorkSlice {
-  /** Oldest first. */
-  items: Work[];
-}
-
-const workSlice = createSlice({
-  name: 'work',
-  initialState: { items: [] } as WorkSlice,
-  reducers: {
-    workLoaded(state, { payload }: PayloadAction<Work[]>) {
-      state.items = payload;
-    },
-    /** Adds what is new, or takes the place of what has the same id. */
-    workKept(state, { payload }: PayloadAction<Work>) {
-      const at = state.items.findIndex(({ id }) => id === payload.id);
-      if (at < 0) state.items.push(payload);
-      else state.items[at] = payload;
-    },
-    workRemoved(state, { payload: id }: PayloadAction<string>) {
-      state.items = state.items.filter((item) => item.id !== id);
-    },
-  },
-});
-
 interface NoticesSlice {
   storage: VaultStatus;
   /** How many stored records could not be read since the start. */
@@ -298,7 +274,6 @@ export const reducers = {
   history: historyReducer,
   dial: dialSlice.reducer,
   settings: settingsSlice.reducer,
-  work: workSlice.reducer,
   plan: planReducer,
   catchUp: catchUpReducer,
   notices: noticesSlice.reducer,
@@ -325,6 +300,5 @@ export const {
   soundChosen,
   tellingElsewhereChosen,
 } = settingsSlice.actions;
-export const { workLoaded, workKept, workRemoved } = workSlice.actions;
 export const { storageChanged, recordsSetAside, setAsideRead, actRefused, refusalClosed, actDone } =
   noticesSlice.actions;

@@ -1,7 +1,7 @@
 import { writeArchive } from '@/core/shared/archive';
 import { encodeWav } from '@/core/shared/sound';
 
-import { soundKind, storageKeys, toBase64, Vault, workKind } from '../storage';
+import { soundKind, storageKeys, toBase64, Vault, workKinds } from '../storage';
 import {
   asideText,
   giveBack,
@@ -35,13 +35,16 @@ function openVault(entries = new Map<string, string>(), isFull = () => false) {
   };
 }
 
+const workKind = workKinds.work.kind;
+const workKey = 'work/maren/n';
+const maren = (row: ReturnType<typeof note>) => ({ ownerId: 'maren', row });
 const note = (text: string) => ({ kind: 'note' as const, id: 'n', at: now, callId: 'c', text });
 const wav = encodeWav(Float32Array.of(0, 0.5, -0.5, 0.25), 8000);
 
 async function filled() {
   const session = openVault();
   await session.vault.write({
-    [storageKeys.work]: Vault.encode([note('Gate code 4120')], workKind),
+    [workKey]: Vault.encode([maren(note('Gate code 4120'))], workKind),
     [`${storageKeys.sound}v 1/ä`]: Vault.encode(
       [{ callId: null, durationMs: 500, wav: toBase64(wav) }],
       soundKind,
@@ -57,7 +60,7 @@ describe('everything out and in again', () => {
     const { vault, entries } = await filled();
     const archive = await makeArchive(vault, now);
     const empty = openVault();
-    const read = await readRestoring(empty.vault, archive);
+    const read = await readRestoring(empty.vault, archive, 'maren');
     if (!read.ok) throw new Error(read.sentence);
     expect(read).toMatchObject({
       madeAt: now,
@@ -76,8 +79,8 @@ describe('everything out and in again', () => {
   it('says what it would replace in a full one, and leaves what is the same', async () => {
     const { vault } = await filled();
     const archive = await makeArchive(vault, now);
-    await vault.write({ [storageKeys.work]: Vault.encode([note('Another')], workKind) });
-    const read = await readRestoring(vault, archive);
+    await vault.write({ [workKey]: Vault.encode([maren(note('Another'))], workKind) });
+    const read = await readRestoring(vault, archive, 'maren');
     expect(read).toMatchObject({
       ok: true,
       adds: [],
@@ -87,7 +90,7 @@ describe('everything out and in again', () => {
 
   it('once it was written, nothing more is: the app begins anew from it', async () => {
     const { vault, entries } = await filled();
-    const read = await readRestoring(vault, await makeArchive(vault, now));
+    const read = await readRestoring(vault, await makeArchive(vault, now), 'maren');
     if (!read.ok) throw new Error(read.sentence);
     await restore(vault, read, now, false);
     await vault.write({ late: 'x' });
@@ -98,12 +101,12 @@ describe('everything out and in again', () => {
     const { vault } = await filled();
     const archive = await makeArchive(vault, now);
     const other = openVault();
-    const own = { [storageKeys.work]: Vault.encode([note('My own')], workKind), mine: 'untouched' };
+    const own = { [workKey]: Vault.encode([maren(note('My own'))], workKind), mine: 'untouched' };
     await other.vault.write(own);
-    const read = await readRestoring(other.vault, archive);
+    const read = await readRestoring(other.vault, archive, 'maren');
     if (!read.ok) throw new Error(read.sentence);
     await restore(other.vault, read, now, true);
-    expect(other.entries.get(storageKeys.work)).not.toBe(own[storageKeys.work]);
+    expect(other.entries.get(workKey)).not.toBe(own[workKey]);
     // The app has begun anew.
     const anew = openVault(other.entries);
     const before = await readBefore(anew.vault);
@@ -113,12 +116,28 @@ describe('everything out and in again', () => {
     expect(await readBefore(openVault(other.entries).vault)).toBeNull();
   });
 
+  it('of an earlier version brings its notes as those of whoever restores it, and can be taken back as well', async () => {
+    const old = openVault(new Map([['work', `{"v":2}\n${JSON.stringify(note('Of the archive'))}`]]));
+    const here = openVault();
+    const own = { [workKey]: Vault.encode([maren(note('As it is here'))], workKind) };
+    await here.vault.write(own);
+    const read = await readRestoring(here.vault, await makeArchive(old.vault, now), 'maren');
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read).toMatchObject({ adds: [], replaces: [{ name: 'notes and follow-ups', count: 1 }] });
+    await restore(here.vault, read, now, true);
+    expect(here.entries.get(workKey)).toContain('Of the archive');
+    const anew = openVault(here.entries);
+    const before = await readBefore(anew.vault);
+    if (before) await undoRestore(anew.vault, before);
+    expect(Object.fromEntries(here.entries)).toEqual(own);
+  });
+
   it('that finds no room changes nothing, and the app goes on writing', async () => {
     const { vault } = await filled();
     const archive = await makeArchive(vault, now);
     let isFull = true;
     const full = openVault(new Map(), () => isFull);
-    const read = await readRestoring(full.vault, archive);
+    const read = await readRestoring(full.vault, archive, 'maren');
     if (!read.ok) throw new Error(read.sentence);
     await expect(restore(full.vault, read, now, true)).rejects.toThrow('full');
     expect(full.entries.size).toBe(0);
@@ -129,13 +148,13 @@ describe('everything out and in again', () => {
 
   it('that holds what this version can’t read is refused with a sentence, and changes nothing', async () => {
     const { vault } = await filled();
-    await vault.write({ [storageKeys.work]: '{"v":99}\n{"kind":"note"}' });
+    await vault.write({ [workKey]: '{"v":99}\n{"kind":"note"}' });
     const archive = await makeArchive(vault, now);
     const empty = openVault();
-    const read = await readRestoring(empty.vault, archive);
+    const read = await readRestoring(empty.vault, archive, 'maren');
     expect(read).toEqual({
       ok: false,
-      sentence: 'The archive’s notes and follow-ups (work) can’t be read by this version.',
+      sentence: 'The archive’s notes and follow-ups (work/maren/n) can’t be read by this version.',
     });
     expect(empty.entries.size).toBe(0);
   });
@@ -152,25 +171,23 @@ describe('everything out and in again', () => {
   ])('that holds %s is refused with a sentence', async (_, path, text, told) => {
     const file = { path, bytes: new TextEncoder().encode(text) };
     const archive = writeArchive([file, { path: 'sound/v1.wav', bytes: wav }], now);
-    const read = await readRestoring(openVault().vault, archive);
+    const read = await readRestoring(openVault().vault, archive, 'maren');
     expect(read.ok ? '' : read.sentence).toContain(told);
   });
 });
 
 describe('what was set aside', () => {
-  const head = (kind: { version: number }) => JSON.stringify({ v: kind.version });
+  /** Where an earlier version kept all notes, which were nobody’s. */
+  const oldKey = 'work';
 
   /** Two notes, of which one line was spoilt and read once, so that it stands aside; and something that was not taken in. */
   async function spoilt() {
     const session = openVault();
     const whole = { ...note('Sluice sticks'), id: 'n2' };
-    session.entries.set(
-      storageKeys.work,
-      [head(workKind), JSON.stringify(note('Gate code')), '{"id":'].join('\n'),
-    );
-    await session.vault.read(storageKeys.work, workKind);
+    session.entries.set(oldKey, ['{"v":2}', JSON.stringify(note('Gate code')), '{"id":'].join('\n'));
+    await session.vault.read(oldKey, workKind);
     // It could be read by a version to come, as this one: the line is mended.
-    await session.vault.write({ [`aside/${storageKeys.work}`]: `{"id":\n${JSON.stringify(whole)}` });
+    await session.vault.write({ [`aside/${oldKey}`]: `{"id":\n${JSON.stringify(whole)}` });
     await session.vault.keepAside('owed', { at: 1, texts: [null] });
     await session.vault.flush();
     return { ...session, whole };
@@ -191,9 +208,9 @@ describe('what was set aside', () => {
   it('is given back as far as it can be read, and the rest stays', async () => {
     const { vault, entries, whole } = await spoilt();
     expect(await giveBack(vault, await readAside(vault))).toEqual({ back: 1, left: 2 });
-    const texts = (await vault.read(storageKeys.work, workKind))?.map((work) => 'text' in work && work.text);
+    const texts = (await vault.read(oldKey, workKind))?.map(({ row }) => row.text);
     expect(texts).toEqual(['Gate code', whole.text]);
-    expect(entries.get(`aside/${storageKeys.work}`)).toBe('{"id":');
+    expect(entries.get(`aside/${oldKey}`)).toBe('{"id":');
     // Asked once more, nothing comes twice.
     expect(await giveBack(vault, await readAside(vault))).toEqual({ back: 0, left: 2 });
   });
@@ -201,19 +218,19 @@ describe('what was set aside', () => {
   it('never takes the place of what stands there by now', async () => {
     const { vault, entries } = await spoilt();
     const other = { ...note('Another since'), id: 'n2' };
-    await vault.write({ [storageKeys.work]: Vault.encode([other], workKind) });
+    await vault.write({ [oldKey]: Vault.encode([maren(other)], workKind) });
     expect(await giveBack(vault, await readAside(vault))).toMatchObject({ back: 0 });
-    expect(entries.get(storageKeys.work)).toContain('Another since');
+    expect(entries.get(oldKey)).toContain('Another since');
   });
 
   it('comes along in the archive, and goes beside what was set aside there', async () => {
     const { vault } = await spoilt();
     const empty = openVault();
-    const read = await readRestoring(empty.vault, await makeArchive(vault, now));
+    const read = await readRestoring(empty.vault, await makeArchive(vault, now), 'maren');
     if (!read.ok) throw new Error(read.sentence);
     expect(read.adds).toContainEqual({ name: 'entries set aside', count: 2 });
-    const own = openVault(new Map([[`aside/${storageKeys.work}`, 'mine']]));
-    const kept = await readRestoring(own.vault, await makeArchive(vault, now));
-    expect(kept.ok && Object.keys(kept.entries)).not.toContain(`aside/${storageKeys.work}`);
+    const own = openVault(new Map([[`aside/${oldKey}`, 'mine']]));
+    const kept = await readRestoring(own.vault, await makeArchive(vault, now), 'maren');
+    expect(kept.ok && Object.keys(kept.entries)).not.toContain(`aside/${oldKey}`);
   });
 });

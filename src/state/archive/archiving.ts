@@ -7,6 +7,7 @@ import {
   clockKind,
   fromBase64,
   heardKind,
+  movedEntries,
   officeKind,
   planDraftKind,
   recordKind,
@@ -17,23 +18,25 @@ import {
   tableKinds,
   toBase64,
   Vault,
-  workKind,
+  workKinds,
   type StoredKind,
   type StoredSound,
 } from '../storage';
 import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind } from '../kept';
 
+const belongingKinds = { ...workKinds, ...keptKinds };
+
 /** What stands under keys that begin so, and what it is called when it is counted. */
 const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string }[] = [
   { prefix: storageKeys.history, kind: recordKind, name: 'days of calls' },
-  ...Object.values(keptKinds),
+  ...Object.values(belongingKinds),
+  { ...workKinds.work, prefix: workKinds.work.oldKey ?? '' },
   ...Object.values(tableKinds),
   { prefix: storageKeys.sound, kind: soundKind, name: 'sounds' },
   { prefix: catchUpKeys.reckoning, kind: reckoningKind, name: 'who waits' },
   { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
   { prefix: catchUpKeys.picture, kind: pictureKind, name: 'pictures' },
   { prefix: storageKeys.heard, kind: heardKind, name: 'recordings being made' },
-  { prefix: storageKeys.work, kind: workKind, name: 'notes and follow-ups' },
   { prefix: storageKeys.planDraft, kind: planDraftKind, name: 'the changed ring plan' },
   { prefix: storageKeys.office, kind: officeKind, name: 'the office' },
   { prefix: storageKeys.setup, kind: setupKind, name: 'how the office is configured' },
@@ -106,8 +109,15 @@ export interface Restoring {
 
 export type ReadRestoring = ({ ok: true } & Restoring) | { ok: false; sentence: string };
 
-/** Reads and proves an archive to its last line, and compares it with what is here. Nothing is changed. */
-export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<ReadRestoring> {
+/**
+ * Reads and proves an archive to its last line, and compares it with what is here. Nothing is changed. What in archives of earlier
+ * versions was nobody's is that person's.
+ */
+export async function readRestoring(
+  vault: Vault,
+  bytes: Uint8Array,
+  ownerId: string,
+): Promise<ReadRestoring> {
   const archive = readArchive(bytes);
   if (!archive.ok) return archive;
   const entries: Record<string, string> = {};
@@ -123,7 +133,8 @@ export async function readRestoring(vault: Vault, bytes: Uint8Array): Promise<Re
       return { ok: false, sentence: `The sound of ${key} is missing from the archive, or can’t be read.` };
     if (!(await Vault.isReadable(text, kind.kind)))
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
-    entries[key] = text;
+    const own = { ownerId, kinds: belongingKinds };
+    Object.assign(entries, (await movedEntries(key, text, own)) ?? { [key]: text });
   }
   const here = await vault.texts(Object.keys(entries));
   // What was set aside here stays.

@@ -70,5 +70,9 @@ const isThere = (item: unknown, here: readonly unknown[]) => {
   const id = idOf(item);
   return id === undefined ? here.length > 0 : here.some((other) => idOf(other) === id);
 };
-const idOf = (item: unknown) =>
-  typeof item === 'object' && item !== null && 'id' in item ? item.id : undefined;
+const idOf = (item: unknown): unknown => {
+  if (typeof item !== 'object' || item === null) return undefined;
+  if ('id' in item) return item.id;
+  // With whose it is.
+  return 'row' in item ? idOf(item.row) : undefined;
+};

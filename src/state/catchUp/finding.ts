@@ -2,14 +2,13 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import type { CallRecord } from '@/core/calls/exchange';
 import type { Fax } from '@/core/inbox/fax';
+import type { Work } from '@/core/inbox/followUps';
 import { findWords, type Findable } from '@/core/shared/textSearch';
 import { groupByDay } from '@/core/calls/history';
 import { fitsFilter, isFiltering, sumsOf } from '@/core/calls/historyTable';
 import type { Message } from '@/core/inbox/messages';
 import { textOf, type Voicemail } from '@/core/inbox/voicemail';
-import { formatAny, identifyNumber, selectPeople, selectZone, type RootState } from '@/state/app';
-
-import type { Work } from '../storage';
+import { formatAny, identifyNumber, selectPeople, selectWork, selectZone, type RootState } from '@/state/app';
 
 /** Something found by its words, newest first. */
 export type Found =
@@ -42,7 +41,7 @@ export const selectFound = createSelector(
   (state: RootState) => state.history.records,
   (state: RootState) => state.catchUp.kept.voicemails,
   (state: RootState) => state.catchUp.kept.messages,
-  (state: RootState) => state.work.items,
+  selectWork,
   (state: RootState) => state.catchUp.kept.faxes,
   selectPeople,
   (words, records, voicemails, messages, work, faxes, people): Found[] | null => {

@@ -4,6 +4,7 @@ import transcripts from '@sample/transcripts.json';
 import type { CallRecord } from '@/core/calls/exchange';
 import { talkMs } from '@/core/calls/history';
 import { writtenMessage } from '@/core/inbox/messages';
+import type { Work } from '@/core/inbox/followUps';
 import { reachedMs, teamOf, triedAt, whoOf, type LooseEnd, type LooseEvent } from '@/core/inbox/looseEnds';
 import { voicemailOfRecord, type SpokenWord, type Voicemail } from '@/core/inbox/voicemail';
 import { hearsMailbox, voicemailOf, type SeenTables } from '@/core/office';
@@ -22,19 +23,21 @@ import {
   removeWork,
   selectOffice,
   selectPeople,
+  selectWork,
   weightsChosen,
   type AppStore,
   type LaterPart,
+  type OneKept,
   type Services,
 } from '@/state/app';
 
 import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
-import { isStorageFault, type Work } from '../storage';
+import { isStorageFault, readBelongings } from '../storage';
 import { dropExpired } from './dropExpired';
 import { fetchPages } from './faxes';
-import { keepCatchUp, readKeptThings } from './keeping';
-import { catchUpKeys, reckoningKind, seenKind } from '../kept';
+import { keepCatchUp } from './keeping';
+import { catchUpKeys, keptKinds, reckoningKind, seenKind } from '../kept';
 import { happenings } from './looseHappenings';
 import { followAssignments, looseHappened } from './reckon';
 import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
@@ -176,7 +179,7 @@ function keepPromises(store: AppStore, record: CallRecord): void {
   const state = store.getState();
   const [office, people] = [selectOffice(state), selectPeople(state)];
   const { key } = whoOf(record.other, record.callId, office, people);
-  for (const item of followUpsOf(state.work.items)) {
+  for (const item of followUpsOf(selectWork(state))) {
     if (!item.isPromise || item.doneAt !== null || item.at > record.startedAt) continue;
     const { number, name } = item;
     const personId = office.peopleByExtension.get(number ?? '')?.id ?? null;
@@ -210,11 +213,13 @@ async function readKept({ store, services, vault }: Context, onRead: () => void)
     dispatch(reckoned({ ends: kept.ends, upTo: kept.upTo }));
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
-  const own = await readKeptThings(vault);
+  void services.openBelongings(await readBelongings(vault, keptKinds), true);
   if (kept)
     await moveOldAssignments(services.link, kept.ends.open, store.getState().office.me?.personId ?? '');
   const tables = await services.link?.tables();
-  dispatch(keptRead([...own, ...(tables ? rowsOf(tables) : [])]));
+  const read = () => void dispatch(keptRead(tables ? rowsOf(tables) : []));
+  if (services.ownRows) services.ownRows.takeIn(read);
+  else read();
   // Who opens the app for the first time has missed nothing.
   dispatch(arrivalsSeen(seen?.before ?? now));
   await moveOldTexts(store);
@@ -238,17 +243,18 @@ async function moveOldAssignments(
   }
 }
 
-const rowsOf = ({ messages, rooms, faxes, voicemails, assignments }: SeenTables) => [
+const rowsOf = ({ messages, rooms, faxes, voicemails, assignments, personal }: SeenTables) => [
   ...asKept('rooms', rooms),
   ...asKept('messages', messages),
   ...asKept('faxes', faxes),
   ...asKept('voicemails', voicemails),
   ...asKept('assignments', assignments),
+  ...personal.map(({ sort, row }) => ({ sort, thing: row }) as OneKept),
 ];
 
 /** Texts that an earlier version kept among the notes around calls. */
 async function moveOldTexts(store: AppStore): Promise<void> {
-  const old = store.getState().work.items.flatMap((item) => (item.kind === 'text' ? [item] : []));
+  const old = selectWork(store.getState()).flatMap((item) => (item.kind === 'text' ? [item] : []));
   const messages = old.flatMap(({ id, at, callId, lineId, to, text }) =>
     lineId === null
       ? []
@@ -307,7 +313,7 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
     records,
     messages,
     faxes: Object.values(state.catchUp.kept.faxes),
-    followUps: followUpsOf(state.work.items),
+    followUps: followUpsOf(selectWork(state)),
   });
   const upTo = records.reduce((latest, { endedAt }) => Math.max(latest, endedAt), 0);
   const ends = await reckonLooseEnds(withActs(events, sample.doneBefore));
@@ -341,9 +347,9 @@ const followUpsOf = (items: readonly Work[]) =>
 
 /** Follow-ups are promises: made, kept, and taken back. */
 function followWork(store: AppStore, services: Services): () => void {
-  let last = store.getState().work.items;
+  let last = selectWork(store.getState());
   return store.subscribe(() => {
-    const { items } = store.getState().work;
+    const items = selectWork(store.getState());
     if (items === last) return;
     const before = new Map(followUpsOf(last).map((item) => [item.id, item]));
     const wasRead = last.length > 0 || store.getState().catchUp.reckoning !== null;

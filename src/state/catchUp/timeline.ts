@@ -1,14 +1,19 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import type { CallRecord } from '@/core/calls/exchange';
-import type { FollowUp } from '@/core/inbox/followUps';
+import type { FollowUp, Work } from '@/core/inbox/followUps';
 import type { Fax } from '@/core/inbox/fax';
 import type { Message } from '@/core/inbox/messages';
 import type { ContactNumber, JoinedContact } from '@/core/people/contacts';
 import { voicemailOfRecord, type Voicemail } from '@/core/inbox/voicemail';
-import { identifyNumber, selectContacts, selectOffice, selectPeople, type RootState } from '@/state/app';
-
-import type { Work } from '../storage';
+import {
+  identifyNumber,
+  selectContacts,
+  selectOffice,
+  selectPeople,
+  selectWork,
+  type RootState,
+} from '@/state/app';
 
 export type TimelineItem =
   /** `voicemail` also where it was put away, to be had back. */
@@ -107,7 +112,7 @@ export const selectTimeline = createSelector(
   (state: RootState) => state.catchUp.kept.voicemails,
   (state: RootState) => state.catchUp.kept.messages,
   (state: RootState) => state.catchUp.kept.faxes,
-  (state: RootState) => state.work.items,
+  selectWork,
   (person, records, voicemails, messages, faxes, work): TimelineItem[] => {
     const numbers = new Set(person.ways.map(({ number }) => number));
     const [kind, id] = splitOnce(person.key);

@@ -7,7 +7,7 @@ import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/
 import { deletedRecordingSchema } from '@/core/calls/recordings';
 import type { Kept, OwnSort } from '@/state/app';
 
-import type { StoredKind } from '../storage';
+import { owned, type BelongingKind, type StoredKind } from '../storage';
 
 const reckoningSchema = z.object({
   ends: looseEndsSchema,
@@ -49,36 +49,18 @@ const blockOfOne = (data: unknown) => {
   return { id: contact.id, cards: [card] };
 };
 
-/** What the app itself keeps one by one: under which keys, in which form, and what several of them are called. */
-export const keptKinds: {
-  readonly [Sort in OwnSort]: { prefix: string; kind: StoredKind<Kept[Sort]>; name: string };
-} = {
-  people: {
-    prefix: 'contact/',
-    kind: { version: 2, schema: peopleBlockSchema, migrations: { 1: blockOfOne } },
-    name: 'contacts',
-  },
-  changes: {
-    prefix: 'contactChange/',
-    kind: { version: 1, schema: changesSchema },
-    name: 'changes of contacts',
-  },
-  joins: { prefix: 'contactJoin/', kind: { version: 1, schema: joinSchema }, name: 'joined contacts' },
-  freeWatches: {
-    prefix: 'freeWatch/',
-    kind: { version: 1, schema: freeWatchSchema },
-    name: 'colleagues waited for',
-  },
-  sources: { prefix: 'source/', kind: { version: 1, schema: sourceSchema }, name: 'sources of contacts' },
-  destinations: {
-    prefix: 'toldPlace/',
-    kind: { version: 1, schema: destinationSchema },
-    name: 'places that are told',
-  },
-  told: { prefix: 'told/', kind: { version: 1, schema: toldSchema }, name: 'deliveries elsewhere' },
+/** What each keeps for themselves beside notes and follow-ups, and what is read after the start. */
+export const keptKinds: { readonly [Sort in Exclude<OwnSort, 'work'>]: BelongingKind<Kept[Sort]> } = {
+  people: { prefix: 'contact/', ...owned(peopleBlockSchema, blockOfOne), name: 'contacts' },
+  changes: { prefix: 'contactChange/', ...owned(changesSchema), name: 'changes of contacts' },
+  joins: { prefix: 'contactJoin/', ...owned(joinSchema), name: 'joined contacts' },
+  freeWatches: { prefix: 'freeWatch/', ...owned(freeWatchSchema), name: 'colleagues waited for' },
+  sources: { prefix: 'source/', ...owned(sourceSchema), name: 'sources of contacts' },
+  destinations: { prefix: 'toldPlace/', ...owned(destinationSchema), name: 'places that are told' },
+  told: { prefix: 'told/', ...owned(toldSchema), name: 'deliveries elsewhere' },
   deletedRecordings: {
     prefix: 'recordingDeleted/',
-    kind: { version: 1, schema: deletedRecordingSchema },
+    ...owned(deletedRecordingSchema),
     name: 'deleted recordings',
   },
 };

@@ -68,8 +68,8 @@ it('a contact of the first version, which stood alone, is a block of one', () =>
     ...{ id: 'in-1-0', name: 'Peg Anstey', firm: null, mails: ['p@x.example'], note: 'Moss', kept: [] },
     numbers: [{ label: 'home', number: '+441174960155' }],
   };
-  const { schema, migrations } = keptKinds.people.kind;
-  expect(schema.parse(migrations?.[1]?.(old))).toEqual({
+  const { schema, kind } = keptKinds.people;
+  expect(schema.parse(kind.migrations?.[1]?.(old))).toEqual({
     id: 'in-1-0',
     cards: [{ ...old, places: [], groups: [], photo: null, sourceId: ownSource, sourceKey: null }],
   });

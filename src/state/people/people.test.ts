@@ -237,7 +237,7 @@ describe('a colleague waited for', () => {
     const hangUp = await busy(app);
     app.store.dispatch(watchUntilFree('ilse', true));
     await app.vault.flush();
-    expect([...app.kept.entries.keys()]).toContain('freeWatch/ilse');
+    expect([...app.kept.entries.keys()]).toContain('freeWatch/maren/ilse');
     await hangUp();
     const mine = Object.values(app.state().calls.byId).filter(({ dialled }) => dialled === '201');
     expect(mine).toHaveLength(1);

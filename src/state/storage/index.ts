@@ -9,14 +9,21 @@ export {
   setupKind,
   soundKind,
   storageKeys,
-  workKind,
+  workKinds,
   type HeardLog,
   type PlanDraft,
   type Settings,
   type StoredClock,
   type StoredSound,
-  type Work,
 } from './kinds';
+export {
+  movedEntries,
+  owned,
+  readBelongings,
+  type BelongingKind,
+  type Entries,
+  type ReadBelongings,
+} from './belongings';
 export { fromBase64, toBase64 } from './base64';
 export { readTables, rowEntries, tableKinds } from './tables';
 export { isStorageFault, NewerData, UnreadableStorage } from './unreadable';

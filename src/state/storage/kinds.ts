@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
-import { followUpSchema } from '@/core/inbox/followUps';
+import { workSchema, type Work } from '@/core/inbox/followUps';
 import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
@@ -9,6 +9,7 @@ import { heardEntrySchema } from '@/core/shared/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 
+import { owned, type BelongingKind } from './belongings';
 import {
   officeFromVersion1,
   recordFromVersion1,
@@ -59,29 +60,6 @@ export const storedClockSchema = z.object({
 });
 export type StoredClock = z.infer<typeof storedClockSchema>;
 
-/** What the worker wrote around a call, and what they still mean to do. */
-export const workSchema = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('note'),
-    id: z.string(),
-    at: z.number(),
-    /** The call it was written about; null for one by itself. */
-    callId: z.string().nullable(),
-    text: z.string(),
-  }),
-  followUpSchema,
-  z.object({
-    kind: z.literal('text'),
-    id: z.string(),
-    at: z.number(),
-    callId: z.string(),
-    lineId: z.string().nullable(),
-    to: z.string(),
-    text: z.string(),
-  }),
-]);
-export type Work = z.infer<typeof workSchema>;
-
 /** A ring plan as it is being changed, with the steps back and forth; null: as in force. */
 export const planDraftSchema = z.object({
   draft: ringPlanSchema.nullable(),
@@ -126,10 +104,14 @@ export const settingsKind: StoredKind<Settings> = {
   migrations: { 1: settingsFromVersion1, 2: settingsFromVersion2, 3: settingsFromVersion3 },
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
-export const workKind: StoredKind<Work> = {
-  version: 2,
-  schema: workSchema,
-  migrations: { 1: workFromVersion1 },
+/** Notes and follow-ups, which are there from the start. */
+export const workKinds: { readonly work: BelongingKind<Work> } = {
+  work: {
+    prefix: 'work/',
+    oldKey: 'work',
+    ...owned(workSchema, workFromVersion1),
+    name: 'notes and follow-ups',
+  },
 };
 export const planDraftKind: StoredKind<PlanDraft> = { version: 1, schema: planDraftSchema };
 export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };
@@ -142,7 +124,6 @@ export const storageKeys = {
   settings: 'settings',
   clock: 'clock',
   history: 'history/',
-  work: 'work',
   planDraft: 'planDraft',
   /** A recording that is not mixed yet, by its id. */
   heard: 'heard/',

@@ -77,13 +77,17 @@ export async function readTables(vault: Vault): Promise<KeptInbox> {
   return { messages, rooms, faxes, voicemails, spoken, assignments };
 }
 
-/** What is to be written, and under which keys nothing is any more. */
+/** What of the tables is to be written, and under which keys nothing is any more; what is somebody's own stands elsewhere. */
 export function rowEntries(rows: readonly InboxChange[]): {
   put: Record<string, string>;
   goneKeys: string[];
 } {
   // A row that changed several times is written as it is at last.
-  const last = new Map(rows.map((row) => [`${tableKinds[row.table].prefix}${row.id}`, row]));
+  const last = new Map(
+    rows.flatMap((row) =>
+      row.table === 'personal' ? [] : [[`${tableKinds[row.table].prefix}${row.id}`, row] as const],
+    ),
+  );
   const put: Record<string, string> = {};
   const goneKeys: string[] = [];
   for (const [key, row] of last) {

@@ -10,7 +10,7 @@ import {
   settingsKind,
   UnreadableStorage,
   Vault,
-  workKind,
+  workKinds,
   type SetAside,
   type StoredKind,
   type VaultStatus,
@@ -410,7 +410,8 @@ describe('what version 1 kept', () => {
       keepDays: { voicemails: 60 },
       shownFor: {},
     });
-    expect(workKind.schema.parse(workKind.migrations?.[1]?.(oldFollowUp))).toMatchObject({
+    const { schema, kind } = workKinds.work;
+    expect(schema.parse(kind.migrations?.[1]?.(oldFollowUp))).toMatchObject({
       priority: 'usual',
     });
   });

@@ -1,4 +1,4 @@
-/** What the worker still means to do: by when, how urgent, in which list. */
+/** What the worker wrote down, and what they still mean to do: by when, how urgent, in which list. */
 export {
   fitsFollowUp,
   followUpSchema,
@@ -13,3 +13,4 @@ export {
   type FollowUpFilter,
   type Priority,
 } from './followUp';
+export { workInOrder, workSchema, type Work } from './work';

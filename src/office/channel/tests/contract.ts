@@ -1,5 +1,5 @@
 import type { Call, Command } from '@/core/calls/exchange';
-import type { SeenChange, Session } from '@/core/office';
+import type { InboxRequest, SeenChange, Session } from '@/core/office';
 
 import type { Clock } from '../../clock';
 import type { InPageOffice, OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
@@ -37,9 +37,11 @@ export class Mirror {
     });
     const tables = link.tables().then((seen) => {
       this.tables = emptyTables();
-      for (const [table, rows] of Object.entries(seen))
+      const { personal, ...tables } = seen;
+      for (const [table, rows] of Object.entries(tables))
         for (const row of rows as { id: string }[])
           this.tables[table as SeenChange['table']].set(row.id, row);
+      for (const { sort, row } of personal) this.tables.personal.set(`${sort} ${row.id}`, row);
     });
     await Promise.all([calls, tables]);
   }
@@ -48,8 +50,9 @@ export class Mirror {
     for (const call of changedCalls) this.calls.set(call.id, call);
     for (const id of endedCallIds) this.calls.delete(id);
     for (const change of changes) {
-      if ('put' in change) this.tables[change.table].set(change.put.id, change.put);
-      else this.tables[change.table].delete(change.gone);
+      const sort = change.table === 'personal' ? `${change.sort} ` : '';
+      if ('put' in change) this.tables[change.table].set(sort + change.put.id, change.put);
+      else this.tables[change.table].delete(sort + change.gone);
     }
     this.heard.push(...events.map(({ type }) => type));
   }
@@ -57,17 +60,22 @@ export class Mirror {
   /** In one order, whatever the order they came in. */
   all() {
     const sorted = <Row>(rows: Map<string, Row>) => [...rows].sort(([a], [b]) => (a < b ? -1 : 1));
-    const { messages, rooms, faxes, voicemails, assignments } = this.tables;
-    return [this.calls as Map<string, unknown>, messages, rooms, faxes, voicemails, assignments].map(sorted);
+    return [this.calls as Map<string, unknown>, ...Object.values(this.tables)].map(sorted);
   }
 }
 
-const emptyTables = () => ({
+const keepNote = (id: string, text: string): InboxRequest => ({
+  type: 'keepOwn',
+  changes: [{ table: 'personal', sort: 'notes', put: { id, text } }],
+});
+
+const emptyTables = (): Mirror['tables'] => ({
   messages: new Map<string, unknown>(),
   rooms: new Map<string, unknown>(),
   faxes: new Map<string, unknown>(),
   voicemails: new Map<string, unknown>(),
   assignments: new Map<string, unknown>(),
+  personal: new Map<string, unknown>(),
 });
 
 /** What any host has to do for the apps that are linked to it. docs/hosts.md says it in words. */
@@ -184,6 +192,8 @@ export function hostContract(
       );
       const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
       await outside.send({ type: 'make', from: customer, to: '+441314960214' });
+      await on(maren.link.ask(keepNote('n', 'Gate code 4120')));
+      await on(hugh.link.ask(keepNote('n', 'Keys at the desk')));
       for (let step = 0; step < 30; step++) await pass(3);
       await on(hugh.link.ask({ type: 'leave', roomId: 'r' }));
       expect(maren.mirror.all().map((rows) => rows.length > 0)).toEqual([
@@ -193,12 +203,32 @@ export function hostContract(
         true,
         true,
         false,
+        true,
       ]);
       for (const { link, mirror } of apps) {
         const fresh = new Mirror();
         await on(fresh.readAll(link));
         expect(mirror.all()).toEqual(fresh.all());
       }
+    });
+
+    it('has what somebody keeps for themselves at all their devices, and at nobody else’s', async () => {
+      const { app, on } = opened();
+      const [here, desk, hugh] = [
+        await app(member('maren', 'maren-app')),
+        await app(member('maren', 'maren-desk')),
+        await app(member('hugh', 'hugh-desk')),
+      ];
+      const notesAt = ({ mirror }: typeof here) => [...mirror.tables.personal.values()];
+      expect(await on(here.link.ask(keepNote('n', 'Gate code 4120')))).toEqual({ ok: true });
+      expect(await on(hugh.link.ask(keepNote('n', 'Keys at the desk')))).toEqual({ ok: true });
+      for (const device of [here, desk])
+        expect(notesAt(device)).toEqual([{ id: 'n', text: 'Gate code 4120' }]);
+      await on(
+        desk.link.ask({ type: 'keepOwn', changes: [{ table: 'personal', sort: 'notes', gone: 'n' }] }),
+      );
+      for (const device of [here, desk]) expect(notesAt(device)).toEqual([]);
+      expect(notesAt(hugh)).toEqual([{ id: 'n', text: 'Keys at the desk' }]);
     });
 
     it('lets somebody join in the middle of much, and misses nothing', async () => {

@@ -1,4 +1,5 @@
 import { sampleCast, sampleOffice } from '@sample';
+import { z } from 'zod';
 
 import { Clock } from '../../clock';
 import { InPageOffice } from '../../link';
@@ -17,6 +18,9 @@ function openOffice(): OpenOffice {
     ...{ id: 'outside', personId: null, deviceId: null },
     roles: ['simulator', 'network'],
   });
+  // What each keeps for themselves: a sort of it.
+  const notes = z.object({ id: z.string(), text: z.string() });
+  void office.openPersonal({ sorts: { notes }, rows: [] }, true);
   office.start();
   return { office, clock, outside };
 }

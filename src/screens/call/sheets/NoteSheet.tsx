@@ -7,6 +7,7 @@ import {
   keepNote,
   nameOfCall,
   selectZone,
+  selectWork,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -27,7 +28,7 @@ import { useTypedAhead } from '../typedAhead';
 export function NoteSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
-  const items = useAppSelector((state) => state.work.items).filter(({ callId }) => callId === view.id);
+  const items = useAppSelector(selectWork).filter(({ callId }) => callId === view.id);
   const now = useNow(60_000);
   const [text, setText] = useState(useTypedAhead());
   const [error, setError] = useState<string | null>(null);

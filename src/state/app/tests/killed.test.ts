@@ -5,7 +5,8 @@ import { seeded } from '@/office/channel/tests/wire';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
 
-import { officeKind, readTables, storageKeys, Vault } from '../../storage';
+import { officeKind, readBelongings, readTables, storageKeys, Vault, workKinds } from '../../storage';
+import { Belongings } from '../belongings';
 import { keepOffice } from '../keepingOffice';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
@@ -45,12 +46,14 @@ async function openOn(entries: Map<string, string>, at: number, random: () => nu
   );
   const [state] = (await vault.read(storageKeys.office, officeKind)) ?? [];
   const clock = new Clock({ mode: 'fixed', at });
+  const belongings = new Belongings(vault);
   const office: InPageOffice = new InPageOffice({
     ...{ setup: sampleOffice, cast: sampleCast, clock },
     ...(state && { state: state as Partial<OfficeState> }),
     inbox: readTables(vault),
-    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone }),
+    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone, belongings }),
   });
+  void belongings.open(office, await readBelongings(vault, workKinds), true);
   const link = office.linkFor(maren);
   office.start();
   return { office, link, clock, kill: storage.kill, isFull: () => isFull };
@@ -64,12 +67,17 @@ const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' }
 
 type Check = (inbox: Inbox) => void;
 
+const noteOf = (id: string) => ({ kind: 'note', id, at: start, callId: null, text: 'Gate code 4120' });
+const idsOf = ({ all }: Inbox['personal']) => [...all.values()].map(({ row }) => row.id);
+/** As an earlier version kept notes. */
+const oldNotes = ['{"v":2}', ...['old-1', 'old-2'].map((id) => JSON.stringify(noteOf(id)))].join('\n');
+
 /** What somebody busy asks for, and what has to be so once it was answered. */
 function busyWork(random: () => number): { request: InboxRequest; holds: Check }[] {
   const pick = <T>(all: readonly T[]) => all[Math.floor(random() * all.length)] as T;
   return Array.from({ length: 24 }, (_, at): { request: InboxRequest; holds: Check } => {
     const id = `asked-${at}`;
-    switch (Math.floor(random() * 4)) {
+    switch (Math.floor(random() * 5)) {
       case 0:
         return {
           request: {
@@ -87,6 +95,14 @@ function busyWork(random: () => number): { request: InboxRequest; holds: Check }
         return {
           request: { type: 'openRoom', id, name: `Room ${at}`, isOpen: false, memberIds: ['hugh'] },
           holds: ({ messaging }) => expect(messaging.rooms.get(id)?.name).toBe(`Room ${at}`),
+        };
+      case 3:
+        return {
+          request: {
+            type: 'keepOwn',
+            changes: [{ table: 'personal', sort: 'work', put: noteOf(id) }],
+          },
+          holds: ({ personal }) => expect(idsOf(personal)).toContain(id),
         };
       default:
         return {
@@ -135,11 +151,12 @@ describe('an office whose page is killed at any instant of a busy minute', () =>
   it(`has all that it answered, and all that falls due happens once (${instants} instants)`, async () => {
     let checked = 0;
     for (let seed = 1; seed <= instants; seed++) {
-      const entries = new Map<string, string>();
+      const entries = new Map([['work', oldNotes]]);
       const { answered, at } = await busyUntilKilled(entries, seed);
       const again = await openOn(entries, at, seeded(seed + instants));
       const inbox = await again.office.inbox();
       for (const holds of answered) holds(inbox);
+      expect(idsOf(inbox.personal)).toEqual(expect.arrayContaining(['old-1', 'old-2']));
       checked += answered.length;
       for (let minute = 0; minute < 20; minute++) again.clock.moveOn(60 * second);
       for (const message of inbox.messaging.all.values()) expect(message.state).not.toBe('queued');

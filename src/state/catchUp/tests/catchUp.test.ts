@@ -8,15 +8,17 @@ import { Clock } from '@/office/clock';
 import {
   arrivalsSeen,
   createAppStore,
+  keepOne,
   refuseWithText,
   removeWork,
   selectIncoming,
+  selectWork,
   send,
   type RefusalReply,
 } from '@/state/app';
 
 import { addMail } from '../../telling';
-import { historyCompleted, joined, onlineChanged, recordsAdded, workKept } from '../../app/slices';
+import { historyCompleted, joined, onlineChanged, recordsAdded } from '../../app/slices';
 import { soundKind, storageKeys, Vault } from '../../storage';
 import {
   deleteRecording,
@@ -87,16 +89,16 @@ describe('who waits', () => {
       doneAt: null,
       ...plainFollowUp,
     };
-    app.store.dispatch(workKept(followUp));
+    app.store.dispatch(keepOne('work', followUp));
     expect(app.waiting()).toContain('Marl & Finch Surveyors');
-    app.store.dispatch(workKept({ ...followUp, doneAt: start }));
+    app.store.dispatch(keepOne('work', { ...followUp, doneAt: start }));
     expect(app.waiting()).not.toContain('Marl & Finch Surveyors');
   });
 
   it('has a follow-up about nobody from when it is due; done there it is done in the list, and taken back in both', async () => {
     const app = await open();
     app.store.dispatch(
-      workKept({
+      keepOne('work', {
         kind: 'followUp',
         id: 'f',
         at: start,
@@ -113,16 +115,16 @@ describe('who waits', () => {
     await app.pass(60);
     expect(app.waiting()).toContain('Charge the loggers');
     const isDone = () =>
-      app.state().work.items.some((item) => item.kind === 'followUp' && item.doneAt !== null);
+      selectWork(app.state()).some((item) => item.kind === 'followUp' && item.doneAt !== null);
     const end = selectOrder(app.state(), app.clock.now()).find(({ end: each }) => isTask(each.who))!.end;
     app.store.dispatch(putAway(end));
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([false, true]);
     app.store.dispatch(takeBack(end.who.key));
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([true, false]);
-    const [task] = app.state().work.items;
+    const [task] = selectWork(app.state());
     app.store.dispatch(removeWork('f'));
     expect(app.waiting()).not.toContain('Charge the loggers');
-    app.store.dispatch(workKept(task!));
+    app.store.dispatch(keepOne('work', task!));
     expect(app.waiting()).toContain('Charge the loggers');
   });
 });
@@ -179,7 +181,7 @@ describe('a refusal with a promise', () => {
     await settle();
   };
   const promises = (app: App) =>
-    app.state().work.items.flatMap((item) => (item.kind === 'followUp' ? [[item.text, item.doneAt]] : []));
+    selectWork(app.state()).flatMap((item) => (item.kind === 'followUp' ? [[item.text, item.doneAt]] : []));
 
   it('texts the mobile of whoever called from a landline, and is kept once they are reached', async () => {
     const app = await open();

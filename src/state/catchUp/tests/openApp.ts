@@ -5,11 +5,21 @@ import type { KeepDays } from '@/core/inbox/retention';
 import { encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
-import { createAppStore, keepDaysChosen, send, tablesChanged, soundReader, updated } from '@/state/app';
+import {
+  Belongings,
+  createAppStore,
+  keepDaysChosen,
+  OwnRows,
+  send,
+  tablesChanged,
+  soundReader,
+  updated,
+} from '@/state/app';
 
 import { tellOfConnection } from '../../app/connection';
 import { historyCompleted, joined, recordsAdded } from '../../app/slices';
-import { readTables, rowEntries, Vault, type StoredSound } from '../../storage';
+import { workRead } from '../../app/notes';
+import { readBelongings, readTables, rowEntries, Vault, workKinds, type StoredSound } from '../../storage';
 import { selectOrder, startCatchingUp } from '..';
 
 /** A Thursday, 10:40 in London. */
@@ -66,7 +76,8 @@ export async function open(
     () => undefined,
     kept.backend,
   );
-  const office = new InPageOffice({
+  const belongings = new Belongings(vault);
+  const office: InPageOffice = new InPageOffice({
     setup: sampleOffice,
     cast: sampleCast,
     clock,
@@ -74,9 +85,10 @@ export async function open(
     inbox: readTables(vault),
     isOnline: () => store.getState().office.isOnline,
     keep: ({ rows }) => {
-      const { put, goneKeys } = rowEntries(rows);
-      void vault.write(put);
-      void vault.remove(goneKeys);
+      for (const { put, goneKeys } of [rowEntries(rows), belongings.entriesOf(rows)]) {
+        void vault.write(put);
+        void vault.remove(goneKeys);
+      }
     },
   });
   const link = office.linkFor({ id: 'maren-app', ...me, roles: ['member', 'administrator'] });
@@ -84,15 +96,23 @@ export async function open(
   services.clock = clock;
   services.link = link;
   services.vault = vault;
+  services.openBelongings = (read, isLast) => belongings.open(office, read, isLast);
   services.keepSound = async (id, sound) => void sounds.set(id, sound);
   services.readSound = soundReader(store, {
     read: async (id) => sounds.get(id) ?? null,
     keep: services.keepSound,
   });
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  const ownRows = new OwnRows(store, link);
+  services.ownRows = ownRows;
+  const work = await readBelongings(vault, workKinds);
+  void services.openBelongings(work, false);
+  ownRows.takeIn(() => store.dispatch(workRead(work)));
+  endWithTest(() => ownRows.close());
   link.subscribe((update) => {
     store.dispatch(updated(update));
     store.dispatch(tablesChanged(update.changes));
+    ownRows.hear(update.changes);
     const mine = update.events.flatMap((event: ExchangeEvent) =>
       event.type === 'recordWritten' && event.record.personId === me.personId ? [event.record] : [],
     );
