@@ -467,6 +467,8 @@ export class InPageOffice implements OfficeOfAll {
 
   private schedule(): void {
     this.cancelTimer();
+    // What is due waits for the start, whatever is opened before.
+    if (!this.isStarted) return;
     const next = Math.min(
       this.exchange.nextTimerAt() ?? Infinity,
       this.standIns.nextAt() ?? Infinity,

@@ -33,6 +33,25 @@ function open(state?: OfficeState, at = start) {
 const stateOf = (legs: Leg[], where: Leg['endpoint']['kind']) =>
   legs.find((leg) => leg.endpoint.kind === where && leg.role === 'called')?.state;
 
+it('what is opened before the start lets nothing fall due: whoever listens is there first', async () => {
+  const before = open();
+  await before.call('0131 496 0142');
+  const timers: (() => void)[] = [];
+  const office = new InPageOffice({
+    ...{ setup: sampleOffice, cast: sampleCast, state: before.office.save() },
+    clock: new Clock({ mode: 'running', offsetMs: start - Date.now() }),
+    setTimer: (run) => {
+      timers.push(run);
+      return () => undefined;
+    },
+  });
+  await office.openPersonal({ sorts: {}, rows: [] }, false);
+  expect(timers).toEqual([]);
+  office.start();
+  expect(timers.length).toBeGreaterThan(0);
+  office.close();
+});
+
 describe('stand-ins', () => {
   it('one that answers is reached, rings, answers after its seconds and speaks', async () => {
     const { call, pass, legs, said } = open();

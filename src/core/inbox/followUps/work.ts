@@ -27,6 +27,5 @@ export const workSchema = z.discriminatedUnion('kind', [
 ]);
 export type Work = z.infer<typeof workSchema>;
 
-/** Oldest first; of one moment in the order of their numbers. */
-export const workInOrder = (items: readonly Work[]): Work[] =>
-  [...items].sort((a, b) => a.at - b.at || a.id.length - b.id.length || (a.id < b.id ? -1 : 1));
+/** Oldest first; of one moment as they come. */
+export const workInOrder = (items: readonly Work[]): Work[] => [...items].sort((a, b) => a.at - b.at);
