@@ -6,7 +6,7 @@ const shared = {
     '^@sample/(.*)$': '<rootDir>/sample/$1',
   },
 };
-const esmPackages = 'tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
+const esmPackages = '@scure|tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
 const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];
 
 module.exports = {

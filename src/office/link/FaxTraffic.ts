@@ -4,7 +4,7 @@ import { faxFromOnePerson, type Faxing } from '@/core/office';
 import { FaxCarrier, type FaxCarrierState, type FaxCast, type FaxTold } from '../carrier';
 
 /**
- * Takes the office's faxes to the carrier, one at a time, and what it tells into the office. Nothing moves before what an earlier
+ * Takes the office's faxes to the carrier, of each line one at a time, and what it tells into the office. Nothing moves before what an earlier
  * run kept is there (`open`), so that what is told of a fax finds it.
  */
 export class FaxTraffic {
@@ -41,10 +41,9 @@ export class FaxTraffic {
     if (!this.isOpen) return;
     for (const id of this.faxing.takeStops()) this.carrier.stop(id, at);
     for (const event of this.carrier.takeDue(at)) this.take(event);
-    const next = this.isOnline() ? this.faxing.nextToSend(at) : null;
-    if (next?.number == null) return;
-    const { id, number, pages, sentPages } = next;
-    this.carrier.send({ id, number, pages, sentPages }, at);
+    if (!this.isOnline()) return;
+    for (const { id, number, pages, sentPages } of this.faxing.nextToSend(at))
+      if (number !== null) this.carrier.send({ id, number, pages, sentPages }, at);
     for (const event of this.carrier.takeDue(at)) this.take(event);
   }
 

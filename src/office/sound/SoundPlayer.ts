@@ -76,9 +76,9 @@ export class SoundPlayer {
   }
 
   /** Plays a kept sound (a whole file of a kind the browser knows) once. */
-  async playFile(bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+  async playFile(bytes: Uint8Array): Promise<void> {
     if (!this.context || this.status !== 'on') return;
-    this.startSource(this.context, await this.context.decodeAudioData(bytes.buffer.slice(0)), false);
+    this.startSource(this.context, await this.context.decodeAudioData(new Uint8Array(bytes).buffer), false);
   }
 
   /** Speaks one of the committed clips. */

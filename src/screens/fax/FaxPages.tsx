@@ -30,7 +30,7 @@ const useStyles = themed(({ colours }) =>
 );
 
 interface FaxPagesProps {
-  pdf: Uint8Array<ArrayBuffer> | null;
+  pdf: Uint8Array | null;
   title: string;
 }
 

@@ -54,7 +54,7 @@ export function FaxScreen() {
   const now = useNow(60_000);
   const isRead = useAppSelector((state) => state.catchUp.isRead);
   const fax = useAppSelector((state) => state.catchUp.kept.faxes[id]);
-  const [pdf, setPdf] = useState<Uint8Array<ArrayBuffer> | null>(null);
+  const [pdf, setPdf] = useState<Uint8Array | null>(null);
   const [isMissing, setMissing] = useState(false);
   const [tries, setTries] = useState(0);
   const isThere = fax !== undefined;
@@ -87,7 +87,7 @@ export function FaxScreen() {
   const line = office.lines.get(lineId);
   const other = identifyNumber(number, null, people);
   const sender = office.people.get(fax.fromId ?? '')?.name;
-  const save = () => pdf && saveBlob(`${title}.pdf`, new Blob([pdf], { type: 'application/pdf' }));
+  const save = () => pdf && saveBlob(`${title}.pdf`, new Blob([pdf as BlobPart], { type: 'application/pdf' }));
   return (
     <View style={styles.screen}>
       <View style={styles.head}>

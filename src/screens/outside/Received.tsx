@@ -1,3 +1,4 @@
+import { base64 } from '@scure/base';
 import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
@@ -86,9 +87,9 @@ function Mail({ mail }: { mail: ReceivedMail }) {
   );
 }
 
-async function save({ name, contentType, base64 }: ReceivedMail['files'][number]): Promise<void> {
-  const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
-  saveBlob(name, new Blob([bytes], { type: contentType }));
+async function save({ name, contentType, base64: text }: ReceivedMail['files'][number]): Promise<void> {
+  const bytes = base64.decode(text);
+  saveBlob(name, new Blob([bytes as BlobPart], { type: contentType }));
 }
 
 interface ProgramProps {

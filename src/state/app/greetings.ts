@@ -1,10 +1,10 @@
+import { base64 } from '@scure/base';
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import type { Greeting } from '@/core/setup';
 import { encodeWav } from '@/core/shared/sound';
 import type { Take } from '@/office/sound';
 
-import { fromBase64, toBase64 } from '../storage';
 import { editPlan } from './planning';
 import type { Services } from './services';
 import type { RootState } from './store';
@@ -24,7 +24,7 @@ export const recordGreeting =
     const seconds = samples.length / sampleRate;
     if (seconds < shortestSeconds) return false;
     const soundId = `${greetingId}-${clock.now()}-${Math.round(performance.now())}`;
-    const wav = toBase64(encodeWav(samples, sampleRate));
+    const wav = base64.encode(encodeWav(samples, sampleRate));
     await keepSound(soundId, { callId: null, durationMs: seconds * 1000, wav });
     dispatch(changeGreeting(greetingId, { recorded: { soundId, seconds: Math.ceil(seconds) } }));
     return true;
@@ -45,6 +45,6 @@ export const hearGreeting =
       return true;
     }
     const sound = await readSound(recorded.soundId);
-    if (sound) await player?.playFile(fromBase64(sound.wav));
+    if (sound) await player?.playFile(base64.decode(sound.wav));
     return sound !== null;
   };

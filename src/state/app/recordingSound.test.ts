@@ -1,10 +1,12 @@
+import { base64 } from '@scure/base';
+
 import { sampleCast, sampleOffice } from '@sample';
 
 import { decodeWav, encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeUpdate } from '@/office/link';
 
-import { fromBase64, type HeardLog, type StoredSound } from '../storage';
+import { type HeardLog, type StoredSound } from '../storage';
 import { RecordingSound } from './recordingSound';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
@@ -93,7 +95,7 @@ describe('the sound of a recording', () => {
     await office.send({ type: 'clear', legId });
     await settle();
     const sound = await soundIn(shelf);
-    const decoded = decodeWav(fromBase64(sound?.wav ?? ''));
+    const decoded = decodeWav(base64.decode(sound?.wav ?? ''));
     if (!decoded.ok) throw new Error(decoded.sentence);
     expect(decoded.marks).toEqual([{ atSeconds: 4, text: 'Paused for 60 s' }]);
     expect(decoded.samples.length).toBe(6.6 * rate);

@@ -1,3 +1,5 @@
+import { base64 } from '@scure/base';
+
 import { whatIsHeard, type Call, type Recording } from '@/core/calls/exchange';
 import {
   decodeWav,
@@ -10,16 +12,7 @@ import {
 } from '@/core/shared/sound';
 import type { OfficeUpdate } from '@/office/link';
 
-import {
-  fromBase64,
-  heardKind,
-  soundKind,
-  storageKeys,
-  toBase64,
-  Vault,
-  type HeardLog,
-  type StoredSound,
-} from '../storage';
+import { heardKind, soundKind, storageKeys, Vault, type HeardLog, type StoredSound } from '../storage';
 import { continuousOf } from './hearing';
 
 /** Telephone band, in which the clips are too. */
@@ -111,7 +104,7 @@ export class RecordingSound {
       if (decoded.ok) clips.set(id, resample(decoded.samples, decoded.sampleRate, sampleRate));
     }
     const { samples, marks } = mixHeard({ pieces, heard, clips }, sampleRate);
-    const wav = toBase64(encodeWav(samples, sampleRate, marks));
+    const wav = base64.encode(encodeWav(samples, sampleRate, marks));
     return { callId, durationMs: (samples.length / sampleRate) * 1000, wav };
   }
 
@@ -146,7 +139,7 @@ export class RecordingSound {
 }
 
 /** A kept sound as a file the browser can play. */
-export const soundOf = ({ wav }: StoredSound): Blob => new Blob([fromBase64(wav)], { type: 'audio/wav' });
+export const soundOf = ({ wav }: StoredSound): Blob => new Blob([base64.decode(wav) as BlobPart], { type: 'audio/wav' });
 
 const keyOf = ({ recording }: HeardLog) => `${storageKeys.heard}${recording.id}`;
 

@@ -1,9 +1,11 @@
+import { base64 } from '@scure/base';
+
 import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
 import { legAt } from './callViews';
-import { fromBase64 } from '../storage';
+
 import { selectMySound } from './hearing';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
@@ -57,7 +59,7 @@ export function soundUpdate(
     else if (!greeting.recorded) player.say(greeting.text);
     else
       void readSound(greeting.recorded.soundId).then(
-        (sound) => sound && player.playFile(fromBase64(sound.wav)),
+        (sound) => sound && player.playFile(base64.decode(sound.wav)),
       );
   }
 

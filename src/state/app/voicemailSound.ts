@@ -1,7 +1,9 @@
+import { base64 } from '@scure/base';
+
 import type { Voicemail } from '@/core/inbox/voicemail';
 import { decodeWav, encodeWav, mixHeard, resample } from '@/core/shared/sound';
 
-import { toBase64, type StoredSound } from '../storage';
+import { type StoredSound } from '../storage';
 import { fetchClip } from './clips';
 import type { Services } from './services';
 import type { AppStore } from './store';
@@ -21,7 +23,7 @@ export async function mixSaid({ callId, at, durationMs, said }: Said): Promise<S
   }
   const pieces = [{ from: at, to: at + durationMs }];
   const { samples } = mixHeard({ pieces, heard: said, clips }, sampleRate);
-  return { callId, durationMs, wav: toBase64(encodeWav(samples, sampleRate)) };
+  return { callId, durationMs, wav: base64.encode(encodeWav(samples, sampleRate)) };
 }
 
 /**

@@ -1,7 +1,9 @@
+import { base64 } from '@scure/base';
+
 import { writeArchive } from '@/core/shared/archive';
 import { encodeWav } from '@/core/shared/sound';
 
-import { soundKind, storageKeys, toBase64, Vault, workKinds } from '../storage';
+import { soundKind, storageKeys, Vault, workKinds } from '../storage';
 import {
   asideText,
   giveBack,
@@ -46,7 +48,7 @@ async function filled() {
   await session.vault.write({
     [workKey]: Vault.encode([maren(note('Gate code 4120'))], workKind),
     [`${storageKeys.sound}v 1/ä`]: Vault.encode(
-      [{ callId: null, durationMs: 500, wav: toBase64(wav) }],
+      [{ callId: null, durationMs: 500, wav: base64.encode(wav) }],
       soundKind,
     ),
     'aside/message/m1': 'was never readable',

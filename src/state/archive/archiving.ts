@@ -1,3 +1,4 @@
+import { base64 } from '@scure/base';
 import { z } from 'zod';
 
 import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archive';
@@ -5,7 +6,6 @@ import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archi
 import {
   asidePrefix,
   clockKind,
-  fromBase64,
   heardKind,
   movedEntries,
   officeKind,
@@ -16,7 +16,6 @@ import {
   soundKind,
   storageKeys,
   tableKinds,
-  toBase64,
   Vault,
   workKinds,
   type StoredKind,
@@ -83,7 +82,7 @@ export async function makeArchive(vault: Vault, now: number): Promise<Uint8Array
     const [sound] = (await vault.read(key, soundKind)) ?? [];
     if (!sound) continue;
     const { wav, ...rest } = sound;
-    files.push({ path: soundPath(key), bytes: fromBase64(wav) });
+    files.push({ path: soundPath(key), bytes: base64.decode(wav) });
     files.push({
       path: dataPath(key),
       bytes: encoder.encode(Vault.encode([{ ...rest, wav: '' }], soundKind)),
@@ -154,7 +153,7 @@ async function withSound(
   const wav = files.get(soundPath(key));
   if (!wav || !(await Vault.isReadable(text, soundKind))) return null;
   const [, line = ''] = text.split('\n');
-  const sound = { ...(JSON.parse(line) as StoredSound), wav: toBase64(wav) };
+  const sound = { ...(JSON.parse(line) as StoredSound), wav: base64.encode(wav) };
   return Vault.encode([sound], soundKind);
 }
 

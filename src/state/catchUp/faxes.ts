@@ -1,9 +1,10 @@
+import { base64 } from '@scure/base';
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { Fax } from '@/core/inbox/fax';
 import { actDone, askOffice, freeId, type RootState, type Services } from '@/state/app';
 
-import { fromBase64, toBase64, Vault } from '../storage';
+import { Vault } from '../storage';
 import { catchUpKeys, faxPagesKind } from '../kept';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
@@ -25,7 +26,9 @@ export const writeFax =
   async (dispatch, getState, { clock, vault }) => {
     const { faxes } = getState().catchUp.kept;
     const id = freeId(`fax-out-${clock.now()}`, (taken) => taken in faxes);
-    await vault?.write({ [pagesKey(id)]: Vault.encode([{ pdf: toBase64(pdf), url: null }], faxPagesKind) });
+    await vault?.write({
+      [pagesKey(id)]: Vault.encode([{ pdf: base64.encode(pdf), url: null }], faxPagesKind),
+    });
     if (await dispatch(askOffice({ type: 'sendFax', id, ...given }))) return id;
     await vault?.remove([pagesKey(id)]);
     return null;
@@ -49,9 +52,9 @@ export const takeBackFax =
 export async function readFaxPages(
   vault: Vault | null,
   { id, pagesUrl }: Pick<Fax, 'id' | 'pagesUrl'>,
-): Promise<Uint8Array<ArrayBuffer> | null> {
+): Promise<Uint8Array | null> {
   const [kept] = (await vault?.read(pagesKey(id), faxPagesKind).catch(() => null)) ?? [];
-  if (kept?.pdf != null) return fromBase64(kept.pdf);
+  if (kept?.pdf != null) return base64.decode(kept.pdf);
   const url = kept?.url ?? pagesUrl;
   return url === null ? null : fetchPages(vault, id, url);
 }
@@ -61,11 +64,13 @@ export async function fetchPages(
   vault: Vault | null,
   id: string,
   url: string,
-): Promise<Uint8Array<ArrayBuffer> | null> {
+): Promise<Uint8Array | null> {
   const response = await fetch(url).catch(() => null);
   if (!response?.ok) return null;
   const pdf = new Uint8Array(await response.arrayBuffer());
-  await vault?.write({ [pagesKey(id)]: Vault.encode([{ pdf: toBase64(pdf), url: null }], faxPagesKind) });
+  await vault?.write({
+    [pagesKey(id)]: Vault.encode([{ pdf: base64.encode(pdf), url: null }], faxPagesKind),
+  });
   return pdf;
 }
 

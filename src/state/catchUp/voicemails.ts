@@ -1,3 +1,4 @@
+import { base64 } from '@scure/base';
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import { encodeWav } from '@/core/shared/sound';
@@ -11,8 +12,6 @@ import {
 import { actDone, askOffice, freeId, selectOffice, type RootState, type Services } from '@/state/app';
 
 import type { Take } from '@/office/sound';
-
-import { toBase64 } from '../storage';
 
 /** Shorter than that nobody has said anything. */
 const shortestMs = 500;
@@ -58,7 +57,7 @@ export const leaveVoicemail =
     const { voicemails } = getState().catchUp.kept;
     const id = freeId(`left-${toPersonId}-${clock.now()}`, (taken) => taken in voicemails);
     // Its sound comes first, so that no voicemail is ever there without.
-    await keepSound(id, { callId: null, durationMs, wav: toBase64(encodeWav(samples, sampleRate)) });
+    await keepSound(id, { callId: null, durationMs, wav: base64.encode(encodeWav(samples, sampleRate)) });
     if (!(await dispatch(askOffice({ type: 'leaveVoicemail', id, toPersonId, durationMs })))) return false;
     const name = selectOffice(getState()).people.get(toPersonId)?.name ?? 'a colleague';
     dispatch(actDone(`It is in ${name}’s mailbox.`));

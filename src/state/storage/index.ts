@@ -24,7 +24,6 @@ export {
   type Entries,
   type ReadBelongings,
 } from './belongings';
-export { fromBase64, toBase64 } from './base64';
 export { readTables, rowEntries, tableKinds } from './tables';
 export { isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { asidePrefix, Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';

@@ -6,7 +6,7 @@ import {
   faxAgain,
   faxFailures,
   faxWords,
-  nextFax,
+  nextFaxes,
   nextFaxAt,
   writtenFax,
   type Fax,
@@ -51,10 +51,10 @@ describe('a fax on its way', () => {
       current = after(current, { ...dialling, at: now }, failed('busy', now));
       if (current.notBefore === null) break;
       pauses.push(current.notBefore - now);
-      expect(nextFax([current], current.notBefore - 1)).toBeNull();
+      expect(nextFaxes([current], current.notBefore - 1)).toEqual([]);
       expect(nextFaxAt([current], now)).toBe(current.notBefore);
       now = current.notBefore;
-      expect(nextFax([current], now)).toBe(current);
+      expect(nextFaxes([current], now)).toEqual([current]);
     }
     expect(pauses).toEqual([minute, 3 * minute, 10 * minute]);
     expect(current).toMatchObject({ state: 'failed', failure: 'busy', tries: 4 });
@@ -80,18 +80,21 @@ describe('a fax on its way', () => {
     expect(stopped).toMatchObject({ state: 'stopped', sentPages: 1, endedAt: 7 });
     expect(faxWords(stopped)).toBe('Stopped after page 1 of 3');
     expect(faxWords(after(fax, dialling, stop))).toBe('Stopped before the first page');
-    expect(nextFax([stopped], 99 * minute)).toBeNull();
+    expect(nextFaxes([stopped], 99 * minute)).toEqual([]);
     expect(faxAgain(stopped)).toMatchObject({ state: 'waiting', sentPages: 1 });
     expect(after(fax, stop)).toBe(fax);
     const over = after(fax, dialling, failed('noFax'));
     expect(after(over, stop)).toBe(over);
   });
 
-  it('waits while another is on its way', () => {
+  it('waits while another is on its way from the same line, and for no other line', () => {
     const second = { ...fax, id: 'f2', at: 5 };
-    expect(nextFax([second, fax], 10)).toBe(fax);
-    expect(nextFax([second, after(fax, dialling)], 10)).toBeNull();
-    expect(nextFax([second, after(fax, dialling, { kind: 'done', at: 6, id: 'f1' })], 10)).toBe(second);
+    const elsewhere = { ...fax, id: 'f3', at: 7, lineId: 'yard' };
+    expect(nextFaxes([second, elsewhere, fax], 10)).toEqual([fax, elsewhere]);
+    expect(nextFaxes([second, after(fax, dialling)], 10)).toEqual([]);
+    expect(nextFaxes([second, after(fax, dialling, { kind: 'done', at: 6, id: 'f1' })], 10)).toEqual([
+      second,
+    ]);
   });
 
   it('never loses a page that was taken, and never leaves its end', () => {

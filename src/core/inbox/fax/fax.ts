@@ -74,7 +74,7 @@ export const writtenFax = (
 /** How far a fax has come. */
 type Stages = Pick<Fax, 'pages' | 'state' | 'sentPages' | 'failure' | 'tries' | 'notBefore' | 'endedAt'>;
 /** What decides whose turn it is. */
-type Turn = Pick<Fax, 'id' | 'at' | 'state' | 'notBefore'>;
+type Turn = Pick<Fax, 'id' | 'at' | 'lineId' | 'state' | 'notBefore'>;
 
 /** The fax after what the carrier told; what is over stays over. */
 export function faxAfter<F extends Stages>(fax: F, event: FaxEvent): F {
@@ -119,14 +119,20 @@ export const isUnderway = ({ state }: Pick<Fax, 'state'>) => state === 'dialling
 export const isOver = ({ state }: Pick<Fax, 'state'>) =>
   state === 'done' || state === 'failed' || state === 'stopped' || state === 'received';
 
-/** The fax to be sent now: one at a time, the oldest whose time has come. null where none is. */
-export function nextFax<F extends Turn>(faxes: Iterable<F>, now: number): F | null {
+/** The faxes to be sent now: of each line one at a time, the oldest whose time has come. */
+export function nextFaxes<F extends Turn>(faxes: Iterable<F>, now: number): F[] {
   const all = [...faxes];
-  if (all.some(isUnderway)) return null;
+  const busy = new Set(all.filter(isUnderway).map(({ lineId }) => lineId));
   const due = all.filter(
     ({ state, notBefore }) => state === 'waiting' && (notBefore === null || notBefore <= now),
   );
-  return due.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))[0] ?? null;
+  const next: F[] = [];
+  for (const fax of due.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
+    if (busy.has(fax.lineId)) continue;
+    busy.add(fax.lineId);
+    next.push(fax);
+  }
+  return next;
 }
 
 /** When the next one may be tried that waits for a time; null where none does. */

@@ -9,7 +9,7 @@ export {
   faxWords,
   isOver,
   isUnderway,
-  nextFax,
+  nextFaxes,
   nextFaxAt,
   pagesWord,
   writtenFax,

@@ -4,7 +4,7 @@ import {
   faxAgain,
   isOver,
   isUnderway,
-  nextFax,
+  nextFaxes,
   nextFaxAt,
   writtenFax,
   type FaxEvent,
@@ -62,9 +62,9 @@ export class Faxing {
     return handle(this.handlers, { session, request, at }, { code: 'notYours', what: 'fax' });
   }
 
-  /** The fax the carrier is to be given now; null where none waits whose time has come, or one is on its way. */
-  nextToSend(now: number): OfficeFax | null {
-    return nextFax(this.outgoing.values(), now);
+  /** The faxes the carrier is to be given now: of each line that sends none the oldest whose time has come. */
+  nextToSend(now: number): OfficeFax[] {
+    return nextFaxes(this.outgoing.values(), now);
   }
 
   /** When (epoch milliseconds) one that waits for its time may go; null where none does. */

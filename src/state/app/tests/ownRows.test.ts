@@ -45,7 +45,7 @@ describe('what the worker keeps for themselves', () => {
   it('comes from their other devices, and is not sent back', () => {
     const { asked, ownRows, texts } = open();
     ownRows.hear([told('Written at the desk'), told('Another', 'm')]);
-    expect(texts()).toEqual(['Another', 'Written at the desk'].sort());
+    expect(texts()).toEqual(['Written at the desk', 'Another']);
     ownRows.hear([{ table: 'personal', sort: 'work', gone: 'n' }]);
     expect(texts()).toEqual(['Another']);
     expect(asked).toEqual([]);

@@ -17,16 +17,18 @@ describe('faxes of an office', () => {
     expect([...faxing.all.keys()]).toEqual(['a']);
   });
 
-  it('go out one at a time, the oldest first', () => {
+  it('go out one at a time from each line, the oldest first', () => {
     const { faxing, sendFax, tell, now } = openFaxing();
-    sendFax('ada', 'a', 'own');
+    const next = () => faxing.nextToSend(now()).map(({ id }) => id);
+    sendFax('ada', 'a', 'shared');
     sendFax('ben', 'b', 'shared');
-    expect(faxing.nextToSend(now())?.id).toBe('a');
+    sendFax('ada', 'c', 'own');
+    expect(next()).toEqual(['a', 'c']);
     tell({ kind: 'dialling', id: 'a' });
-    expect(faxing.nextToSend(now())).toBeNull();
+    expect(next()).toEqual(['c']);
     expect(faxing.underway().map(({ id }) => id)).toEqual(['a']);
     tell({ kind: 'failed', id: 'a', failure: 'busy' });
-    expect(faxing.nextToSend(now())?.id).toBe('b');
+    expect(next()).toEqual(['b', 'c']);
     expect(faxing.nextSendAt(now())).toBe(now() + 60_000);
   });
 
