@@ -3,7 +3,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { config } from 'zod';
 
-import { fetchStartCatchingUp } from '@/screens/looseEnds/fetchCatchingUp';
+import { chosenBeginning, laterParts } from '@/offices';
 import { CallOver } from '@/screens/shell/CallOver';
 import { Shell } from '@/screens/shell/Shell';
 import { boot, createAppStore, ServicesContext, useAppSelector } from '@/state/app';
@@ -21,7 +21,8 @@ let isBooted = false;
 function bootOnce(): void {
   if (isBooted) return;
   isBooted = true;
-  void boot(store, services, [fetchStartCatchingUp]);
+  const beginning = chosenBeginning();
+  void boot(store, services, beginning, laterParts(beginning));
 }
 
 export default function Layout() {

@@ -1,5 +1,6 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
+export { newOffice, newOfficeSchema, type NewOffice } from './newOffice';
 export { OfficeIndex } from './OfficeIndex';
 export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
 export { menuSchema, type Menu } from './menu';

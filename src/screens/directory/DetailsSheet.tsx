@@ -2,8 +2,8 @@ import { StyleSheet, View } from 'react-native';
 
 import { originOf } from '@/core/people/upkeep';
 import { officeSource, ownSource, type Field, type JoinedContact } from '@/core/people/contacts';
-import { useAppDispatch, useAppSelector, useAppStore } from '@/state/app';
-import { books, giveBack, isOwnContact, joinsOf, takeBackJudgement } from '@/state/people';
+import { useAppDispatch, useAppSelector, useAppStore, useServices } from '@/state/app';
+import { giveBack, isOwnContact, joinsOf, takeBackJudgement } from '@/state/people';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
@@ -47,6 +47,7 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
   const go = useGo();
   const dispatch = useAppDispatch();
   const store = useAppStore();
+  const { books } = useServices();
   const changes = useAppSelector((state) => state.catchUp.kept.changes[contact.id]);
   const part = () => {
     for (const { id } of joinsOf(store.getState(), contact)) dispatch(takeBackJudgement(id));
@@ -62,7 +63,7 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
           if (text === '' && !origin.isChanged) return null;
           return (
             <View key={field} style={styles.field}>
-              <Txt as="small">{`${word}, ${originWords(origin.isChanged, origin.sourceIds)}`}</Txt>
+              <Txt as="small">{`${word}, ${originWords(origin.isChanged, origin.sourceIds, books)}`}</Txt>
               <Txt>{text === '' ? 'removed' : text}</Txt>
               {origin.isChanged ? (
                 <Plate
@@ -91,14 +92,16 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
   );
 }
 
-function originWords(isChanged: boolean, sourceIds: readonly string[]): string {
+type Books = ReturnType<typeof useServices>['books'];
+
+function originWords(isChanged: boolean, sourceIds: readonly string[], books: Books): string {
   if (isChanged) return 'changed by you';
-  const names = sourceIds.map(sourceName);
+  const names = sourceIds.map((id) => sourceName(id, books));
   return names.length === 0 ? 'from nowhere' : `from ${names.join(' and ')}`;
 }
 
 /** "the customer list"; what the worker wrote, and what the office has. */
-function sourceName(id: string): string {
+function sourceName(id: string, books: Books): string {
   if (id === ownSource) return 'what you wrote or brought in';
   if (id === officeSource) return 'the office';
   const name = books.get(id)?.name ?? id;

@@ -2,8 +2,16 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { Source } from '@/core/people/upkeep';
 import { formatDayAndClock } from '@/core/shared/time';
-import { actDone, selectCards, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { books, connectSource, leaveSource, selectSources, syncSource } from '@/state/people';
+import {
+  actDone,
+  selectCards,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  useServices,
+} from '@/state/app';
+import { connectSource, leaveSource, syncSource, useSources } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -31,7 +39,7 @@ const useStyles = themed(({ colours }) =>
 export function SourcesScreen() {
   const styles = useStyles();
   const go = useGo();
-  const sources = useAppSelector(selectSources, isSameList);
+  const sources = useSources();
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
@@ -51,8 +59,6 @@ export function SourcesScreen() {
   );
 }
 
-const isSameList = (a: readonly Source[], b: readonly Source[]) => a.every((each, at) => each === b[at]);
-
 function SourcePart({ source }: { source: Source }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
@@ -61,7 +67,7 @@ function SourcePart({ source }: { source: Source }) {
   const count = useAppSelector(
     (state) => selectCards(state).filter(({ sourceId }) => sourceId === source.id).length,
   );
-  const book = books.get(source.id);
+  const book = useServices().books.get(source.id);
   const { id, isOn, problem, syncedAt } = source;
   const name = book?.name ?? id;
   const leave = () => {

@@ -39,7 +39,7 @@ function fetchRenderer(): Promise<Pdf> {
 }
 
 /** Pictures of a PDF's pages, which last until the reader goes; `pdf` null while it is not there yet. */
-export function usePdfPages(pdf: Uint8Array<ArrayBuffer> | null, tries: number): Drawn {
+export function usePdfPages(pdf: Uint8Array | null, tries: number): Drawn {
   const [drawn, setDrawn] = useState<Drawn>({ state: 'drawing' });
   useEffect(() => {
     if (!pdf) return;
@@ -58,7 +58,7 @@ export function usePdfPages(pdf: Uint8Array<ArrayBuffer> | null, tries: number):
   return drawn;
 }
 
-async function drawPages(pdf: Uint8Array<ArrayBuffer>, urls: string[]): Promise<PageImage[]> {
+async function drawPages(pdf: Uint8Array, urls: string[]): Promise<PageImage[]> {
   const { getDocument } = await fetchRenderer();
   // It takes the bytes over, so it gets its own.
   const opened = await getDocument({ data: pdf.slice(), isEvalSupported: false }).promise;

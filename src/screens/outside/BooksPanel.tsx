@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
-import { useAppDispatch, useAppSelector } from '@/state/app';
-import { books, changeOutside, selectSources } from '@/state/people';
+import { useAppDispatch, useServices } from '@/state/app';
+import { changeOutside, useSources } from '@/state/people';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -11,7 +11,8 @@ import { Section } from './Section';
 /** The address books elsewhere: something changes in one, or it breaks off in the middle of telling. */
 export function BooksPanel() {
   const dispatch = useAppDispatch();
-  const sources = useAppSelector(selectSources, (a, b) => a.every((each, at) => each === b[at]));
+  const sources = useSources();
+  const { books } = useServices();
   return (
     <Section
       title="Address books"

@@ -1,11 +1,9 @@
-import { sampleCast, sampleContacts, sampleOffice } from '@sample';
-
 import type { KeptInbox, Session } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
 import { InPageOffice, type OfficeState } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
-import { makeSampleHistory } from '@/workers';
 
 import {
   clockKind,
@@ -22,6 +20,8 @@ import {
   readBelongings,
   type StoredClock,
 } from '../storage';
+import type { Beginning } from './beginning';
+import { forgetOwnOffice } from '../offices';
 import { startAttention } from './attention';
 import { Belongings } from './belongings';
 import { selectTaken } from './callViews';
@@ -56,15 +56,25 @@ import type { AppStore } from './store';
 import { fetchClip } from './clips';
 import { soundReader } from './voicemailSound';
 
-const me = { personId: 'maren', deviceId: 'maren-app' };
-/** The sample's worker also sees to the office. */
-const mySession: Session = { id: me.deviceId, ...me, roles: ['member', 'administrator'] };
+/** Whoever the office's one app belongs to. */
+function whoIsHere({ devices }: OfficeSetup): { personId: string; deviceId: string } {
+  const app = devices.find(({ kind, personId }) => kind === 'app' && personId !== null);
+  return { personId: app?.personId ?? '', deviceId: app?.id ?? '' };
+}
+
 const outsideSession: Session = {
   id: 'outside',
   personId: null,
   deviceId: null,
   roles: ['simulator', 'network'],
 };
+
+/** What was begun here has been taken out of this browser. */
+export class NoOfficeHere extends Error {
+  constructor() {
+    super('There is no office of your own here any more. The next start opens the sample.');
+  }
+}
 
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
@@ -75,6 +85,7 @@ export type LaterPart = () => Promise<
 export async function boot(
   store: AppStore,
   services: Services,
+  beginning: Beginning,
   later: readonly LaterPart[] = [],
 ): Promise<void> {
   const { dispatch } = store;
@@ -85,9 +96,10 @@ export async function boot(
   });
   const run = async () => {
     try {
-      stop = await runOffice(store, services, later);
+      stop = await runOffice(store, services, beginning, later);
       dispatch(phaseChanged({ phase: 'running' }));
     } catch (error) {
+      if (error instanceof NoOfficeHere) forgetOwnOffice();
       dispatch(startFailed(error));
     }
   };
@@ -104,10 +116,12 @@ export async function boot(
 async function runOffice(
   store: AppStore,
   services: Services,
+  beginning: Beginning,
   later: readonly LaterPart[],
 ): Promise<() => Promise<void>> {
   const { dispatch } = store;
-  const vault = new Vault(
+  const vault = Vault.named(
+    beginning.storage,
     (status) => dispatch(storageChanged(status)),
     ({ count }) => dispatch(recordsSetAside(count)),
   );
@@ -131,16 +145,21 @@ async function runOffice(
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
   // An office of an earlier version, also from an archive, brings its own.
-  const setup = saved?.setup ?? savedSetup?.[0] ?? sampleOffice;
+  const setup = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
+  if (!setup) throw new NoOfficeHere();
+  const { zone } = setup;
+  const me = whoIsHere(setup);
+  /** Whoever has the app also sees to the office. */
+  const mySession: Session = { id: me.deviceId, ...me, roles: ['member', 'administrator'] };
   const belongings = new Belongings(vault);
   const office: InPageOffice = new InPageOffice({
     setup,
-    cast: sampleCast,
+    cast: beginning.cast,
     clock,
     state,
     inbox: readInbox(vault, services),
     isOnline: () => store.getState().office.isOnline,
-    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone, belongings }),
+    keep: (step) => keepOffice(step, office, { vault, zone, belongings }),
     onSettled: () => void vault.write(officeEntry(office)),
     onBeat: () => void vault.write(officeEntry(office)),
   });
@@ -167,7 +186,7 @@ async function runOffice(
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
-  dispatch(joined({ setup, contacts: sampleContacts, me }));
+  dispatch(joined({ setup, contacts: beginning.contacts, me }));
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
   void services.openBelongings(work, false);
@@ -207,7 +226,8 @@ async function runOffice(
   });
 
   async function readHistory(present: string[]): Promise<void> {
-    const all = present.length > 0 ? present : await layDownHistory(vault, clock.now());
+    const all =
+      present.length > 0 ? present : await layDownHistory(vault, { beginning, zone, now: clock.now() });
     await loadHistory(vault, all, me.personId, dispatch);
   }
 
@@ -254,13 +274,16 @@ function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<Late
 }
 
 /**
- * The sample's ninety days are laid down at the very first start, while the office is already open; later starts go
- * on where the last one ended.
+ * What lies behind the sample is laid down at the very first start, while the office is already open; later starts go on where the
+ * last one ended.
  */
-async function layDownHistory(vault: Vault, now: number): Promise<string[]> {
+async function layDownHistory(
+  vault: Vault,
+  { beginning, zone, now }: { beginning: Beginning; zone: string; now: number },
+): Promise<string[]> {
   await idle();
-  const records = await makeSampleHistory(now);
-  const entries = await recordEntriesByDay(records, sampleOffice.zone, idle);
+  const records = await beginning.makeHistory(now);
+  const entries = await recordEntriesByDay(records, zone, idle);
   await vault.write(entries);
   return Object.keys(entries);
 }

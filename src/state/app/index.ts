@@ -23,7 +23,8 @@ export {
 } from './acts';
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { Belongings } from './belongings';
-export { boot, type LaterPart } from './boot';
+export type { Beginning, CameBefore, LaterBeginning } from './beginning';
+export { boot, NoOfficeHere, type LaterPart } from './boot';
 export { changesBetween } from './changes';
 export {
   arrivalsSeen,

@@ -139,7 +139,8 @@ export class RecordingSound {
 }
 
 /** A kept sound as a file the browser can play. */
-export const soundOf = ({ wav }: StoredSound): Blob => new Blob([base64.decode(wav) as BlobPart], { type: 'audio/wav' });
+export const soundOf = ({ wav }: StoredSound): Blob =>
+  new Blob([base64.decode(wav) as BlobPart], { type: 'audio/wav' });
 
 const keyOf = ({ recording }: HeardLog) => `${storageKeys.heard}${recording.id}`;
 

@@ -3,6 +3,7 @@ import { createContext, useContext, useSyncExternalStore } from 'react';
 import { Clock } from '@/office/clock';
 import type { OutsideLink, ReckoningLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
+import type { Book } from '@/office/sources';
 
 import type { ReadBelongings, StoredSound, Vault } from '../storage';
 import type { OwnRows } from './ownRows';
@@ -22,6 +23,8 @@ export interface Services {
   /** All that is kept on this device; null while another tab runs the office. */
   vault: Vault | null;
   finding: PeopleFinding;
+  /** The address books elsewhere, by their ids; none before they have been fetched. */
+  books: ReadonlyMap<string, Book>;
   /** Brings the office rows that each keeps for themselves, and with the last sorts of them `isLast`. Resolves once what that changed is kept. */
   openBelongings: (read: ReadBelongings, isLast: boolean) => Promise<void>;
   /** What the worker keeps for themselves, on its way to the office and back. */
@@ -42,6 +45,7 @@ export function createServices(): Services {
     keepSound: async () => undefined,
     vault: null,
     finding: new PeopleFinding(),
+    books: new Map(),
     openBelongings: async () => undefined,
     ownRows: null,
     giveUp: () => undefined,

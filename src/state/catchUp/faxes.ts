@@ -60,11 +60,7 @@ export async function readFaxPages(
 }
 
 /** Fetches the pages of one that came in, so that they can be read without a network; else they are when they are first read. */
-export async function fetchPages(
-  vault: Vault | null,
-  id: string,
-  url: string,
-): Promise<Uint8Array | null> {
+export async function fetchPages(vault: Vault | null, id: string, url: string): Promise<Uint8Array | null> {
   const response = await fetch(url).catch(() => null);
   if (!response?.ok) return null;
   const pdf = new Uint8Array(await response.arrayBuffer());

@@ -1,12 +1,9 @@
-import { sampleCatchUp } from '@sample/catchUp';
-import transcripts from '@sample/transcripts.json';
-
 import type { CallRecord } from '@/core/calls/exchange';
 import { talkMs } from '@/core/calls/history';
 import { writtenMessage } from '@/core/inbox/messages';
 import type { Work } from '@/core/inbox/followUps';
 import { reachedMs, teamOf, triedAt, whoOf, type LooseEnd, type LooseEvent } from '@/core/inbox/looseEnds';
-import { voicemailOfRecord, type SpokenWord, type Voicemail } from '@/core/inbox/voicemail';
+import { voicemailOfRecord, type Voicemail } from '@/core/inbox/voicemail';
 import { hearsMailbox, voicemailOf, type SeenTables } from '@/core/office';
 import type { Owed } from '@/office/link';
 import { reckonLooseEnds } from '@/workers/reckonLooseEnds';
@@ -26,6 +23,8 @@ import {
   selectWork,
   weightsChosen,
   type AppStore,
+  type CameBefore,
+  type LaterBeginning,
   type LaterPart,
   type OneKept,
   type Services,
@@ -44,13 +43,18 @@ import { tellOfFaxes, tellOfTexts, tellOfVoicemail } from './tell';
 import { wordsSaid, type WordsOfClip } from './transcribing';
 import { keepTranscript } from './voicemails';
 
-type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0];
+type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0] & { beginning: LaterBeginning };
+type Words = Pick<Context, 'store' | 'services' | 'beginning'>;
 
 /**
  * Keeps account of who waits: takes in calls, voicemails, texts and follow-ups as they happen, and at the start whatever
  * the history has that was not counted in. Gives what ends it.
  */
-export function startCatchingUp({ store, services, vault }: Context): () => void {
+export function startCatchingUp(
+  { store, services, vault }: Omit<Context, 'beginning'>,
+  beginning: LaterBeginning,
+): () => void {
+  services.books = new Map(beginning.books.map((book) => [book.id, book]));
   const myId = store.getState().office.me?.personId ?? '';
   const { keepDays } = store.getState().settings;
   const isHeardHere = ({ mailboxId }: Voicemail) =>
@@ -73,7 +77,7 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
       if (!voicemail || !isHeardHere(voicemail)) continue;
       const { number, name } = voicemail.from;
       tellOfVoicemail(store, id, identifyNumber(number, name, selectPeople(store.getState())).name);
-      void takeVoicemail({ store, services }, voicemail, true);
+      void takeVoicemail({ store, services, beginning }, voicemail, true);
     }
   };
   const takeRecord = (record: CallRecord) => {
@@ -115,11 +119,11 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
   const stopTelling = startTelling(store, services);
   const stopSearching = startSearching(store, services);
   const stopAssigning = followAssignments(store);
-  const stopSyncing = startSyncing(store);
+  const stopSyncing = startSyncing(store, services);
   const stopWatching = startWatching(store, services);
-  const takeUnheard = () => takeWithoutWords({ store, services }, isHeardHere);
+  const takeUnheard = () => takeWithoutWords({ store, services, beginning }, isHeardHere);
   const stopOnline = whenOnlineAgain(store, () => void takeUnheard());
-  void readKept({ store, services, vault }, () => {
+  void readKept({ store, services, vault, beginning }, () => {
     isReady = true;
     takeOwed();
   })
@@ -144,12 +148,12 @@ export function startCatchingUp({ store, services, vault }: Context): () => void
 
 /** Has a voicemail's sound on this device, and its words; without its clips, when there is a network again. */
 async function takeVoicemail(
-  { store, services }: Pick<Context, 'store' | 'services'>,
+  { store, services, beginning }: Words,
   voicemail: Voicemail,
   isNews: boolean,
 ): Promise<void> {
   const sound = await services.readSound(voicemail.id);
-  const transcript = voicemail.transcript ?? (sound && wordsSaid(voicemail, wordsOf));
+  const transcript = voicemail.transcript ?? (sound && wordsSaid(voicemail, wordsOf(beginning)));
   // What came in before was told then, as far as it was known.
   if (isNews) tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
   if (!transcript || voicemail.transcript) return;
@@ -190,7 +194,7 @@ function keepPromises(store: AppStore, record: CallRecord): void {
 
 /** Voicemails whose sound could not be mixed when they were left. */
 async function takeWithoutWords(
-  context: Pick<Context, 'store' | 'services'>,
+  context: Words,
   isHeardHere: (voicemail: Voicemail) => boolean,
 ): Promise<void> {
   for (const voicemail of Object.values(context.store.getState().catchUp.kept.voicemails))
@@ -204,7 +208,8 @@ function count(store: AppStore, records: readonly CallRecord[]): void {
 }
 
 /** `onRead` comes once all that is kept has been read, and before the history, which takes longer. */
-async function readKept({ store, services, vault }: Context, onRead: () => void): Promise<void> {
+async function readKept(context: Context, onRead: () => void): Promise<void> {
+  const { store, services, vault } = context;
   const { dispatch } = store;
   const now = services.clock.now();
   const [kept] = (await vault.read(catchUpKeys.reckoning, reckoningKind)) ?? [];
@@ -226,7 +231,7 @@ async function readKept({ store, services, vault }: Context, onRead: () => void)
   onRead();
   await historyRead(store);
   if (kept) catchUpWith(store, kept.upTo);
-  else await beginAnew({ store, services, vault }, now);
+  else await beginAnew(context, now);
 }
 
 /** Whom the worker had taken on when that was the app's alone to know. */
@@ -283,20 +288,20 @@ function catchUpWith(store: AppStore, upTo: number): void {
   if (records.length > 0) count(store, records);
 }
 
-/** The first reckoning, from all that is known; with the sample's own voicemails, texts and what was done by hand. */
-async function beginAnew({ store, services, vault }: Context, now: number): Promise<void> {
-  const sample = sampleCatchUp(store.getState().history.records, now);
-  const voicemails = sample.voicemails.flatMap(({ record, clip }) => {
+/** The first reckoning, from all that is known; with what had come in before. */
+async function beginAnew({ store, services, vault, beginning }: Context, now: number): Promise<void> {
+  const before = beginning.cameBefore?.(store.getState().history.records, now) ?? nothingBefore;
+  const voicemails = before.voicemails.flatMap(({ record, clip }) => {
     const said = [{ kind: 'clip' as const, at: record.endedAt - record.messageMs, clip }];
     const voicemail = voicemailOf(record, selectOffice(store.getState()), said);
-    return voicemail ? [{ ...voicemail, transcript: wordsSaid(voicemail, wordsOf) }] : [];
+    return voicemail ? [{ ...voicemail, transcript: wordsSaid(voicemail, wordsOf(beginning)) }] : [];
   });
   await store.dispatch(askOffice({ type: 'bringVoicemails', voicemails }));
-  const { messages: texts, rooms, faxes } = sample;
+  const { messages: texts, rooms, faxes } = before;
   await store.dispatch(askOffice({ type: 'bring', messages: texts, rooms }));
   await store.dispatch(askOffice({ type: 'bringFaxes', faxes }));
   for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
-  for (const { record, recording, clip } of sample.recordings) {
+  for (const { record, recording, clip } of before.recordings) {
     const [first] = recording.pieces;
     const last = recording.pieces.at(-1)?.to;
     if (!first || last == null) continue;
@@ -316,7 +321,7 @@ async function beginAnew({ store, services, vault }: Context, now: number): Prom
     followUps: followUpsOf(selectWork(state)),
   });
   const upTo = records.reduce((latest, { endedAt }) => Math.max(latest, endedAt), 0);
-  const ends = await reckonLooseEnds(withActs(events, sample.doneBefore));
+  const ends = await reckonLooseEnds(withActs(events, before.doneBefore));
   store.dispatch(reckoned({ ends, upTo }));
   // Their sound is mixed when nobody waits for the list any more; what is played before is mixed then.
   void mixAll(services, voicemails);
@@ -368,5 +373,12 @@ function followWork(store: AppStore, services: Services): () => void {
 }
 
 /** The stand-in transcriber's words. */
-const words: Readonly<Record<string, readonly SpokenWord[]>> = transcripts;
-const wordsOf: WordsOfClip = (clip) => words[clip] ?? null;
+const wordsOf =
+  ({ words }: LaterBeginning): WordsOfClip =>
+  (clip) =>
+    words[clip] ?? null;
+
+const nothingBefore: CameBefore = {
+  ...{ voicemails: [], recordings: [], messages: [], rooms: [], faxes: [] },
+  doneBefore: -Infinity,
+};

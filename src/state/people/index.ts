@@ -14,7 +14,6 @@ export { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from './imp
 export { selectDirectory } from './selectDirectory';
 export { startSearching } from './startSearching';
 export {
-  books,
   changeOutside,
   connectSource,
   leaveSource,
@@ -23,3 +22,4 @@ export {
   syncSource,
 } from './syncing';
 export { startWatching, stopWatching, watchUntilFree } from './watching';
+export { useSources } from './useSources';

@@ -40,7 +40,7 @@ const named = (app: App, name: string): JoinedContact => {
   return found;
 };
 const source = (app: App, id: string) => {
-  const found = selectSources(app.state()).find((each) => each.id === id);
+  const found = selectSources(app.state(), app.services.books).find((each) => each.id === id);
   if (!found) throw new Error(`No source ${id}`);
   return found;
 };

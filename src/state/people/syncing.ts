@@ -1,17 +1,14 @@
-import { sampleBooks } from '@sample/books';
-
 import { applySync, newSource, syncPageSchema, type Source } from '@/core/people/upkeep';
-import { SourceBroken, StandInSource } from '@/office/sources';
-import { keepOne, selectCards, type AppStore, type RootState } from '@/state/app';
+import { SourceBroken, StandInSource, type Book } from '@/office/sources';
+import { keepOne, selectCards, type AppStore, type RootState, type Services } from '@/state/app';
 
 import { dropCards, putCards, type Act } from './blocks';
 
-/** Where contacts come from: name and what it is, by its id. */
-export const books = new Map(sampleBooks.map((book) => [book.id, book]));
-
 const sourceOf = ({ catchUp }: RootState, id: string): Source => catchUp.kept.sources[id] ?? newSource(id);
 
-export const selectSources = (state: RootState): Source[] => sampleBooks.map(({ id }) => sourceOf(state, id));
+/** Where contacts come from. */
+export const selectSources = (state: RootState, books: ReadonlyMap<string, Book>): Source[] =>
+  [...books.keys()].map((id) => sourceOf(state, id));
 
 const nothing = { added: 0, changed: 0, gone: 0, keptAsOwn: 0 };
 
@@ -21,7 +18,7 @@ const nothing = { added: 0, changed: 0, gone: 0, keptAsOwn: 0 };
  */
 export const syncSource =
   (id: string): Act =>
-  (dispatch, getState, { clock }) => {
+  (dispatch, getState, { clock, books }) => {
     const book = books.get(id);
     if (!book || !sourceOf(getState(), id).isOn) return;
     const keep = (change: Partial<Source>) =>
@@ -101,9 +98,10 @@ export const changeOutside =
 export const syncEveryMs = 15 * 60_000;
 
 /** Syncs what is joined: now, every quarter of an hour, and when there is a network again. Gives what ends it. */
-export function startSyncing(store: AppStore): () => void {
+export function startSyncing(store: AppStore, { books }: Pick<Services, 'books'>): () => void {
   const syncAll = () => {
-    for (const { id, isOn } of selectSources(store.getState())) if (isOn) store.dispatch(syncSource(id));
+    for (const { id, isOn } of selectSources(store.getState(), books))
+      if (isOn) store.dispatch(syncSource(id));
   };
   let wasReady = false;
   const stop = store.subscribe(() => {

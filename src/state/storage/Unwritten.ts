@@ -1,4 +1,3 @@
-const prefix = 'cendro/unwritten/';
 /** Stands for what is to be taken out: no text in the stored form begins so. */
 const gone = 'gone';
 
@@ -18,14 +17,24 @@ function ownStorage(): LocalStorage | null {
  * no answer; local storage takes what it is given before the page goes.
  */
 export class Unwritten {
-  /** @param storage null where this browser lets nothing be kept. */
-  constructor(private readonly storage: LocalStorage | null = ownStorage()) {}
+  private readonly prefix: string;
+
+  /**
+   * @param storage null where this browser lets nothing be kept.
+   * @param name of the storage whose page closes.
+   */
+  constructor(
+    private readonly storage: LocalStorage | null = ownStorage(),
+    name = 'cendro',
+  ) {
+    this.prefix = `${name}/unwritten/`;
+  }
 
   /** Keeps what fits: each by itself, so that a large one costs no small one. */
   keep(entries: ReadonlyMap<string, string | null>): void {
     for (const [key, text] of entries) {
       try {
-        this.storage?.setItem(prefix + key, text ?? gone);
+        this.storage?.setItem(this.prefix + key, text ?? gone);
       } catch {
         // No room for this one, or nothing may be kept at all.
       }
@@ -39,9 +48,9 @@ export class Unwritten {
     try {
       for (let index = 0; index < storage.length; index++) {
         const key = storage.key(index);
-        if (!key?.startsWith(prefix)) continue;
+        if (!key?.startsWith(this.prefix)) continue;
         const text = storage.getItem(key);
-        found.set(key.slice(prefix.length), text === gone ? null : text);
+        found.set(key.slice(this.prefix.length), text === gone ? null : text);
       }
     } catch {
       return found;
@@ -50,6 +59,6 @@ export class Unwritten {
   }
 
   clear(): void {
-    for (const key of this.all().keys()) this.storage?.removeItem(prefix + key);
+    for (const key of this.all().keys()) this.storage?.removeItem(this.prefix + key);
   }
 }

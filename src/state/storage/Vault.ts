@@ -51,10 +51,19 @@ export class Vault {
   constructor(
     private readonly onStatus: (status: VaultStatus) => void,
     private readonly onSetAside: (aside: SetAside) => void,
-    private readonly backend: Backend = createAsyncStorage('cendro'),
+    private readonly backend: Backend,
     private readonly unwritten = new Unwritten(),
     private readonly isBlocked: () => boolean = isStorageBlocked,
   ) {}
+
+  /** What is kept in this browser under that name. */
+  static named(
+    name: string,
+    onStatus: (status: VaultStatus) => void,
+    onSetAside: (aside: SetAside) => void,
+  ): Vault {
+    return new Vault(onStatus, onSetAside, createAsyncStorage(name), new Unwritten(undefined, name));
+  }
 
   /**
    * Writes what the page before this one had no time for. Call before all else. Rejects with `NewerData`, and writes nothing, where

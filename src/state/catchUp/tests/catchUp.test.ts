@@ -31,7 +31,18 @@ import {
   takeBack,
   writeText,
 } from '..';
-import { cawder, endWithTest, me, open, serveClips, settle, start, until, type App } from './openApp';
+import {
+  cawder,
+  endWithTest,
+  me,
+  open,
+  sampleBeginning,
+  serveClips,
+  settle,
+  start,
+  until,
+  type App,
+} from './openApp';
 
 const peg = { kind: 'outside', number: '+441174960155', name: null } as const;
 
@@ -68,7 +79,9 @@ describe('who waits', () => {
     third.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
     third.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
     third.store.dispatch(recordsAdded([later]));
-    endWithTest(startCatchingUp({ store: third.store, services: third.services, vault: again.vault }));
+    endWithTest(
+      startCatchingUp({ store: third.store, services: third.services, vault: again.vault }, sampleBeginning),
+    );
     third.store.dispatch(historyCompleted());
     await settle();
     const names = selectOrder(third.store.getState(), start + 120_000).map(({ end: each }) => each.who.name);

@@ -1,4 +1,7 @@
 import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+import { sampleBooks } from '@sample/books';
+import { sampleCatchUp } from '@sample/catchUp';
+import transcripts from '@sample/transcripts.json';
 
 import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
 import type { KeepDays } from '@/core/inbox/retention';
@@ -26,6 +29,8 @@ import { selectOrder, startCatchingUp } from '..';
 export const start = Date.UTC(2026, 10, 26, 10, 40);
 export const me = { personId: 'maren', deviceId: 'maren-app' };
 export const cawder = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+
+export const sampleBeginning = { cameBefore: sampleCatchUp, words: transcripts, books: sampleBooks };
 
 /** Storage in memory. */
 function shelf() {
@@ -122,7 +127,7 @@ export async function open(
   if (from.keepDays) store.dispatch(keepDaysChosen(from.keepDays));
   // As the app does: the office opens first, and this part of the app is fetched meanwhile.
   office.start();
-  const stop = startCatchingUp({ store, services, vault });
+  const stop = startCatchingUp({ store, services, vault }, sampleBeginning);
   endWithTest(tellOfConnection(store, office));
   endWithTest(stop);
   store.dispatch(historyCompleted());

@@ -1,0 +1,17 @@
+import { fetchStartCatchingUp } from '@/screens/looseEnds/fetchCatchingUp';
+import type { Beginning, LaterPart } from '@/state/app';
+import { chosenOffice } from '@/state/offices';
+
+import { own } from './own';
+import { sample } from './sample';
+
+/** The office that this device opens: the only place that knows the sample. */
+export const chosenBeginning = (): Beginning => (chosenOffice() === 'own' ? own : sample);
+
+/** What is fetched after the start. */
+export const laterParts = (beginning: Beginning): LaterPart[] => [
+  async () => {
+    const [start, { laterOf }] = await Promise.all([fetchStartCatchingUp(), import('./later')]);
+    return (context) => start(context, laterOf(beginning));
+  },
+];

@@ -1,0 +1,44 @@
+import type { CallRecord, Recording } from '@/core/calls/exchange';
+import type { Fax } from '@/core/inbox/fax';
+import type { Message, Room } from '@/core/inbox/messages';
+import type { SpokenWord } from '@/core/inbox/voicemail';
+import type { Contact } from '@/core/people/contacts';
+import type { OfficeSetup } from '@/core/setup';
+import type { InPageOfficeOptions } from '@/office/link';
+import type { Book } from '@/office/sources';
+
+/** An office as it is before anything of it was kept on this device. The composition root brings it: docs/decisions/034. */
+export interface Beginning {
+  /** The name under which all of it is kept on this device. */
+  storage: string;
+  /** null: how it is configured has been kept when it was begun. */
+  setup: OfficeSetup | null;
+  /** The office's own list of people outside. */
+  contacts: Contact[];
+  /** Who plays those outside. */
+  cast: InPageOfficeOptions['cast'];
+  /** Records of calls before the first start, at that instant (epoch milliseconds), oldest first. */
+  makeHistory: (now: number) => Promise<readonly CallRecord[]>;
+}
+
+/** What else had come in before the first start. */
+export interface CameBefore {
+  voicemails: { record: CallRecord; clip: string }[];
+  /** What is heard in recordings of calls, from its beginning. */
+  recordings: { record: CallRecord; recording: Recording; clip: string }[];
+  messages: Message[];
+  rooms: Room[];
+  faxes: Fax[];
+  /** Who had tried by then (epoch milliseconds) has been answered. */
+  doneBefore: number;
+}
+
+/** What of a beginning is fetched after the start. */
+export interface LaterBeginning {
+  /** Of the records before the first start, at that instant; null: nothing had come in. */
+  cameBefore: ((records: readonly CallRecord[], now: number) => CameBefore) | null;
+  /** What stand-ins say in their clips, as a transcriber would write it. */
+  words: Readonly<Record<string, readonly SpokenWord[]>>;
+  /** Stand-ins for the address books elsewhere. */
+  books: readonly Book[];
+}

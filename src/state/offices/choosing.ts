@@ -1,0 +1,60 @@
+import { newOffice, type NewOffice } from '@/core/setup';
+
+import { setupKind, storageKeys, Vault } from '../storage';
+
+/** Under which names the offices of this device are kept. */
+export const sampleStorage = 'cendro';
+export const ownStorage = 'cendro-own';
+
+const chosenKey = 'cendro/office';
+const ownNameKey = 'cendro/ownOffice';
+
+/** Which office this device opens. Where a browser lets nothing be kept, the sample. */
+export function chosenOffice(): 'sample' | 'own' {
+  return read(chosenKey) === 'own' ? 'own' : 'sample';
+}
+
+/** What the office that was begun on this device is called; null where none was. */
+export const ownOfficeName = (): string | null => read(ownNameKey);
+
+/** From the next start on. Gives whether this device can keep in mind which it is. */
+export function chooseOffice(which: 'sample' | 'own'): boolean {
+  return write(chosenKey, which);
+}
+
+/** There is no office of one's own here (any more): the next start opens the sample. */
+export function forgetOwnOffice(): void {
+  write(chosenKey, 'sample');
+  write(ownNameKey, '');
+}
+
+/** Keeps a new office beside the sample, to be opened at the next start. Gives whether there was room for it. */
+export async function beginOffice(asked: NewOffice): Promise<boolean> {
+  const setup = newOffice(asked);
+  let isKept = true;
+  const vault = Vault.named(
+    ownStorage,
+    (status) => (isKept = status === 'ok'),
+    () => undefined,
+  );
+  await vault.write({ [storageKeys.setup]: Vault.encode([setup], setupKind) });
+  await vault.close();
+  return isKept && write(ownNameKey, setup.name) && chooseOffice('own');
+}
+
+function read(key: string): string | null {
+  try {
+    return localStorage.getItem(key) || null;
+  } catch {
+    return null;
+  }
+}
+
+function write(key: string, text: string): boolean {
+  try {
+    localStorage.setItem(key, text);
+    return true;
+  } catch {
+    return false;
+  }
+}
