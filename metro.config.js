@@ -13,7 +13,7 @@ const leftOut = [
   { from: /\/zod\//, name: /locales\/index\.c?js$/ },
   {
     from: /\/zod\//,
-    name: /\/(compile|from-json-schema|json-schema-processors|json-schema-generator)\.c?js$/,
+    name: /\/(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.c?js$/,
   },
   {
     from: /\/libphonenumber-js\/(min|core)\/index\.js$/,
@@ -23,6 +23,9 @@ const leftOut = [
     from: /\/expo-router\/build\/(index|exports|getRoutes)\.js$/,
     name: /^\.\/(stack|layouts\/Tabs|layouts\/experimental-stack|views\/(use)?Sitemap)$/,
   },
+  // A link's page is shown when it is held, on telephones' own systems alone.
+  { from: /\/expo-router\/build\/link\/elements\.js$/, name: /\/HrefPreview$/ },
+  { from: /\/expo-router\/build\/ExpoRoot\.js$/, name: /\/Sitemap$/ },
   // Lists, animations, switches and touchables that nothing here draws: ours are Pressable and ui/virtualList.
   {
     from: /\/react-native-web\/dist\/index\.js$/,

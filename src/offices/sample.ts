@@ -9,6 +9,7 @@ export const sample: Beginning = {
   storage: sampleStorage,
   setup: sampleOffice,
   contacts: sampleContacts,
+  outsiders: sampleContacts,
   cast: sampleCast,
   makeHistory: makeSampleHistory,
 };

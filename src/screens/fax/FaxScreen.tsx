@@ -87,7 +87,8 @@ export function FaxScreen() {
   const line = office.lines.get(lineId);
   const other = identifyNumber(number, null, people);
   const sender = office.people.get(fax.fromId ?? '')?.name;
-  const save = () => pdf && saveBlob(`${title}.pdf`, new Blob([pdf as BlobPart], { type: 'application/pdf' }));
+  const save = () =>
+    pdf && saveBlob(`${title}.pdf`, new Blob([pdf as BlobPart], { type: 'application/pdf' }));
   return (
     <View style={styles.screen}>
       <View style={styles.head}>

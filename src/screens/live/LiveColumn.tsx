@@ -57,6 +57,7 @@ export function LiveColumn() {
   const office = useAppSelector(selectOffice);
   const presenceOf = usePresence();
   const myId = useAppSelector((state) => state.office.me?.personId);
+  const colleagues = office.setup.people.filter(({ id }) => id !== myId);
   return (
     <View role="complementary" aria-label="Live calls and team" style={styles.column}>
       <ScrollView tabIndex={0}>
@@ -77,29 +78,28 @@ export function LiveColumn() {
           <Txt as="heading" level={2}>
             Team
           </Txt>
-          {office.setup.people
-            .filter(({ id }) => id !== myId)
-            .map((person) => {
-              const { gauge, full } = presenceOf(person.id);
-              return (
-                <View key={person.id} style={styles.person}>
-                  <Gauge state={gauge} />
-                  <Pressable
-                    role="button"
-                    onPress={() => go.person(`person:${person.id}`)}
-                    style={({ pressed }) => [styles.grow, styles.press, pressed && styles.pressed]}
-                  >
-                    <Txt as="strong" lines={1}>
-                      {person.name}
-                    </Txt>
-                    <Txt as="small" lines={2}>
-                      {full}
-                    </Txt>
-                  </Pressable>
-                  <NumberPlate number={person.extension} />
-                </View>
-              );
-            })}
+          {colleagues.length === 0 ? <Txt as="small">Nobody but you yet.</Txt> : null}
+          {colleagues.map((person) => {
+            const { gauge, full } = presenceOf(person.id);
+            return (
+              <View key={person.id} style={styles.person}>
+                <Gauge state={gauge} />
+                <Pressable
+                  role="button"
+                  onPress={() => go.person(`person:${person.id}`)}
+                  style={({ pressed }) => [styles.grow, styles.press, pressed && styles.pressed]}
+                >
+                  <Txt as="strong" lines={1}>
+                    {person.name}
+                  </Txt>
+                  <Txt as="small" lines={2}>
+                    {full}
+                  </Txt>
+                </Pressable>
+                <NumberPlate number={person.extension} />
+              </View>
+            );
+          })}
         </View>
       </ScrollView>
     </View>

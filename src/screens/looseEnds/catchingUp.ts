@@ -24,3 +24,4 @@ export { EverythingList } from '../everything/EverythingList';
 export { EverythingScreen } from '../everything/EverythingScreen';
 export { LooseEndsScreen } from './LooseEndsScreen';
 export { PersonScreen } from './PersonScreen';
+export { BeginScreen } from '../office/BeginScreen';

@@ -24,3 +24,4 @@ export const fetchAlikeScreen = async () => (await import('./catchingUp')).Alike
 export const fetchSourcesScreen = async () => (await import('./catchingUp')).SourcesScreen;
 export const fetchBooksPanel = async () => (await import('./catchingUp')).BooksPanel;
 export const fetchImportScreen = async () => (await import('./catchingUp')).ImportScreen;
+export const fetchBeginScreen = async () => (await import('./catchingUp')).BeginScreen;

@@ -18,6 +18,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 import { faxesWords } from '../fax/faxesWords';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
+import { OfficesPart } from './OfficesPart';
 import { RecordingPart } from './RecordingPart';
 
 const useStyles = themed(({ colours }) =>
@@ -111,6 +112,7 @@ export function OfficeScreen() {
         <Txt colour={colours.faint}>Save all that is on this device, or bring it back.</Txt>
         <Plate word="Save or bring back" onPress={go.archive} />
       </View>
+      <OfficesPart />
       <View style={styles.section}>
         <Txt as="heading" level={2}>
           Light and dark

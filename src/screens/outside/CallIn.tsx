@@ -17,9 +17,12 @@ const another = 'another';
 export function CallIn() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const contacts = useAppSelector((state) => state.office.contacts);
-  const [caller, setCaller] = useState('cawder');
-  const [lineId, setLineId] = useState('field');
+  const contacts = useAppSelector((state) => state.office.outsiders);
+  const myLineId = useAppSelector(
+    (state) => selectOffice(state).people.get(state.office.me?.personId ?? '')?.presentedLineId,
+  );
+  const [caller, setCaller] = useState(contacts[0]?.id ?? another);
+  const [lineId, setLineId] = useState(myLineId ?? '');
   const [typed, setTyped] = useState('');
   const [error, setError] = useState<string | null>(null);
 

@@ -21,7 +21,7 @@ const scripts: Record<string, { word: string; script: FaxScript }> = {
 export function FaxIn() {
   const { outside } = useServices();
   const office = useAppSelector(selectOffice);
-  const contacts = useAppSelector((state) => state.office.contacts);
+  const contacts = useAppSelector((state) => state.office.outsiders);
   const senders = partiesWith(contacts, (each) => !takesTexts(each));
   const [number, setNumber] = useState(senders[0]?.value ?? '');
   const [scriptId, setScriptId] = useState('takes');

@@ -142,11 +142,14 @@ function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
 function CallFromPhone() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const mine = useAppSelector((state) => state.office.me?.deviceId);
-  const [from, setFrom] = useState('ilse-desk');
-  const [to, setTo] = useState('214');
+  const me = useAppSelector((state) => state.office.me);
+  const devices = office.setup.devices.filter(({ id }) => id !== me?.deviceId);
+  const colleagues = devices.find(({ kind, personId }) => kind === 'desk' && personId !== me?.personId);
+  const [from, setFrom] = useState((colleagues ?? devices[0])?.id ?? '');
+  const [to, setTo] = useState(office.people.get(me?.personId ?? '')?.extension ?? '');
   const isSignedIn = useAppSelector((state) => state.office.signedIn.includes(from));
-  const devices = office.setup.devices.filter(({ id }) => id !== mine);
+  // An office that has just begun has no other phone.
+  if (devices.length === 0) return null;
   const call = () =>
     void dispatch(sendOutside({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (

@@ -33,7 +33,7 @@ const scripts: Record<Exclude<Behaviour, 'menu'>, Script> = {
 export function Scripts() {
   const dispatch = useAppDispatch();
   const { outside } = useServices();
-  const contacts = useAppSelector((state) => state.office.contacts);
+  const contacts = useAppSelector((state) => state.office.outsiders);
   const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
   const [, setChanges] = useState(0);
   const parties = partiesWith(contacts, () => true);

@@ -25,7 +25,7 @@ const scripts: Record<string, { word: string; script: TextScript }> = {
 export function TextIn() {
   const { outside } = useServices();
   const office = useAppSelector(selectOffice);
-  const contacts = useAppSelector((state) => state.office.contacts);
+  const contacts = useAppSelector((state) => state.office.outsiders);
   const myId = useAppSelector((state) => state.office.me?.personId);
   const customers = partiesWith(contacts, takesTexts);
   const colleagues = office.setup.people

@@ -41,6 +41,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
         return { ...old, findMe: next.length > 0 ? next : undefined };
       }),
     );
+  const firstName = office.people.get(plan.personId)?.name.split(' ')[0] ?? 'you';
   const offered = office
     .devicesOf(plan.personId)
     .filter(({ id }) => !tries.some((each) => nameOf(each) === id));
@@ -52,10 +53,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
       <Txt>
         {tries.length === 0
           ? 'Not offered. Add a phone, and callers who reach your mailbox can press 1 to be put through to it.'
-          : 'A caller in your mailbox hears: “Press 1, say your name, and we look for Maren.” Each phone rings 15 s, hears the name, and takes the call by 1 or declines by 2.'.replace(
-              'Maren',
-              office.people.get(plan.personId)?.name.split(' ')[0] ?? 'you',
-            )}
+          : `A caller in your mailbox hears: “Press 1, say your name, and we look for ${firstName}.” Each phone rings 15 s, hears the name, and takes the call by 1 or declines by 2.`}
       </Txt>
       {tries.map((each, index) => {
         const target = {

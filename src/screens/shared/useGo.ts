@@ -27,6 +27,7 @@ export function useGo() {
       plan: () => lead('/plan'),
       directory: () => lead('/directory'),
       office: () => lead('/office'),
+      begin: () => lead('/begin'),
       telling: () => lead('/telling'),
       voicemails: () => lead('/voicemails'),
       notes: () => lead('/notes'),

@@ -7,7 +7,7 @@ import type { OfficeSetup } from '@/core/setup';
 import type { InPageOfficeOptions } from '@/office/link';
 import type { Book } from '@/office/sources';
 
-/** An office as it is before anything of it was kept on this device. The composition root brings it: docs/decisions/034. */
+/** An office as it is before anything of it was kept on this device. The composition root brings it: docs/decisions/035. */
 export interface Beginning {
   /** The name under which all of it is kept on this device. */
   storage: string;
@@ -15,7 +15,9 @@ export interface Beginning {
   setup: OfficeSetup | null;
   /** The office's own list of people outside. */
   contacts: Contact[];
-  /** Who plays those outside. */
+  /** Whom Outside plays. */
+  outsiders: Contact[];
+  /** How those outside behave. */
   cast: InPageOfficeOptions['cast'];
   /** Records of calls before the first start, at that instant (epoch milliseconds), oldest first. */
   makeHistory: (now: number) => Promise<readonly CallRecord[]>;

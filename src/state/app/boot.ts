@@ -186,7 +186,7 @@ async function runOffice(
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
-  dispatch(joined({ setup, contacts: beginning.contacts, me }));
+  dispatch(joined({ setup, contacts: beginning.contacts, outsiders: beginning.outsiders, me }));
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
   void services.openBelongings(work, false);

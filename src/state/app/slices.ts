@@ -25,6 +25,8 @@ interface OfficeSlice {
   failure: string | null;
   setup: OfficeSetup | null;
   contacts: Contact[];
+  /** Whom Outside plays. */
+  outsiders: Contact[];
   me: { personId: string; deviceId: string } | null;
   clock: ClockSetting;
   sound: SoundStatus;
@@ -44,6 +46,7 @@ const officeSlice = createSlice({
     failure: null,
     setup: null,
     contacts: [],
+    outsiders: [],
     me: null,
     clock: { mode: 'real' },
     sound: 'waiting',
@@ -57,7 +60,10 @@ const officeSlice = createSlice({
       state.phase = payload.phase;
       state.failure = payload.failure ?? null;
     },
-    joined(state, { payload }: PayloadAction<Required<Pick<OfficeSlice, 'setup' | 'contacts' | 'me'>>>) {
+    joined(
+      state,
+      { payload }: PayloadAction<Required<Pick<OfficeSlice, 'setup' | 'contacts' | 'outsiders' | 'me'>>>,
+    ) {
       Object.assign(state, payload);
     },
     clockChanged(state, { payload }: PayloadAction<ClockSetting>) {

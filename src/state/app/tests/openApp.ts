@@ -22,7 +22,7 @@ export function openApp() {
   const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
   services.clock = clock;
   services.link = office.linkFor({ id: me.deviceId, ...me, roles: ['member', 'administrator'] });
-  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }));
   services.link.subscribe((update) => store.dispatch(updated(update)));
   office.start();
   const calls = () => selectMyCalls(store.getState());

@@ -76,7 +76,9 @@ describe('who waits', () => {
     const later = { ...record!, id: 'r2', callId: 'c2', startedAt: start + 90_000, endedAt: start + 95_000 };
     again.stop();
     const third = createAppStore();
-    third.store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+    third.store.dispatch(
+      joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }),
+    );
     third.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
     third.store.dispatch(recordsAdded([later]));
     endWithTest(

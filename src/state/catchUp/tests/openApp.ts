@@ -107,7 +107,7 @@ export async function open(
     read: async (id) => sounds.get(id) ?? null,
     keep: services.keepSound,
   });
-  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, me }));
+  store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }));
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
   const work = await readBelongings(vault, workKinds);

@@ -1,0 +1,6 @@
+import { fetchBeginScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function BeginRoute() {
+  return <LaterScreen title="Begin an office" fetch={fetchBeginScreen} />;
+}

@@ -1,0 +1,136 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { Controller, useForm, type Control, type FieldErrors } from 'react-hook-form';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { selectOffice, useAppSelector } from '@/state/app';
+import { beginOffice, ownOfficeName } from '@/state/offices';
+import { Field } from '@/ui/field';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { asNewOffice, beginFormSchema, blankForm, type BeginForm } from './beginForm';
+import { useOpenOffice } from './useOpenOffice';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1 },
+    body: { padding: space.l, gap: space.l, maxWidth: 640 },
+    foot: {
+      flexDirection: 'row',
+      gap: space.m,
+      padding: space.m,
+      borderTopWidth: 1,
+      borderColor: colours.rule,
+      backgroundColor: colours.sheet,
+    },
+    grow: { flex: 1 },
+  }),
+);
+
+const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** An office of one's own, with one person and one line. What is wrong is said at its field; the sample stays as it is. */
+export function BeginScreen() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const office = useAppSelector(selectOffice);
+  const open = useOpenOffice();
+  const [isBusy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { control, handleSubmit, formState } = useForm<BeginForm>({
+    resolver: zodResolver(beginFormSchema),
+    defaultValues: blankForm(deviceZone()),
+    mode: 'onTouched',
+  });
+  const name = ownOfficeName();
+  const begin = async (form: BeginForm) => {
+    if (open.refusal !== null) return setProblem(open.refusal);
+    setBusy(true);
+    setProblem(null);
+    if (await beginOffice(asNewOffice(form))) return open.now();
+    setBusy(false);
+    setProblem('There is no room for it on this device, so nothing was changed. Make room, and try again.');
+  };
+  if (name !== null)
+    return (
+      <View style={styles.body}>
+        <Txt as="title" level={1}>
+          {name} is here already
+        </Txt>
+        <Txt>This device keeps the sample and one office of your own.</Txt>
+        <Plate kind="main" word="Office" onPress={go.office} />
+      </View>
+    );
+  const { errors } = formState;
+  return (
+    <View style={styles.screen}>
+      <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
+        <View>
+          <Txt as="title" level={1}>
+            Begin an office of your own
+          </Txt>
+          <Txt colour={colours.faint}>
+            With you in it, one line, and nothing behind it. {office.setup.name} stays on this device as it
+            is, and you can go back to it.
+          </Txt>
+        </View>
+        <Line control={control} errors={errors} name="name" label="What the office is called" />
+        <Line control={control} errors={errors} name="personName" label="Your name" />
+        <Line control={control} errors={errors} name="extension" label="Your extension" isNumber />
+        <Line control={control} errors={errors} name="lineName" label="What the line is for" />
+        <View>
+          <Line control={control} errors={errors} name="written" label="The line’s number" isNumber />
+          <Txt as="small">
+            No carrier is behind it: whoever calls it is played by Outside. Numbers are read as they are
+            written in the United Kingdom.
+          </Txt>
+        </View>
+        <Line control={control} errors={errors} name="zone" label="Time zone" />
+        {problem === null ? null : <Problem sentence={problem} />}
+      </ScrollView>
+      <View style={styles.foot}>
+        <Plate word="Cancel" onPress={go.office} />
+        <Plate
+          kind="main"
+          word={isBusy ? 'Beginning …' : 'Begin'}
+          style={styles.grow}
+          disabled={isBusy}
+          onPress={() => void handleSubmit(begin)()}
+        />
+      </View>
+    </View>
+  );
+}
+
+interface LineProps {
+  control: Control<BeginForm>;
+  errors: FieldErrors<BeginForm>;
+  name: keyof BeginForm;
+  label: string;
+  isNumber?: boolean;
+}
+
+function Line({ control, errors, name, label, isNumber = false }: LineProps) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { ref, value, onChange, onBlur } }) => (
+        <Field
+          ref={ref}
+          label={label}
+          value={value}
+          onChange={onChange}
+          onLeave={onBlur}
+          error={errors[name]?.message ?? null}
+          {...(isNumber && { numeric: true, keyboard: 'phone-pad' as const })}
+        />
+      )}
+    />
+  );
+}
