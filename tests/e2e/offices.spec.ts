@@ -1,6 +1,9 @@
 import { expect, sampleNow, test } from './office';
 
-test('an office of one’s own is begun, called and kept beside the sample @phone', async ({ office, page }) => {
+test('an office of one’s own is begun, called and kept beside the sample @phone', async ({
+  office,
+  page,
+}) => {
   await office.open();
   await office.goTo('Office');
   await page.getByRole('button', { name: 'Begin an office of your own' }).click();
@@ -24,7 +27,10 @@ test('an office of one’s own is begun, called and kept beside the sample @phon
   await expect(page.getByText('Nobody waits')).toBeVisible();
   await page.goto(`/?now=${sampleNow}`);
   await office.goOutside();
-  await page.getByRole('radiogroup', { name: 'Caller' }).getByRole('radio', { name: 'Another number' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Caller' })
+    .getByRole('radio', { name: 'Another number' })
+    .click();
   await page.getByRole('textbox', { name: 'The caller’s number' }).fill('07700 900482');
   await page.getByRole('button', { name: /^Ring Main as/ }).click();
   await office.answer().click();
@@ -52,7 +58,9 @@ test('an office that was taken out of the browser is said to be gone, and the sa
   await office.open();
   await page.evaluate(() => localStorage.setItem('cendro/office', 'own'));
   await page.reload();
-  await expect(page.getByText('There is no office of your own here any more.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('There is no office of your own here any more.', { exact: false }),
+  ).toBeVisible();
   await page.reload();
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
 });

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatClock, formatDay, localDayKey } from '@/core/shared/time';
-import { actDone, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { actDone, selectMyId, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import {
   makeArchive,
   readBefore,
@@ -39,7 +39,7 @@ export function ArchiveScreen() {
   const go = useGo();
   const services = useServices();
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const [found, setFound] = useState<Restoring | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [room, setRoom] = useState<'enough' | 'notForBoth' | 'none'>('enough');

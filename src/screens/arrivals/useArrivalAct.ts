@@ -1,5 +1,5 @@
 import type { Arrival } from '@/core/inbox/arrivals';
-import { send, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectMyDeviceId, send, useAppDispatch, useAppSelector } from '@/state/app';
 
 import { useGo } from '../shared/useGo';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -9,7 +9,7 @@ export function useArrivalAct(): (arrival: Arrival) => void {
   const dispatch = useAppDispatch();
   const go = useGo();
   const placeCall = usePlaceCall();
-  const deviceId = useAppSelector((state) => state.office.me?.deviceId ?? '');
+  const deviceId = useAppSelector(selectMyDeviceId);
   const takeBack = async (slot: string) => {
     const result = await dispatch(send({ type: 'unpark', deviceId, slot }));
     if (result?.ok) go.call();

@@ -8,6 +8,7 @@ import {
   selectAtMyOtherPhones,
   selectCallBacks,
   selectHandedOver,
+  selectMyDeviceId,
   selectParked,
   selectRingingAtColleagues,
   send,
@@ -77,7 +78,7 @@ export function ElsewhereList({ exceptCallId, isFolded = false }: ElsewhereListP
   const dispatch = useAppDispatch();
   const go = useGo();
   const now = useNow();
-  const deviceId = useAppSelector((state) => state.office.me?.deviceId ?? '');
+  const deviceId = useAppSelector(selectMyDeviceId);
   const { parked, sent, atMyPhones, atColleagues, callBacks, names } = useElsewhere(now, exceptCallId);
   if (names.length === 0) return null;
   if (isFolded && names.length > 1 && !isOpen)

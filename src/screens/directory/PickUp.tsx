@@ -1,4 +1,4 @@
-import { send, useAppDispatch, useAppSelector, type RingingAtColleague } from '@/state/app';
+import { selectMyDeviceId, send, useAppDispatch, useAppSelector, type RingingAtColleague } from '@/state/app';
 import { Plate } from '@/ui/plate';
 
 import { useGo } from '../shared/useGo';
@@ -7,7 +7,7 @@ import { useGo } from '../shared/useGo';
 export function PickUp({ ringing, tabStop }: { ringing: RingingAtColleague; tabStop?: boolean }) {
   const dispatch = useAppDispatch();
   const go = useGo();
-  const deviceId = useAppSelector((state) => state.office.me?.deviceId ?? '');
+  const deviceId = useAppSelector(selectMyDeviceId);
   const { legId, callerName, colleagueName } = ringing;
   const take = async () => {
     const result = await dispatch(send({ type: 'pickUp', deviceId, legId }));

@@ -1,6 +1,6 @@
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectOffice, selectRingingAtColleagues, useAppSelector } from '@/state/app';
+import { selectMyId, selectOffice, selectRingingAtColleagues, useAppSelector } from '@/state/app';
 import { Gauge } from '@/ui/person';
 import { Txt } from '@/ui/text';
 import { corner, space, target, themed, useTheme } from '@/ui/tokens';
@@ -42,7 +42,7 @@ export function TeamGlance({ onOpen }: { onOpen: (key: string) => void }) {
   const presenceOf = usePresence();
   const ringing = useAppSelector(selectRingingAtColleagues);
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(myId));
   if (teams.length === 0) return null;
   return (

@@ -4,7 +4,15 @@ import { whoOf } from '@/core/inbox/looseEnds';
 import { describeOutcome } from '@/core/calls/history';
 import { mayRead, roomIdOf } from '@/core/inbox/messages';
 import { formatDayAndClock } from '@/core/shared/time';
-import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
+import {
+  identifyNumber,
+  selectMyId,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { selectFound, type Found } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -47,7 +55,7 @@ function FoundRow({ found }: { found: Found }) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const when = formatDayAndClock(found.at, now, zone);
   const person =
     (number: string | null, name: string | null, personId: string | null, callId: string) => () =>

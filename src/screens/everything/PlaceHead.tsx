@@ -2,7 +2,7 @@ import { Link, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock, startOfLocalDay } from '@/core/shared/time';
-import { selectOffice, selectUnreadInRooms, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectMe, selectOffice, selectUnreadInRooms, selectZone, useAppSelector, useNow } from '@/state/app';
 import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
@@ -36,7 +36,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
   const { colours } = useTheme();
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
-  const me = useAppSelector((state) => state.office.me);
+  const me = useAppSelector(selectMe);
   const records = useAppSelector((state) => state.history.records);
   const now = useNow(minuteMs);
   const midnight = startOfLocalDay(now, zone);
@@ -44,7 +44,7 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
   const firstOlder = records.findIndex((record) => record.startedAt < midnight);
   const today = firstOlder < 0 ? records : records.slice(0, firstOlder);
   const unread = useAppSelector(selectUnreadInRooms);
-  const person = office.people.get(me?.personId ?? '');
+  const person = office.people.get(me.personId);
   return (
     <View style={styles.head}>
       <View style={styles.top}>

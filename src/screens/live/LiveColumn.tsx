@@ -4,6 +4,7 @@ import { formatDuration } from '@/core/shared/time';
 import {
   nameOfCall,
   selectIncoming,
+  selectMyId,
   selectOffice,
   selectTaken,
   send,
@@ -56,7 +57,7 @@ export function LiveColumn() {
   const taken = useAppSelector(selectTaken);
   const office = useAppSelector(selectOffice);
   const presenceOf = usePresence();
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const colleagues = office.setup.people.filter(({ id }) => id !== myId);
   return (
     <View role="complementary" aria-label="Live calls and team" style={styles.column}>

@@ -13,13 +13,14 @@ import { nextFirstHour } from '@/core/plans/routing';
 import { formatDayAndClock } from '@/core/shared/time';
 import {
   formatAny,
+  selectMyId,
   selectOffice,
   selectZone,
   textLineOf,
   useAppDispatch,
   useAppSelector,
-  useServices,
   useNow,
+  useServices,
 } from '@/state/app';
 import { writeText, type Person, type TimelineItem } from '@/state/catchUp';
 import { Field } from '@/ui/field';
@@ -201,7 +202,7 @@ function SendLaterSheet({ onTake, onClose }: SendLaterSheetProps) {
   const { clock } = useServices();
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const [now] = useState(() => clock.now());
   const firstHour = nextFirstHour(office, myId, now);
   return (

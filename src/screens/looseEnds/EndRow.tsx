@@ -14,7 +14,14 @@ import {
 } from '@/core/inbox/looseEnds';
 import { recordIdOf } from '@/core/calls/exchange';
 import { formatDayAndClock, formatDuration, formatSpan } from '@/core/shared/time';
-import { selectOffice, selectPeople, selectZone, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  selectMyId,
+  selectOffice,
+  selectPeople,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { letGo, putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
 import { CordEdge } from '@/ui/cord';
 import { Initials } from '@/ui/person';
@@ -63,7 +70,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
   const placeCall = usePlaceCall();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const voicemails = useAppSelector(selectMyVoicemails);
   const [isListening, setListening] = useState(false);
   const [isPuttingOff, setPuttingOff] = useState(false);

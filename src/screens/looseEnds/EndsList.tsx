@@ -3,7 +3,15 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { isElsewhere, isTask, type ClosedEnd } from '@/core/inbox/looseEnds';
 import { formatClock } from '@/core/shared/time';
-import { selectOffice, selectWork, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import {
+  selectMyId,
+  selectOffice,
+  selectWork,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { selectMailboxWords, selectOrder, takeBack } from '@/state/catchUp';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -45,7 +53,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
   const go = useGo();
   const now = useNow(1000);
   const reckoning = useAppSelector((state) => state.catchUp.reckoning);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   // The order changes with the minutes, not with the seconds.
   const minute = Math.floor(now / minuteMs) * minuteMs;
   const ranked = useAppSelector((state) => selectOrder(state, minute));

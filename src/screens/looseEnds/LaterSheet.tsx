@@ -4,7 +4,14 @@ import { StyleSheet, View } from 'react-native';
 import type { LooseEnd } from '@/core/inbox/looseEnds';
 import { nextFirstHour } from '@/core/plans/routing';
 import { formatDayAndClock } from '@/core/shared/time';
-import { selectOffice, selectZone, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import {
+  selectMyId,
+  selectOffice,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useServices,
+} from '@/state/app';
 import { putOff } from '@/state/catchUp';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -20,7 +27,7 @@ export function LaterSheet({ end, onClose }: { end: LooseEnd; onClose: () => voi
   const { clock } = useServices();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const [opened] = useState(() => clock.now());
   const firstHour = nextFirstHour(office, myId, opened);
   const put = (until: number) => {

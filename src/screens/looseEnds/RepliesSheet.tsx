@@ -6,6 +6,7 @@ import { readyReplies } from '@/core/inbox/replies';
 import { formatClock } from '@/core/shared/time';
 import {
   ownRepliesChosen,
+  selectMyId,
   selectOffice,
   selectZone,
   useAppDispatch,
@@ -39,7 +40,7 @@ export function RepliesSheet({ name, onTake, onClose }: RepliesSheetProps) {
   const { clock } = useServices();
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const own = useAppSelector((state) => state.settings.ownReplies);
   const [now] = useState(() => clock.now());
   const [typed, setTyped] = useState('');

@@ -6,6 +6,7 @@ import { formatDuration } from '@/core/shared/time';
 import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/inbox/voicemail';
 import {
   identifyNumber,
+  selectMyId,
   selectOffice,
   selectPeople,
   selectZone,
@@ -98,7 +99,7 @@ export function VoicemailWords({ voicemail }: { voicemail: Voicemail }) {
 function ForwardSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const [word, setWord] = useState('');
   return (
     <Sheet title="Pass the voicemail on" onClose={onClose}>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
-import { formatAny, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { formatAny, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { sendOutside } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -19,7 +19,7 @@ export function CallIn() {
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.outsiders);
   const myLineId = useAppSelector(
-    (state) => selectOffice(state).people.get(state.office.me?.personId ?? '')?.presentedLineId,
+    (state) => selectOffice(state).people.get(selectMyId(state))?.presentedLineId,
   );
   const [caller, setCaller] = useState(contacts[0]?.id ?? another);
   const [lineId, setLineId] = useState(myLineId ?? '');

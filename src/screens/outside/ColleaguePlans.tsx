@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { describeFinish } from '@/core/setup';
-import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { sendOutsideAndSay } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -24,7 +24,7 @@ const stances = [
 export function ColleaguePlans() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const others = office.setup.people.filter(({ id }) => id !== myId);
   const [personId, setPersonId] = useState(others[0]?.id ?? '');
   const [to, setTo] = useState('');

@@ -4,7 +4,15 @@ import { StyleSheet, View } from 'react-native';
 import { isMachine, type Call, type Leg } from '@/core/calls/exchange';
 import type { OfficeIndex } from '@/core/setup';
 import type { PeopleIndex } from '@/core/people/contacts';
-import { identifyNumber, selectOffice, selectPeople, useAppDispatch, useAppSelector } from '@/state/app';
+import {
+  identifyNumber,
+  selectMe,
+  selectMyDeviceId,
+  selectOffice,
+  selectPeople,
+  useAppDispatch,
+  useAppSelector,
+} from '@/state/app';
 import { sendOutside, useOutsideCalls } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -50,7 +58,7 @@ export function LivePhones() {
 
 const PhonesIn = memo(function PhonesIn({ calls }: { calls: readonly Call[] }) {
   const { colours } = useTheme();
-  const deviceId = useAppSelector((state) => state.office.me?.deviceId);
+  const deviceId = useAppSelector(selectMyDeviceId);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const legs = calls.flatMap((call) =>
@@ -142,11 +150,11 @@ function phoneName(leg: Leg, office: OfficeIndex, people: PeopleIndex): string {
 function CallFromPhone() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const me = useAppSelector((state) => state.office.me);
-  const devices = office.setup.devices.filter(({ id }) => id !== me?.deviceId);
-  const colleagues = devices.find(({ kind, personId }) => kind === 'desk' && personId !== me?.personId);
+  const me = useAppSelector(selectMe);
+  const devices = office.setup.devices.filter(({ id }) => id !== me.deviceId);
+  const colleagues = devices.find(({ kind, personId }) => kind === 'desk' && personId !== me.personId);
   const [from, setFrom] = useState((colleagues ?? devices[0])?.id ?? '');
-  const [to, setTo] = useState(office.people.get(me?.personId ?? '')?.extension ?? '');
+  const [to, setTo] = useState(office.people.get(me.personId)?.extension ?? '');
   const isSignedIn = useAppSelector((state) => state.office.signedIn.includes(from));
   // An office that has just begun has no other phone.
   if (devices.length === 0) return null;

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { signatureHolds } from '@/core/inbox/notifications';
-import { actDone, useAppDispatch, useAppSelector } from '@/state/app';
+import { actDone, selectMyId, useAppDispatch, useAppSelector } from '@/state/app';
 import {
   seeMails,
   seeWebhooks,
@@ -38,7 +38,7 @@ const useStyles = themed(({ colours }) =>
 /** Mail and webhooks as they arrive at those who are told. */
 export function Received() {
   const destinations = useAppSelector((state) => state.catchUp.kept.destinations);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const places = Object.values(destinations).map(({ place }) => place);
   const addresses = places.flatMap((place) => (place.kind === 'mail' ? [place.address] : []));
   const secrets = places.flatMap((place) => (place.kind === 'webhook' ? [place.secret] : []));

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import { teamOf, triedAt, type LooseEnd } from '@/core/inbox/looseEnds';
-import { selectOffice, useAppSelector, useServices } from '@/state/app';
+import { selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -19,7 +19,7 @@ const about = (end: LooseEnd) => ({
 export function TeamWork() {
   const { outside } = useServices();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const open = useAppSelector((state) => state.catchUp.reckoning?.ends.open);
   const waiting = (open ?? []).filter((end) => teamOf(end) !== null);
   const [key, setKey] = useState<string | null>(null);

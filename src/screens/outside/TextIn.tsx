@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { roomNumber } from '@/core/inbox/messages';
 import { takesTexts } from '@/core/numbers/numbering';
 import type { TextScript } from '@/office/carrier';
-import { selectOffice, useAppSelector, useServices } from '@/state/app';
+import { selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 
@@ -26,7 +26,7 @@ export function TextIn() {
   const { outside } = useServices();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.outsiders);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const customers = partiesWith(contacts, takesTexts);
   const colleagues = office.setup.people
     .filter(({ id }) => id !== myId)

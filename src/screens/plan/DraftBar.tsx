@@ -7,6 +7,7 @@ import {
   draftUndone,
   dropPlanChanges,
   selectIsPlanChanged,
+  selectMyId,
   selectOffice,
   useAppDispatch,
   useAppSelector,
@@ -40,7 +41,7 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const isChanged = useAppSelector(selectIsPlanChanged);
   const { past, future } = useAppSelector((state) => state.plan);
   const [isComparing, setComparing] = useState(false);

@@ -8,6 +8,7 @@ import {
   identifyNumber,
   selectChangedOffice,
   selectIsPlanChanged,
+  selectMyId,
   selectOffice,
   selectPeople,
   selectZone,
@@ -69,7 +70,7 @@ export function LookBackView() {
   const isComplete = useAppSelector((state) => state.history.isComplete);
   const changed = useAppSelector(selectChangedOffice);
   const inForce = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const [state, setState] = useState<State>({ kind: 'idle' });
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), []);
@@ -194,7 +195,7 @@ function DifferentCall({ difference: { call, before, after } }: { difference: Di
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const { caller } = call;
   const name = caller.personId

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { cadenceSeconds, type OfficeIndex, type RingLength, type RingRule } from '@/core/setup';
 import { edits, spanOf, targetWords, type TargetPlace } from '@/core/plans/editing';
-import { editPlan, useAppDispatch, useAppSelector } from '@/state/app';
+import { editPlan, selectMyId, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Stepper } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -42,7 +42,7 @@ const useStyles = themed(({ colours }) =>
 export function TargetPanel({ place, rule, office, onGone }: TargetPanelProps) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const stage = rule.stages[place.stage];
   const target = stage?.targets[place.target];
   if (!stage || !target) return null;

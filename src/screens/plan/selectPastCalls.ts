@@ -1,12 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import { pastCallsOf } from '@/core/calls/pastCalls';
-import { selectOffice, type RootState } from '@/state/app';
+import { selectMyId, selectOffice, type RootState } from '@/state/app';
 
 /** My past calls, as far as they have been read, with where I was then. */
 export const selectPastCalls = createSelector(
   (state: RootState) => state.history.records,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   selectOffice,
   pastCallsOf,
 );

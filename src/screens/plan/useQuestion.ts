@@ -2,7 +2,14 @@ import { useMemo, useState } from 'react';
 
 import type { OfficeIndex } from '@/core/setup';
 import { allFree, traceCall, type CalledParty, type Caller, type RouteTrace } from '@/core/plans/routing';
-import { selectChangedOffice, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
+import {
+  selectChangedOffice,
+  selectMyId,
+  selectMyStanding,
+  selectOffice,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 
 export const myExtension = 'extension';
 
@@ -34,7 +41,7 @@ export interface Question {
 export function useQuestion() {
   const office = useAppSelector(selectChangedOffice);
   const inForce = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const [question, setQuestion] = useState<Question>({

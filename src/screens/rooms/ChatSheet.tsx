@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { selectOffice, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
+import { selectMyId, selectOffice, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
 import { chatOfCall, selectRoomLog } from '@/state/catchUp';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
@@ -15,7 +15,7 @@ import { othersIn } from './roomWords';
 export function ChatSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const room = useAppSelector((state) => state.catchUp.kept.rooms[view.id]);
   const log = useAppSelector((state) => selectRoomLog(state, view.id));
   const others = view.others.flatMap(({ personId }) => personId ?? []).join();

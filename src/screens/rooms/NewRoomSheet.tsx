@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { roomNameProblem } from '@/core/inbox/messages';
-import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { openRoom } from '@/state/catchUp';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -18,7 +18,7 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<'open' | 'closed'>('open');
   const [memberIds, setMemberIds] = useState<string[]>([]);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock } from '@/core/shared/time';
-import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectMyId, selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 import { selectRooms, type RoomView } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -75,7 +75,7 @@ function RoomRow({ view: { room, newest, unread }, onPress }: { view: RoomView; 
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const words = newest
     ? `${authorOf(newest, office)}: ${newest.text}`
     : room.memberIds.includes(myId)

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { cannotWrite, mayRead } from '@/core/inbox/messages';
-import { actDone, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { actDone, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { comeBack, enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -46,7 +46,7 @@ export function RoomLog({ roomId }: { roomId: string }) {
   const { isWide } = useLayout();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const room = useAppSelector((state) => state.catchUp.kept.rooms[roomId]);
   const log = useAppSelector((state) => selectRoomLog(state, roomId));
   const isRead = useAppSelector((state) => state.catchUp.isRead);

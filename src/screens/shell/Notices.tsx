@@ -33,8 +33,8 @@ function useLeavingByItself(done: string | null): void {
 /** What the worker has to know wherever they are. */
 export function Notices() {
   const dispatch = useAppDispatch();
-  const { storage, setAside, refusal, done } = useAppSelector((state) => state.notices);
-  const { isOnline, sound } = useAppSelector((state) => state.office);
+  const { refusal, done } = useAppSelector((state) => state.notices);
+  const sound = useAppSelector((state) => state.office.sound);
   useLeavingByItself(done);
   const undo = useUndoOffer(done);
   const isSilentNow = useAppSelector(selectMySound) !== null && sound !== 'on';
@@ -58,6 +58,27 @@ export function Notices() {
         />
       ) : null}
       <StandingNotice />
+      <DeviceNotices />
+      {isSilentNow ? (
+        <Notice
+          sentence={
+            sound === 'none'
+              ? 'This browser makes no sound: watch the screen.'
+              : 'Sound is off until you touch the page once.'
+          }
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** What this device can't do, also before the office is open. */
+export function DeviceNotices() {
+  const dispatch = useAppDispatch();
+  const { storage, setAside } = useAppSelector((state) => state.notices);
+  const isOnline = useAppSelector((state) => state.office.isOnline);
+  return (
+    <>
       {storage === 'full' ? (
         <Notice
           tone="alarm"
@@ -79,15 +100,6 @@ export function Notices() {
       {isOnline ? null : (
         <Notice sentence="No network. What is on this device stays readable, and the office in this page goes on." />
       )}
-      {isSilentNow ? (
-        <Notice
-          sentence={
-            sound === 'none'
-              ? 'This browser makes no sound: watch the screen.'
-              : 'Sound is off until you touch the page once.'
-          }
-        />
-      ) : null}
-    </View>
+    </>
   );
 }

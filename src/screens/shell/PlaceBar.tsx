@@ -83,15 +83,23 @@ interface PlaceBarProps {
   /** A bar under the thumb on a phone; a slim rail where it is held across; a rail on a wide screen. */
   form: 'bar' | 'slimRail' | 'rail';
 }
+type Counts = ReturnType<typeof usePlaceCounts>;
+
+/** Before anybody is signed in nothing waits anywhere. */
+const noCounts: Counts = { '/': 0, '/dial': 0, '/plan': 0, '/directory': 0, '/office': 0 };
+
+/** The five places, with what waits in each. */
+export function PlaceBar({ form }: PlaceBarProps) {
+  return <Places form={form} counts={usePlaceCounts()} />;
+}
 
 /** The five places. */
-export function PlaceBar({ form }: PlaceBarProps) {
+export function Places({ form, counts = noCounts }: PlaceBarProps & { counts?: Counts }) {
   const styles = useStyles();
   const pathname = usePathname();
   // The place that was tapped is marked before its screen is there.
   const [going, setGoing] = useState<string | null>(null);
   useEffect(() => setGoing(null), [pathname]);
-  const counts = usePlaceCounts();
   const waiting = counts['/'];
   useEffect(() => {
     document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';

@@ -19,8 +19,8 @@ import { Announcer } from './Announcer';
 import { ArrivalsLater } from './ArrivalsLater';
 import { AsideStrip } from './AsideStrip';
 import { CallStrip } from './CallStrip';
-import { Notices } from './Notices';
-import { PlaceBar } from './PlaceBar';
+import { DeviceNotices, Notices } from './Notices';
+import { PlaceBar, Places } from './PlaceBar';
 import { Shortcuts } from './Shortcuts';
 import { useCallsSettle } from './useCallsSettle';
 import { useFocusKept } from './useFocusKept';
@@ -39,8 +39,31 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/** What is around every screen: places, notices, the docked call, and whoever is calling. */
+/** What is around every screen; before anybody is signed in, the places alone. */
 export function Shell({ children }: { children: ReactNode }) {
+  const isSignedIn = useAppSelector((state) => state.office.me !== null);
+  return isSignedIn ? <WholeShell>{children}</WholeShell> : <StartingShell>{children}</StartingShell>;
+}
+
+function StartingShell({ children }: { children: ReactNode }) {
+  const styles = useStyles();
+  const { isWide, isAcross } = useLayout();
+  return (
+    <View style={[styles.app, (isWide || isAcross) && styles.row]}>
+      {isWide ? <Places form="rail" /> : isAcross ? <Places form="slimRail" /> : null}
+      <View style={styles.middle}>
+        <DeviceNotices />
+        <View role="main" tabIndex={-1} style={styles.main}>
+          <Phase>{children}</Phase>
+        </View>
+        {isWide || isAcross ? null : <Places form="bar" />}
+      </View>
+    </View>
+  );
+}
+
+/** Places, notices, the docked call, and whoever is calling. */
+function WholeShell({ children }: { children: ReactNode }) {
   const styles = useStyles();
   const { isWide, hasThird, isAcross } = useLayout();
   const incoming = useAppSelector(selectIncoming);

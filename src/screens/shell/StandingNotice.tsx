@@ -1,4 +1,5 @@
 import {
+  selectMyId,
   selectMyStanding,
   selectOffice,
   setDoNotDisturb,
@@ -15,7 +16,7 @@ import { standingWords } from '../standing/standingWords';
 export function StandingNotice() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   if (!standing.forward && !standing.doNotDisturb) return null;

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import type { CallerMatch, DoNotDisturb, Line } from '@/core/setup';
 import {
+  selectMyId,
   selectMyStanding,
   selectOffice,
   selectZone,
@@ -48,7 +49,7 @@ export function DisturbPart() {
   const { clock } = useServices();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const { doNotDisturb } = useAppSelector((state) => selectMyStanding(state, now));
   const end = useEnd('60');

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import type { Followed, Situation } from '@/core/setup';
 import { followedWords, readHours } from '@/core/plans/editing';
-import { selectOffice, setFollows, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectMyId, selectOffice, setFollows, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -37,7 +37,7 @@ export function FollowsPart({ situations }: { situations: readonly Situation[] }
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const [isAdding, setAdding] = useState(false);
   const follows = office.people.get(myId)?.follows ?? [];
   const nameOf = (id: string) => situations.find((each) => each.id === id)?.name ?? id;

@@ -2,6 +2,7 @@ import { View } from 'react-native';
 
 import { formatMoment } from '@/core/shared/time';
 import {
+  selectMyId,
   selectOffice,
   selectPlanInForce,
   selectZone,
@@ -22,7 +23,7 @@ export function ForwardPart() {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const plan = useAppSelector(selectPlanInForce);
   const present = plan.forwards?.find(({ until }) => until === null || until > now);

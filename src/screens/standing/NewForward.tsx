@@ -6,6 +6,7 @@ import type { ForwardAll, OfficeIndex, RingPlan } from '@/core/setup';
 import { formatMoment } from '@/core/shared/time';
 import {
   formatAny,
+  selectMyId,
   selectOffice,
   selectPlanInForce,
   selectZone,
@@ -36,7 +37,7 @@ export function NewForward() {
   const { clock } = useServices();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const [where, setWhere] = useState<Where | null>(null);
   const [extension, setExtension] = useState('');

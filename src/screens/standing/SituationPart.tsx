@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { readUntil } from '@/core/shared/parseTime';
 import {
+  selectMyId,
   selectMyStanding,
   selectOffice,
   selectZone,
@@ -33,7 +34,7 @@ export function SituationPart() {
   const { clock } = useServices();
   const office = useAppSelector(selectOffice);
   const zone = useAppSelector(selectZone);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const [word, setWord] = useState(standing.word);

@@ -6,6 +6,7 @@ import { ringsIn, setRingsIn, withoutSituation, withSituationBack } from '@/core
 import {
   changeSituations,
   freeId,
+  selectMyId,
   selectOffice,
   selectPlanInForce,
   useAppDispatch,
@@ -42,7 +43,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const me = useAppSelector((state) => selectOffice(state).people.get(state.office.me?.personId ?? ''));
+  const me = useAppSelector((state) => selectOffice(state).people.get(selectMyId(state)));
   const plan = useAppSelector(selectPlanInForce);
   const now = useNow(60_000);
   const [open, setOpen] = useState<Situation | 'new' | null>(null);

@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
+import { selectMyId, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { corner, space, target, themed, useTheme } from '@/ui/tokens';
 
@@ -31,7 +31,7 @@ export function StandingLine() {
   const { colours } = useTheme();
   const go = useGo();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const lineId = office.setup.lines.find(({ ownerId, urgent }) => ownerId === myId && !urgent)?.id ?? null;

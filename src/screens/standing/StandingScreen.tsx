@@ -1,6 +1,6 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
+import { selectMyId, selectMyStanding, selectOffice, useAppSelector, useNow } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
@@ -28,7 +28,7 @@ export function StandingScreen() {
   const go = useGo();
   const { isWide } = useLayout();
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   return (

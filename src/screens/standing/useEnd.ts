@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { readWhen } from '@/core/shared/parseTime';
 import { nextFirstHour } from '@/core/plans/routing';
 import { formatDayAndClock } from '@/core/shared/time';
-import { selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectMyId, selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
 
 export const ends = ['open', '30', '60', '120', 'firstHour', 'at'] as const;
 export type End = (typeof ends)[number];
@@ -12,7 +12,7 @@ export type End = (typeof ends)[number];
 export function useEnd(first: End) {
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
-  const myId = useAppSelector((state) => state.office.me?.personId ?? '');
+  const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const [end, setEnd] = useState<End>(first);
   const [text, setText] = useState('');

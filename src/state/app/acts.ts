@@ -17,6 +17,7 @@ import type { Services } from './services';
 import { actDone, actRefused, clockChanged, dialTextChanged, ringSilenced, shownOnceChosen } from './slices';
 import type { RootState } from './store';
 import { selectTravel } from './travel';
+import { selectMyDeviceId } from './session';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
@@ -55,12 +56,10 @@ interface PlacingOptions {
 export const placeCall =
   (to: string, { consultationFor, isDialled = false }: PlacingOptions = {}): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
-    const { office } = getState();
-    if (!office.me) return false;
     const { shown, fromDeviceId } = selectTravel(getState(), to, isDialled);
     const present = shown.shown;
     const ownPhone = consultationFor === undefined ? fromDeviceId : null;
-    const from = { kind: 'device' as const, deviceId: ownPhone ?? office.me.deviceId };
+    const from = { kind: 'device' as const, deviceId: ownPhone ?? selectMyDeviceId(getState()) };
     const ringOwnPhoneFirst = ownPhone !== null || undefined;
     const result = await dispatch(
       send({ type: 'make', from, to, present, ringOwnPhoneFirst, consultationFor }),
@@ -98,7 +97,7 @@ export const park =
 export const takeBackCall =
   ({ legId, name }: HandedOver): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
-    const deviceId = getState().office.me?.deviceId ?? '';
+    const deviceId = selectMyDeviceId(getState());
     return dispatch(sendAndSay({ type: 'takeBack', deviceId, legId }, `${name} is with you again.`));
   };
 

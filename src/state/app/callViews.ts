@@ -17,6 +17,7 @@ import type { PeopleIndex } from '@/core/people/contacts';
 import { identifyEndpoint, identifyDialled, type Identity } from './identify';
 import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
+import { selectMyDeviceId } from './session';
 
 /** Somebody in a call, as the worker knows them. */
 export interface PartyView extends Identity {
@@ -75,7 +76,7 @@ export const selectAllCalls = createSelector(
 /** Every call this device has a leg in, oldest first. */
 export const selectMyCalls = createSelector(
   selectAllCalls,
-  (state: RootState) => state.office.me?.deviceId,
+  selectMyDeviceId,
   selectOffice,
   selectPeople,
   (calls, deviceId, office, people): CallView[] =>

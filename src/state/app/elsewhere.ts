@@ -13,7 +13,7 @@ import {
 
 import { legAt, nameOfCall, selectAllCalls, selectNames, viewCall, type Names } from './callViews';
 import { identifyDialled, identifyEndpoint, type Identity } from './identify';
-import type { RootState } from './store';
+import { selectMe } from './session';
 
 /** Somebody who waits in a park slot. */
 export interface ParkedView extends Identity {
@@ -27,8 +27,6 @@ export interface ParkedView extends Identity {
   isRingingBack: boolean;
 }
 
-const selectMe = (state: RootState) => state.office.me;
-
 /** All who are parked, the longest first. */
 export const selectParked = createSelector(
   selectAllCalls,
@@ -36,14 +34,14 @@ export const selectParked = createSelector(
   selectNames,
   (calls, me, names): ParkedView[] =>
     calls
-      .flatMap((call) => (call.parked ? [viewParked(call, call.parked, me?.personId, names)] : []))
+      .flatMap((call) => (call.parked ? [viewParked(call, call.parked, me.personId, names)] : []))
       .sort((a, b) => a.since - b.since),
 );
 
 function viewParked(
   call: Call,
   { slot, at, byId }: NonNullable<Call['parked']>,
-  myId: string | undefined,
+  myId: string,
   names: Names,
 ): ParkedView {
   const waiting = call.legs.find(isTalking) ?? callerOf(call);
@@ -76,7 +74,7 @@ export const selectAtMyOtherPhones = createSelector(
   selectNames,
   (calls, me, names): AtOtherPhone[] =>
     calls.flatMap((call) => {
-      if (!me || legAt(call, me.deviceId) || call.failure) return [];
+      if (legAt(call, me.deviceId) || call.failure) return [];
       const leg = call.legs.find((other) => other.personId === me.personId && isOwnTalk(other, call));
       if (!leg || leg.endpoint.kind !== 'device') return [];
       const view = viewCall(call, leg, names);
@@ -114,7 +112,6 @@ export const selectRingingAtColleagues = createSelector(
   (calls, me, names): RingingAtColleague[] =>
     calls.flatMap((call) => {
       if (
-        !me ||
         legAt(call, me.deviceId) ||
         call.legs.some((leg) => leg.personId === me.personId && leg.state === 'alerting')
       )
@@ -173,7 +170,7 @@ export const selectHandedOver = createSelector(
   (calls, me, names): HandedOver[] =>
     calls.flatMap((call) => {
       const { handedOver } = call;
-      if (!me || !handedOver || handedOver.byId !== me.personId || legAt(call, me.deviceId)) return [];
+      if (!handedOver || handedOver.byId !== me.personId || legAt(call, me.deviceId)) return [];
       return [viewHandedOver(call, handedOver, names)];
     }),
 );

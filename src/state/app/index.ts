@@ -97,6 +97,7 @@ export {
 export { OwnRows } from './ownRows';
 export { selectOutlook, type Outlook } from './outlook';
 export { soundOf } from './recordingSound';
+export { selectMe, selectMyDeviceId, selectMyId } from './session';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
   dropPlanChanges,

@@ -19,10 +19,11 @@ import { selectOffice } from './selectors';
 import type { Services } from './services';
 import { actDone } from './slices';
 import type { RootState } from './store';
+import { selectMyId } from './session';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
-const myIdOf = (state: RootState) => state.office.me?.personId ?? '';
+const myIdOf = selectMyId;
 
 /** My ring plan as the office routes by it now. */
 export const selectPlanInForce = createSelector(

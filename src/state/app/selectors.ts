@@ -6,6 +6,7 @@ import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
 import { standingOf } from '@/core/plans/routing';
 import type { RootState } from './store';
+import { selectMyId } from './session';
 
 export const selectOffice = createSelector(
   (state: RootState) => state.office.setup,
@@ -126,7 +127,7 @@ export const selectFailedFaxes = createSelector(
 export const selectUnreadInRooms = createSelector(
   (state: RootState) => state.catchUp.kept.messages,
   (state: RootState) => state.catchUp.kept.rooms,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   (messages, rooms, myId) => {
     const mine = Object.values(rooms).filter(
       ({ memberIds, callId, closedAt }) => memberIds.includes(myId) && (callId === null || closedAt === null),
@@ -153,7 +154,7 @@ export function selectEndOf({ catchUp }: RootState, personKey: string): LooseEnd
 /** How many people wait for this worker, as the bar of the places says it. */
 export const selectWaitingCount = createSelector(
   (state: RootState) => state.catchUp.reckoning?.ends.open,
-  (state: RootState) => state.office.me?.personId,
+  selectMyId,
   (_: RootState, now: number) => now,
   (open = [], myId, now) =>
     open.filter(

@@ -10,6 +10,7 @@ import { selectMySound } from './hearing';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
 import type { AppStore, RootState } from './store';
+import { selectMyDeviceId, selectMyId } from './session';
 
 /** Keeps the loudspeaker in step with what this device hears. Returns a function that ends it. */
 export function startSounding(store: AppStore, player: SoundPlayer): () => void {
@@ -24,7 +25,7 @@ export function soundUpdate(
   state: RootState,
   { player, readSound }: { player: SoundPlayer; readSound: Services['readSound'] },
 ): void {
-  const deviceId = state.office.me?.deviceId;
+  const deviceId = selectMyDeviceId(state);
   const myLeg = (callId: string) => {
     const call = state.calls.byId[callId];
     return call && legAt(call, deviceId);
@@ -39,7 +40,7 @@ export function soundUpdate(
     if (event.type === 'acceptAsked' && myLeg(event.callId)?.id === event.legId)
       void player.clip('accept-prompt');
     // The number of the slot is read out to who parked, whose hands may be full.
-    if (event.type === 'parked' && state.calls.byId[event.callId]?.parked?.byId === state.office.me?.personId)
+    if (event.type === 'parked' && state.calls.byId[event.callId]?.parked?.byId === selectMyId(state))
       void player.clip(`parked-${event.slot}`);
     if (event.type === 'established') greet(event.callId);
     const heard = event.type === 'menuSpoke' ? heardByMe(event.callId) : undefined;

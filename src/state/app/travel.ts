@@ -8,6 +8,7 @@ import { describeRate, rateFor, type Rate } from '@/core/numbers/rates';
 
 import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
+import { selectMyDeviceId, selectMyId } from './session';
 
 /** How a call from here would sound: what is measured while one goes on, else what the network promises. */
 export const selectQuality = createSelector(
@@ -15,7 +16,7 @@ export const selectQuality = createSelector(
   (network) => qualityOver(network),
 );
 
-const mine = (state: RootState) => state.office.me?.personId ?? '';
+const mine = selectMyId;
 
 const selectMyPhones = createSelector(selectOffice, mine, (office, myId) => {
   const ofKind = (kind: DeviceKind) => office.devicesOf(myId).find((device) => device.kind === kind) ?? null;
@@ -98,6 +99,6 @@ function deviceOf(way: Way, phones: ReturnType<typeof selectMyPhones>): string |
 export const selectMyOtherDevices = createSelector(
   selectOffice,
   mine,
-  (state: RootState) => state.office.me?.deviceId,
+  selectMyDeviceId,
   (office, myId, deviceId) => office.devicesOf(myId).filter(({ id }) => id !== deviceId),
 );

@@ -2,7 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import { arrivalsOf, type Arrival } from '@/core/inbox/arrivals';
 import { whoOf } from '@/core/inbox/looseEnds';
-import { selectOffice, selectParked, selectPeople, type RootState } from '@/state/app';
+import { selectMyId, selectOffice, selectParked, selectPeople, type RootState } from '@/state/app';
 
 import { selectMyVoicemails } from './voicemails';
 
@@ -27,7 +27,7 @@ export const selectArrivals = createSelector(
   (state: RootState) => state.catchUp.kept,
   selectMyParked,
   (state: RootState) => state.catchUp.seenBefore,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   selectOffice,
   selectPeople,
   (records, open, voicemails, kept, parked, before, myId, office, people): Arrival[] => {

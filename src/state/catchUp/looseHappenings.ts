@@ -5,7 +5,7 @@ import { looseEventsOf, taskKey, whoOf, type LooseEvent, type Tried, type Who } 
 import { isInside, roomIdOf, speaksTo, type Message } from '@/core/inbox/messages';
 import type { OfficeIndex } from '@/core/setup';
 import { textOf, voicemailOfRecord, type Voicemail } from '@/core/inbox/voicemail';
-import { selectOffice, selectPeople, type RootState } from '@/state/app';
+import { selectMyId, selectOffice, selectPeople, type RootState } from '@/state/app';
 
 /** What records, texts and follow-ups mean for who waits, in the order it happened. */
 export function happenings(
@@ -69,7 +69,7 @@ function ofRoomMessage(state: RootState, message: Message): LooseEvent[] {
       .filter(({ reasons }) => reasons.every(isOfRoom))
       .map(({ who }) => textReached(message, who.key, deliveredAt));
   }
-  const me = office.people.get(state.office.me?.personId ?? '');
+  const me = office.people.get(selectMyId(state));
   const colleague = office.people.get(fromId ?? '');
   if (!colleague || !me || (asks === null && !speaksTo(text, me.name))) return [];
   const who = { key: `person:${colleague.id}`, name: colleague.name, number: colleague.extension };

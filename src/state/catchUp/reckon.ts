@@ -16,6 +16,7 @@ import {
   askOffice,
   finishFollowUp,
   reckoned,
+  selectMyId,
   selectOffice,
   type AppStore,
   type RootState,
@@ -120,7 +121,7 @@ export function followAssignments(store: AppStore): () => void {
 export const selectOrder = createSelector(
   (state: RootState) => state.catchUp.reckoning,
   (state: RootState) => state.catchUp.weights,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   selectOffice,
   (_: RootState, now: number) => now,
   (reckoning, weights, myId, office, now): RankedEnd[] => {

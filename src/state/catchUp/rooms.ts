@@ -1,7 +1,15 @@
 import { createSelector, nanoid, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import { mayRead, roomIdOf, roomNumber, type Message, type Room } from '@/core/inbox/messages';
-import { actDone, askOffice, changesBetween, textLineOf, type RootState, type Services } from '@/state/app';
+import {
+  actDone,
+  askOffice,
+  changesBetween,
+  selectMyId,
+  textLineOf,
+  type RootState,
+  type Services,
+} from '@/state/app';
 
 import { writeText } from './texts';
 
@@ -57,7 +65,7 @@ function changedLogs(
 export const selectRooms = createSelector(
   (state: RootState) => state.catchUp.kept.rooms,
   selectRoomMessages,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   (rooms, messages, myId): RoomView[] =>
     Object.values(rooms)
       .filter((room) => mayRead(room, myId) && !(room.callId !== null && room.closedAt !== null))

@@ -18,6 +18,7 @@ import {
   mixSaid,
   reckoned,
   removeWork,
+  selectMyId,
   selectOffice,
   selectPeople,
   selectWork,
@@ -55,7 +56,7 @@ export function startCatchingUp(
   beginning: LaterBeginning,
 ): () => void {
   services.books = new Map(beginning.books.map((book) => [book.id, book]));
-  const myId = store.getState().office.me?.personId ?? '';
+  const myId = selectMyId(store.getState());
   const { keepDays } = store.getState().settings;
   const isHeardHere = ({ mailboxId }: Voicemail) =>
     hearsMailbox(mailboxId, myId, selectOffice(store.getState()));
@@ -219,8 +220,7 @@ async function readKept(context: Context, onRead: () => void): Promise<void> {
   }
   const [seen] = (await vault.read(catchUpKeys.seen, seenKind)) ?? [];
   void services.openBelongings(await readBelongings(vault, keptKinds), true);
-  if (kept)
-    await moveOldAssignments(services.link, kept.ends.open, store.getState().office.me?.personId ?? '');
+  if (kept) await moveOldAssignments(services.link, kept.ends.open, selectMyId(store.getState()));
   const tables = await services.link?.tables();
   const read = () => void dispatch(keptRead(tables ? rowsOf(tables) : []));
   if (services.ownRows) services.ownRows.takeIn(read);

@@ -3,6 +3,7 @@ import { roomIdOf, type Message } from '@/core/inbox/messages';
 import {
   actDone,
   identifyNumber,
+  selectMyId,
   selectOffice,
   selectPeople,
   tellElsewhere,
@@ -17,7 +18,7 @@ export function tellOfTexts(store: AppStore, messages: readonly Message[]): void
     const author = selectOffice(state).people.get(fromId ?? '')?.name;
     const room = state.catchUp.kept.rooms[roomIdOf(number) ?? ''];
     // What is written in a room that the worker has not entered is none of their business.
-    if (room && !room.memberIds.includes(state.office.me?.personId ?? '')) continue;
+    if (room && !room.memberIds.includes(selectMyId(state))) continue;
     const name = author ?? identifyNumber(number, null, selectPeople(state)).name;
     void tellElsewhere(state, id, room ? `${name}, in ${room.name}` : name, text || (picture?.alt ?? ''));
   }

@@ -9,7 +9,15 @@ import {
   type Transcript,
   type Voicemail,
 } from '@/core/inbox/voicemail';
-import { actDone, askOffice, freeId, selectOffice, type RootState, type Services } from '@/state/app';
+import {
+  actDone,
+  askOffice,
+  freeId,
+  selectMyId,
+  selectOffice,
+  type RootState,
+  type Services,
+} from '@/state/app';
 
 import type { Take } from '@/office/sound';
 
@@ -71,7 +79,7 @@ export const keepTranscript = (id: string, transcript: Transcript) =>
 /** The voicemails of this worker and of their teams, newest first; what was put away is left out. */
 export const selectMyVoicemails = createSelector(
   (state: RootState) => state.catchUp.kept.voicemails,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   selectOffice,
   (voicemails, myId, office): Voicemail[] =>
     Object.values(voicemails)
@@ -86,7 +94,7 @@ export const selectMyVoicemails = createSelector(
 /** The voicemails of this worker and of their teams, by where they lie. */
 export const selectShelves = createSelector(
   (state: RootState) => state.catchUp.kept.voicemails,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   selectOffice,
   (voicemails, myId, { setup }) => {
     const teams = setup.teams.filter(({ memberIds }) => memberIds.includes(myId));
@@ -101,6 +109,6 @@ export const selectShelves = createSelector(
 /** "2 new voicemails, 1 of them urgent, 3 heard": message waiting in the worker's own mailbox; empty where it is. */
 export const selectMailboxWords = createSelector(
   (state: RootState) => state.catchUp.kept.voicemails,
-  (state: RootState) => state.office.me?.personId ?? '',
+  selectMyId,
   (voicemails, myId): string => messageWaitingWords(messageWaiting(Object.values(voicemails), myId)),
 );

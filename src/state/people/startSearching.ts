@@ -1,6 +1,7 @@
 import { usageOf } from '@/core/people/search';
 import {
   selectContacts,
+  selectMyId,
   selectOffice,
   selectPeople,
   type AppStore,
@@ -138,6 +139,6 @@ function sourcesOf(state: RootState): SearchSources {
     voicemails: state.catchUp.kept.voicemails,
     recent,
     favourites: state.settings.favourites,
-    myId: state.office.me?.personId ?? null,
+    myId: selectMyId(state),
   };
 }

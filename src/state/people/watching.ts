@@ -3,6 +3,7 @@ import {
   dropSome,
   keepOne,
   placeCall,
+  selectMyId,
   selectOffice,
   selectPresence,
   tellElsewhere,
@@ -37,7 +38,7 @@ export function startWatching(store: AppStore, { clock }: Services): () => void 
     const watches = Object.values(state.catchUp.kept.freeWatches);
     if (watches.length === 0) return;
     const presence = selectPresence(state, clock.now());
-    const amFree = presence[state.office.me?.personId ?? '']?.state !== 'onCall';
+    const amFree = presence[selectMyId(state)]?.state !== 'onCall';
     for (const { id, thenCall } of watches) {
       const person = selectOffice(state).people.get(id);
       if (presence[id]?.state !== 'free' || (thenCall && !amFree)) continue;

@@ -6,6 +6,7 @@ import {
   formatAny,
   identifyNumber,
   keepOne,
+  selectMyId,
   selectOffice,
   selectPeople,
   type AppStore,
@@ -30,7 +31,7 @@ function noticeOf(
     kind,
     at,
     zone: office.setup.zone,
-    forName: office.people.get(state.office.me?.personId ?? '')?.name ?? '',
+    forName: office.people.get(selectMyId(state))?.name ?? '',
     line: line ? { name: line.name, number: formatAny(line.number), e164: e164Of(line.number) } : null,
     from: {
       name: identifyNumber(number, name, selectPeople(state)).name,

@@ -6,6 +6,7 @@ import {
   formatAny,
   identifyDialled,
   identifyNumber,
+  selectMyId,
   selectOffice,
   selectPeople,
   useAppSelector,
@@ -31,7 +32,7 @@ export function useTargets(text: string, view: CallView) {
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const records = useAppSelector((state) => state.history.records);
-  const myId = useAppSelector((state) => state.office.me?.personId);
+  const myId = useAppSelector(selectMyId);
   const numbersHere = useMemo(() => new Set(view.others.map(({ number }) => number)), [view]);
 
   const { found: matches, state, ask } = useFound(text, mostFound);

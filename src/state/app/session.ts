@@ -1,0 +1,10 @@
+import type { RootState } from './store';
+
+/** Whoever uses the app, at which device; what asks before anybody is signed in is a fault of ours, and no silent nobody. */
+export function selectMe({ office: { me } }: RootState): { personId: string; deviceId: string } {
+  if (!me) throw new Error('Nobody is signed in yet.');
+  return me;
+}
+
+export const selectMyId = (state: RootState): string => selectMe(state).personId;
+export const selectMyDeviceId = (state: RootState): string => selectMe(state).deviceId;
