@@ -8,6 +8,7 @@ import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchExchange } from './exchange';
 import { benchMessaging } from './messaging';
+import { benchPersonal } from './personal';
 import { benchRandom } from './random';
 import { benchBundled } from './bundled';
 import { asTable } from './figures';
@@ -19,6 +20,7 @@ async function main() {
   const figures = [
     ...benchExchange(),
     ...benchMessaging(),
+    ...benchPersonal(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

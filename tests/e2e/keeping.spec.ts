@@ -86,8 +86,37 @@ test(
     await expect(page.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
     await page.getByRole('button', { name: 'Use it here instead' }).click();
     await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+    await expect(office.toTheCall()).toBeVisible();
   },
 );
+
+test('a tab that takes the office back knows what the other did meanwhile, and nothing twice', async ({
+  office,
+  page,
+  context,
+}) => {
+  const today = (tab: Page) => tab.getByRole('img', { name: /^Today: / });
+  const notes = (tab: Page) => tab.getByRole('list', { name: 'Notes' }).getByRole('listitem');
+  await office.open('/notes');
+  await page.getByRole('textbox', { name: 'A new note' }).fill('Of the first tab');
+  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(notes(page)).toHaveCount(1);
+  await office.goToEverything();
+  const calls = await today(page).getAttribute('aria-label');
+  const second = await context.newPage();
+  await second.goto('/notes');
+  await second.getByRole('button', { name: 'Use it here instead' }).click();
+  await second.getByRole('button', { name: 'Remove the note: Of the first tab' }).click();
+  await expect(notes(second)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Use it here instead' }).click();
+  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+  await office.goTo('Loose ends');
+  await page.getByRole('button', { name: 'Notes', exact: true }).click();
+  await expect(page.getByRole('textbox', { name: 'A new note' })).toBeVisible();
+  await expect(notes(page)).toHaveCount(0);
+  await office.goToEverything();
+  await expect(today(page)).toHaveAttribute('aria-label', calls ?? '');
+});
 
 test('one damaged record is set aside and told, and all else is there', async ({ office, page }) => {
   await office.open('/everything');

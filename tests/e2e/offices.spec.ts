@@ -49,6 +49,14 @@ test('an office of one’s own is begun, called and kept beside the sample @phon
   await page.getByRole('button', { name: 'Open Tarn Edge Nurseries' }).click();
   await office.goToEverything();
   await expect(page.getByRole('button', { name: /07700 900482/ }).first()).toBeVisible();
+
+  // A browser that has forgotten which is opened loses nothing of it.
+  await page.evaluate(() => localStorage.clear());
+  await page.goto('/begin');
+  await page.getByRole('textbox', { name: 'What the office is called' }).fill('Another');
+  await page.getByRole('textbox', { name: 'Your name' }).fill('Bea Moor');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Tarn Edge Nurseries is here already' })).toBeVisible();
 });
 
 test('an office that was taken out of the browser is said to be gone, and the sample opens', async ({

@@ -124,7 +124,7 @@ test('somebody is written down by hand, changed against their source, and given 
   await page.getByRole('textbox', { name: 'Firm or place' }).fill('Lathmoor, upper farm');
   await page.getByRole('button', { name: 'Keep' }).click();
   // Said to be kept, it is; who reloads before that has only just tapped.
-  await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Peg Anstey', exact: true })).toBeVisible();
   await page.reload();
   await page
     .getByRole('button', { name: /^More for/ })

@@ -12,7 +12,6 @@ import {
   type KeptPersonal,
   type OfficeSeen,
   type Session,
-  type Spoken,
 } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Network } from '@/core/calls/quality';
@@ -37,6 +36,7 @@ import { FaxTraffic } from './FaxTraffic';
 import { Opening } from './Opening';
 import { Owing } from './Owing';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
+import { Telling } from './Telling';
 import { TextTraffic } from './TextTraffic';
 
 export interface InPageOfficeOptions {
@@ -85,7 +85,7 @@ export class InPageOffice implements OfficeOfAll {
   /** The rows of earlier runs, and what each keeps for themselves. */
   private readonly rows = new Opening();
   private readonly belongings = new Opening();
-  private readonly listeners = new Set<(step: OfficeStep) => void>();
+  private readonly telling = new Telling<OfficeStep>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
@@ -94,9 +94,6 @@ export class InPageOffice implements OfficeOfAll {
   private readonly away: Away;
   /** Settled once all that was told is kept. */
   private lastKept: Promise<void> = Promise.resolve();
-  /** What is still to be told, in its order: who hears of one thing may ask for the next. */
-  private readonly untold: OfficeStep[] = [];
-  private isTelling = false;
   private isStarted = false;
   /** Devices that apps are signed in as. */
   private readonly devicesInUse = new Set<string>();
@@ -265,8 +262,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   subscribe(listener: (step: OfficeStep) => void): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    return this.telling.subscribe(listener);
   }
 
   snapshot(): OfficeUpdate {
@@ -298,7 +294,7 @@ export class InPageOffice implements OfficeOfAll {
     this.isStarted = false;
     this.cancelTimer();
     this.stopListening();
-    this.listeners.clear();
+    this.telling.close();
   }
 
   /** Does what somebody plays, or asks of a carrier, once all that was due before it has happened. */
@@ -334,10 +330,9 @@ export class InPageOffice implements OfficeOfAll {
 
   private openInbox(kept: KeptInbox): void {
     const { now, calls } = this.exchange;
-    const { records, speech, ...told } = this.owing.takeTold();
+    const { records, spoken: said, ...told } = this.owing.takeTold();
     const around = { ownerId: this.member(), isLive: (callId: string) => calls.has(callId), at: now };
-    const spoken = [...kept.spoken, ...spokenOf(speech)];
-    this.inboxNow.load({ ...kept, spoken }, { ...around, records });
+    this.inboxNow.load({ ...kept, spoken: [...kept.spoken, ...said] }, { ...around, records });
     this.texts.open(told.texts);
     this.faxes.open(now, told.faxes);
     this.rows.done();
@@ -449,20 +444,8 @@ export class InPageOffice implements OfficeOfAll {
     const step = { ...update, rows, of: this.inboxNow };
     this.lastKept = Promise.resolve(this.options.keep?.(step));
     const kept = this.lastKept;
-    this.tell(step);
+    this.telling.tell(step);
     await kept;
-  }
-
-  private tell(step: OfficeStep): void {
-    this.untold.push(step);
-    if (this.isTelling) return;
-    this.isTelling = true;
-    try {
-      for (let next = this.untold.shift(); next; next = this.untold.shift())
-        for (const listener of this.listeners) listener(next);
-    } finally {
-      this.isTelling = false;
-    }
   }
 
   private schedule(): void {
@@ -481,17 +464,6 @@ export class InPageOffice implements OfficeOfAll {
     const longest = isTalking ? beatMs : longestTimerMs;
     this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
   }
-}
-
-/** What was said in each call. */
-function spokenOf(speech: readonly Speech[]): Spoken[] {
-  const logs = new Map<string, Spoken>();
-  for (const { callId, at, clip } of speech) {
-    const log = logs.get(callId) ?? { callId, heard: [] };
-    log.heard.push({ kind: 'clip', at, clip });
-    logs.set(callId, log);
-  }
-  return [...logs.values()];
 }
 
 /** What crosses the link is a copy that has passed the schema, as it would be from a server. */

@@ -1,6 +1,6 @@
 import type { CallRecord } from '@/core/calls/exchange';
 
-import type { InboxNews } from '@/core/office';
+import type { InboxNews, Spoken } from '@/core/office';
 
 import type { FaxTold, TextEvent } from '../carrier';
 import type { Speech } from '../standins';
@@ -32,11 +32,11 @@ export class Owing {
    * What earlier versions were told and had not taken in, which they kept elsewhere; it is owed in that form no more. Records that
    * are still owed may be of calls that left a message.
    */
-  takeTold(): { texts: TextEvent[]; faxes: FaxTold[]; speech: Speech[]; records: CallRecord[] } {
+  takeTold(): { texts: TextEvent[]; faxes: FaxTold[]; spoken: Spoken[]; records: CallRecord[] } {
     const told = {
       texts: this.entries.flatMap((owed) => owed.texts ?? []),
       faxes: this.entries.flatMap((owed) => owed.faxes ?? []),
-      speech: this.entries.flatMap((owed) => owed.speech ?? []),
+      spoken: spokenOf(this.entries.flatMap((owed) => owed.speech ?? [])),
       records: this.entries.flatMap(({ events }) =>
         events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : [])),
       ),
@@ -44,4 +44,15 @@ export class Owing {
     this.entries = this.entries.map(({ texts: _, faxes: __, speech: ___, ...owed }) => owed);
     return told;
   }
+}
+
+/** What was said in each call. */
+function spokenOf(speech: readonly Speech[]): Spoken[] {
+  const logs = new Map<string, Spoken>();
+  for (const { callId, at, clip } of speech) {
+    const log = logs.get(callId) ?? { callId, heard: [] };
+    log.heard.push({ kind: 'clip', at, clip });
+    logs.set(callId, log);
+  }
+  return [...logs.values()];
 }

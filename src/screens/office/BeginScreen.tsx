@@ -52,9 +52,11 @@ export function BeginScreen() {
     if (open.refusal !== null) return setProblem(open.refusal);
     setBusy(true);
     setProblem(null);
-    if (await beginOffice(asNewOffice(form))) return open.now();
+    const answer = await beginOffice(asNewOffice(form)).catch(() => 'noRoom' as const);
+    if (answer === 'begun') return open.now();
     setBusy(false);
-    setProblem('There is no room for it on this device, so nothing was changed. Make room, and try again.');
+    if (answer === 'noRoom')
+      setProblem('It can’t be kept on this device now, so nothing was changed. Make room, and try again.');
   };
   if (name !== null)
     return (

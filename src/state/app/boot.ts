@@ -58,8 +58,9 @@ import { soundReader } from './voicemailSound';
 
 /** Whoever the office's one app belongs to. */
 function whoIsHere({ devices }: OfficeSetup): { personId: string; deviceId: string } {
-  const app = devices.find(({ kind, personId }) => kind === 'app' && personId !== null);
-  return { personId: app?.personId ?? '', deviceId: app?.id ?? '' };
+  for (const { kind, personId, id } of devices)
+    if (kind === 'app' && personId !== null) return { personId, deviceId: id };
+  throw new Error('Nobody of this office has an app.');
 }
 
 const outsideSession: Session = {
@@ -94,7 +95,9 @@ export async function boot(
     await stop();
     dispatch(phaseChanged({ phase: 'elsewhere' }));
   });
+  let hasRun = false;
   const run = async () => {
+    hasRun = true;
     try {
       stop = await runOffice(store, services, beginning, later);
       dispatch(phaseChanged({ phase: 'running' }));
@@ -106,7 +109,9 @@ export async function boot(
   services.takeOver = async () => {
     dispatch(phaseChanged({ phase: 'starting' }));
     await lock.takeOver();
-    await run();
+    // What this tab knows is of the time before another tab ran the office.
+    if (hasRun) window.location.reload();
+    else await run();
   };
   followConnection(store);
   if (await lock.acquire()) await run();

@@ -28,8 +28,11 @@ export function forgetOwnOffice(): void {
   write(ownNameKey, '');
 }
 
-/** Keeps a new office beside the sample, to be opened at the next start. Gives whether there was room for it. */
-export async function beginOffice(asked: NewOffice): Promise<boolean> {
+/**
+ * Keeps a new office beside the sample, to be opened at the next start. One that is here all the same, though the browser has forgotten
+ * which is opened, is found again, and nothing of it changed.
+ */
+export async function beginOffice(asked: NewOffice): Promise<'begun' | 'wasHere' | 'noRoom'> {
   const setup = newOffice(asked);
   let isKept = true;
   const vault = Vault.named(
@@ -37,9 +40,12 @@ export async function beginOffice(asked: NewOffice): Promise<boolean> {
     (status) => (isKept = status === 'ok'),
     () => undefined,
   );
-  await vault.write({ [storageKeys.setup]: Vault.encode([setup], setupKind) });
+  const [here] = (await vault.read(storageKeys.setup, setupKind)) ?? [];
+  if (!here) await vault.write({ [storageKeys.setup]: Vault.encode([setup], setupKind) });
   await vault.close();
-  return isKept && write(ownNameKey, setup.name) && chooseOffice('own');
+  if (here) write(ownNameKey, here.name);
+  if (here) return 'wasHere';
+  return isKept && write(ownNameKey, setup.name) && chooseOffice('own') ? 'begun' : 'noRoom';
 }
 
 function read(key: string): string | null {
