@@ -23,6 +23,12 @@ const leftOut = [
     from: /\/expo-router\/build\/(index|exports|getRoutes)\.js$/,
     name: /^\.\/(stack|layouts\/Tabs|layouts\/experimental-stack|views\/(use)?Sitemap)$/,
   },
+  // Navigators that are described without addresses, and those with tabs or drawers.
+  {
+    from: /\/expo-router\/build\/react-navigation\/(core|native|routers)\/index\.js$/,
+    name: /^\.\/(StaticNavigation|createStaticNavigation|useScrollToTop|useLinkBuilder|useLinkProps|TabRouter|DrawerRouter)$/,
+  },
+  { from: /\/expo-router\/build\/exports\.js$/, name: /^\.\/standard-navigation$/ },
   // A link's page is shown when it is held, on telephones' own systems alone.
   { from: /\/expo-router\/build\/link\/elements\.js$/, name: /\/HrefPreview$/ },
   { from: /\/expo-router\/build\/ExpoRoot\.js$/, name: /\/Sitemap$/ },
@@ -31,6 +37,8 @@ const leftOut = [
     from: /\/react-native-web\/dist\/index\.js$/,
     name: /exports\/(?:Animated|CheckBox|Easing|FlatList|ImageBackground|LayoutAnimation|PanResponder|Picker|ProgressBar|SectionList|Switch|Touchable\w*|VirtualizedList)$/,
   },
+  // Nothing that is drawn is pressed: what is pressed lies under it.
+  { from: /\/react-native-svg\/.*\/web\/WebShape\.(js|ts)$/, name: /\/SvgTouchableMixin$/ },
   // A message of the development server.
   { from: /\/expo-router\/build\/views\/Toast\.js$/, name: /exports\/Animated$/ },
   { from: /\/expo-router\/build\/layouts\/StackClient\.js$/, name: /^\.\/stack-utils$/ },
