@@ -31,6 +31,7 @@ const screens = [
   '/followups',
   '/archive',
   '/telling',
+  '/begin',
 ] as const;
 
 async function isRight(office: Office, what: string) {

@@ -11,6 +11,7 @@ const screens: readonly [name: string, path: string][] = [
   ['Outside', '/outside'],
   ['Voicemails', '/voicemails'],
   ['Notes', '/notes'],
+  ['Begin an office', '/begin'],
   ['Call', '/call'],
 ];
 
