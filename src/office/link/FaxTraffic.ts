@@ -4,8 +4,8 @@ import { faxFromOnePerson, type Faxing } from '@/core/office';
 import { FaxCarrier, type FaxCarrierState, type FaxCast, type FaxTold } from '../carrier';
 
 /**
- * Takes the office's faxes to the carrier, of each line one at a time, and what it tells into the office. Nothing moves before what an earlier
- * run kept is there (`open`), so that what is told of a fax finds it.
+ * Takes the office's faxes to the carrier, of each line one at a time, and what it tells into the office. Nothing moves before what
+ * an earlier run kept is there (`open`), so that what is told of a fax finds it.
  */
 export class FaxTraffic {
   readonly carrier: FaxCarrier;

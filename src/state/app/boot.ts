@@ -71,7 +71,7 @@ const outsideSession: Session = {
 };
 
 /** What was begun here has been taken out of this browser. */
-export class NoOfficeHere extends Error {
+class NoOfficeHere extends Error {
   constructor() {
     super('There is no office of your own here any more. The next start opens the sample.');
   }
@@ -195,7 +195,7 @@ async function runOffice(
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
   void services.openBelongings(work, false);
-  ownRows.takeIn(() => dispatch(workRead(work)));
+  ownRows.takeIn(() => dispatch(workRead(work, me.personId)));
   dispatch(updated(await link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));

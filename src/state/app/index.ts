@@ -24,7 +24,7 @@ export {
 export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
 export { Belongings } from './belongings';
 export type { Beginning, CameBefore, LaterBeginning } from './beginning';
-export { boot, NoOfficeHere, type LaterPart } from './boot';
+export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';
 export {
   arrivalsSeen,

@@ -13,9 +13,11 @@ import type { RootState } from './store';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
-/** Notes and follow-ups as they were kept. */
-export const workRead = ({ kept }: ReadBelongings) =>
-  keepMany('work', kept.rows.map(({ row }) => row) as Work[]);
+/** Somebody's notes and follow-ups as they were kept; nobody's are of a time when an office had one person. */
+export const workRead = ({ kept }: ReadBelongings, myId: string) => {
+  const mine = kept.rows.filter(({ ownerId }) => ownerId === null || ownerId === myId);
+  return keepMany('work', mine.map(({ row }) => row) as Work[]);
+};
 
 /** A note by itself. */
 export const keepOwnNote =

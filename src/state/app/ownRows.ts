@@ -81,6 +81,7 @@ export class OwnRows {
       await this.ask(changes);
     } catch (error) {
       console.error('Not kept:', error);
+      this.store.dispatch(actRefused('It could not be kept. Try once more.'));
     } finally {
       for (const name of names) {
         const left = (this.underway.get(name) ?? 0) - 1;

@@ -112,7 +112,7 @@ export async function open(
   services.ownRows = ownRows;
   const work = await readBelongings(vault, workKinds);
   void services.openBelongings(work, false);
-  ownRows.takeIn(() => store.dispatch(workRead(work)));
+  ownRows.takeIn(() => store.dispatch(workRead(work, me.personId)));
   endWithTest(() => ownRows.close());
   link.subscribe((update) => {
     store.dispatch(updated(update));
