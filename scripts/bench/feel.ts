@@ -25,6 +25,18 @@ const inSheet = (name: string | RegExp) => (office: Office) =>
 const act = (word: string) => (office: Office) => office.act(word);
 const waiting = (_: Office, page: Page) => page.getByRole('list', { name: /^Who waits/ });
 const goToLoose = async (office: Office) => office.goTo('Loose ends');
+/** A call comes in while the worker looks at who waits: Outside, where it is made, is not what they have under it. */
+const calledAtLoose =
+  (...call: Parameters<Office['callIn']>) =>
+  async (office: Office, page: Page) => {
+    await goToLoose(office);
+    await painted(page);
+    await office.callIn(...call);
+    await office.refuse().waitFor();
+    // Outside is opened from the office.
+    await page.evaluate(() => window.history.go(-2));
+    await page.waitForFunction(() => window.location.pathname === '/');
+  };
 
 /** The thirty-odd commonest, in the order of a morning. */
 const touches: readonly Touch[] = [
@@ -83,12 +95,12 @@ const touches: readonly Touch[] = [
   {
     name: 'Refuse',
     on: (office) => office.refuse(),
-    before: async (office) => office.callIn('Bexhollow Reservoir', 'Field service'),
+    before: calledAtLoose('Bexhollow Reservoir', 'Field service'),
   },
   {
     name: 'Answer',
     on: (office) => office.answer(),
-    before: async (office) => office.callIn('Hallin Rigg Fell Race', 'Direct'),
+    before: calledAtLoose('Hallin Rigg Fell Race', 'Direct'),
   },
   { name: 'Mute', on: act('Mute') },
   { name: 'Keys', on: act('Keys') },
