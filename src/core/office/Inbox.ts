@@ -1,4 +1,6 @@
 import type { Room } from '@/core/inbox/messages';
+import type { CallRecord } from '@/core/calls/exchange';
+import type { Waiting } from '@/core/inbox/looseEnds';
 import type { Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
 
@@ -21,9 +23,11 @@ import { Messaging, type KeptMessage, type MessagingChange } from './messaging';
 import { Personal, personalRequestSchema, type PersonalChange, type ReadPersonalRequest } from './personal';
 import type { InboxReply, ReadInboxRequest } from './requests';
 import type { Session } from './session';
+import { WhoWaits, waitingRequestSchema, type ReadWaitingRequest, type WaitingChange } from './waiting';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
-export type InboxChange = MessagingChange | FaxChange | MailboxChange | AssignmentChange | PersonalChange;
+export type InboxChange =
+  MessagingChange | FaxChange | MailboxChange | AssignmentChange | WaitingChange | PersonalChange;
 
 /** The rows of the tables as an earlier run has kept them. */
 export interface KeptInbox {
@@ -33,13 +37,7 @@ export interface KeptInbox {
   voicemails: readonly Voicemail[];
   spoken: readonly Spoken[];
   assignments: readonly Assignment[];
-}
-
-/** Which rows somebody else than the worker brought about, so that they have to be told of: what came in, arrived or fared. */
-export interface InboxNews {
-  messageIds: string[];
-  faxIds: string[];
-  voicemailIds: string[];
+  waiting: readonly Waiting[];
 }
 
 export const emptyInbox: KeptInbox = {
@@ -49,6 +47,7 @@ export const emptyInbox: KeptInbox = {
   voicemails: [],
   spoken: [],
   assignments: [],
+  waiting: [],
 };
 
 const typesOf = (schema: { options: readonly { shape: { type: { value: string } } }[] }) =>
@@ -56,16 +55,23 @@ const typesOf = (schema: { options: readonly { shape: { type: { value: string } 
 const faxingTypes = typesOf(faxingRequestSchema);
 const mailboxTypes = typesOf(mailboxRequestSchema);
 const assignmentTypes = typesOf(assignmentRequestSchema);
+const waitingTypes = typesOf(waitingRequestSchema);
 const personalTypes = typesOf(personalRequestSchema);
 const isOfFaxes = (request: ReadInboxRequest): request is ReadFaxingRequest => faxingTypes.has(request.type);
 const isOfMailboxes = (request: ReadInboxRequest): request is ReadMailboxRequest =>
   mailboxTypes.has(request.type);
 const isOfAssignments = (request: ReadInboxRequest): request is ReadAssignmentRequest =>
   assignmentTypes.has(request.type);
+const isOfWaiting = (request: ReadInboxRequest): request is ReadWaitingRequest =>
+  waitingTypes.has(request.type);
 export const isOfPersonal = (request: ReadInboxRequest): request is ReadPersonalRequest =>
   personalTypes.has(request.type);
 
-type Around = Parameters<Messaging['load']>[2] & Parameters<Mailboxes['load']>[2];
+type Around = Parameters<Messaging['load']>[2] &
+  Omit<Parameters<Mailboxes['load']>[2], 'records'> & {
+    /** What an earlier version had told and not counted. */
+    untaken: { records: readonly CallRecord[]; messageIds: readonly string[]; faxIds: readonly string[] };
+  };
 
 /**
  * What comes in for the office and goes out, other than calls: once, for all whom it concerns; and what each keeps for themselves,
@@ -76,21 +82,47 @@ export class Inbox {
   readonly faxing: Faxing;
   readonly mailboxes: Mailboxes;
   readonly assignments: Assignments;
+  readonly whoWaits: WhoWaits;
   readonly personal = new Personal();
+  /** What taking in what was kept has changed: it was counted when it happened. */
+  private loaded: InboxChange[] = [];
 
   constructor(office: () => OfficeIndex, isInCall: (personId: string, callId: string) => boolean) {
     this.messaging = new Messaging(office, isInCall);
     this.faxing = new Faxing(office);
     this.mailboxes = new Mailboxes(office);
     this.assignments = new Assignments(office);
+    this.whoWaits = new WhoWaits(office);
   }
 
   /** Takes in what was kept by an earlier run. What has come in meanwhile stays. */
-  load({ messages, rooms, faxes, voicemails, spoken, assignments }: KeptInbox, around: Around): void {
+  load(
+    { messages, rooms, faxes, voicemails, spoken, assignments, waiting }: KeptInbox,
+    around: Around,
+  ): void {
+    const before = this.takeChanges();
     this.messaging.load(messages, rooms, around);
     this.faxing.load(faxes, around.ownerId);
-    this.mailboxes.load(voicemails, spoken, around);
+    this.mailboxes.load(voicemails, spoken, { ...around, records: around.untaken.records });
     this.assignments.load(assignments);
+    this.whoWaits.load(waiting);
+    this.loaded = [...before, ...this.messaging.takeChanges(), ...this.faxing.takeChanges()];
+    this.count(around.untaken);
+  }
+
+  /** What an earlier version's app had to count, and had not. */
+  private count({ records, messageIds, faxIds }: Around['untaken']): void {
+    const { messaging, faxing, whoWaits } = this;
+    for (const record of records) whoWaits.recordWritten(record);
+    const messages = messageIds.flatMap((id) => {
+      const now = messaging.all.get(id);
+      return now ? [{ table: 'messages' as const, id, before: null, now }] : [];
+    });
+    const faxes = faxIds.flatMap((id) => {
+      const now = faxing.all.get(id);
+      return now ? [{ table: 'faxes' as const, id, before: null, now }] : [];
+    });
+    whoWaits.follow({ messages, faxes }, messaging);
   }
 
   /** What a session asks for; nothing has changed where it is refused. Asked twice under one id, it is done once. */
@@ -98,6 +130,7 @@ export class Inbox {
     if (isOfFaxes(request)) return this.faxing.request(session, request, at);
     if (isOfAssignments(request)) return this.assignments.request(session, request, at);
     if (isOfMailboxes(request)) return this.mailboxes.request(session, request, at);
+    if (isOfWaiting(request)) return this.whoWaits.request(session, request, at);
     if (isOfPersonal(request)) return this.personal.request(session, request, at);
     return this.messaging.request(session, request, at);
   }
@@ -108,20 +141,27 @@ export class Inbox {
     this.mailboxes.callEnded(callId);
   }
 
+  /** A call is over for one of those who were in it, or were called: it may have left a message, and whoever called waits. */
+  recordWritten(record: CallRecord): void {
+    this.mailboxes.recordWritten(record);
+    this.whoWaits.recordWritten(record);
+  }
+
   /** The rows that were changed since they were last taken, each table's in order. */
-  takeChanges(): { rows: InboxChange[]; news: InboxNews } {
+  takeChanges(): InboxChange[] {
+    const { loaded } = this;
+    this.loaded = [];
     const messages = this.messaging.takeChanges();
     const faxes = this.faxing.takeChanges();
-    const mailboxes = this.mailboxes.takeChanges();
-    return {
-      rows: [
-        ...messages.rows,
-        ...faxes.rows,
-        ...mailboxes.rows,
-        ...this.assignments.takeChanges(),
-        ...this.personal.takeChanges(),
-      ],
-      news: { messageIds: messages.news, faxIds: faxes.news, voicemailIds: mailboxes.news },
-    };
+    this.whoWaits.follow({ messages, faxes }, this.messaging);
+    return [
+      ...loaded,
+      ...messages,
+      ...faxes,
+      ...this.mailboxes.takeChanges(),
+      ...this.assignments.takeChanges(),
+      ...this.whoWaits.takeChanges(),
+      ...this.personal.takeChanges(),
+    ];
   }
 }

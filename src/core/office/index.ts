@@ -1,7 +1,7 @@
 /** The office as one thing for many: who asks, what they may ask for, and what they see. */
 export { assignmentIdOf, assignmentSchema, type Assignment } from './assignments';
 export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
-export { emptyInbox, Inbox, isOfPersonal, type InboxChange, type InboxNews, type KeptInbox } from './Inbox';
+export { emptyInbox, Inbox, isOfPersonal, type InboxChange, type KeptInbox } from './Inbox';
 export { hearsMailbox, spokenSchema, voicemailOf, type Mailboxes, type Spoken } from './mailboxes';
 export { may, type Denial, type OfficeSeen } from './may';
 export {

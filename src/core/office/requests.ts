@@ -5,6 +5,7 @@ import { faxingRequestSchema, type FaxingReply } from './faxing';
 import { mailboxRequestSchema, type MailboxReply } from './mailboxes';
 import { messagingRequestSchema, type MessagingReply } from './messaging';
 import { personalRequestSchema, type PersonalReply } from './personal';
+import { waitingRequestSchema, type WaitingReply } from './waiting';
 
 /** What a member may ask of the office beside calls. */
 export const inboxRequestSchema = z.discriminatedUnion('type', [
@@ -12,11 +13,13 @@ export const inboxRequestSchema = z.discriminatedUnion('type', [
   ...faxingRequestSchema.options,
   ...mailboxRequestSchema.options,
   ...assignmentRequestSchema.options,
+  ...waitingRequestSchema.options,
   ...personalRequestSchema.options,
 ]);
 export type InboxRequest = z.input<typeof inboxRequestSchema>;
 export type ReadInboxRequest = z.infer<typeof inboxRequestSchema>;
 
-export type InboxReply = MessagingReply | FaxingReply | MailboxReply | AssignmentReply | PersonalReply;
+export type InboxReply =
+  MessagingReply | FaxingReply | MailboxReply | AssignmentReply | WaitingReply | PersonalReply;
 /** Why it was not done; nothing has changed then. */
 export type InboxRefusal = Extract<InboxReply, { ok: false }>['reason'];

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { faxSchema } from '@/core/inbox/fax';
 import { messageSchema, roomSchema } from '@/core/inbox/messages';
+import { waitingSchema } from '@/core/inbox/looseEnds';
 import { voicemailSchema } from '@/core/inbox/voicemail';
 
 import { allAssignmentsSeen, assignmentSchema, assignmentsSeen, seenAssignmentSchema } from './assignments';
@@ -10,6 +11,7 @@ import type { Inbox, InboxChange } from './Inbox';
 import { allVoicemailsSeen, mailboxesSeen, seenMailboxSchema } from './mailboxes';
 import { allMessagingSeen, messagingSeen, seenMessagingSchema } from './messaging';
 import { allPersonalSeen, personalChangeSchema, personalRowSchema, personalSeen } from './personal';
+import { allWaitingSeen, seenWaitingSchema, waitingSeen } from './waiting';
 
 /** A row as one session is told of it: as it is now, or that there is none for them any more. */
 export const seenChangeSchema = z.union([
@@ -17,6 +19,7 @@ export const seenChangeSchema = z.union([
   ...seenFaxingSchema.options,
   ...seenMailboxSchema.options,
   ...seenAssignmentSchema.options,
+  ...seenWaitingSchema.options,
   ...personalChangeSchema.options,
 ]);
 export type SeenChange = z.infer<typeof seenChangeSchema>;
@@ -35,12 +38,14 @@ export function seenChanges(
   const faxes = changes.filter((change) => change.table === 'faxes');
   const mailboxes = changes.filter((change) => change.table === 'voicemails' || change.table === 'spoken');
   const assignments = changes.filter((change) => change.table === 'assignments');
+  const waiting = changes.filter((change) => change.table === 'waiting');
   const personal = changes.filter((change) => change.table === 'personal');
   return [
     ...messagingSeen(messaging, personId, inbox.messaging),
     ...faxingSeen(faxes, personId, inbox.faxing),
     ...mailboxesSeen(mailboxes, personId, inbox.mailboxes),
     ...assignmentsSeen(assignments, personId, inbox.assignments),
+    ...waitingSeen(waiting, personId, inbox.whoWaits),
     ...personalSeen(personal, personId),
   ];
 }
@@ -52,20 +57,26 @@ export const seenTablesSchema = z.object({
   faxes: z.array(faxSchema),
   voicemails: z.array(voicemailSchema),
   assignments: z.array(assignmentSchema),
+  waiting: z.array(waitingSchema),
   /** What the session's person keeps for themselves, with its sort. */
   personal: z.array(z.object({ sort: z.string(), row: personalRowSchema })),
 });
 export type SeenTables = z.infer<typeof seenTablesSchema>;
 
+const noneSeen: SeenTables = {
+  ...{ messages: [], rooms: [], faxes: [], voicemails: [] },
+  ...{ assignments: [], waiting: [], personal: [] },
+};
+
 /** All that somebody sees now. */
 export function allSeen(personId: string | null, inbox: Inbox): SeenTables {
-  if (personId === null)
-    return { messages: [], rooms: [], faxes: [], voicemails: [], assignments: [], personal: [] };
+  if (personId === null) return { ...noneSeen };
   return {
     ...allMessagingSeen(personId, inbox.messaging),
     faxes: allFaxesSeen(personId, inbox.faxing),
     voicemails: allVoicemailsSeen(personId, inbox.mailboxes),
     assignments: allAssignmentsSeen(personId, inbox.assignments),
+    waiting: allWaitingSeen(personId, inbox.whoWaits),
     personal: allPersonalSeen(personId, inbox.personal),
   };
 }

@@ -1,6 +1,5 @@
 import { Exchange, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
 import {
-  hasRole,
   emptyInbox,
   Inbox,
   inboxRequestSchema,
@@ -23,21 +22,19 @@ import {
   officeRequestSchema,
   officeUpdateSchema,
   type OutsideLink,
-  type ReckoningLink,
   type OfficeRequest,
   type OfficeRequestOf,
   type ReadOfficeRequest,
   type OfficeState,
   type OfficeUpdate,
-  type Owed,
 } from './link';
 import { Away, beatMs } from './Away';
 import { FaxTraffic } from './FaxTraffic';
 import { Opening } from './Opening';
-import { Owing } from './Owing';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
 import { Telling } from './Telling';
 import { TextTraffic } from './TextTraffic';
+import { untakenOf } from './toldBefore';
 
 export interface InPageOfficeOptions {
   setup: OfficeSetup;
@@ -51,8 +48,6 @@ export interface InPageOfficeOptions {
   isOnline?: () => boolean;
   /** Keeps what an update has changed, asked before anybody is told of it. What is asked for is answered once it is kept. */
   keep?: (step: OfficeStep) => void | Promise<void>;
-  /** Nothing is owed any more: the state is to be written without it. */
-  onSettled?: () => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
   onBeat?: () => void;
   /** Test seam for the browser's timer. */
@@ -90,7 +85,6 @@ export class InPageOffice implements OfficeOfAll {
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
   private speech: Speech[] = [];
-  private readonly owing: Owing;
   private readonly away: Away;
   /** Settled once all that was told is kept. */
   private lastKept: Promise<void> = Promise.resolve();
@@ -115,7 +109,7 @@ export class InPageOffice implements OfficeOfAll {
     const { messaging, faxing } = this.inboxNow;
     this.texts = new TextTraffic(options.cast, messaging, around, options.state?.carrier);
     this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
-    this.owing = new Owing(options.state?.owed ?? []);
+    for (const record of options.state?.uncounted ?? []) this.inboxNow.whoWaits.recordWritten(record);
     this.away = new Away(options.state?.exchange?.now ?? null);
     const { inbox = emptyInbox } = options;
     if (inbox instanceof Promise)
@@ -141,7 +135,7 @@ export class InPageOffice implements OfficeOfAll {
   }
 
   /** The office as that session may use and see it. */
-  linkFor(session: Session): OutsideLink & ReckoningLink {
+  linkFor(session: Session): OutsideLink {
     const { deviceId } = session;
     if (deviceId !== null) this.devicesInUse.add(deviceId);
     return new SessionLink(this, session, () => deviceId !== null && this.devicesInUse.delete(deviceId));
@@ -248,19 +242,6 @@ export class InPageOffice implements OfficeOfAll {
     return this.standIns.scriptOf(party);
   }
 
-  /** It is one member's app that takes in what is owed; nobody else sees it or says that it is kept. */
-  owes(session: Session): boolean {
-    return session.personId === this.member() && hasRole(session, 'member');
-  }
-
-  owed(): readonly Owed[] {
-    return this.owing.all;
-  }
-
-  settle(): void {
-    if (this.owing.settle()) this.options.onSettled?.();
-  }
-
   subscribe(listener: (step: OfficeStep) => void): () => void {
     return this.telling.subscribe(listener);
   }
@@ -286,7 +267,7 @@ export class InPageOffice implements OfficeOfAll {
       carrier: this.texts.carrier.save(),
       faxCarrier: this.faxes.carrier.save(),
       setup: this.exchange.setup,
-      owed: [...this.owing.all],
+      uncounted: this.inboxNow.whoWaits.uncounted,
     };
   }
 
@@ -330,11 +311,12 @@ export class InPageOffice implements OfficeOfAll {
 
   private openInbox(kept: KeptInbox): void {
     const { now, calls } = this.exchange;
-    const { records, spoken: said, ...told } = this.owing.takeTold();
+    // Of an earlier version; it is in the rows once it has been taken in.
+    const { spoken: said, texts, faxes, ...untaken } = untakenOf(this.options.state?.owed ?? []);
     const around = { ownerId: this.member(), isLive: (callId: string) => calls.has(callId), at: now };
-    this.inboxNow.load({ ...kept, spoken: [...kept.spoken, ...said] }, { ...around, records });
-    this.texts.open(told.texts);
-    this.faxes.open(now, told.faxes);
+    this.inboxNow.load({ ...kept, spoken: [...kept.spoken, ...said] }, { ...around, untaken });
+    this.texts.open(texts);
+    this.faxes.open(now, faxes);
     this.rows.done();
   }
 
@@ -409,7 +391,7 @@ export class InPageOffice implements OfficeOfAll {
     this.events.push(...events);
     for (const event of events) {
       if (event.type === 'textOwed') this.inboxNow.messaging.owed(event);
-      if (event.type === 'recordWritten') this.inboxNow.mailboxes.recordWritten(event.record);
+      if (event.type === 'recordWritten') this.inboxNow.recordWritten(event.record);
     }
     for (const event of events)
       if ('callId' in event && !this.exchange.calls.has(event.callId))
@@ -422,7 +404,7 @@ export class InPageOffice implements OfficeOfAll {
   private async publish(always = false): Promise<void> {
     this.schedule();
     const { events, speech } = this;
-    const { rows, news } = this.inboxNow.takeChanges();
+    const rows = this.inboxNow.takeChanges();
     const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
     // What changes nothing may ask again for what is being kept.
     if (isQuiet && !always) return this.lastKept;
@@ -440,7 +422,6 @@ export class InPageOffice implements OfficeOfAll {
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
-    this.owing.add(update, news);
     const step = { ...update, rows, of: this.inboxNow };
     this.lastKept = Promise.resolve(this.options.keep?.(step));
     const kept = this.lastKept;

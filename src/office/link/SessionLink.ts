@@ -20,7 +20,7 @@ import type { Network } from '@/core/calls/quality';
 
 import type { FaxScript, IncomingFax, IncomingText, TextScript } from '../carrier';
 import type { Script } from '../standins';
-import type { OfficeUpdate, OutsideLink, Owed, ReckoningLink } from './link';
+import type { OfficeLink, OfficeUpdate, OutsideLink } from './link';
 
 /** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
@@ -32,7 +32,7 @@ export class NotForThisSession extends Error {
 /** The office that sessions are linked to. */
 export interface OfficeOfAll
   extends
-    Pick<ReckoningLink, 'owed' | 'settle' | 'send'>,
+    Pick<OfficeLink, 'send'>,
     Omit<OutsideLink, 'ask' | 'askAs' | 'snapshot' | 'tables' | 'subscribe' | 'close'> {
   snapshot(): OfficeUpdate;
   seen(): OfficeSeen;
@@ -40,14 +40,12 @@ export interface OfficeOfAll
   /** Whether an app is signed in as somebody. */
   isHere(personId: string): boolean;
   inbox(): Promise<Inbox>;
-  /** Whether it is that session to which the office owes what it has told. */
-  owes(session: Session): boolean;
   /** Rows come as they are kept: everybody's. */
   subscribe(listener: (step: OfficeUpdate & { rows: readonly InboxChange[]; of: Inbox }) => void): () => void;
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
-export class SessionLink implements OutsideLink, ReckoningLink {
+export class SessionLink implements OutsideLink {
   /** How much of each call it saw when it last changed: of one that has ended there is nothing left to look at. */
   private readonly sights = new Map<string, Sight>();
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
@@ -115,14 +113,6 @@ export class SessionLink implements OutsideLink, ReckoningLink {
 
   setFaxScript(number: string, script: FaxScript): Promise<void> {
     return this.asSimulator(() => this.office.setFaxScript(number, script));
-  }
-
-  owed(): readonly Owed[] {
-    return this.office.owes(this.session) ? this.office.owed() : [];
-  }
-
-  settle(): void {
-    if (this.office.owes(this.session)) this.office.settle();
   }
 
   subscribe(listener: (update: OfficeUpdate) => void): () => void {

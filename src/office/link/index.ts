@@ -6,9 +6,7 @@ export {
   officeUpdateSchema,
   type OfficeLink,
   type OutsideLink,
-  type ReckoningLink,
   type OfficeRequest,
   type OfficeState,
   type OfficeUpdate,
-  type Owed,
 } from './link';

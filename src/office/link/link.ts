@@ -5,6 +5,7 @@ import {
   commandSchema,
   exchangeEventSchema,
   exchangeStateSchema,
+  recordSchema,
   type Command,
   type CommandResult,
 } from '@/core/calls/exchange';
@@ -47,27 +48,18 @@ export const officeUpdateSchema = z.object({
 });
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
-/**
- * What of an update has to be taken in by whoever uses the office: news of messages, faxes and voicemails, and the records of calls.
- */
-export const owedSchema = officeUpdateSchema
-  .pick({
-    at: true,
-    events: true,
-  })
-  .extend({
-    /** Messages that have come in or arrived. */
-    messageIds: z.array(z.string()).default([]),
-    /** Faxes that have come in, or of whose way out something was told. */
-    faxIds: z.array(z.string()).default([]),
-    /** Voicemails that have come into a mailbox. */
-    voicemailIds: z.array(z.string()).default([]),
-    /** What earlier versions were told, which kept messages, faxes and voicemails elsewhere. */
-    texts: z.array(textEventSchema).optional(),
-    faxes: z.array(faxToldSchema).optional(),
-    speech: z.array(speechSchema).optional(),
-  });
-export type Owed = z.infer<typeof owedSchema>;
+/** What an app of an earlier version had been told by the office and had not taken in, which the office kept for it. */
+const toldBeforeSchema = officeUpdateSchema.pick({ at: true, events: true }).extend({
+  /** Messages that had come in or arrived. */
+  messageIds: z.array(z.string()).default([]),
+  /** Faxes that had come in, or of whose way out something was told. */
+  faxIds: z.array(z.string()).default([]),
+  /** What was kept elsewhere still earlier. */
+  texts: z.array(textEventSchema).optional(),
+  faxes: z.array(faxToldSchema).optional(),
+  speech: z.array(speechSchema).optional(),
+});
+export type ToldBefore = z.infer<typeof toldBeforeSchema>;
 
 /** What a linked app may send: a command for the exchange, a new script for a stand-in, or another network. */
 export const officeRequestSchema = z.discriminatedUnion('kind', [
@@ -97,8 +89,10 @@ export const officeStateSchema = z.object({
   faxCarrier: faxCarrierStateSchema.optional(),
   /** Left out by versions in which nothing could be configured. */
   setup: officeSetupSchema.optional(),
-  /** What was told and nobody has kept yet, oldest first; left out by earlier versions, which lost it. */
-  owed: z.array(owedSchema).optional(),
+  /** Calls that were over before the rows of those who wait had been read; left out by earlier versions. */
+  uncounted: z.array(recordSchema).optional(),
+  /** Of earlier versions alone. */
+  owed: z.array(toldBeforeSchema).optional(),
 });
 export type OfficeState = z.infer<typeof officeStateSchema>;
 
@@ -133,12 +127,4 @@ export interface OutsideLink extends OfficeLink {
   /** Lets somebody outside fax one of the office's lines. */
   receiveFax(fax: IncomingFax): Promise<void>;
   setFaxScript(number: string, script: FaxScript): Promise<void>;
-}
-
-/** The link of the app that reckons who waits, in the page that runs the office (docs/decisions/029). */
-export interface ReckoningLink extends OfficeLink {
-  /** What has been told and not been kept, oldest first, also of earlier runs: while the app was closed, or not whole yet. */
-  owed(): readonly Owed[];
-  /** All that was owed is kept now. Call in the turn in which it is, so that both are written in one. */
-  settle(): void;
 }

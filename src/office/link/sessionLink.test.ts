@@ -112,16 +112,18 @@ describe('two who are signed in at one office', () => {
     expect((await outside.link.tables()).messages).toEqual([]);
   });
 
-  it('what is owed to one is neither seen nor settled by the other', async () => {
+  it('who waits for one is neither seen nor done by the other', async () => {
     const { maren, hugh, outside } = open();
     const text = { number: customer.number, lineId: 'text', text: 'Gate?', picture: null };
     await outside.link.receiveText(text);
-    expect([maren, hugh, outside].map(({ link }) => link.owed().length)).toEqual([1, 0, 0]);
-    hugh.link.settle();
-    outside.link.settle();
-    expect(maren.link.owed()).toHaveLength(1);
-    maren.link.settle();
-    expect(maren.link.owed()).toEqual([]);
+    const waiting = async ({ link }: { link: OfficeLink }) =>
+      (await link.tables()).waiting.map(({ personId, tries }) => [personId, tries.length]);
+    expect(await Promise.all([maren, hugh, outside].map(waiting))).toEqual([[['maren', 1]], [], []]);
+    const handles = [`number:${customer.number}`];
+    await hugh.link.ask({ type: 'closeWaiting', handles });
+    expect(await waiting(maren)).toEqual([['maren', 1]]);
+    await maren.link.ask({ type: 'closeWaiting', handles });
+    expect(await waiting(maren)).toEqual([['maren', 0]]);
   });
 
   it('ask a colleague to call: whoever asked is called', async () => {

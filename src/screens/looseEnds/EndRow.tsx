@@ -89,7 +89,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
   return (
     <View role="listitem" aria-label={who.name}>
       <PullRow
-        onDone={() => dispatch(putAway(end))}
+        onDone={() => void dispatch(putAway(end))}
         onLater={() => setPuttingOff(true)}
         style={[styles.row, isSelected && styles.selected]}
       >
@@ -174,7 +174,7 @@ export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProp
             <Plate
               word="Done"
               label={`Done: ${who.name}`}
-              onPress={() => dispatch(putAway(end))}
+              onPress={() => void dispatch(putAway(end))}
               style={styles.act}
             />
           </View>

@@ -7,6 +7,7 @@ import {
   selectMyId,
   selectOffice,
   selectWork,
+  selectLooseEnds,
   selectZone,
   useAppDispatch,
   useAppSelector,
@@ -52,7 +53,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
   const styles = useStyles();
   const go = useGo();
   const now = useNow(1000);
-  const reckoning = useAppSelector((state) => state.catchUp.reckoning);
+  const ends = useAppSelector(selectLooseEnds);
   const myId = useAppSelector(selectMyId);
   // The order changes with the minutes, not with the seconds.
   const minute = Math.floor(now / minuteMs) * minuteMs;
@@ -64,12 +65,12 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
   const work = useAppSelector(selectWork);
   const toDo = work.filter((item) => item.kind === 'followUp' && item.doneAt === null).length;
   const inMailbox = useAppSelector(selectMailboxWords);
-  const [last] = reckoning?.ends.closed ?? [];
+  const [last] = ends?.closed ?? [];
   return (
     <>
       <ScrollView style={styles.scroll} tabIndex={0}>
         <PlaceHead at="loose" />
-        {reckoning === null ? (
+        {ends === null ? (
           <EmptyState title="Reading who waits" sentence="The calls of the last few days are being read." />
         ) : ranked.length === 0 ? (
           <EmptyState
@@ -99,7 +100,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
             </View>
           </>
         )}
-        {reckoning === null ? null : (
+        {ends === null ? null : (
           <View style={styles.foot}>
             <Plate word="Voicemails" style={styles.more} onPress={go.voicemails} />
             <Plate word="Notes" style={styles.more} onPress={go.notes} />
@@ -126,12 +127,12 @@ const howWords: Record<ClosedEnd['how'], string> = {
   reachedByText: 'got your text',
   reachedByColleague: 'was reached by',
   done: 'is done',
-  settled: 'has one thing fewer open',
   snoozed: 'was put off',
 };
 
 /** What was closed last, by itself or by hand, to be taken back. */
-function LastClosed({ closed: { end, at, how, byId } }: { closed: ClosedEnd }) {
+function LastClosed({ closed }: { closed: ClosedEnd }) {
+  const { who, at, how, byId } = closed;
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
@@ -139,11 +140,11 @@ function LastClosed({ closed: { end, at, how, byId } }: { closed: ClosedEnd }) {
   const by = byId === null ? '' : ` ${office.people.get(byId)?.name ?? 'a colleague'}`;
   return (
     <View style={styles.closed} role="status">
-      <Txt style={styles.words}>{`${end.who.name} ${howWords[how]}${by}, ${formatClock(at, zone)}.`}</Txt>
+      <Txt style={styles.words}>{`${who.name} ${howWords[how]}${by}, ${formatClock(at, zone)}.`}</Txt>
       <Plate
         word="Undo"
-        label={`Undo: ${end.who.name} waits again`}
-        onPress={() => dispatch(takeBack(end.who.key))}
+        label={`Undo: ${who.name} waits again`}
+        onPress={() => void dispatch(takeBack(closed))}
       />
     </View>
   );

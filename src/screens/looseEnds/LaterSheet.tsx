@@ -31,7 +31,7 @@ export function LaterSheet({ end, onClose }: { end: LooseEnd; onClose: () => voi
   const [opened] = useState(() => clock.now());
   const firstHour = nextFirstHour(office, myId, opened);
   const put = (until: number) => {
-    dispatch(putOff(end, until));
+    void dispatch(putOff(end, until));
     onClose();
   };
   return (

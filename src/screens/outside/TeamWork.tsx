@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
-import { teamOf, triedAt, type LooseEnd } from '@/core/inbox/looseEnds';
-import { selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
+import { handleToTake, teamOf, triedAt, type LooseEnd } from '@/core/inbox/looseEnds';
+import { selectLooseEnds, selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -9,7 +9,7 @@ import { Txt } from '@/ui/text';
 import { Section } from './Section';
 
 const about = (end: LooseEnd) => ({
-  key: end.who.key,
+  key: handleToTake(end),
   teamId: teamOf(end) ?? '',
   since: triedAt(end),
   insteadOf: end.takenById,
@@ -20,7 +20,7 @@ export function TeamWork() {
   const { outside } = useServices();
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
-  const open = useAppSelector((state) => state.catchUp.reckoning?.ends.open);
+  const open = useAppSelector(selectLooseEnds)?.open;
   const waiting = (open ?? []).filter((end) => teamOf(end) !== null);
   const [key, setKey] = useState<string | null>(null);
   const end = waiting.find(({ who }) => who.key === key) ?? waiting[0];
@@ -54,7 +54,7 @@ export function TeamWork() {
           onPress={() =>
             void outside?.askAs(end.takenById ?? '', {
               type: 'letGo',
-              key: end.who.key,
+              key: handleToTake(end),
               teamId: teamOf(end) ?? '',
             })
           }

@@ -42,4 +42,5 @@ export const tablesChanged =
     take('faxes');
     take('voicemails');
     take('assignments');
+    take('waiting');
   };

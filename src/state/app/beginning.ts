@@ -32,7 +32,7 @@ export interface CameBefore {
   rooms: Room[];
   faxes: Fax[];
   /** Who had tried by then (epoch milliseconds) has been answered. */
-  doneBefore: number;
+  doneBefore: number | null;
 }
 
 /** What of a beginning is fetched after the start. */

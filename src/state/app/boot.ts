@@ -165,7 +165,6 @@ async function runOffice(
     inbox: readInbox(vault, services),
     isOnline: () => store.getState().office.isOnline,
     keep: (step) => keepOffice(step, office, { vault, zone, belongings }),
-    onSettled: () => void vault.write(officeEntry(office)),
     onBeat: () => void vault.write(officeEntry(office)),
   });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));

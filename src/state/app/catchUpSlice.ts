@@ -3,7 +3,7 @@ import { createAction, createSlice, type Action, type PayloadAction } from '@red
 import type { Source } from '@/core/people/upkeep';
 import type { Fax } from '@/core/inbox/fax';
 import type { Work } from '@/core/inbox/followUps';
-import type { LooseEnds, LooseWeights } from '@/core/inbox/looseEnds';
+import type { LooseWeights, Waiting } from '@/core/inbox/looseEnds';
 import type { HistoryFilter } from '@/core/calls/historyTable';
 import type { Message, Room } from '@/core/inbox/messages';
 import type { Destination, Told } from '@/core/inbox/notifications';
@@ -14,12 +14,11 @@ import type { Voicemail } from '@/core/inbox/voicemail';
 
 import { noteChanges } from './changes';
 
-/** The reckoning of who waits, and how far the history is counted in. */
-export interface Reckoning {
-  ends: LooseEnds;
-  /** Records that ended by then (epoch milliseconds) are counted in. */
-  upTo: number;
-}
+/** Up to when (epoch milliseconds) the worker has seen what came in, or it has been told elsewhere. */
+export type Mark = { id: 'seen' | 'told'; at: number };
+
+/** The worker's own points for the order in which people wait; there is one of them, or none. */
+export type OwnWeights = LooseWeights & { id: 'order' };
 
 /** A colleague of whom the worker wants to be told when they are free. */
 export type FreeWatch = {
@@ -36,6 +35,7 @@ export interface Kept {
   messages: Message;
   rooms: Room;
   assignments: Assignment;
+  waiting: Waiting;
   people: PeopleBlock;
   changes: Changes;
   joins: Join;
@@ -46,24 +46,20 @@ export interface Kept {
   told: Told;
   deletedRecordings: DeletedRecording;
   work: Work;
+  marks: Mark;
+  weights: OwnWeights;
 }
 export type KeptSort = keyof Kept;
 /** What the office keeps, and the app has as it may see it. */
-export const officeSorts = ['rooms', 'messages', 'faxes', 'voicemails', 'assignments'] as const;
+export const officeSorts = ['rooms', 'messages', 'faxes', 'voicemails', 'assignments', 'waiting'] as const;
 export type OfficeSort = (typeof officeSorts)[number];
 /** What the worker keeps for themselves. */
 export type OwnSort = Exclude<KeptSort, OfficeSort>;
 
 export interface CatchUpSlice {
-  /** null until it has been read, or made from the history. */
-  reckoning: Reckoning | null;
   kept: { [Sort in KeptSort]: Record<string, Kept[Sort]> };
-  /** null: the usual ones. */
-  weights: LooseWeights | null;
   /** Whether all that was kept has been read. */
   isRead: boolean;
-  /** What had come in before that instant (epoch milliseconds) the worker has seen; null until it has been read. */
-  seenBefore: number | null;
   /** What is looked for in everything. */
   sought: Sought;
 }
@@ -81,12 +77,12 @@ export type OneKept = { [Sort in KeptSort]: { sort: Sort; thing: Kept[Sort] } }[
 const catchUpSlice = createSlice({
   name: 'catchUp',
   initialState: {
-    reckoning: null,
     kept: {
       voicemails: {},
       messages: {},
       rooms: {},
       assignments: {},
+      waiting: {},
       people: {},
       changes: {},
       joins: {},
@@ -97,10 +93,10 @@ const catchUpSlice = createSlice({
       told: {},
       deletedRecordings: {},
       work: {},
+      marks: {},
+      weights: {},
     },
-    weights: null,
     isRead: false,
-    seenBefore: null,
     sought: { words: '', filter: {}, who: null },
   } as CatchUpSlice,
   reducers: {
@@ -111,16 +107,6 @@ const catchUpSlice = createSlice({
         things[one.thing.id] ??= one.thing;
       }
       state.isRead = true;
-    },
-    reckoned(state, { payload }: PayloadAction<Reckoning>) {
-      state.reckoning = payload;
-    },
-    weightsChosen(state, { payload }: PayloadAction<LooseWeights | null>) {
-      state.weights = payload;
-    },
-    /** The worker has looked; never less than they had seen before. */
-    arrivalsSeen(state, { payload }: PayloadAction<number>) {
-      state.seenBefore = Math.max(state.seenBefore ?? 0, payload);
     },
     soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
       Object.assign(state.sought, payload);
@@ -152,7 +138,7 @@ export function catchUpReducer(state: CatchUpSlice | undefined, action: Action):
   return { ...state, kept: { ...state.kept, [sort]: things } };
 }
 
-export const { keptRead, reckoned, weightsChosen, arrivalsSeen, soughtChanged } = catchUpSlice.actions;
+export const { keptRead, soughtChanged } = catchUpSlice.actions;
 
 const { manyKept, someDropped } = catchUpSlice.actions;
 /** Keeps one, in the place of the one that had its id. */

@@ -1,5 +1,14 @@
 /** The app's state, what can be done, and how it starts. */
 export {
+  arrivalsSeen,
+  marked,
+  selectEndOf,
+  selectLooseEnds,
+  selectSeenBefore,
+  selectWaitingCount,
+  weightsChosen,
+} from './looseEnds';
+export {
   answerFirst,
   changeFollowUp,
   finishFollowUp,
@@ -27,22 +36,18 @@ export type { Beginning, CameBefore, LaterBeginning } from './beginning';
 export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';
 export {
-  arrivalsSeen,
   asKept,
   keptRead,
   dropSome,
   keepMany,
   keepOne,
-  reckoned,
   soughtChanged,
-  weightsChosen,
   type CatchUpSlice,
   type Kept,
   type KeptSort,
   type OneKept,
   type OwnSort,
   type Sought,
-  type Reckoning,
 } from './catchUpSlice';
 export { askOffice, tablesChanged } from './asking';
 export { mixSaid, soundReader } from './voicemailSound';
@@ -79,7 +84,6 @@ export { formatAny, identifyDialled, identifyNumber, type Identity } from './ide
 export {
   selectCards,
   selectContacts,
-  selectEndOf,
   selectLastUsed,
   selectOffice,
   selectPeople,
@@ -88,7 +92,6 @@ export {
   selectUnreadFaxes,
   selectUnreadInChat,
   selectUnreadInRooms,
-  selectWaitingCount,
   selectWork,
   selectZone,
   type Presence,

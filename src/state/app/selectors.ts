@@ -1,7 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import { workInOrder } from '@/core/inbox/followUps';
-import type { LooseEnd } from '@/core/inbox/looseEnds';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
 import { standingOf } from '@/core/plans/routing';
@@ -145,20 +144,3 @@ export const selectUnreadInChat = ({ catchUp }: RootState, callId: string | unde
     ({ number, direction, readAt }) =>
       direction === 'in' && readAt === null && callId !== undefined && number === `room:${callId}`,
   ).length;
-
-/** Why somebody with that number still waits, where they do. */
-export function selectEndOf({ catchUp }: RootState, personKey: string): LooseEnd | null {
-  return catchUp.reckoning?.ends.open.find(({ who }) => who.key === personKey) ?? null;
-}
-
-/** How many people wait for this worker, as the bar of the places says it. */
-export const selectWaitingCount = createSelector(
-  (state: RootState) => state.catchUp.reckoning?.ends.open,
-  selectMyId,
-  (_: RootState, now: number) => now,
-  (open = [], myId, now) =>
-    open.filter(
-      ({ snoozedUntil, takenById }) =>
-        (snoozedUntil === null || snoozedUntil <= now) && (takenById === null || takenById === myId),
-    ).length,
-);

@@ -1,7 +1,7 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
 import { Clock } from '@/office/clock';
-import type { OutsideLink, ReckoningLink } from '@/office/link';
+import type { OfficeLink, OutsideLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 import type { Book } from '@/office/sources';
 
@@ -13,7 +13,7 @@ import { PeopleFinding } from './peopleFinding';
 export interface Services {
   clock: Clock;
   /** The office as the worker may use and see it. */
-  link: ReckoningLink | null;
+  link: OfficeLink | null;
   /** The same office as whoever plays the people and phones outside uses and sees it. */
   outside: OutsideLink | null;
   player: SoundPlayer | null;

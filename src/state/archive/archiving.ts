@@ -21,7 +21,7 @@ import {
   type StoredKind,
   type StoredSound,
 } from '../storage';
-import { catchUpKeys, faxPagesKind, keptKinds, pictureKind, reckoningKind } from '../kept';
+import { catchUpKeys, faxPagesKind, keptKinds, oldKeys, oldReckoningKind, pictureKind } from '../kept';
 
 const belongingKinds = { ...workKinds, ...keptKinds };
 
@@ -32,7 +32,7 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   { ...workKinds.work, prefix: workKinds.work.oldKey ?? '' },
   ...Object.values(tableKinds),
   { prefix: storageKeys.sound, kind: soundKind, name: 'sounds' },
-  { prefix: catchUpKeys.reckoning, kind: reckoningKind, name: 'who waits' },
+  { prefix: oldKeys.reckoning, kind: oldReckoningKind, name: 'who waits' },
   { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
   { prefix: catchUpKeys.picture, kind: pictureKind, name: 'pictures' },
   { prefix: storageKeys.heard, kind: heardKind, name: 'recordings being made' },

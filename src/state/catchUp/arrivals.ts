@@ -2,7 +2,15 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import { arrivalsOf, type Arrival } from '@/core/inbox/arrivals';
 import { whoOf } from '@/core/inbox/looseEnds';
-import { selectMyId, selectOffice, selectParked, selectPeople, type RootState } from '@/state/app';
+import {
+  selectLooseEnds,
+  selectMyId,
+  selectOffice,
+  selectParked,
+  selectPeople,
+  selectSeenBefore,
+  type RootState,
+} from '@/state/app';
 
 import { selectMyVoicemails } from './voicemails';
 
@@ -22,18 +30,18 @@ const selectMyParked = createSelector(selectParked, selectOffice, selectPeople, 
 /** What has come in since the worker last looked, and waits, in the order it came. */
 export const selectArrivals = createSelector(
   (state: RootState) => state.history.records,
-  (state: RootState) => state.catchUp.reckoning?.ends.open,
+  selectLooseEnds,
   selectMyVoicemails,
   (state: RootState) => state.catchUp.kept,
   selectMyParked,
-  (state: RootState) => state.catchUp.seenBefore,
+  selectSeenBefore,
   selectMyId,
   selectOffice,
   selectPeople,
-  (records, open, voicemails, kept, parked, before, myId, office, people): Arrival[] => {
+  (records, ends, voicemails, kept, parked, before, myId, office, people): Arrival[] => {
     if (before === null) return none;
     const [messages, faxes] = [Object.values(kept.messages), Object.values(kept.faxes)];
-    const came = { records, open: open ?? [], voicemails, messages, faxes, rooms: kept.rooms, parked };
+    const came = { records, open: ends?.open ?? [], voicemails, messages, faxes, rooms: kept.rooms, parked };
     return arrivalsOf(came, { before, myId, office, people });
   },
 );

@@ -19,7 +19,7 @@ export {
   type Found,
 } from './finding';
 export { markRead, sendAgain, takeBackText, writeText, type NewText } from './texts';
-export { looseHappened, putAway, putOff, letGo, selectOrder, takeBack, takeOn } from './reckon';
+export { letGo, putAway, putOff, selectOrder, takeBack, takeOn } from './reckon';
 export { deleteRecording, restoreRecording } from './recordings';
 export {
   chatOfCall,

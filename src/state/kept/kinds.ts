@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { looseEndsSchema, looseWeightsSchema } from '@/core/inbox/looseEnds';
+import { looseWeightsSchema } from '@/core/inbox/looseEnds';
 import { destinationSchema, toldSchema } from '@/core/inbox/notifications';
 import { sourceSchema } from '@/core/people/upkeep';
 import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/people/contacts';
@@ -8,19 +8,6 @@ import { deletedRecordingSchema } from '@/core/calls/recordings';
 import type { Kept, OwnSort } from '@/state/app';
 
 import { owned, type BelongingKind, type StoredKind } from '../storage';
-
-const reckoningSchema = z.object({
-  ends: looseEndsSchema,
-  upTo: z.number(),
-  weights: looseWeightsSchema.nullable(),
-});
-type KeptReckoning = z.infer<typeof reckoningSchema>;
-
-/** What came in before that instant (epoch milliseconds) the worker has seen. */
-const seenSchema = z.object({ before: z.number() });
-export const seenKind: StoredKind<z.infer<typeof seenSchema>> = { version: 1, schema: seenSchema };
-
-export const reckoningKind: StoredKind<KeptReckoning> = { version: 1, schema: reckoningSchema };
 
 /** A fax's pages as base64; where they could not be fetched yet, from where they can be. */
 const faxPagesSchema = z.object({ pdf: z.string().nullable(), url: z.string().nullable() });
@@ -34,12 +21,12 @@ const pictureSchema = z.object({ url: z.string() });
 export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version: 1, schema: pictureSchema };
 
 export const catchUpKeys = {
-  reckoning: 'looseEnds',
-  seen: 'arrivalsSeen',
   faxPages: 'faxPages/',
   picture: 'picture/',
 } as const;
 
+const markSchema = z.object({ id: z.enum(['seen', 'told']), at: z.number() });
+const weightsSchema = looseWeightsSchema.extend({ id: z.literal('order') });
 const freeWatchSchema = z.object({ id: z.string(), since: z.number(), thenCall: z.boolean() });
 
 /** A contact of the first version, which stood alone. */
@@ -63,4 +50,6 @@ export const keptKinds: { readonly [Sort in Exclude<OwnSort, 'work'>]: Belonging
     ...owned(deletedRecordingSchema),
     name: 'deleted recordings',
   },
+  marks: { prefix: 'mark/', ...owned(markSchema), name: 'marks of what was seen' },
+  weights: { prefix: 'weights/', ...owned(weightsSchema), name: 'points of the order' },
 };

@@ -1,3 +1,4 @@
+import { waitingSchema, type Waiting } from '@/core/inbox/looseEnds';
 import { roomSchema, type Room } from '@/core/inbox/messages';
 import { voicemailSchema, type Voicemail } from '@/core/inbox/voicemail';
 import {
@@ -26,6 +27,7 @@ export const tableKinds: {
   readonly voicemails: { prefix: string; kind: StoredKind<Voicemail>; name: string };
   readonly spoken: { prefix: string; kind: StoredKind<Spoken>; name: string };
   readonly assignments: { prefix: string; kind: StoredKind<Assignment>; name: string };
+  readonly waiting: { prefix: string; kind: StoredKind<Waiting>; name: string };
 } = {
   messages: {
     prefix: 'message/',
@@ -60,21 +62,23 @@ export const tableKinds: {
     kind: { version: 1, schema: assignmentSchema },
     name: 'who is taken on by whom',
   },
+  waiting: { prefix: 'waiting/', kind: { version: 1, schema: waitingSchema }, name: 'who waits' },
 };
 
 /** All rows of earlier runs. */
 export async function readTables(vault: Vault): Promise<KeptInbox> {
   const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
     [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
-  const [messages, rooms, faxes, voicemails, spoken, assignments] = await Promise.all([
+  const [messages, rooms, faxes, voicemails, spoken, assignments, waiting] = await Promise.all([
     read(tableKinds.messages),
     read(tableKinds.rooms),
     read(tableKinds.faxes),
     read(tableKinds.voicemails),
     read(tableKinds.spoken),
     read(tableKinds.assignments),
+    read(tableKinds.waiting),
   ]);
-  return { messages, rooms, faxes, voicemails, spoken, assignments };
+  return { messages, rooms, faxes, voicemails, spoken, assignments, waiting };
 }
 
 /** What of the tables is to be written, and under which keys nothing is any more; what is somebody's own stands elsewhere. */

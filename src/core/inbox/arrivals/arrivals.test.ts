@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
+import type { CallRecord } from '@/core/calls/exchange';
 import { testRecord } from '@/core/calls/exchange/tests/testRecord';
-import { applyLooseEvents, looseEventsOf, noLooseEnds, type LooseEvent } from '@/core/inbox/looseEnds';
+import { doneByHand, looseEndsOf, putOffUntil, waitingAfter, type Waiting } from '@/core/inbox/looseEnds';
 import { roomNumber, type Message, type Room } from '@/core/inbox/messages';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { PeopleIndex } from '@/core/people/contacts';
@@ -92,17 +93,25 @@ const voicemail = (at: number, more: Partial<Voicemail> = {}): Voicemail => ({
   said: [],
   ...more,
 });
+/** Who waits after these calls, and what was done with it. */
+const waitingAfterCalls = (records: readonly CallRecord[], done: (row: Waiting) => Waiting = (row) => row) =>
+  looseEndsOf({
+    rows: waitingAfter(records, 'maren', office).map(done),
+    followUps: [],
+    wordsOf: () => null,
+    takenBy: () => null,
+    office,
+    people,
+  }).open;
+
 /** A missed call, with whoever waits for it. */
-function missed(startedAt: number, acts: LooseEvent[] = []): Pick<WhatCame, 'records' | 'open'> {
+function missed(startedAt: number, done?: (row: Waiting) => Waiting): Pick<WhatCame, 'records' | 'open'> {
   const record = testRecord({ startedAt, personId: 'maren' });
-  const events = [...looseEventsOf(record, office, people), ...acts];
-  return { records: [record], open: applyLooseEvents(noLooseEnds, events).open };
+  return { records: [record], open: waitingAfterCalls([record], done) };
 }
-const byHand = (kind: 'done' | 'taken' | 'snoozed'): LooseEvent => {
-  const [end] = missed(now + minute).open;
-  const base = { id: kind, at: now + 2 * minute, key: end!.who.key };
-  if (kind === 'taken') return { kind, ...base, byId: 'ilse' };
-  return kind === 'snoozed' ? { kind, ...base, until: now + 60 * minute } : { kind, ...base };
+const byHand = {
+  done: (row: Waiting) => doneByHand(row, now + 2 * minute, []),
+  snoozed: (row: Waiting) => putOffUntil(row, now + 60 * minute, now + 2 * minute),
 };
 const lines = (arrivals: Arrival[]) =>
   arrivals.map((each) => `${each.who.name} ${didWords(each)}: ${askWords[each.asks]}`);
@@ -179,13 +188,14 @@ describe('what came in while I was elsewhere', () => {
   });
 
   it('loses what was dealt with: read, heard, put away, done, put off, taken on by a colleague', () => {
+    const call = missed(now + minute);
     const settled = [
       { messages: [message(now + minute, { readAt: now + 2 * minute })] },
       { voicemails: [voicemail(now + minute, { heardAt: now + 2 * minute })] },
       { voicemails: [voicemail(now + minute, { deletedAt: now + 2 * minute })] },
-      missed(now + minute, [byHand('done')]),
-      missed(now + minute, [byHand('snoozed')]),
-      missed(now + minute, [byHand('taken')]),
+      missed(now + minute, byHand.done),
+      missed(now + minute, byHand.snoozed),
+      { ...call, open: call.open.map((end) => ({ ...end, takenById: 'ilse' })) },
     ];
     expect(arrivalsOf({ ...nothing, ...missed(now + minute) }, seen)).toHaveLength(1);
     for (const part of settled) expect(arrivalsOf({ ...nothing, ...part }, seen)).toEqual([]);
@@ -204,7 +214,7 @@ describe('what came in while I was elsewhere', () => {
 
   it('has no call that I have refused, since I know of it', () => {
     const refused = testRecord({ startedAt: now + minute, personId: 'maren', outcome: 'refused' });
-    const { open } = applyLooseEvents(noLooseEnds, looseEventsOf(refused, office, people));
+    const open = waitingAfterCalls([refused]);
     expect(open).toHaveLength(1);
     expect(arrivalsOf({ ...nothing, records: [refused], open }, seen)).toEqual([]);
   });
@@ -215,7 +225,7 @@ describe('what came in while I was elsewhere', () => {
       personId: 'maren',
       other: { number: null, name: null, personId: null },
     });
-    const { open } = applyLooseEvents(noLooseEnds, looseEventsOf(record, office, people));
+    const open = waitingAfterCalls([record]);
     expect(arrivalsOf({ ...nothing, records: [record], open }, seen)[0]).toMatchObject({ asks: 'look' });
   });
 

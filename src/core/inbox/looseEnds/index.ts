@@ -1,27 +1,34 @@
 /** Who still waits for an answer, in which order, and what closes it. */
 export {
+  answeredInRoom,
   channels,
-  isTask,
-  looseEventSchema,
-  taskKey,
-  type Channel,
-  type LooseEvent,
-  type Tried,
-  type Who,
-} from './event';
-export {
-  applyLooseEvents,
-  looseEndsSchema,
-  noLooseEnds,
+  doneByHand,
+  nothingOf,
+  putOffUntil,
   reachedMs,
+  reopened,
+  waitingIdOf,
+  waitingSchema,
+  withBrought,
+  withReach,
+  withTry,
+  type Channel,
+  type Try,
+  type Waiting,
+} from './waiting';
+export { afterRecord, meaningOf, waitingAfter } from './fromRecords';
+export { handleOf, isTask, keyOf, taskKey, whoOf, type Who } from './who';
+export {
+  handleToTake,
+  looseEndsOf,
   teamOf,
   triedAt,
   type ClosedEnd,
   type LooseEnd,
   type LooseEnds,
+  type LooseParts,
   type Reason,
 } from './looseEnds';
-export { looseEventsOf, whoOf } from './fromRecords';
 export {
   isElsewhere,
   looseWeightsSchema,

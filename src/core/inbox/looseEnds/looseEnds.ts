@@ -1,207 +1,253 @@
-import { z } from 'zod';
+import type { FollowUp } from '@/core/inbox/followUps';
+import type { PeopleIndex } from '@/core/people/contacts';
+import type { OfficeIndex } from '@/core/setup';
 
-import { channels, whoSchema, type LooseEvent } from './event';
+import type { closings, Closing, Try, Waiting } from './waiting';
+import { handleOf, isTask, keyOf, taskKey, whoOf, type Other, type Who } from './who';
 
-/** One thing that makes somebody wait. */
-export const reasonSchema = z.object({
-  id: z.string(),
-  at: z.number(),
-  kind: z.enum([...channels, 'promised']),
-  lineId: z.string().nullable(),
-  /** The team it was meant for; left out by earlier versions. */
-  teamId: z.string().nullable().default(null),
-  isUrgent: z.boolean(),
-  isStarred: z.boolean(),
-  words: z.string().nullable(),
-  lengthMs: z.number().nullable(),
+/** One thing that makes somebody wait: a try of theirs, or something they were promised. */
+export interface Reason extends Omit<Try, 'kind'> {
+  kind: Try['kind'] | 'promised';
+  isStarred: boolean;
+  /** The words of a text, of a transcript, of a promise; null where there are none, or none any more. */
+  words: string | null;
   /** By when it was promised. */
-  dueAt: z.number().nullable(),
-});
-export type Reason = z.infer<typeof reasonSchema>;
+  dueAt: number | null;
+}
 
-export const looseEndSchema = z.object({
-  who: whoSchema,
-  /** What still waits, oldest first; never empty. */
-  reasons: z.array(reasonSchema).min(1),
-  /** Tries that are only counted any more, since so many came after them. */
-  furtherTries: z.number().int().min(0).default(0),
-  /** Left alone until then. */
-  snoozedUntil: z.number().nullable(),
-  /** Who of the team has taken it on. */
-  takenById: z.string().nullable(),
-});
 /** One person who still waits for an answer. */
-export type LooseEnd = z.infer<typeof looseEndSchema>;
+export interface LooseEnd {
+  who: Who;
+  /** By what the office knows them: one for each of their numbers that there was something with. */
+  handles: string[];
+  /** What still waits, oldest first; never empty. */
+  reasons: Reason[];
+  /** Tries that are only counted any more, since so many came after them. */
+  furtherTries: number;
+  /** Left alone until then. */
+  snoozedUntil: number | null;
+  /** Who of the team has taken it on. */
+  takenById: string | null;
+}
 
-/** How an entry was closed. `partly`: of its reasons only these were settled, and the rest stands open. */
-export const closedEndSchema = z.object({
-  end: looseEndSchema,
-  at: z.number(),
-  how: z.enum([
-    'reachedByCall',
-    'reachedByAnswer',
-    'reachedByText',
-    'reachedByColleague',
-    'done',
-    'settled',
-    'snoozed',
-  ]),
-  byId: z.string().nullable(),
-});
-export type ClosedEnd = z.infer<typeof closedEndSchema>;
+/** What was closed last, by itself or by hand. */
+export interface ClosedEnd {
+  who: Who;
+  handles: string[];
+  at: number;
+  how: (typeof closings)[number];
+  byId: string | null;
+  followUpIds: string[];
+}
 
-export const looseEndsSchema = z.object({
-  open: z.array(looseEndSchema),
-  /** What was closed or put off last, newest first: what undo can take back. */
-  closed: z.array(closedEndSchema),
-});
-/** Everyone who waits, in no order (see `orderOf`), and what was closed last. */
-export type LooseEnds = z.infer<typeof looseEndsSchema>;
+/** Everyone who waits, in no order (see `orderOf`), and what was closed last, newest first. */
+export interface LooseEnds {
+  open: LooseEnd[];
+  closed: ClosedEnd[];
+}
 
-export const noLooseEnds: LooseEnds = { open: [], closed: [] };
+/** What who waits is made of, and by what it is named. */
+export interface LooseParts {
+  rows: readonly Waiting[];
+  followUps: readonly FollowUp[];
+  /** The words of a try, where they are kept. */
+  wordsOf: (tried: Try) => string | null;
+  /** Who of a team has taken on whoever is known by one of these keys, since they last tried. */
+  takenBy: (teamId: string, keys: readonly string[], since: number) => string | null;
+  office: OfficeIndex;
+  people: PeopleIndex;
+}
 
-/** So many reasons of one person are kept one by one, so that what is stored does not grow with the history. */
-const keptReasons = 40;
+/** All that is about one person. */
+interface Gathered {
+  rows: Waiting[];
+  promises: FollowUp[];
+}
+
 /** So many closings can be taken back. */
 const keptClosed = 30;
-/** A shorter talk has reached nobody: a wrong connection, a voice that breaks off. */
-export const reachedMs = 10_000;
 
 /**
- * Takes in what happened, in order. The cost of an event is that of the people who wait now, whatever lies behind it.
- * Nobody who waits is ever dropped: an entry goes only when they were reached, or by hand.
+ * Who waits for the worker, by what the office knows and by whom they know. It is derived each time it is asked for: a contact with
+ * two numbers who was reached at one does not wait at the other, whenever the two were put together.
  */
-export function applyLooseEvents(ends: LooseEnds, events: Iterable<LooseEvent>): LooseEnds {
-  const open = new Map(ends.open.map((end) => [end.who.key, end]));
-  let closed = ends.closed;
-  const close = (rest: ClosedEnd) => {
-    closed = [rest, ...closed].slice(0, keptClosed);
-  };
-  for (const event of events)
-    apply(
-      event,
-      open,
-      () => closed,
-      close,
-      (next) => (closed = next),
-    );
-  return { open: [...open.values()], closed };
+export function looseEndsOf(parts: LooseParts): LooseEnds {
+  const all = [...gathered(parts).values()];
+  const tasks = new Map(parts.followUps.map((followUp) => [taskKey(followUp.id), followUp]));
+  const taskRows = new Map(
+    parts.rows.filter(({ handle }) => tasks.has(handle)).map((row) => [row.handle, row]),
+  );
+  const toDo = [...tasks].filter(([, task]) => isTaskToDo(task));
+  const open = [
+    ...all.flatMap((each) => openOf(each, parts) ?? []),
+    ...toDo.map(([key, task]) => ofTask(task, taskRows.get(key))),
+  ];
+  const closedTasks = [...taskRows].flatMap(([key, row]) => {
+    const who = { key, name: tasks.get(key)?.text ?? '', number: null };
+    const last = closedOf([row]);
+    return last ? [{ ...last, who: () => who, handles: () => [key] }] : [];
+  });
+  const closed = all.flatMap((each) => {
+    const last = closedOf(each.rows);
+    return last
+      ? [{ ...last, who: () => newestWho(each, parts), handles: () => handlesOf(each, parts) }]
+      : [];
+  });
+  // Only those that are kept are named: to write a number costs more than all the rest.
+  const newest = [...closed, ...closedTasks].sort((a, b) => b.at - a.at).slice(0, keptClosed);
+  return { open, closed: newest.map((each) => ({ ...each, who: each.who(), handles: each.handles() })) };
 }
 
-function apply(
-  event: LooseEvent,
-  open: Map<string, LooseEnd>,
-  closedNow: () => readonly ClosedEnd[],
-  close: (closed: ClosedEnd) => void,
-  setClosed: (closed: ClosedEnd[]) => void,
-): void {
-  if (event.kind === 'tried' || event.kind === 'promised') {
-    open.set(event.who.key, withReason(open.get(event.who.key), event));
-    return;
+/** A follow-up about nobody waits by itself, under its own words, and only from when it is due. */
+const isTaskToDo = ({ name, dueAt, doneAt }: FollowUp) => name === '' && dueAt !== null && doneAt === null;
+const isPromiseToKeep = ({ name, dueAt, doneAt }: FollowUp) =>
+  name !== '' && dueAt !== null && doneAt === null;
+
+function gathered({ rows, followUps, office, people }: LooseParts): Map<string, Gathered> {
+  const byKey = new Map<string, Gathered>();
+  const of = (key: string): Gathered => {
+    const before = byKey.get(key);
+    if (before) return before;
+    const made: Gathered = { rows: [], promises: [] };
+    byKey.set(key, made);
+    return made;
+  };
+  for (const row of rows) {
+    const { other, id } = otherOfRow(row);
+    if (!isTask({ key: row.handle })) of(keyOf(other, id, people)).rows.push(row);
   }
-  const { key, at } = event;
-  if (event.kind === 'undone') {
-    const last = closedNow().find((each) => each.end.who.key === key);
-    if (!last) return;
-    setClosed(closedNow().filter((each) => each !== last));
-    open.set(key, reopened(last.end, open.get(key)));
-    return;
+  for (const followUp of followUps) {
+    const { other, id } = otherOfPromise(followUp, office);
+    if (isPromiseToKeep(followUp)) of(keyOf(other, id, people)).promises.push(followUp);
   }
-  const end = open.get(key);
-  if (!end) return;
-  switch (event.kind) {
-    case 'reached': {
-      const settled = end.reasons.filter((reason) => isSettledBy(reason, event));
-      if (settled.length === 0) return;
-      const how = event.byId === null ? reachedBy[event.how] : 'reachedByColleague';
-      close({ end: { ...end, reasons: settled }, at, how, byId: event.byId });
-      keep(open, end, settled);
-      return;
-    }
-    case 'done':
-      close({ end, at, how: 'done', byId: null });
-      open.delete(key);
-      return;
-    case 'settled': {
-      const settled = end.reasons.filter(({ id }) => id === event.reasonId);
-      if (settled.length === 0) return;
-      close({ end: { ...end, reasons: settled }, at, how: 'settled', byId: null });
-      keep(open, end, settled);
-      return;
-    }
-    case 'snoozed':
-      close({ end, at, how: 'snoozed', byId: null });
-      open.set(key, { ...end, snoozedUntil: event.until });
-      return;
-    case 'taken':
-      open.set(key, { ...end, takenById: event.byId });
-      return;
-  }
+  return byKey;
 }
 
-const reachedBy = { call: 'reachedByCall', answer: 'reachedByAnswer', text: 'reachedByText' } as const;
+function otherOfRow({ handle, number, name }: Waiting): { other: Other; id: string } {
+  const at = handle.indexOf(':');
+  const [kind, id] = [handle.slice(0, at), handle.slice(at + 1)];
+  // Of whom the worker alone has called there is no number but the one they are known by.
+  const used = kind === 'number' ? id : number;
+  return { other: { number: used, name, personId: kind === 'person' ? id : null }, id };
+}
 
-/** A new try wakes who was put off, and is for everybody of the team again. */
-function withReason(
-  end: LooseEnd | undefined,
-  event: Extract<LooseEvent, { kind: 'tried' | 'promised' }>,
-): LooseEnd {
-  const isTry = event.kind === 'tried';
-  const reason: Reason = {
-    id: event.id,
-    at: event.at,
-    kind: isTry ? event.channel : 'promised',
-    lineId: event.lineId,
-    teamId: isTry ? event.teamId : null,
-    isUrgent: isTry && event.isUrgent,
-    isStarred: isTry && event.isStarred,
-    words: event.words,
-    lengthMs: isTry ? event.lengthMs : null,
-    dueAt: isTry ? null : event.dueAt,
+function otherOfPromise(
+  { number, name, callId, id }: FollowUp,
+  office: OfficeIndex,
+): { other: Other; id: string } {
+  const personId = office.peopleByExtension.get(number ?? '')?.id ?? null;
+  return { other: { number, name, personId }, id: callId ?? id };
+}
+
+function openOf(group: Gathered, parts: LooseParts): LooseEnd | null {
+  const { rows, promises } = group;
+  const tries = triesOfAll(group, parts);
+  const promised = promises
+    .filter(({ at }) => !rows.some(({ answered }) => (answered.callBegan ?? -Infinity) >= at))
+    .map(ofPromise);
+  const reasons = [...tries, ...promised].sort((a, b) => a.at - b.at);
+  if (reasons.length === 0) return null;
+  const handles = handlesOf(group, parts);
+  const waiting = rows.filter((row) => row.tries.length > 0);
+  const snoozed = (waiting.length > 0 ? waiting : rows).map(({ snoozedUntil }) => snoozedUntil);
+  const isSnoozed = snoozed.length > 0 && !snoozed.includes(null);
+  const end = {
+    who: newestWho(group, parts),
+    handles,
+    reasons,
+    furtherTries: waiting.reduce((sum, row) => sum + row.furtherTries, 0),
+    snoozedUntil: isSnoozed ? Math.max(...snoozed.map((until) => until ?? 0)) : null,
+    takenById: null,
   };
-  const before = (end?.reasons ?? []).filter(({ id }) => id !== event.id);
-  const reasons = [...before, reason];
-  // The first stays, since it says since when they wait; so does whatever is more than a try.
-  const foldedAt =
-    reasons.length > keptReasons
-      ? reasons.findIndex(({ kind, words }, at) => at > 0 && kind === 'call' && !words)
-      : -1;
-  return {
-    who: isTry || !end ? event.who : end.who,
-    reasons: foldedAt < 0 ? reasons : reasons.toSpliced(foldedAt, 1),
-    furtherTries: (end?.furtherTries ?? 0) + (foldedAt < 0 ? 0 : 1),
-    snoozedUntil: isTry ? null : (event.notBefore ?? end?.snoozedUntil ?? null),
-    takenById: isTry ? null : (end?.takenById ?? null),
-  };
+  const teamId = teamOf(end);
+  return teamId === null
+    ? end
+    : { ...end, takenById: parts.takenBy(teamId, [...handles, end.who.key], triedAt(end)) };
+}
+
+/** The tries with all numbers of theirs, without what was answered at another one. */
+function triesOfAll({ rows }: Gathered, parts: LooseParts): Reason[] {
+  return rows.flatMap((row) => {
+    const answeredAt = answeredElsewhere(row, rows);
+    return row.tries.filter(({ openedAt }) => openedAt > answeredAt).map((tried) => ofTry(tried, row, parts));
+  });
+}
+
+/** When they were last reached at another of their numbers. */
+const answeredElsewhere = (row: Waiting, rows: readonly Waiting[]) =>
+  Math.max(
+    -Infinity,
+    ...rows
+      .filter((other) => other !== row)
+      .flatMap(({ answered: { call, text } }) => [call ?? -Infinity, text ?? -Infinity]),
+  );
+
+function ofTry(tried: Try, { number }: Waiting, { wordsOf, office }: LooseParts): Reason {
+  const groups = office.groupsByNumber.get(number ?? '') ?? [];
+  const isStarred = groups.some(({ starred }) => starred);
+  return { ...tried, isStarred, words: wordsOf(tried), dueAt: null };
+}
+
+const ofPromise = ({ id, at, dueAt, text }: FollowUp): Reason => ({
+  ...{ id, at, openedAt: at, kind: 'promised', dueAt, words: text },
+  ...{ lineId: null, teamId: null, roomId: null, isUrgent: false, isStarred: false, lengthMs: null },
+});
+
+const ofTask = (task: FollowUp, row: Waiting | undefined): LooseEnd => ({
+  who: { key: taskKey(task.id), name: task.text, number: null },
+  handles: [taskKey(task.id)],
+  reasons: [{ ...ofPromise(task), words: '' }],
+  furtherTries: 0,
+  snoozedUntil: Math.max(task.dueAt ?? 0, row?.snoozedUntil ?? 0),
+  takenById: null,
+});
+
+function handlesOf({ rows, promises }: Gathered, { office }: LooseParts): string[] {
+  const promised = promises.map((promise) => {
+    const { other, id } = otherOfPromise(promise, office);
+    return handleOf(other, id);
+  });
+  return [...new Set([...rows.map(({ handle }) => handle), ...promised])];
+}
+
+/** The number they used last is the one to call. */
+function newestWho({ rows, promises }: Gathered, { office, people }: LooseParts): Who {
+  const [newest] = [...rows].sort((a, b) => lastTryOf(b) - lastTryOf(a));
+  const [promise] = promises;
+  const isPromised = promise && (!newest || lastTryOf(newest) === 0);
+  const of = isPromised ? otherOfPromise(promise, office) : newest && otherOfRow(newest);
+  const { other, id } = of ?? { other: { number: null, name: null, personId: null }, id: '' };
+  return whoOf(other, id, office, people);
+}
+
+const lastTryOf = ({ tries, closed }: Waiting) => (tries.at(-1) ?? closed?.tries.at(-1))?.at ?? 0;
+
+/** What was closed last of theirs; where that was at one number, also what it answered at the others. */
+function closedOf(rows: readonly Waiting[]): Omit<ClosedEnd, 'who' | 'handles'> | null {
+  const [last] = rows
+    .flatMap(({ closed }) => (closed ? [closed] : []))
+    .sort((a, b) => b.at - a.at || b.tries.length - a.tries.length);
+  if (!last || !hasClosedSome(last, rows)) return null;
+  const { at, how, byId } = last;
+  const followUpIds = rows.flatMap(({ closed }) => (closed?.at === at ? closed.followUpIds : []));
+  return { at, how, byId, followUpIds: [...new Set(followUpIds)] };
+}
+
+function hasClosedSome({ at, how, tries }: Closing, rows: readonly Waiting[]): boolean {
+  if (tries.length > 0 || how === 'done' || how === 'snoozed') return true;
+  return rows.some((row) => row.tries.some(({ openedAt }) => openedAt <= at));
 }
 
 /** The team for which they wait, so that any of it may answer; null: for the worker alone. */
-export const teamOf = ({ reasons }: LooseEnd): string | null =>
+export const teamOf = ({ reasons }: Pick<LooseEnd, 'reasons'>): string | null =>
   reasons.findLast(({ teamId }) => teamId !== null)?.teamId ?? null;
 
 /** When (epoch milliseconds) they last tried; of who is only promised something, when that first was. */
-export function triedAt({ reasons }: LooseEnd): number {
+export function triedAt({ reasons }: Pick<LooseEnd, 'reasons'>): number {
   const last = reasons.findLast(({ kind }) => kind !== 'promised') ?? reasons[0];
   return last?.at ?? 0;
 }
 
-/** What came before it, and what it answers: a call answers all, a text no promise to call. */
-function isSettledBy(reason: Reason, event: Extract<LooseEvent, { kind: 'reached' }>): boolean {
-  if (reason.at > event.at) return false;
-  return event.how === 'text' ? reason.kind !== 'promised' : event.talkMs >= reachedMs;
-}
-
-function keep(open: Map<string, LooseEnd>, end: LooseEnd, settled: readonly Reason[]): void {
-  const reasons = end.reasons.filter((reason) => !settled.includes(reason));
-  if (reasons.length === 0) open.delete(end.who.key);
-  // What was only counted came before what is left, and was settled with it.
-  else open.set(end.who.key, { ...end, reasons, furtherTries: 0 });
-}
-
-/** As it was, with what has come since. */
-function reopened(end: LooseEnd, since: LooseEnd | undefined): LooseEnd {
-  const ids = new Set(end.reasons.map(({ id }) => id));
-  const newer = since?.reasons.filter(({ id }) => !ids.has(id)) ?? [];
-  const reasons = [...end.reasons, ...newer].sort((a, b) => a.at - b.at);
-  return { ...end, who: since?.who ?? end.who, reasons, snoozedUntil: null };
-}
+/** By what the whole team knows them, at the number they tried last: what they are taken on by. */
+export const handleToTake = ({ handles, who }: Pick<LooseEnd, 'handles' | 'who'>): string =>
+  handles.find((handle) => handle === `number:${who.number ?? ''}`) ?? handles[0] ?? who.key;

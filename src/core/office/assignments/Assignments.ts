@@ -1,6 +1,7 @@
 import type { OfficeIndex } from '@/core/setup';
 
 import { done, handle, refused, type Handlers } from '../handling';
+import { isOfTeam } from '../lines';
 import type { RowChange } from '../rows';
 import type { Session } from '../session';
 import { assignmentIdOf, type Assignment } from './entity';
@@ -72,6 +73,3 @@ export class Assignments {
     this.rows.push({ table: 'assignments', id, before, now });
   }
 }
-
-export const isOfTeam = (personId: string, teamId: string, office: OfficeIndex): boolean =>
-  office.teams.get(teamId)?.memberIds.includes(personId) ?? false;

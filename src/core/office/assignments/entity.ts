@@ -3,7 +3,7 @@ import { z } from 'zod';
 export const assignmentSchema = z.object({
   /** Of the team and of whoever waits for it: whoever waits for two may be taken on by one of each. */
   id: z.string(),
-  /** Key of whoever waits, as among the loose ends: `contact:`, `person:` or `number:` and an id. */
+  /** By what the office knows whoever waits; of an earlier version, the key of the taker's contact. */
   key: z.string(),
   /** The team for which they wait. */
   teamId: z.string(),

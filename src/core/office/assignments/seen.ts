@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
+import { isOfTeam } from '../lines';
 import { rowsSeen } from '../rows';
-import { isOfTeam, type AssignmentChange, type Assignments } from './Assignments';
+import type { AssignmentChange, Assignments } from './Assignments';
 import { assignmentSchema, type Assignment } from './entity';
 
 export const seenAssignmentSchema = z.union([

@@ -34,7 +34,6 @@ export class Faxing {
   private readonly outgoing = new Map<string, OfficeFax>();
   private stops: string[] = [];
   private rows: FaxChange[] = [];
-  private news: string[] = [];
 
   constructor(private readonly officeNow: () => OfficeIndex) {}
 
@@ -90,22 +89,19 @@ export class Faxing {
     const now = fax && faxAfter(fax, event);
     if (!now || now === fax) return;
     this.put(now);
-    this.news.push(now.id);
   }
 
   /** One that came in. */
   arrived(fax: OfficeFax): void {
     if (this.faxesById.has(fax.id)) return;
     this.put(fax);
-    this.news.push(fax.id);
   }
 
-  /** What was changed since it was last taken, in order; and as `news` which the carrier had something to tell of. */
-  takeChanges(): { rows: FaxChange[]; news: string[] } {
-    const { rows, news } = this;
+  /** The rows that were changed since they were last taken, in order. */
+  takeChanges(): FaxChange[] {
+    const { rows } = this;
     this.rows = [];
-    this.news = [];
-    return { rows, news: [...new Set(news)] };
+    return rows;
   }
 
   private readonly handlers: Handlers<ReadFaxingRequest, FaxingRefusal> = {

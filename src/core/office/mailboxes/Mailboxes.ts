@@ -23,7 +23,6 @@ export class Mailboxes {
   private readonly voicemailsById = new Map<string, Voicemail>();
   private readonly spokenIn = new Map<string, Spoken>();
   private rows: MailboxChange[] = [];
-  private news: string[] = [];
 
   constructor(private readonly officeNow: () => OfficeIndex) {}
 
@@ -104,12 +103,11 @@ export class Mailboxes {
     this.rows.push({ table: 'spoken', id: callId, before, now: null });
   }
 
-  /** What was changed since it was last taken, in order; and as `news` what has come into a mailbox. */
-  takeChanges(): { rows: MailboxChange[]; news: string[] } {
-    const { rows, news } = this;
+  /** The rows that were changed since they were last taken, in order. */
+  takeChanges(): MailboxChange[] {
+    const { rows } = this;
     this.rows = [];
-    this.news = [];
-    return { rows, news };
+    return rows;
   }
 
   private readonly handlers: Handlers<ReadMailboxRequest, MailboxRefusal> = {
@@ -186,7 +184,6 @@ export class Mailboxes {
 
   private arrived(voicemail: Voicemail): void {
     this.put(voicemail);
-    this.news.push(voicemail.id);
   }
 
   private put(now: Voicemail): void {

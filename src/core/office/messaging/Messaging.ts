@@ -47,7 +47,6 @@ export class Messaging implements MessagingSeen {
   private readonly newestAt = new Map<string, number>();
   private readonly queued = new Map<string, Queued>();
   private rows: MessagingChange[] = [];
-  private news: string[] = [];
 
   constructor(
     private readonly officeNow: () => OfficeIndex,
@@ -121,14 +120,12 @@ export class Messaging implements MessagingSeen {
     const message = this.messagesById.get(id);
     if (!message || message.deliveredAt !== null) return;
     this.put(delivered(message, at));
-    this.news.push(id);
   }
 
   /** One that came in from outside, or that a colleague wrote over there, and is here now. */
   arrived(message: OfficeMessage): void {
     if (this.messagesById.has(message.id)) return;
     this.put(message);
-    this.news.push(message.id);
   }
 
   /** What a ring plan lets be texted to a caller whom nobody answered. */
@@ -151,12 +148,11 @@ export class Messaging implements MessagingSeen {
     if (room?.closedAt === null) this.putRoom({ ...room, closedAt: at });
   }
 
-  /** The rows that were changed since they were last taken, in order; and as `news` what has come in, or arrived over there. */
-  takeChanges(): { rows: MessagingChange[]; news: string[] } {
-    const { rows, news } = this;
+  /** The rows that were changed since they were last taken, in order. */
+  takeChanges(): MessagingChange[] {
+    const { rows } = this;
     this.rows = [];
-    this.news = [];
-    return { rows, news };
+    return rows;
   }
 
   private readonly handlers: Handlers<ReadMessagingRequest, MessagingRefusal> = {

@@ -14,3 +14,4 @@ export {
   type MessagingRequest,
 } from './requests';
 export { allMessagingSeen, messagingSeen, seenMessagingSchema } from './seen';
+export type { MessagingSeen } from './view';

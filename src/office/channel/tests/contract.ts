@@ -75,6 +75,7 @@ const emptyTables = (): Mirror['tables'] => ({
   faxes: new Map<string, unknown>(),
   voicemails: new Map<string, unknown>(),
   assignments: new Map<string, unknown>(),
+  waiting: new Map<string, unknown>(),
   personal: new Map<string, unknown>(),
 });
 
@@ -203,6 +204,7 @@ export function hostContract(
         true,
         true,
         false,
+        true,
         true,
       ]);
       for (const { link, mirror } of apps) {

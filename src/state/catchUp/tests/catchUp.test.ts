@@ -1,13 +1,11 @@
-import { sampleContacts, sampleOffice } from '@sample';
-
 import { plainFollowUp } from '@/core/inbox/followUps';
-import { isTask } from '@/core/inbox/looseEnds';
+import { isTask, usualWeights } from '@/core/inbox/looseEnds';
 import { undoDeleteMs } from '@/core/inbox/retention';
 import { textOf } from '@/core/inbox/voicemail';
-import { Clock } from '@/office/clock';
 import {
   arrivalsSeen,
-  createAppStore,
+  selectLooseEnds,
+  selectSeenBefore,
   keepOne,
   refuseWithText,
   removeWork,
@@ -18,7 +16,7 @@ import {
 } from '@/state/app';
 
 import { addMail } from '../../telling';
-import { historyCompleted, joined, onlineChanged, recordsAdded } from '../../app/slices';
+import { onlineChanged, recordsAdded } from '../../app/slices';
 import { soundKind, storageKeys, Vault } from '../../storage';
 import {
   deleteRecording,
@@ -27,22 +25,10 @@ import {
   selectArrivals,
   selectOrder,
   selectTimeline,
-  startCatchingUp,
   takeBack,
   writeText,
 } from '..';
-import {
-  cawder,
-  endWithTest,
-  me,
-  open,
-  sampleBeginning,
-  serveClips,
-  settle,
-  start,
-  until,
-  type App,
-} from './openApp';
+import { cawder, me, open, serveClips, settle, start, until, type App } from './openApp';
 
 const peg = { kind: 'outside', number: '+441174960155', name: null } as const;
 
@@ -56,38 +42,85 @@ describe('who waits', () => {
     expect(app.waiting()).toEqual([...before, 'Bexhollow Reservoir']);
     await app.talkTo('0131 496 0142', 20);
     expect(app.waiting()).toEqual(before);
-    expect(app.state().catchUp.reckoning?.ends.closed[0]).toMatchObject({ how: 'reachedByCall' });
-    app.store.dispatch(takeBack('contact:bexhollow'));
+    const [closed] = selectLooseEnds(app.state())!.closed;
+    expect(closed).toMatchObject({ how: 'reachedByCall', who: { key: 'contact:bexhollow' } });
+    await app.store.dispatch(takeBack(closed!));
     expect(app.waiting()).toContain('Bexhollow Reservoir');
   });
 
-  it('stays after the page was closed; what it missed meanwhile is counted in', async () => {
+  it('stays as it was after the page was closed', async () => {
     const app = await open();
     await app.missCall();
-    const end = app.state().catchUp.reckoning!.ends.open[0]!;
-    app.store.dispatch(putAway(end));
+    const end = selectLooseEnds(app.state())!.open.find(({ who }) => who.key === 'contact:cawder')!;
+    await app.store.dispatch(putAway(end));
+    const before = app.waiting();
+    expect(before).not.toContain(end.who.name);
     await app.vault.flush();
-    const records = app.state().history.records;
     app.stop();
 
     const again = await open(app.kept, { state: app.office.save(), at: start + 60_000 });
-    expect(again.waiting()).not.toContain(end.who.name);
-    const [record] = records;
-    const later = { ...record!, id: 'r2', callId: 'c2', startedAt: start + 90_000, endedAt: start + 95_000 };
-    again.stop();
-    const third = createAppStore();
-    third.store.dispatch(
-      joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }),
-    );
-    third.services.clock = new Clock({ mode: 'fixed', at: start + 120_000 });
-    third.store.dispatch(recordsAdded([later]));
-    endWithTest(
-      startCatchingUp({ store: third.store, services: third.services, vault: again.vault }, sampleBeginning),
-    );
-    third.store.dispatch(historyCompleted());
-    await settle();
-    const names = selectOrder(third.store.getState(), start + 120_000).map(({ end: each }) => each.who.name);
-    expect(names).toContain('Cawder Flood Watch');
+    expect(again.waiting()).toEqual(before);
+    const [closed] = selectLooseEnds(again.state())!.closed;
+    await again.store.dispatch(takeBack(closed!));
+    expect(again.waiting()).toContain(end.who.name);
+  });
+
+  /** As the version before kept who waits, by what the worker calls them. */
+  async function keptByTheVersionBefore() {
+    const first = await open();
+    await first.missCall();
+    await first.vault.flush();
+    const [record] = first.state().history.records;
+    first.stop();
+    first.office.close();
+    for (const key of first.kept.entries.keys())
+      if (/^(waiting|mark)\//.test(key)) first.kept.entries.delete(key);
+    const plain = { lineId: null, teamId: null, isUrgent: false, isStarred: false, dueAt: null };
+    const reason = { ...plain, id: record!.id, at: record!.startedAt, words: null, lengthMs: null };
+    const end = (who: object, reasons: object[]) => ({ who, reasons, snoozedUntil: null, takenById: null });
+    const document = {
+      ends: {
+        open: [
+          end({ key: 'contact:cawder', name: 'Cawder Flood Watch', number: cawder.number }, [
+            { ...reason, kind: 'call' },
+            { ...reason, id: 'promise', kind: 'promised', dueAt: start + 60_000, words: 'Call back' },
+          ]),
+          end({ key: 'person:hugh', name: 'Hugh Pellow', number: '203' }, [
+            { ...reason, id: 'm', kind: 'message' },
+          ]),
+          end({ key: 'withheld:c9', name: 'Withheld number', number: null }, [
+            { ...reason, id: 'c9-maren', kind: 'voicemail', lengthMs: 9_000 },
+          ]),
+        ],
+        closed: [],
+      },
+      upTo: record!.endedAt,
+      weights: { ...usualWeights, urgentLine: 5 },
+    };
+    first.kept.entries.set('looseEnds', `{"v":1}\n${JSON.stringify(document)}`);
+    first.kept.entries.set('arrivalsSeen', `{"v":1}\n${JSON.stringify({ before: start - 5_000 })}`);
+    return { first, record: record! };
+  }
+
+  it('is taken over from the version before, once, with what that had not counted yet', async () => {
+    const { first, record } = await keptByTheVersionBefore();
+    const later = { id: 'r2', callId: 'c2', startedAt: start + 90_000, endedAt: start + 95_000 };
+    const other = { number: '+441314960142', name: null, personId: null };
+    const records = [{ ...record, ...later, other }, record];
+    const app = await open(first.kept, { state: first.office.save(), at: start + 120_000, records });
+    const waiting = ['Bexhollow Reservoir', 'Cawder Flood Watch', 'Hugh Pellow', 'Withheld number'];
+    await until(() => selectLooseEnds(app.state()) !== null);
+    expect(app.waiting().sort()).toEqual(waiting);
+    expect(app.state().catchUp.kept.weights.order).toMatchObject({ urgentLine: 5 });
+    expect(selectSeenBefore(app.state())).toBe(start - 5_000);
+    const cawders = selectLooseEnds(app.state())!.open.find(({ who }) => who.key === 'contact:cawder');
+    expect(cawders?.handles).toEqual([`number:${cawder.number}`]);
+    await app.vault.flush();
+    expect([...app.kept.entries.keys()].filter((key) => /^(looseEnds|arrivalsSeen)$/.test(key))).toEqual([]);
+    app.stop();
+    app.office.close();
+    const again = await open(app.kept, { state: app.office.save(), at: start + 130_000, records });
+    expect(again.waiting().sort()).toEqual(waiting);
   });
 
   it('takes promises from follow-ups, and lets go of them when they are ticked', async () => {
@@ -132,9 +165,9 @@ describe('who waits', () => {
     const isDone = () =>
       selectWork(app.state()).some((item) => item.kind === 'followUp' && item.doneAt !== null);
     const end = selectOrder(app.state(), app.clock.now()).find(({ end: each }) => isTask(each.who))!.end;
-    app.store.dispatch(putAway(end));
+    await app.store.dispatch(putAway(end));
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([false, true]);
-    app.store.dispatch(takeBack(end.who.key));
+    await app.store.dispatch(takeBack(selectLooseEnds(app.state())!.closed[0]!));
     expect([app.waiting().includes('Charge the loggers'), isDone()]).toEqual([true, false]);
     const [task] = selectWork(app.state());
     app.store.dispatch(removeWork('f'));

@@ -1,6 +1,7 @@
-import { triedAt } from '@/core/inbox/looseEnds';
+import { handleToTake, triedAt } from '@/core/inbox/looseEnds';
 import { roomNumber } from '@/core/inbox/messages';
 
+import { selectLooseEnds } from '../../app';
 import { actRefused } from '../../app/slices';
 
 import {
@@ -130,11 +131,11 @@ describe('a team', () => {
       ({ mailboxId }) => mailboxId === 'field-team',
     );
     expect(left).toHaveLength(1);
-    const end = app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow');
+    const end = selectLooseEnds(app.state())?.open.find(({ who }) => who.name === 'Hugh Pellow');
     expect(end?.reasons).toMatchObject([{ kind: 'voicemail', teamId: 'field-team' }]);
     const holder = () =>
-      app.state().catchUp.reckoning?.ends.open.find(({ who }) => who.name === 'Hugh Pellow')?.takenById;
-    const about = { key: end!.who.key, teamId: 'field-team', since: triedAt(end!), insteadOf: null };
+      selectLooseEnds(app.state())?.open.find(({ who }) => who.name === 'Hugh Pellow')?.takenById;
+    const about = { key: handleToTake(end!), teamId: 'field-team', since: triedAt(end!), insteadOf: null };
     const outside = app.office.linkFor({
       ...{ id: 'outside', personId: null, deviceId: null },
       roles: ['simulator'],
@@ -153,7 +154,7 @@ describe('a team', () => {
     app.stop();
     app.office.close();
     const again = await open(app.kept, { state: app.office.save(), at: app.clock.now() });
-    const ends = () => again.state().catchUp.reckoning?.ends.open ?? [];
+    const ends = () => selectLooseEnds(again.state())?.open ?? [];
     await until(() => ends().some(({ takenById }) => takenById === me.personId));
     // Whoever tries again is for everybody of the team again.
     await again.pass(60);

@@ -1,8 +1,7 @@
 import type { OfficeSetup } from '@/core/setup';
 import { OfficeIndex } from '@/core/setup';
 import { describeRoute } from '@/core/calls/history';
-import { looseEventsOf } from '@/core/inbox/looseEnds';
-import { PeopleIndex } from '@/core/people/contacts';
+import { meaningOf } from '@/core/inbox/looseEnds';
 import { whatIsHeard } from '../hearing';
 import type { CallRecord } from '../record';
 import { customer, openOffice, testSetup } from './testOffice';
@@ -54,9 +53,8 @@ describe('a team that has a mailbox', () => {
       expect(describeRoute(record, index).join(' ')).toContain(
         'The finish was the mailbox of Yard, where a message of 0:10 was left.',
       );
-      expect(looseEventsOf(record, index, new PeopleIndex(index, []))[0]).toMatchObject({
-        kind: 'tried',
-        channel: 'voicemail',
+      expect(meaningOf(record, index).tried).toMatchObject({
+        kind: 'voicemail',
         teamId: 'yard',
         lengthMs: 10_000,
       });

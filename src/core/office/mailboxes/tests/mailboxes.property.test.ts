@@ -72,7 +72,7 @@ describe('three members who ask for any voicemail, in any order', () => {
                 'it is not theirs to change, but for the words of what is from them',
               );
             }
-          const { rows } = mailboxes.takeChanges();
+          const rows = mailboxes.takeChanges();
           for (const [personId, mirror] of mirrors) {
             for (const change of mailboxesSeen(rows, personId, mailboxes)) {
               if ('put' in change) mirror.set(change.put.id, change.put);
@@ -98,7 +98,7 @@ describe('three members who ask for any voicemail, in any order', () => {
         const office = openMailboxes();
         for (const each of first) take(office, each);
         const kept = new Map<string, Voicemail | null>();
-        for (const row of office.mailboxes.takeChanges().rows)
+        for (const row of office.mailboxes.takeChanges())
           if (row.table === 'voicemails') kept.set(row.id, row.now);
         const again = openMailboxes();
         const rows = [...kept.values()].flatMap((voicemail) => voicemail ?? []);

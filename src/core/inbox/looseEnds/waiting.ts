@@ -1,0 +1,240 @@
+import { z } from 'zod';
+
+/** By what somebody tried to reach the worker. */
+export const channels = [
+  'call',
+  'leftMenu',
+  'voicemail',
+  'text',
+  'fax',
+  'message',
+  'callBackRequest',
+  'returnedTransfer',
+] as const;
+export type Channel = (typeof channels)[number];
+
+/** One try that has not been answered; its words are where it was kept: with the text, the voicemail, the fax. */
+export const trySchema = z.object({
+  /** Of the call's record, the message, the fax. */
+  id: z.string(),
+  /** When they tried, in epoch milliseconds, as all times here. */
+  at: z.number(),
+  /** When it was known that nobody had taken it: a call that rang is, once it is over. */
+  openedAt: z.number(),
+  kind: z.enum(channels),
+  lineId: z.string().nullable(),
+  /** The team it was meant for. */
+  teamId: z.string().nullable(),
+  /** The room it was written in. */
+  roomId: z.string().nullable(),
+  isUrgent: z.boolean(),
+  /** Of a voicemail, in milliseconds. */
+  lengthMs: z.number().nullable(),
+});
+export type Try = z.infer<typeof trySchema>;
+
+const answeredSchema = z.object({
+  /** They were talked with, until then, … */
+  call: z.number().nullable(),
+  /** … in a call that began then: what was promised in it is not kept by it. */
+  callBegan: z.number().nullable(),
+  /** They have a text. */
+  text: z.number().nullable(),
+});
+/** When somebody was last reached by what. */
+export type Answered = z.infer<typeof answeredSchema>;
+const never: Answered = { call: null, callBegan: null, text: null };
+
+/** How an entry was closed, or put off. */
+export const closings = [
+  'reachedByCall',
+  'reachedByAnswer',
+  'reachedByText',
+  'reachedByColleague',
+  'done',
+  'snoozed',
+] as const;
+
+const closingSchema = z.object({
+  at: z.number(),
+  how: z.enum(closings),
+  /** The colleague who reached them. */
+  byId: z.string().nullable(),
+  /** What it closed; what was put off stays open. */
+  tries: z.array(trySchema),
+  furtherTries: z.number().int().min(0),
+  /** Follow-ups that were done with it. */
+  followUpIds: z.array(z.string()),
+  /** When they had been reached before. */
+  answeredBefore: answeredSchema,
+});
+export type Closing = z.infer<typeof closingSchema>;
+
+/** How somebody stands with one person of the office: what they have tried, and when they were last reached. */
+export const waitingSchema = z.object({
+  /** Of the person and the handle. */
+  id: z.string(),
+  /** For whom of the office they wait. */
+  personId: z.string(),
+  /** By what the office knows them (`handleOf`). */
+  handle: z.string(),
+  /** The number they used last, and the name they gave. */
+  number: z.string().nullable(),
+  name: z.string().nullable(),
+  /** What has not been answered, oldest first. */
+  tries: z.array(trySchema),
+  /** Tries that are only counted any more, since so many came after them. */
+  furtherTries: z.number().int().min(0),
+  /** Left alone until then. */
+  snoozedUntil: z.number().nullable(),
+  answered: answeredSchema,
+  /** What can be taken back. */
+  closed: closingSchema.nullable(),
+});
+export type Waiting = z.infer<typeof waitingSchema>;
+
+export const waitingIdOf = (personId: string, handle: string): string => `${personId} ${handle}`;
+
+/** Somebody of whom nothing is known yet. */
+export const nothingOf = (personId: string, handle: string): Waiting => ({
+  id: waitingIdOf(personId, handle),
+  ...{ personId, handle, number: null, name: null },
+  ...{ tries: [], furtherTries: 0, snoozedUntil: null, answered: never, closed: null },
+});
+
+/** They were reached, until `at`, by a call that `began` then. */
+export interface Reach {
+  at: number;
+  began: number;
+  how: 'call' | 'answer' | 'text';
+  talkMs: number;
+  /** The colleague by whom; null: by the person for whom they wait. */
+  byId: string | null;
+}
+
+/** So many tries of one person are kept one by one, so that what is stored does not grow with the history. */
+const keptTries = 40;
+/** A shorter talk has reached nobody: a wrong connection, a voice that breaks off. */
+export const reachedMs = 10_000;
+
+/** Somebody has tried once more: that wakes who was put off. */
+export function withTry(
+  row: Waiting,
+  tried: Try,
+  { number, name }: Pick<Waiting, 'number' | 'name'>,
+): Waiting {
+  const tries = [...row.tries.filter(({ id }) => id !== tried.id), tried].sort((a, b) => a.at - b.at);
+  // The first stays, since it says since when they wait; so does whatever is more than a call.
+  const foldedAt =
+    tries.length > keptTries ? tries.findIndex(({ kind }, at) => at > 0 && kind === 'call') : -1;
+  return {
+    ...row,
+    ...{ number, name: name ?? row.name, snoozedUntil: null },
+    tries: foldedAt < 0 ? tries : tries.toSpliced(foldedAt, 1),
+    furtherTries: row.furtherTries + (foldedAt < 0 ? 0 : 1),
+  };
+}
+
+const reachedBy = { call: 'reachedByCall', answer: 'reachedByAnswer', text: 'reachedByText' } as const;
+
+/** Whether that counts as having been reached. */
+export const hasReached = ({ how, talkMs }: Pick<Reach, 'how' | 'talkMs'>): boolean =>
+  how === 'text' || talkMs >= reachedMs;
+
+/**
+ * They were reached, which answers what came before.
+ *
+ * @param answers of the tries, those that it may answer; all where it is left out
+ */
+export function withReach(
+  row: Waiting,
+  reach: Reach,
+  answers: (tried: Try) => boolean = () => true,
+): Waiting {
+  if (!hasReached(reach)) return row;
+  const { at, began, how, byId } = reach;
+  const closed = row.tries.filter((tried) => tried.at <= at && answers(tried));
+  const now = how === 'text' ? { ...never, text: at } : { ...never, call: at, callBegan: began };
+  return {
+    ...withoutTries(row, closed),
+    answered: lastAnswered(row.answered, now),
+    closed: {
+      ...{ at, how: byId === null ? reachedBy[how] : 'reachedByColleague', byId },
+      ...{ tries: closed, furtherTries: closed.length === 0 ? 0 : row.furtherTries },
+      ...{ followUpIds: [], answeredBefore: row.answered },
+    },
+  };
+}
+
+/** What was written to them in a room answers what they asked there, and nothing else. */
+export function answeredInRoom(row: Waiting, roomId: string, at: number): Waiting {
+  const tries = row.tries.filter((tried) => tried.roomId === roomId && tried.at <= at);
+  if (tries.length === 0) return row;
+  const by = { at, how: 'reachedByText', byId: null } as const;
+  return { ...withoutTries(row, tries), closed: { ...by, ...ofClosing(row), tries } };
+}
+
+/** Done by hand, as far as it was known by then, with those follow-ups. */
+export const doneByHand = (row: Waiting, at: number, followUpIds: string[]): Waiting => ({
+  ...row,
+  ...{ tries: [], furtherTries: 0, snoozedUntil: null },
+  closed: { at, how: 'done', byId: null, ...ofClosing(row), followUpIds },
+});
+
+export const putOffUntil = (row: Waiting, until: number, at: number): Waiting => ({
+  ...row,
+  snoozedUntil: until,
+  closed: { at, how: 'snoozed', byId: null, ...ofClosing(row), tries: [], furtherTries: 0 },
+});
+
+/** As it was before that was closed or put off, with what has come since. */
+export function reopened(row: Waiting): Waiting {
+  const { closed } = row;
+  if (closed === null) return row;
+  const ids = new Set(closed.tries.map(({ id }) => id));
+  const newer = row.tries.filter(({ id }) => !ids.has(id));
+  return {
+    ...row,
+    tries: [...closed.tries, ...newer].sort((a, b) => a.at - b.at),
+    furtherTries: row.furtherTries + closed.furtherTries,
+    snoozedUntil: null,
+    answered: closed.answeredBefore,
+    closed: null,
+  };
+}
+
+const ofClosing = ({ tries, furtherTries, answered }: Waiting) => ({
+  ...{ tries, furtherTries, answeredBefore: answered },
+  followUpIds: [] as string[],
+});
+
+function withoutTries(row: Waiting, gone: readonly Try[]): Waiting {
+  if (gone.length === 0) return row;
+  const tries = row.tries.filter((tried) => !gone.includes(tried));
+  // What was only counted came before what is left, and was answered with it. Who waits no more is not put off either.
+  return { ...row, tries, furtherTries: 0, snoozedUntil: tries.length === 0 ? null : row.snoozedUntil };
+}
+
+/**
+ * Takes in what was reckoned elsewhere, from a history that this row has not seen. What they were answered after is answered.
+ */
+export function withBrought(
+  row: Waiting,
+  brought: Pick<Waiting, 'number' | 'name' | 'tries' | 'answered'>,
+): Waiting {
+  const answered = lastAnswered(row.answered, brought.answered);
+  const isOpen = ({ at }: Try) => at > Math.max(answered.call ?? -Infinity, answered.text ?? -Infinity);
+  const known = new Set([...row.tries, ...(row.closed?.tries ?? [])].map(({ id }) => id));
+  const open = brought.tries.filter((tried) => isOpen(tried) && !known.has(tried.id));
+  const { snoozedUntil } = row;
+  const merged = open.reduce((after, tried) => withTry(after, tried, brought), { ...row, answered });
+  return { ...merged, number: row.number ?? brought.number, snoozedUntil };
+}
+
+const lastAnswered = (a: Answered, b: Answered): Answered => ({
+  call: latest(a.call, b.call),
+  callBegan: latest(a.callBegan, b.callBegan),
+  text: latest(a.text, b.text),
+});
+
+const latest = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.max(a, b));
