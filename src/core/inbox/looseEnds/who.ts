@@ -51,5 +51,18 @@ export function whoOf(other: Other, id: string, office: OfficeIndex, people: Peo
   const key = keyOf(other, id, people);
   if (personId !== null) return { key, name: office.people.get(personId)?.name ?? name ?? personId, number };
   if (number === null) return { key, name: 'Withheld number', number };
-  return { key, name: people.whoHas(number)?.name ?? name ?? formatNumber(number, ukOfficePlan), number };
+  return { key, name: people.whoHas(number)?.name ?? name ?? written(number), number };
+}
+
+const mostWritten = 2_000;
+const writtenBefore = new Map<string, string>();
+
+/** As it is written here. It costs more than all else of a name, and the same few numbers are asked for again and again. */
+function written(number: string): string {
+  const before = writtenBefore.get(number);
+  if (before !== undefined) return before;
+  if (writtenBefore.size >= mostWritten) writtenBefore.clear();
+  const text = formatNumber(number, ukOfficePlan);
+  writtenBefore.set(number, text);
+  return text;
 }

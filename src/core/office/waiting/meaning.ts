@@ -121,11 +121,15 @@ function spokenTo(
 function tryOf({ id, at, lineId, between, asks }: OfficeMessage, office: OfficeIndex): Try {
   const isInside = between.kind !== 'line';
   return {
-    ...{ id, at, openedAt: at, teamId: null, lengthMs: null },
+    id,
+    at,
+    openedAt: at,
     kind: asks === 'callBack' ? 'callBackRequest' : isInside ? 'message' : 'text',
     lineId: isInside ? null : lineId,
+    teamId: null,
     roomId: between.kind === 'room' ? between.roomId : null,
     isUrgent: !isInside && (office.lines.get(lineId)?.urgent ?? false),
+    lengthMs: null,
   };
 }
 
