@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
 import type { KeepDays } from '@/core/inbox/retention';
-import { keepDaysChosen, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { keepDaysChosen, selectKeepDays, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { selectExpired } from '@/state/catchUp';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
@@ -27,7 +27,7 @@ const parts: { name: keyof KeepDays; label: string; noun: string }[] = [
 export function KeepPart() {
   const dispatch = useAppDispatch();
   const now = useNow(hourMs);
-  const keepDays = useAppSelector((state) => state.settings.keepDays);
+  const keepDays = useAppSelector(selectKeepDays);
   const expired = useAppSelector((state) => selectExpired(state, now));
   const going = parts.flatMap(({ name, noun }) =>
     expired[name].length === 0 ? [] : [`${expired[name].length} ${noun}`],

@@ -2,6 +2,7 @@ import type { Command } from '@/core/calls/exchange';
 import type { PeopleIndex } from '@/core/people/contacts';
 import {
   actMet,
+  selectMet,
   park,
   selectMyOtherDevices,
   selectOffice,
@@ -35,7 +36,7 @@ export function useCallActs(
   const policy = useAppSelector((state) => selectOffice(state).setup.policies.recording);
   const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
   const people = useAppSelector(selectPeople);
-  const met = useAppSelector((state) => state.settings.met);
+  const met = useAppSelector(selectMet);
   const unread = useAppSelector((state) => selectUnreadInChat(state, view?.id));
   const go = useGo();
   if (!view) return [];

@@ -5,6 +5,7 @@ import type { Shown } from '@/core/calls/callerId';
 import {
   formatAny,
   presentationChosen,
+  selectCallerChoices,
   selectContacts,
   selectOffice,
   shownForChosen,
@@ -32,7 +33,7 @@ interface ShownSheetProps {
 export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: ShownSheetProps) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
-  const { shownFor, shownRules } = useAppSelector((state) => state.settings);
+  const { shownFor, shownRules } = useAppSelector(selectCallerChoices);
   const contacts = useAppSelector(selectContacts);
   const [scope, setScope] = useState<Scope>('once');
   const mayWithhold = office.setup.policies.mayWithhold ?? true;

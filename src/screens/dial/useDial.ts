@@ -26,6 +26,7 @@ import {
   useAppDispatch,
   useAppSelector,
   useServices,
+  selectFavourites,
 } from '@/state/app';
 
 import { isName, whyNobody } from '../shared/numbers';
@@ -155,7 +156,7 @@ function writableKey(dialled: Dialled, office: OfficeIndex, people: PeopleIndex)
 
 /** The favourites in the worker's order; whoever is there no more is left out. */
 function useFavourites(): FoundPerson[] {
-  const keys = useAppSelector((state) => state.settings.favourites);
+  const keys = useAppSelector(selectFavourites);
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector(selectContacts);
   const lastUsed = useAppSelector(selectLastUsed);

@@ -4,6 +4,7 @@ import { movedFavourite, type DirectoryEntry } from '@/core/people/upkeep';
 import { dialledAs } from '@/core/people/contacts';
 import {
   favouritesChosen,
+  selectFavourites,
   formatAny,
   selectRingingAtColleagues,
   useAppDispatch,
@@ -64,7 +65,7 @@ export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: Direct
   const dispatch = useAppDispatch();
   const placeCall = usePlaceCall();
   const presenceOf = usePresence();
-  const favourites = useAppSelector((state) => state.settings.favourites);
+  const favourites = useAppSelector(selectFavourites);
   const { key, name, detail, personId, numbers } = entry;
   const presence = personId === null ? null : presenceOf(personId);
   const [first] = numbers;

@@ -8,7 +8,7 @@ import {
   type DirectoryEntry,
   type DirectoryRow,
 } from '@/core/people/upkeep';
-import { useAppSelector } from '@/state/app';
+import { selectFavourites, useAppSelector } from '@/state/app';
 import { selectDirectory } from '@/state/people';
 import { Choice, Field } from '@/ui/field';
 import { EmptyState } from '@/ui/notice';
@@ -74,7 +74,7 @@ export function DirectoryScreen() {
   const go = useGo();
   const { isWide } = useLayout();
   const entries = useAppSelector(selectDirectory);
-  const favourites = useAppSelector((state) => state.settings.favourites);
+  const favourites = useAppSelector(selectFavourites);
   const isRead = useAppSelector((state) => state.catchUp.isRead);
   const [typed, setTyped] = useState('');
   const [show, setShow] = useState<Show>('everybody');

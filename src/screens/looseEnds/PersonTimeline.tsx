@@ -8,6 +8,7 @@ import { formatDay, startOfLocalDay } from '@/core/shared/time';
 import {
   actDone,
   favouritesChosen,
+  selectFavourites,
   selectLastUsed,
   selectZone,
   useAppDispatch,
@@ -143,7 +144,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
   const lastUsed = useAppSelector(selectLastUsed);
   const ways = writeNumbers(numbersInOrder(numbers, lastUsed));
   const dispatch = useAppDispatch();
-  const favourites = useAppSelector((state) => state.settings.favourites);
+  const favourites = useAppSelector(selectFavourites);
   const isKnown = /^(person|contact):/.test(person.key);
   const toggleFavourite = () => {
     const others = favourites.filter((key) => key !== person.key);

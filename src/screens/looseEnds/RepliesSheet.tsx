@@ -6,6 +6,7 @@ import { readyReplies } from '@/core/inbox/replies';
 import { formatClock } from '@/core/shared/time';
 import {
   ownRepliesChosen,
+  selectOwnReplies,
   selectMyId,
   selectOffice,
   selectZone,
@@ -41,7 +42,7 @@ export function RepliesSheet({ name, onTake, onClose }: RepliesSheetProps) {
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
-  const own = useAppSelector((state) => state.settings.ownReplies);
+  const own = useAppSelector(selectOwnReplies);
   const [now] = useState(() => clock.now());
   const [typed, setTyped] = useState('');
   const [error, setError] = useState<string | null>(null);

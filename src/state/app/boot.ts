@@ -26,6 +26,7 @@ import { startAttention } from './attention';
 import { Belongings } from './belongings';
 import { selectTaken } from './callViews';
 import { followConnection, tellOfConnection } from './connection';
+import { habitsTakenOver } from './habits';
 import { loadHistory, recordEntriesByDay } from './historyStore';
 import { keepOffice, officeEntry, recordsOf, setupEntry } from './keepingOffice';
 import { saidOfLeavers } from './leaving';
@@ -50,8 +51,7 @@ import {
   updated,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
-import { workRead } from './notes';
-import { OwnRows } from './ownRows';
+import { OwnRows, ownRowsRead } from './ownRows';
 import type { AppStore } from './store';
 import { fetchClip } from './clips';
 import { soundReader } from './voicemailSound';
@@ -145,7 +145,7 @@ async function runOffice(
   const saved = savedOffice?.[0];
   const settings = savedSettings?.[0];
   const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
-  if (settings) dispatch(settingsLoaded(settings));
+  if (settings) dispatch(settingsLoaded({ ...settings, formerHabits: [] }));
   if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
 
   const state = saved ?? { exchange: freshExchange(clock.now()) };
@@ -194,7 +194,8 @@ async function runOffice(
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
   void services.openBelongings(work, false);
-  ownRows.takeIn(() => dispatch(workRead(work, me.personId)));
+  ownRows.takeIn(() => dispatch(ownRowsRead(work, me.personId)));
+  if (settings) dispatch(habitsTakenOver(settings.formerHabits));
   dispatch(updated(await link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));

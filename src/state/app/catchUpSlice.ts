@@ -12,6 +12,7 @@ import type { Changes, Join, PeopleBlock } from '@/core/people/contacts';
 import type { DeletedRecording } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
 
+import type { Habit } from '../storage';
 import { noteChanges } from './changes';
 
 /** Up to when (epoch milliseconds) the worker has seen what came in, or it has been told elsewhere. */
@@ -46,6 +47,7 @@ export interface Kept {
   told: Told;
   deletedRecordings: DeletedRecording;
   work: Work;
+  habits: Habit;
   marks: Mark;
   weights: OwnWeights;
 }
@@ -93,6 +95,7 @@ const catchUpSlice = createSlice({
       told: {},
       deletedRecordings: {},
       work: {},
+      habits: {},
       marks: {},
       weights: {},
     },

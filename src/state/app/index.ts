@@ -1,5 +1,19 @@
 /** The app's state, what can be done, and how it starts. */
 export {
+  actMet,
+  favouritesChosen,
+  keepDaysChosen,
+  ownRepliesChosen,
+  presentationChosen,
+  selectCallerChoices,
+  selectFavourites,
+  selectKeepDays,
+  selectMet,
+  selectOwnReplies,
+  shownForChosen,
+  shownRuleChosen,
+} from './habits';
+export {
   arrivalsSeen,
   marked,
   selectEndOf,
@@ -123,16 +137,9 @@ export { draftRedone, draftUndone } from './planSlice';
 export {
   actDone,
   actRefused,
-  actMet,
   dialTextChanged,
   phaseChanged,
-  keepDaysChosen,
-  favouritesChosen,
-  ownRepliesChosen,
-  presentationChosen,
-  shownForChosen,
   shownOnceChosen,
-  shownRuleChosen,
   refusalClosed,
   setAsideRead,
   soundChosen,

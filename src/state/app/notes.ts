@@ -3,21 +3,14 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 import type { CallRecord } from '@/core/calls/exchange';
 import type { Work } from '@/core/inbox/followUps';
 
-import type { ReadBelongings } from '../storage';
 import { freeWorkId } from './acts';
 import type { Services } from './services';
-import { dropSome, keepMany, keepOne } from './catchUpSlice';
+import { dropSome, keepOne } from './catchUpSlice';
 import { selectWork } from './selectors';
 import { actDone } from './slices';
 import type { RootState } from './store';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
-
-/** Somebody's notes and follow-ups as they were kept; nobody's are of a time when an office had one person. */
-export const workRead = ({ kept }: ReadBelongings, myId: string) => {
-  const mine = kept.rows.filter(({ ownerId }) => ownerId === null || ownerId === myId);
-  return keepMany('work', mine.map(({ row }) => row) as Work[]);
-};
 
 /** A note by itself. */
 export const keepOwnNote =

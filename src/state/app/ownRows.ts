@@ -1,12 +1,16 @@
+import type { Action, ThunkAction } from '@reduxjs/toolkit';
+
 import type { InboxRequest, SeenChange, SeenPersonal } from '@/core/office';
 import type { OfficeLink } from '@/office/link';
 
+import type { ReadBelongings } from '../storage';
 import { dropSome, keepMany, officeSorts, type CatchUpSlice, type Kept, type OwnSort } from './catchUpSlice';
 import { changesBetween } from './changes';
 import { explainInboxRefusal } from './refusals';
 import { selectOffice } from './selectors';
 import { actRefused } from './slices';
-import type { AppStore } from './store';
+import type { Services } from './services';
+import type { AppStore, RootState } from './store';
 
 type KeptThings = CatchUpSlice['kept'];
 
@@ -14,6 +18,18 @@ const isOwnSort = (sort: string, kept: KeptThings): sort is OwnSort =>
   Object.hasOwn(kept, sort) && !officeSorts.some((each) => each === sort);
 const nameOf = ({ sort, ...change }: SeenPersonal) =>
   JSON.stringify([sort, 'put' in change ? change.put.id : change.gone]);
+
+/** Somebody's rows as they were kept; nobody's are of a time when an office had one person. */
+export const ownRowsRead =
+  ({ kept }: ReadBelongings, myId: string): ThunkAction<void, RootState, Services, Action> =>
+  (dispatch, getState) => {
+    const mine = kept.rows.filter(({ ownerId }) => ownerId === null || ownerId === myId);
+    for (const sort of new Set(mine.map((each) => each.sort))) {
+      if (!isOwnSort(sort, getState().catchUp.kept)) continue;
+      const rows = mine.filter((each) => each.sort === sort).map(({ row }) => row);
+      dispatch(keepMany(sort, rows as unknown as Kept[OwnSort][]));
+    }
+  };
 
 /**
  * What the worker keeps for themselves: it is changed here at once, kept by the office, and heard of at their other devices. What

@@ -172,19 +172,12 @@ const settingsSlice = createSlice({
   name: 'settings',
   initialState: {
     theme: 'device',
-    presentedLineId: null,
-    withhold: false,
-    shownFor: {},
-    shownRules: [],
     way: null,
     microphoneId: null,
     speakerId: null,
     isNoiseSuppressed: true,
     tellsElsewhere: false,
-    favourites: [],
-    met: [],
-    ownReplies: [],
-    keepDays: { voicemails: 60, texts: null, faxes: null, recordings: null },
+    formerHabits: [],
   } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
@@ -202,36 +195,6 @@ const settingsSlice = createSlice({
     },
     tellingElsewhereChosen(state, { payload }: PayloadAction<boolean>) {
       state.tellsElsewhere = payload;
-    },
-    /** Used for the first time. */
-    actMet(state, { payload }: PayloadAction<string>) {
-      if (!state.met.includes(payload)) state.met.push(payload);
-    },
-    favouritesChosen(state, { payload }: PayloadAction<string[]>) {
-      state.favourites = payload;
-    },
-    ownRepliesChosen(state, { payload }: PayloadAction<string[]>) {
-      state.ownReplies = payload;
-    },
-    keepDaysChosen(state, { payload }: PayloadAction<Partial<Settings['keepDays']>>) {
-      Object.assign(state.keepDays, payload);
-    },
-    /** Remembered for somebody; null: nothing is. */
-    shownForChosen(state, { payload: { key, shown } }: PayloadAction<{ key: string; shown: Shown | null }>) {
-      if (shown === null) delete state.shownFor[key];
-      else state.shownFor[key] = shown;
-    },
-    /** Goes for all numbers that begin so; null: nothing does. */
-    shownRuleChosen(
-      state,
-      { payload: { prefix, shown } }: PayloadAction<{ prefix: string; shown: Shown | null }>,
-    ) {
-      state.shownRules = state.shownRules.filter((rule) => rule.prefix !== prefix);
-      if (shown !== null) state.shownRules.push({ prefix, shown });
-    },
-    presentationChosen(state, { payload }: PayloadAction<{ lineId: string } | 'withhold'>) {
-      state.withhold = payload === 'withhold';
-      if (payload !== 'withhold') state.presentedLineId = payload.lineId;
     },
   },
 });
@@ -292,19 +255,7 @@ export const startFailed = (error: unknown) =>
   phaseChanged({ phase: 'failed', failure: error instanceof Error ? error.message : String(error) });
 export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
-export const {
-  settingsLoaded,
-  themeChosen,
-  keepDaysChosen,
-  actMet,
-  favouritesChosen,
-  ownRepliesChosen,
-  presentationChosen,
-  shownForChosen,
-  shownRuleChosen,
-  wayChosen,
-  soundChosen,
-  tellingElsewhereChosen,
-} = settingsSlice.actions;
+export const { settingsLoaded, themeChosen, wayChosen, soundChosen, tellingElsewhereChosen } =
+  settingsSlice.actions;
 export const { storageChanged, recordsSetAside, setAsideRead, actRefused, refusalClosed, actDone } =
   noticesSlice.actions;

@@ -6,6 +6,7 @@ import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/c
 import { shownNumber, type ShownAnswer } from '@/core/calls/callerId';
 import { describeRate, rateFor, type Rate } from '@/core/numbers/rates';
 
+import { selectCallerChoices } from './habits';
 import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
 import { selectMyDeviceId, selectMyId } from './session';
@@ -65,7 +66,7 @@ export function selectTravel(state: RootState, to: string, isDialled = false): T
       isEmergency: dialled.kind === 'emergency',
       chosenOnce: isDialled ? state.dial.shownOnce : null,
       dialledWith: isExternal(dialled) ? dialled.withhold : undefined,
-      choices: state.settings,
+      choices: selectCallerChoices(state),
       setup: office.setup,
       usualLineId: office.people.get(mine(state))?.presentedLineId ?? '',
     }),

@@ -134,6 +134,29 @@ describe('everything out and in again', () => {
     expect(Object.fromEntries(here.entries)).toEqual(own);
   });
 
+  it('of an earlier version brings what its worker had chosen as theirs', async () => {
+    const chosen = { presentedLineId: 'field', withhold: false, shownFor: {}, shownRules: [], met: ['park'] };
+    const kept = {
+      favourites: ['contact:peg'],
+      ownReplies: [],
+      keepDays: { voicemails: 7, texts: null, faxes: null },
+    };
+    const device = { theme: 'dark', way: null, microphoneId: null, speakerId: null, isNoiseSuppressed: true };
+    const document = { ...device, tellsElsewhere: false, ...chosen, ...kept };
+    const old = openVault(new Map([['settings', `{"v":4}\n${JSON.stringify(document)}`]]));
+    const here = openVault();
+    const { kind } = workKinds.habits;
+    const own = { ownerId: 'maren', row: { id: 'favourites' as const, keys: ['contact:other'] } };
+    await here.vault.write({ 'habit/maren/favourites': Vault.encode([own], kind) });
+    const read = await readRestoring(here.vault, await makeArchive(old.vault, now), 'maren');
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read.replaces).toEqual([{ name: 'own choices', count: 1 }]);
+    await restore(here.vault, read, now, true);
+    const [favourites] = await Vault.parse(here.entries.get('habit/maren/favourites') ?? '', kind);
+    expect(favourites).toEqual({ ownerId: 'maren', row: { id: 'favourites', keys: ['contact:peg'] } });
+    expect([...here.entries.keys()].filter((key) => key.startsWith('habit/maren/'))).toHaveLength(5);
+  });
+
   it('that finds no room changes nothing, and the app goes on writing', async () => {
     const { vault } = await filled();
     const archive = await makeArchive(vault, now);

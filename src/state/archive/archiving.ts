@@ -17,6 +17,7 @@ import {
   storageKeys,
   tableKinds,
   Vault,
+  entriesOfRows,
   workKinds,
   type StoredKind,
   type StoredSound,
@@ -134,6 +135,7 @@ export async function readRestoring(
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
     const own = { ownerId, kinds: belongingKinds };
     Object.assign(entries, (await movedEntries(key, text, own)) ?? { [key]: text });
+    if (key === storageKeys.settings) Object.assign(entries, await formerHabits(text, ownerId));
   }
   const here = await vault.texts(Object.keys(entries));
   // What was set aside here stays.
@@ -141,6 +143,12 @@ export async function readRestoring(
   const added = Object.keys(entries).filter((key) => !here.has(key));
   const changed = Object.keys(entries).filter((key) => here.has(key) && here.get(key) !== entries[key]);
   return { ok: true, madeAt: archive.madeAt, adds: counted(added), replaces: counted(changed), entries };
+}
+
+/** What an earlier version kept with the settings of the device, and is its person's now. */
+async function formerHabits(text: string, ownerId: string): Promise<Record<string, string>> {
+  const [settings] = await Vault.parse(text, settingsKind);
+  return entriesOfRows(settings?.formerHabits ?? [], ownerId, workKinds.habits);
 }
 
 /** A sound's document gets its WAV back; null where either is missing or can't be read. */

@@ -8,7 +8,14 @@ import {
   expiredVoicemails,
   type KeepDays,
 } from '@/core/inbox/retention';
-import { askOffice, keepMany, type AppStore, type CatchUpSlice, type RootState } from '@/state/app';
+import {
+  askOffice,
+  keepMany,
+  selectKeepDays,
+  type AppStore,
+  type CatchUpSlice,
+  type RootState,
+} from '@/state/app';
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from '../kept';
@@ -30,7 +37,7 @@ const expiredOf = (
 export const selectExpired = createSelector(
   (state: RootState) => state.catchUp.kept,
   (state: RootState) => state.history.records,
-  (state: RootState) => state.settings.keepDays,
+  selectKeepDays,
   (_: RootState, now: number) => now,
   expiredOf,
 );

@@ -12,6 +12,7 @@ import {
   keptRead,
   marked,
   removeWork,
+  selectKeepDays,
   selectMyId,
   selectOffice,
   selectPeople,
@@ -44,7 +45,7 @@ type Words = Pick<CountingContext, 'store' | 'services' | 'beginning'>;
 export function startCatchingUp({ store, services, vault }: Context, beginning: LaterBeginning): () => void {
   const context: CountingContext = { store, services, vault, beginning };
   services.books = new Map(beginning.books.map((book) => [book.id, book]));
-  const { keepDays } = store.getState().settings;
+  const keepDays = selectKeepDays(store.getState());
   const news = followNews(context);
   const stopTelling = startTelling(store, services);
   const stopSearching = startSearching(store, services);

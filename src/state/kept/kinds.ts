@@ -37,7 +37,9 @@ const blockOfOne = (data: unknown) => {
 };
 
 /** What each keeps for themselves beside notes and follow-ups, and what is read after the start. */
-export const keptKinds: { readonly [Sort in Exclude<OwnSort, 'work'>]: BelongingKind<Kept[Sort]> } = {
+export const keptKinds: {
+  readonly [Sort in Exclude<OwnSort, 'work' | 'habits'>]: BelongingKind<Kept[Sort]>;
+} = {
   people: { prefix: 'contact/', ...owned(peopleBlockSchema, blockOfOne), name: 'contacts' },
   changes: { prefix: 'contactChange/', ...owned(changesSchema), name: 'changes of contacts' },
   joins: { prefix: 'contactJoin/', ...owned(joinSchema), name: 'joined contacts' },

@@ -7,6 +7,7 @@ import {
   type AppStore,
   type RootState,
   type Services,
+  selectFavourites,
 } from '@/state/app';
 import { searchInWorker, searchOnPage, type PeopleSearcher } from '@/workers/searchPeople';
 
@@ -121,7 +122,7 @@ const inputsOf = (state: RootState): unknown[] => [
   selectContacts(state),
   state.catchUp.kept.messages,
   state.history.records,
-  state.settings.favourites,
+  selectFavourites(state),
 ];
 
 function sourcesOf(state: RootState): SearchSources {
@@ -138,7 +139,7 @@ function sourcesOf(state: RootState): SearchSources {
     messages: state.catchUp.kept.messages,
     voicemails: state.catchUp.kept.voicemails,
     recent,
-    favourites: state.settings.favourites,
+    favourites: selectFavourites(state),
     myId: selectMyId(state),
   };
 }

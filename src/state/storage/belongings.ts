@@ -91,6 +91,14 @@ const entryOf = ({ row }: Pick<OwnedRow, 'row'>, ownerId: string, kind: Kinds[st
   Vault.encode([{ ownerId, row }], kind.kind),
 ];
 
+/** Rows of somebody as they stand in storage. */
+export const entriesOfRows = <Row extends PersonalRow>(
+  rows: readonly Row[],
+  ownerId: string,
+  kind: BelongingKind<Row>,
+): Record<string, string> =>
+  Object.fromEntries(rows.map((row) => entryOf({ row }, ownerId, kind as Kinds[string])));
+
 /** A document of an earlier version as it stands under today's keys; null where it is of today, or of none of these sorts. */
 export async function movedEntries(
   key: string,

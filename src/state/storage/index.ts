@@ -10,6 +10,7 @@ export {
   soundKind,
   storageKeys,
   workKinds,
+  type Habit,
   type HeardLog,
   type PlanDraft,
   type Settings,
@@ -17,6 +18,7 @@ export {
   type StoredSound,
 } from './kinds';
 export {
+  entriesOfRows,
   movedEntries,
   owned,
   readBelongings,

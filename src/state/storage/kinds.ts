@@ -16,18 +16,42 @@ import {
   settingsFromVersion1,
   settingsFromVersion2,
   settingsFromVersion3,
+  settingsFromVersion4,
   workFromVersion1,
 } from './migrations';
 import type { StoredKind } from './Vault';
 
+/** What each person has chosen for themselves, whatever device they are at: a row for each topic. */
+export const habitSchema = z.discriminatedUnion('id', [
+  z.object({
+    id: z.literal('caller'),
+    presentedLineId: z.string().nullable(),
+    withhold: z.boolean(),
+    /** Which number somebody sees, by their key in the directory. */
+    shownFor: z.record(z.string(), shownSchema),
+    /** Which number is shown where a call goes. */
+    shownRules: z.array(shownRuleSchema),
+  }),
+  /** Whom they reach often, by their keys in the directory, in their order. */
+  z.object({ id: z.literal('favourites'), keys: z.array(z.string()) }),
+  /** What has been used once, and so needs no explaining any more. */
+  z.object({ id: z.literal('met'), acts: z.array(z.string()) }),
+  /** Ready replies they have written. */
+  z.object({ id: z.literal('replies'), texts: z.array(z.string()) }),
+  z.object({
+    id: z.literal('keepDays'),
+    /** How many days recordings, voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */
+    voicemails: z.number().nullable(),
+    texts: z.number().nullable(),
+    faxes: z.number().nullable(),
+    recordings: z.number().nullable(),
+  }),
+]);
+export type Habit = z.infer<typeof habitSchema>;
+
+/** What is chosen for this device. */
 export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
-  presentedLineId: z.string().nullable(),
-  withhold: z.boolean(),
-  /** Which number somebody sees, by their key in the directory. */
-  shownFor: z.record(z.string(), shownSchema),
-  /** Which number is shown where a call goes. */
-  shownRules: z.array(shownRuleSchema),
   /** How calls travel, where the worker has chosen; null: as Cendro recommends. */
   way: z.enum(ways).nullable(),
   /** Sound devices as the browser names them; null: its own choice. */
@@ -36,20 +60,8 @@ export const settingsSchema = z.object({
   isNoiseSuppressed: z.boolean(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
-  /** Whom the worker reaches often, by their keys in the directory, in their order. */
-  favourites: z.array(z.string()),
-  /** What has been used once, and so needs no explaining any more; left out by earlier versions. */
-  met: z.array(z.string()).default([]),
-  /** Ready replies the worker has written. */
-  ownReplies: z.array(z.string()),
-  /** How many days recordings, voicemails that were heard, and texts and faxes that are done, are kept; null: for good. */
-  keepDays: z.object({
-    voicemails: z.number().nullable(),
-    texts: z.number().nullable(),
-    faxes: z.number().nullable(),
-    /** Left out by earlier versions, which kept them for good. */
-    recordings: z.number().nullable().default(null),
-  }),
+  /** What earlier versions kept here as well, until it is the worker's own. */
+  formerHabits: z.array(habitSchema).default([]),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -99,19 +111,25 @@ export const officeKind: StoredKind<OfficeState> = {
 /** How the office is configured: much larger than what changes with each call, and written only when it changes. */
 export const setupKind: StoredKind<OfficeSetup> = { version: 1, schema: officeSetupSchema };
 export const settingsKind: StoredKind<Settings> = {
-  version: 4,
+  version: 5,
   schema: settingsSchema,
-  migrations: { 1: settingsFromVersion1, 2: settingsFromVersion2, 3: settingsFromVersion3 },
+  migrations: {
+    1: settingsFromVersion1,
+    2: settingsFromVersion2,
+    3: settingsFromVersion3,
+    4: settingsFromVersion4,
+  },
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
-/** Notes and follow-ups, which are there from the start. */
-export const workKinds: { readonly work: BelongingKind<Work> } = {
+/** What each keeps for themselves and is wanted from the start. */
+export const workKinds: { readonly work: BelongingKind<Work>; readonly habits: BelongingKind<Habit> } = {
   work: {
     prefix: 'work/',
     oldKey: 'work',
     ...owned(workSchema, workFromVersion1),
     name: 'notes and follow-ups',
   },
+  habits: { prefix: 'habit/', ...owned(habitSchema), name: 'own choices' },
 };
 export const planDraftKind: StoredKind<PlanDraft> = { version: 1, schema: planDraftSchema };
 export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };

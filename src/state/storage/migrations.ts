@@ -102,6 +102,29 @@ export const settingsFromVersion3 = (data: unknown): unknown => ({
   shownRules: [],
 });
 
+/** Version 4 held what is its person's, and not the device's, as well. */
+export function settingsFromVersion4(data: unknown): unknown {
+  const {
+    presentedLineId,
+    withhold,
+    shownFor,
+    shownRules,
+    favourites,
+    met,
+    ownReplies,
+    keepDays,
+    ...device
+  } = data as Data;
+  const formerHabits = [
+    { id: 'caller', presentedLineId, withhold, shownFor, shownRules },
+    { id: 'favourites', keys: favourites },
+    { id: 'met', acts: met ?? [] },
+    { id: 'replies', texts: ownReplies },
+    { id: 'keepDays', recordings: null, ...(keepDays as Data) },
+  ];
+  return { ...device, formerHabits };
+}
+
 /** A follow-up of version 1 had neither a priority nor a list. */
 export function workFromVersion1(data: unknown): unknown {
   const work = data as Data;

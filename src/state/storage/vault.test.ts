@@ -404,11 +404,17 @@ describe('what version 1 kept', () => {
     });
     const settings = { theme: 'dark', presentedLineId: null, withhold: false };
     const { migrations } = settingsKind;
-    const settled = migrations?.[3]?.(migrations[2]?.(migrations[1]?.(settings)));
+    const settled = migrations?.[4]?.(migrations[3]?.(migrations[2]?.(migrations[1]?.(settings))));
     expect(settingsKind.schema.parse(settled)).toMatchObject({
+      theme: 'dark',
       way: null,
-      keepDays: { voicemails: 60 },
-      shownFor: {},
+      formerHabits: [
+        { id: 'caller', withhold: false, shownFor: {} },
+        { id: 'favourites', keys: [] },
+        { id: 'met', acts: [] },
+        { id: 'replies', texts: [] },
+        { id: 'keepDays', voicemails: 60, recordings: null },
+      ],
     });
     const { schema, kind } = workKinds.work;
     expect(schema.parse(kind.migrations?.[1]?.(oldFollowUp))).toMatchObject({

@@ -21,7 +21,7 @@ import {
 
 import { tellOfConnection } from '../../app/connection';
 import { historyCompleted, joined, recordsAdded } from '../../app/slices';
-import { workRead } from '../../app/notes';
+import { ownRowsRead } from '../../app/ownRows';
 import { readBelongings, readTables, rowEntries, Vault, workKinds, type StoredSound } from '../../storage';
 import { selectOrder, startCatchingUp } from '..';
 
@@ -112,7 +112,7 @@ export async function open(
   services.ownRows = ownRows;
   const work = await readBelongings(vault, workKinds);
   void services.openBelongings(work, false);
-  ownRows.takeIn(() => store.dispatch(workRead(work, me.personId)));
+  ownRows.takeIn(() => store.dispatch(ownRowsRead(work, me.personId)));
   endWithTest(() => ownRows.close());
   link.subscribe((update) => {
     store.dispatch(updated(update));
