@@ -1,40 +1,36 @@
-import type { KeptInbox, Session } from '@/core/office';
+import type { Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
-import type { Clock } from '@/office/clock';
-import { InPageOffice, type OfficeState } from '@/office/link';
+import type { OfficeLink } from '@/office/link';
 import { OfficeLock } from '@/office/lock';
 import { SoundPlayer } from '@/office/sound';
 
 import {
-  clockKind,
   isStorageFault,
-  officeKind,
   planDraftKind,
-  readTables,
   settingsKind,
-  setupKind,
   soundKind,
   storageKeys,
   Vault,
-  workKinds,
-  readBelongings,
-  type StoredClock,
+  type PlanDraft,
+  type Settings,
 } from '../storage';
 import type { Beginning } from './beginning';
 import { forgetOwnOffice } from '../offices';
+import { tablesChanged } from './asking';
 import { startAttention } from './attention';
-import { Belongings } from './belongings';
 import { selectTaken } from './callViews';
+import { fetchClip } from './clips';
 import { followConnection, tellOfConnection } from './connection';
 import { habitsTakenOver } from './habits';
 import { loadHistory, recordEntriesByDay } from './historyStore';
-import { keepOffice, officeEntry, recordsOf, setupEntry } from './keepingOffice';
+import { NoOfficeHere, openHost, type Host } from './host';
+import { recordsOf } from './keepingOffice';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
-import { tablesChanged } from './asking';
+import { OwnRows, ownRowsRead } from './ownRows';
 import { draftLoaded } from './planSlice';
 import { RecordingSound } from './recordingSound';
-import type { Services } from './services';
+import { createServices, type Services } from './services';
 import {
   actDone,
   actRefused,
@@ -51,9 +47,7 @@ import {
   updated,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
-import { OwnRows, ownRowsRead } from './ownRows';
 import type { AppStore } from './store';
-import { fetchClip } from './clips';
 import { soundReader } from './voicemailSound';
 
 /** Whoever the office's one app belongs to. */
@@ -69,13 +63,6 @@ const outsideSession: Session = {
   deviceId: null,
   roles: ['simulator', 'network'],
 };
-
-/** What was begun here has been taken out of this browser. */
-class NoOfficeHere extends Error {
-  constructor() {
-    super('There is no office of your own here any more. The next start opens the sample.');
-  }
-}
 
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
@@ -134,68 +121,35 @@ async function runOffice(
   const rescue = () => vault.rescue();
   window.addEventListener('pagehide', rescue);
   await vault.recover();
-  const [savedOffice, savedSetup, savedClock, savedSettings, savedPlan, work] = await Promise.all([
-    vault.read(storageKeys.office, officeKind),
-    vault.read(storageKeys.setup, setupKind),
-    vault.read(storageKeys.clock, clockKind),
-    vault.read(storageKeys.settings, settingsKind),
-    vault.read(storageKeys.planDraft, planDraftKind),
-    readBelongings(vault, workKinds),
-  ]);
-  const saved = savedOffice?.[0];
-  const settings = savedSettings?.[0];
-  const fromAddress = restoreClock(clock, savedClock?.[0], saved?.exchange.now ?? 0);
-  if (settings) dispatch(settingsLoaded({ ...settings, formerHabits: [] }));
-  if (savedPlan?.[0]) dispatch(draftLoaded(savedPlan[0]));
-
-  const state = saved ?? { exchange: freshExchange(clock.now()) };
-  // An office of an earlier version, also from an archive, brings its own.
-  const setup = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
-  if (!setup) throw new NoOfficeHere();
-  const { zone } = setup;
-  const me = whoIsHere(setup);
-  /** Whoever has the app also sees to the office. */
-  const mySession: Session = { id: me.deviceId, ...me, roles: ['member', 'administrator'] };
-  const belongings = new Belongings(vault);
-  const office: InPageOffice = new InPageOffice({
-    setup,
-    cast: beginning.cast,
-    clock,
-    state,
-    inbox: readInbox(vault, services),
-    isOnline: () => store.getState().office.isOnline,
-    keep: (step) => keepOffice(step, office, { vault, zone, belongings }),
-    onBeat: () => void vault.write(officeEntry(office)),
-  });
-  const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
-  if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
-  const link = office.linkFor(mySession);
-  services.link = link;
-  services.giveUp = (error) => {
-    office.close();
-    dispatch(startFailed(error));
+  // It may come before there is an office to be closed.
+  let fault: unknown = null;
+  const onFault = (error: unknown) => {
+    fault ??= error;
+    services.giveUp(error);
   };
-  services.openBelongings = (read, isLast) => belongings.open(office, read, isLast);
-  services.outside = office.linkFor(outsideSession);
-  services.player = player;
-  services.vault = vault;
-  services.keepSound = (id, sound) =>
-    vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
-  const read: Services['readSound'] = (id) =>
-    vault.read(`${storageKeys.sound}${id}`, soundKind).then(
-      (found) => found?.[0] ?? null,
-      () => null,
-    );
-  services.readSound = soundReader(store, { read, keep: services.keepSound });
+  const isOnline = () => store.getState().office.isOnline;
+  const [host, device] = await Promise.all([
+    openHost(beginning, { vault, clock, isOnline, onFault }),
+    readDevice(vault),
+  ]);
+  const { setup, work, office } = host;
+  const me = whoIsHere(setup);
+  if (device.settings) dispatch(settingsLoaded({ ...device.settings, formerHabits: [] }));
+  if (device.plan) dispatch(draftLoaded(device.plan));
+  // Whoever has the app also sees to the office.
+  const link = office.linkFor({ id: me.deviceId, ...me, roles: ['member', 'administrator'] });
+  const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
+  fillServices(services, store, { host, vault, link, player });
+  if (fault !== null) throw fault;
   const recordings = new RecordingSound(vault, me.personId, fetchClip);
   const callOf = (id: string) => store.getState().calls.byId[id];
 
   dispatch(joined({ setup, contacts: beginning.contacts, outsiders: beginning.outsiders, me }));
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
-  void services.openBelongings(work, false);
+  void host.openBelongings(work, false);
   ownRows.takeIn(() => dispatch(ownRowsRead(work, me.personId)));
-  if (settings) dispatch(habitsTakenOver(settings.formerHabits));
+  if (device.settings) dispatch(habitsTakenOver(device.settings.formerHabits));
   dispatch(updated(await link.snapshot()));
   link.subscribe((update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
@@ -209,18 +163,22 @@ async function runOffice(
     void recordings.follow(update, callOf);
   });
   void player.useSpeaker(store.getState().settings.speakerId);
-  const stopSounding = startSounding(store, player);
-  const stopKeeping = keepSettings(store, clock, fromAddress, vault);
-  const stopMeasuring = startMeasuring(store, clock);
-  const stopConnection = tellOfConnection(store, office);
-  const stopAttention = startAttention(store);
+  const stops = [
+    startSounding(store, player),
+    keepDevice(store, vault),
+    followClock(store, host),
+    startMeasuring(store, clock),
+    tellOfConnection(store, office),
+    startAttention(store),
+    () => ownRows.close(),
+  ];
   dispatch(clockChanged(clock.get()));
 
   // Which records are there is asked before the office starts, so that none it writes is read a second time.
   const keys = await vault.keys(storageKeys.history);
   await recordings.resume();
   office.start();
-  const stopLater = later.map((part) => startLater(part, { store, services, vault }));
+  stops.push(...later.map((part) => startLater(part, { store, services, vault })));
   void recordings.mixEnded(callOf);
   void readHistory(keys).catch((error: unknown) => {
     if (isStorageFault(error)) return services.giveUp(error);
@@ -231,32 +189,50 @@ async function runOffice(
   });
 
   async function readHistory(present: string[]): Promise<void> {
+    const { zone } = setup;
     const all =
       present.length > 0 ? present : await layDownHistory(vault, { beginning, zone, now: clock.now() });
     await loadHistory(vault, all, me.personId, dispatch);
   }
 
   return async () => {
-    stopSounding();
-    stopKeeping();
-    stopMeasuring();
-    stopConnection();
-    stopAttention();
-    ownRows.close();
-    for (const end of stopLater) end();
+    for (const stop of stops) stop();
     office.close();
     player.close();
-    services.link = null;
-    services.ownRows = null;
-    services.outside = null;
-    services.player = null;
-    services.vault = null;
-    services.openBelongings = async () => undefined;
-    services.readSound = async () => null;
-    services.keepSound = async () => undefined;
+    emptyServices(services);
     await vault.close();
     window.removeEventListener('pagehide', rescue);
   };
+}
+
+/** What the app's acts work with, as long as this tab runs the office. */
+function fillServices(
+  services: Services,
+  store: AppStore,
+  { host, vault, link, player }: { host: Host; vault: Vault; link: OfficeLink; player: SoundPlayer },
+): void {
+  const keepSound: Services['keepSound'] = (id, sound) =>
+    vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
+  const read: Services['readSound'] = (id) =>
+    vault.read(`${storageKeys.sound}${id}`, soundKind).then(
+      (found) => found?.[0] ?? null,
+      () => null,
+    );
+  const giveUp = (error: unknown) => {
+    host.office.close();
+    store.dispatch(startFailed(error));
+  };
+  Object.assign(services, {
+    ...{ link, player, vault, keepSound, giveUp },
+    outside: host.office.linkFor(outsideSession),
+    openBelongings: host.openBelongings,
+    readSound: soundReader(store, { read, keep: keepSound }),
+  });
+}
+
+function emptyServices(services: Services): void {
+  const { link, ownRows, outside, player, vault, openBelongings, readSound, keepSound } = createServices();
+  Object.assign(services, { link, ownRows, outside, player, vault, openBelongings, readSound, keepSound });
 }
 
 /** Fetches a part and starts it; without a network, once there is one. Gives what ends it. */
@@ -301,56 +277,34 @@ function idle(): Promise<void> {
   });
 }
 
-/** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
-function freshExchange(now: number): OfficeState['exchange'] {
-  return {
-    now,
-    nextId: Math.floor(now / 1000),
-    signedIn: [],
-    withoutWaiting: [],
-    recentCallers: [],
-    calls: [],
-  };
+/** What is chosen for this device, and the ring plan as it is being changed on it. */
+async function readDevice(
+  vault: Vault,
+): Promise<{ settings: Settings | undefined; plan: PlanDraft | undefined }> {
+  const [settings, plan] = await Promise.all([
+    vault.read(storageKeys.settings, settingsKind),
+    vault.read(storageKeys.planDraft, planDraftKind),
+  ]);
+  return { settings: settings?.[0], plan: plan?.[0] };
 }
 
-/** Messages, rooms and faxes of earlier runs. What can't be read stops the office, since to go on without it would be to write over it. */
-async function readInbox(vault: Vault, services: Services): Promise<KeptInbox> {
-  try {
-    return await readTables(vault);
-  } catch (error) {
-    services.giveUp(error);
-    return new Promise(() => undefined);
-  }
-}
-
-/**
- * `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. It never
- * shows an instant before what the office has already seen, since an exchange's time can't run backwards.
- */
-function restoreClock(clock: Clock, stored: StoredClock | undefined, earliest: number): string | null {
-  const inAddress = new URLSearchParams(window.location.search).get('now');
-  const asked = inAddress === null || inAddress === stored?.fromAddress ? NaN : Date.parse(inAddress);
-  if (!Number.isNaN(asked)) clock.fixAt(asked);
-  else if (stored) clock.set(stored.setting);
-  clock.notBefore(earliest);
-  return inAddress ?? stored?.fromAddress ?? null;
-}
-
-function keepSettings(store: AppStore, clock: Clock, fromAddress: string | null, vault: Vault): () => void {
+function keepDevice(store: AppStore, vault: Vault): () => void {
   let last = store.getState();
   return store.subscribe(() => {
     const state = store.getState();
-    if (state.settings !== last.settings) {
+    if (state.settings !== last.settings)
       void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
-    }
-    if (state.plan !== last.plan) {
+    if (state.plan !== last.plan)
       void vault.write({ [storageKeys.planDraft]: Vault.encode([state.plan], planDraftKind) });
-    }
-    if (state.office.clock !== last.office.clock) {
-      void vault.write({
-        [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind),
-      });
-    }
     last = state;
+  });
+}
+
+function followClock(store: AppStore, { keepClock }: Host): () => void {
+  let last = store.getState().office.clock;
+  return store.subscribe(() => {
+    const { clock } = store.getState().office;
+    if (clock !== last) void keepClock();
+    last = clock;
   });
 }

@@ -1,0 +1,113 @@
+import { chromium, type Browser } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+
+import { chromiumFlags } from '../../playwright.config';
+import { expect, Office, sampleNow, test } from './office';
+
+/** How often the browser is killed; `CENDRO_KILLS=30` for a long look. */
+const kills = Number(process.env['CENDRO_KILLS'] ?? 5);
+/** A cold start, and what is written until the kill. */
+const mostMsPerKill = 20_000;
+/** So many lines are written before each kill at most. */
+const mostLines = 6;
+
+/** A browser of its own, whose profile outlives it. */
+async function startBrowser(profile: string): Promise<{ browser: Browser; process: ChildProcess }> {
+  const own = ['--headless=new', '--remote-debugging-port=0', `--user-data-dir=${profile}`];
+  const started = spawn('/usr/bin/chromium', [...chromiumFlags, ...own, 'about:blank'], {
+    detached: true,
+    stdio: ['ignore', 'ignore', 'pipe'],
+  });
+  for await (const line of createInterface({ input: started.stderr })) {
+    const address = /^DevTools listening on (.*)$/.exec(line)?.[1];
+    if (address) return { browser: await chromium.connectOverCDP(address), process: started };
+  }
+  throw new Error('The browser did not start.');
+}
+
+/** With all that belongs to it, as when the power goes. */
+function kill({ pid }: ChildProcess): Promise<void> {
+  if (pid === undefined) return Promise.resolve();
+  process.kill(-pid, 'SIGKILL');
+  return new Promise((resolve) => {
+    const look = () => {
+      try {
+        process.kill(-pid, 0);
+        setTimeout(look, 20);
+      } catch {
+        resolve();
+      }
+    };
+    look();
+  });
+}
+
+/** Numbers between 0 and 1 that are the same in every run. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32;
+    return state / 2 ** 32;
+  };
+}
+
+test('a browser that is killed in the middle of writing has all that it has shown, once', async ({
+  baseURL,
+}) => {
+  test.setTimeout(kills * mostMsPerKill + 30_000);
+  const profile = mkdtempSync(join(tmpdir(), 'cendro-killed-'));
+  const random = seeded(14);
+  let shown: string[] = [];
+  let underway: string | null = null;
+  let all = 0;
+  try {
+    for (let round = 0; round <= kills; round++) {
+      const { browser, process: started } = await startBrowser(profile);
+      const page = browser.contexts()[0]?.pages()[0];
+      if (!page) throw new Error('The browser has no page.');
+      const office = new Office(page);
+      await page.goto(`${baseURL ?? ''}/?now=${sampleNow}`);
+      await office.goTo('Loose ends');
+      await page.getByRole('link', { name: /^Rooms/ }).click();
+      await page
+        .getByRole('list', { name: 'Rooms' })
+        .getByRole('button', { name: /^Cawder gauges/ })
+        .click();
+      const written = page.getByRole('list', { name: 'What was written' });
+      await expect(written.getByRole('listitem').last()).toBeVisible();
+      for (const line of shown) await expect(written.getByText(line, { exact: true })).toHaveCount(1);
+      // What was not shown yet is there, or it is not, but never twice.
+      if (underway !== null)
+        expect(await written.getByText(underway, { exact: true }).count()).toBeLessThanOrEqual(1);
+      if (round === kills) {
+        await kill(started);
+        break;
+      }
+      shown = [];
+      const field = page.getByRole('textbox', { name: 'Write in Cawder gauges' });
+      const dies = new Promise<void>((resolve) => setTimeout(resolve, 100 + random() * 900)).then(() =>
+        kill(started),
+      );
+      try {
+        for (let line = 0; line < mostLines; line++) {
+          underway = `Gauge ${round + 1}, reading ${line + 1}.`;
+          await field.fill(underway);
+          await page.getByRole('button', { name: 'Send' }).click();
+          await expect(written.getByText(underway, { exact: true })).toBeVisible();
+          shown.push(underway);
+          all++;
+        }
+      } catch {
+        // The browser has gone.
+      }
+      await dies;
+    }
+    expect(all).toBeGreaterThan(kills);
+  } finally {
+    rmSync(profile, { recursive: true, force: true });
+  }
+});
