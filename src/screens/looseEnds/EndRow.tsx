@@ -1,10 +1,12 @@
-import { useState } from 'react';
+import isEqual from 'fast-deep-equal';
+import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
 import {
   isElsewhere,
   isTask,
   teamOf,
+  triedAt,
   newestWords,
   rankWords,
   sinceOf,
@@ -61,8 +63,22 @@ interface EndRowProps {
   isSelected: boolean;
 }
 
+const minuteMs = 60_000;
+
+/** What of a row changes with the time alone. */
+function timesOf({ ranked: { end }, now }: EndRowProps): string {
+  const hasDue = end.reasons.some(({ dueAt }) => dueAt !== null);
+  const spans = [formatSpan(now - sinceOf(end)), formatSpan(now - triedAt(end))];
+  return [...spans, hasDue ? Math.floor(now / minuteMs) : ''].join(' ');
+}
+
 /** One person who waits: why, with their newest words, and the obvious next act. Pulled aside it is done, or for later. */
-export function EndRow({ ranked: { end, weights }, now, isSelected }: EndRowProps) {
+export const EndRow = memo(
+  EndRowView,
+  (a, b) => a.isSelected === b.isSelected && timesOf(a) === timesOf(b) && isEqual(a.ranked, b.ranked),
+);
+
+function EndRowView({ ranked: { end, weights }, now, isSelected }: EndRowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
