@@ -1,7 +1,7 @@
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
 import { isActive } from './hearing';
-import type { AppStore, RootState } from './store';
+import { whenChanged, type AppStore, type RootState } from './store';
 
 const workerFile = '/alerts.js';
 
@@ -40,7 +40,7 @@ export function startAttention(store: AppStore): () => void {
       );
   };
   if ('serviceWorker' in navigator) navigator.serviceWorker.addEventListener('message', onMessage);
-  const stop = store.subscribe(follow);
+  const stop = whenChanged(store, (state) => state, follow);
   return () => {
     stop();
     if ('serviceWorker' in navigator) navigator.serviceWorker.removeEventListener('message', onMessage);

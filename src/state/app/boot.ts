@@ -47,7 +47,7 @@ import {
   updated,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
-import type { AppStore } from './store';
+import { whenChanged, type AppStore } from './store';
 import { soundReader } from './voicemailSound';
 
 /** Whoever the office's one app belongs to. */
@@ -289,22 +289,24 @@ async function readDevice(
 }
 
 function keepDevice(store: AppStore, vault: Vault): () => void {
-  let last = store.getState();
-  return store.subscribe(() => {
-    const state = store.getState();
-    if (state.settings !== last.settings)
-      void vault.write({ [storageKeys.settings]: Vault.encode([state.settings], settingsKind) });
-    if (state.plan !== last.plan)
-      void vault.write({ [storageKeys.planDraft]: Vault.encode([state.plan], planDraftKind) });
-    last = state;
-  });
+  const stops = [
+    whenChanged(
+      store,
+      ({ settings }) => settings,
+      (settings) => void vault.write({ [storageKeys.settings]: Vault.encode([settings], settingsKind) }),
+    ),
+    whenChanged(
+      store,
+      ({ plan }) => plan,
+      (plan) => void vault.write({ [storageKeys.planDraft]: Vault.encode([plan], planDraftKind) }),
+    ),
+  ];
+  return () => stops.forEach((stop) => stop());
 }
 
-function followClock(store: AppStore, { keepClock }: Host): () => void {
-  let last = store.getState().office.clock;
-  return store.subscribe(() => {
-    const { clock } = store.getState().office;
-    if (clock !== last) void keepClock();
-    last = clock;
-  });
-}
+const followClock = (store: AppStore, { keepClock }: Host): (() => void) =>
+  whenChanged(
+    store,
+    (state) => state.office.clock,
+    () => void keepClock(),
+  );

@@ -1,5 +1,5 @@
 import { onlineChanged } from './slices';
-import type { AppStore } from './store';
+import { whenChanged, type AppStore } from './store';
 
 /** Whether the browser has a network. */
 export function followConnection(store: AppStore): void {
@@ -11,11 +11,9 @@ export function followConnection(store: AppStore): void {
 
 /** The office sends what waits once there is a network again. Gives what ends it. */
 export function tellOfConnection(store: AppStore, office: { connectionChanged: () => void }): () => void {
-  let wasOnline = store.getState().office.isOnline;
-  return store.subscribe(() => {
-    const { isOnline } = store.getState().office;
-    if (isOnline === wasOnline) return;
-    wasOnline = isOnline;
-    office.connectionChanged();
-  });
+  return whenChanged(
+    store,
+    (state) => state.office.isOnline,
+    () => office.connectionChanged(),
+  );
 }

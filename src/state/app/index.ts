@@ -150,9 +150,11 @@ export {
 } from './slices';
 export {
   createAppStore,
+  onceSo,
   useAppDispatch,
   useAppSelector,
   useAppStore,
+  whenChanged,
   type AppDispatch,
   type AppStore,
   type RootState,

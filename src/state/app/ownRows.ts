@@ -10,7 +10,7 @@ import { explainInboxRefusal } from './refusals';
 import { selectOffice } from './selectors';
 import { actRefused } from './slices';
 import type { Services } from './services';
-import type { AppStore, RootState } from './store';
+import { whenChanged, type AppStore, type RootState } from './store';
 
 type KeptThings = CatchUpSlice['kept'];
 
@@ -36,7 +36,6 @@ export const ownRowsRead =
  * comes from there while a change of the same row is on its way to the office is overtaken by it.
  */
 export class OwnRows {
-  private last: KeptThings;
   private isTakingIn = false;
   /** How many changes of a row have not been answered. */
   private readonly underway = new Map<string, number>();
@@ -46,8 +45,11 @@ export class OwnRows {
     private readonly store: AppStore,
     private readonly link: Pick<OfficeLink, 'ask'>,
   ) {
-    this.last = store.getState().catchUp.kept;
-    this.stopFollowing = store.subscribe(() => this.follow());
+    this.stopFollowing = whenChanged(
+      store,
+      (state) => state.catchUp.kept,
+      (now, before) => this.follow(now, before),
+    );
   }
 
   /** Changes the state to what the office has: nothing of it is sent back there. */
@@ -82,11 +84,9 @@ export class OwnRows {
     this.stopFollowing();
   }
 
-  private follow(): void {
-    const before = this.last;
-    this.last = this.store.getState().catchUp.kept;
-    if (this.last === before || this.isTakingIn) return;
-    const changes = changedRows(before, this.last);
+  private follow(now: KeptThings, before: KeptThings): void {
+    if (this.isTakingIn) return;
+    const changes = changedRows(before, now);
     if (changes.length > 0) void this.send(changes);
   }
 

@@ -9,14 +9,13 @@ import { legAt } from './callViews';
 import { selectMySound } from './hearing';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
-import type { AppStore, RootState } from './store';
+import { whenChanged, type AppStore, type RootState } from './store';
 import { selectMyDeviceId, selectMyId } from './session';
 
 /** Keeps the loudspeaker in step with what this device hears. Returns a function that ends it. */
 export function startSounding(store: AppStore, player: SoundPlayer): () => void {
-  const follow = () => player.play(selectMySound(store.getState()));
-  follow();
-  return store.subscribe(follow);
+  player.play(selectMySound(store.getState()));
+  return whenChanged(store, selectMySound, (sound) => player.play(sound));
 }
 
 /** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting, a menu's choices. */

@@ -11,12 +11,14 @@ import {
   identifyNumber,
   keptRead,
   marked,
+  onceSo,
   removeWork,
   selectKeepDays,
   selectMyId,
   selectOffice,
   selectPeople,
   selectWork,
+  whenChanged,
   type AppStore,
   type LaterBeginning,
   type LaterPart,
@@ -145,14 +147,14 @@ async function takeVoicemail(
   if (transcript && !voicemail.transcript) await store.dispatch(keepTranscript(voicemail.id, transcript));
 }
 
-function whenOnlineAgain(store: AppStore, act: () => void): () => void {
-  let wasOnline = store.getState().office.isOnline;
-  return store.subscribe(() => {
-    const { isOnline } = store.getState().office;
-    if (isOnline && !wasOnline) act();
-    wasOnline = isOnline;
-  });
-}
+const whenOnlineAgain = (store: AppStore, act: () => void): (() => void) =>
+  whenChanged(
+    store,
+    (state) => state.office.isOnline,
+    (isOnline) => {
+      if (isOnline) act();
+    },
+  );
 
 /** Whoever was promised a call, and has been reached now, has been called back. */
 function keepPromises(store: AppStore, record: CallRecord): void {
@@ -186,7 +188,7 @@ async function readKept(context: CountingContext): Promise<void> {
   if (services.ownRows) services.ownRows.takeIn(read);
   else read();
   await moveOldTexts(store);
-  await historyRead(store);
+  await onceSo(store, (state) => state.history.isComplete);
   await takeOverOldCount(context, now);
   if (!store.getState().catchUp.kept.marks.seen) await countFirst(context, now);
 }
@@ -212,15 +214,4 @@ async function moveOldTexts(store: AppStore): Promise<void> {
   if (messages.length > 0 && !(await store.dispatch(askOffice({ type: 'bring', messages, rooms: [] }))))
     return;
   for (const { id } of old) store.dispatch(removeWork(id));
-}
-
-function historyRead(store: AppStore): Promise<void> {
-  return new Promise((resolve) => {
-    if (store.getState().history.isComplete) return resolve();
-    const stop = store.subscribe(() => {
-      if (!store.getState().history.isComplete) return;
-      stop();
-      resolve();
-    });
-  });
 }

@@ -7,7 +7,9 @@ import {
   type AppStore,
   type RootState,
   type Services,
+  onceSo,
   selectFavourites,
+  whenChanged,
 } from '@/state/app';
 import { searchInWorker, searchOnPage, type PeopleSearcher } from '@/workers/searchPeople';
 
@@ -83,16 +85,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
     timer = setTimeout(() => void tellNow(), gatherMs);
   };
 
-  const isRead = () => store.getState().catchUp.isRead;
-  const whenAll = new Promise<void>((resolve) => {
-    const look = () => {
-      if (!isRead()) return;
-      stopLooking();
-      resolve();
-    };
-    const stopLooking = store.subscribe(look);
-    look();
-  });
+  const whenAll = onceSo(store, (state) => state.catchUp.isRead);
   services.finding.finder = {
     whenAll,
     find: async (text, most) => {
@@ -105,7 +98,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
       return () => listeners.delete(changed);
     },
   };
-  const stop = store.subscribe(schedule);
+  const stop = whenChanged(store, (state) => state, schedule);
   schedule();
   return () => {
     isOver = true;

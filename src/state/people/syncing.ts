@@ -1,6 +1,6 @@
 import { applySync, newSource, syncPageSchema, type Source } from '@/core/people/upkeep';
 import { SourceBroken, StandInSource, type Book } from '@/office/sources';
-import { keepOne, selectCards, type AppStore, type RootState, type Services } from '@/state/app';
+import { keepOne, selectCards, whenChanged, type AppStore, type RootState, type Services } from '@/state/app';
 
 import { dropCards, putCards, type Act } from './blocks';
 
@@ -103,17 +103,13 @@ export function startSyncing(store: AppStore, { books }: Pick<Services, 'books'>
     for (const { id, isOn } of selectSources(store.getState(), books))
       if (isOn) store.dispatch(syncSource(id));
   };
-  let wasReady = false;
-  const stop = store.subscribe(() => {
-    const { catchUp, office } = store.getState();
-    const isReady = catchUp.isRead && office.isOnline;
-    if (isReady === wasReady) return;
-    wasReady = isReady;
-    if (isReady) syncAll();
-  });
-  const timer = setInterval(() => {
-    if (wasReady) syncAll();
-  }, syncEveryMs);
+  const isReady = ({ catchUp, office }: RootState) => catchUp.isRead && office.isOnline;
+  const syncReady = () => {
+    if (isReady(store.getState())) syncAll();
+  };
+  const stop = whenChanged(store, isReady, syncReady);
+  syncReady();
+  const timer = setInterval(syncReady, syncEveryMs);
   return () => {
     stop();
     clearInterval(timer);

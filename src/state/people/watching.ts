@@ -7,8 +7,10 @@ import {
   selectOffice,
   selectPresence,
   tellElsewhere,
+  whenChanged,
+  type AppStore,
+  type Services,
 } from '@/state/app';
-import type { AppStore, Services } from '@/state/app';
 
 import type { Act } from './blocks';
 
@@ -50,7 +52,7 @@ export function startWatching(store: AppStore, { clock }: Services): () => void 
       if (thenCall) void store.dispatch(placeCall(person.extension));
     }
   };
-  const stop = store.subscribe(look);
+  const stop = whenChanged(store, (state) => state, look);
   const timer = setInterval(look, lookMs);
   return () => {
     stop();

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { newestTold, progressSchema, type Progress, type Told } from '@/core/inbox/notifications';
-import { dropSome, keepOne, type AppStore, type Services } from '@/state/app';
+import { dropSome, keepOne, whenChanged, type AppStore, type Services } from '@/state/app';
 
 import { askServer } from './server';
 
@@ -90,20 +90,24 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
       );
   };
 
-  let last = store.getState();
-  const stopFollowing = store.subscribe(() => {
-    const state = store.getState();
-    const isChanged =
-      state.catchUp.kept.told !== last.catchUp.kept.told || state.office.isOnline !== last.office.isOnline;
-    last = state;
-    if (isChanged) void look();
-  });
+  const stops = [
+    whenChanged(
+      store,
+      (state) => state.catchUp.kept.told,
+      () => void look(),
+    ),
+    whenChanged(
+      store,
+      (state) => state.office.isOnline,
+      () => void look(),
+    ),
+  ];
   forgetOld();
   void look();
   return () => {
     isOver = true;
     clearTimeout(timer);
-    stopFollowing();
+    for (const stop of stops) stop();
   };
 }
 
