@@ -91,8 +91,8 @@ export class Inbox {
     this.messaging = new Messaging(office, isInCall);
     this.faxing = new Faxing(office);
     this.mailboxes = new Mailboxes(office);
-    this.assignments = new Assignments(office);
     this.whoWaits = new WhoWaits(office);
+    this.assignments = new Assignments(office, (teamId, handle) => this.whoWaits.lastTriedAt(teamId, handle));
   }
 
   /** Takes in what was kept by an earlier run. What has come in meanwhile stays. */

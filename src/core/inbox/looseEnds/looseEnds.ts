@@ -160,9 +160,10 @@ function openOf(group: Gathered, parts: LooseParts): LooseEnd | null {
     takenById: null,
   };
   const teamId = teamOf(end);
-  return teamId === null
-    ? end
-    : { ...end, takenById: parts.takenBy(teamId, [...handles, end.who.key], triedAt(end)) };
+  if (teamId === null) return end;
+  // What they want of the worker alone does not concern the team.
+  const since = Math.max(...tries.filter((tried) => tried.teamId === teamId).map(({ at }) => at));
+  return { ...end, takenById: parts.takenBy(teamId, [...handles, end.who.key], since) };
 }
 
 /** The tries with all numbers of theirs, without what was answered at another one. */

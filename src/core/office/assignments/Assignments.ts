@@ -17,7 +17,11 @@ export class Assignments {
   private readonly byId = new Map<string, Assignment>();
   private rows: AssignmentChange[] = [];
 
-  constructor(private readonly officeNow: () => OfficeIndex) {}
+  constructor(
+    private readonly officeNow: () => OfficeIndex,
+    /** When (epoch milliseconds) somebody last tried to reach that team; null where nothing is known of it. */
+    private readonly triedAt: (teamId: string, key: string) => number | null,
+  ) {}
 
   get office(): OfficeIndex {
     return this.officeNow();
@@ -45,10 +49,11 @@ export class Assignments {
   }
 
   private readonly handlers: Handlers<ReadAssignmentRequest, AssignmentRefusal> = {
-    takeOn: ({ personId }, { key, teamId, since, insteadOf }, at) => {
+    takeOn: ({ personId }, { key, teamId, since: asFarAsKnown, insteadOf }, at) => {
       if (!isOfTeam(personId, teamId, this.office)) return refused({ code: 'notYours', what: 'team' });
       const id = assignmentIdOf(teamId, key);
       const before = this.byId.get(id);
+      const since = this.triedAt(teamId, key) ?? asFarAsKnown;
       const holder = before && before.at >= since ? before.byId : null;
       if (holder === personId) return done;
       if (holder !== null && holder !== insteadOf) return refused({ code: 'takenBy', byId: holder });

@@ -9,7 +9,10 @@ export const assignmentRequestSchema = z.discriminatedUnion('type', [
     /** Key of whoever waits. */
     key: z.string(),
     teamId: z.string(),
-    /** When (epoch milliseconds) they last tried, as the asker knows: who took them on before that has them no more. */
+    /**
+     * When (epoch milliseconds) they last tried, as the asker knows: who took them on before that has them no more. Looked at only
+     * where the office does not know itself.
+     */
     since: z.number(),
     /** Who has them as the asker knows, and is to have them no more; null: nobody. */
     insteadOf: z.string().nullable(),

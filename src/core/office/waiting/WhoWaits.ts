@@ -57,6 +57,13 @@ export class WhoWaits {
     return this.withIds(this.ofPerson.get(personId));
   }
 
+  /** When (epoch milliseconds) somebody last tried to reach a team, and has not been answered; null where they have not, or have. */
+  lastTriedAt(teamId: string, heldBy: string): number | null {
+    const tries = this.withIds(this.ofHandle.get(heldBy)).flatMap((row) => row.tries);
+    const ats = tries.filter((tried) => tried.teamId === teamId).map(({ at }) => at);
+    return ats.length === 0 ? null : Math.max(...ats);
+  }
+
   /** Takes in what was kept by an earlier run; then what has happened meanwhile is counted. */
   load(rows: Iterable<Waiting>): void {
     for (const row of rows) this.place(row);

@@ -29,7 +29,11 @@ const takeOn = (since: number, insteadOf: string | null = null) =>
   ({ type: 'takeOn', key, teamId: 'yard', since, insteadOf }) as const;
 const letGo = { type: 'letGo', key, teamId: 'yard' } as const;
 const id = assignmentIdOf('yard', key);
-const open = () => new Assignments(() => index);
+const open = (triedAt: number | null = null) =>
+  new Assignments(
+    () => index,
+    () => triedAt,
+  );
 
 describe('somebody who waits for a team', () => {
   it('is taken on by one of it, and the next hears by whom', () => {
@@ -42,6 +46,16 @@ describe('somebody who waits for a team', () => {
     });
     expect(assignments.all.get(id)).toEqual({ id, key, teamId: 'yard', byId: 'ada', at: 200 });
     expect(assignments.takeChanges()).toHaveLength(1);
+  });
+
+  it('is for everybody again once they have tried anew, whatever the asker says of it', () => {
+    const again = open(300);
+    again.request(member('ada'), takeOn(100), 200);
+    expect(again.request(member('ben'), takeOn(100), 400)).toEqual({ ok: true });
+    // Nor is somebody taken away from who has them by a try that there never was.
+    const kept = open(100);
+    kept.request(member('ada'), takeOn(100), 200);
+    expect(kept.request(member('ben'), takeOn(999), 400).ok).toBe(false);
   });
 
   it('is taken over only from whom one knows to have them, and let go of only by whoever has them', () => {
