@@ -231,6 +231,19 @@ describe('somebody with two numbers', () => {
     expect(endsOf(late, { people: known }).open).toHaveLength(1);
   });
 
+  it('and was done at one of them can be taken back, also after a call with the other', () => {
+    const both = afterAll(
+      [change(home, (row) => doneByHand(row, now + 2 * minute, [])), reachedAt(mobile, now + hour)],
+      afterAll([triedFrom(home, now)]),
+    );
+    const { open, closed } = endsOf(both, { people: known });
+    expect([open, closed]).toMatchObject([[], [{ how: 'done', handles: [handle(home)] }]]);
+    const back = afterAll([change(home, reopened)], both);
+    // Reached at the other number since, they do not wait again for what they tried before.
+    expect(endsOf(back, { people: known }).open).toEqual([]);
+    expect(endsOf(back, { people: unknown }).open).toHaveLength(1);
+  });
+
   it('is promised something under either', () => {
     const followUps = [{ ...promise('peg', now, now + hour), number: home, name: 'Peg' }];
     const { open } = endsOf(afterAll([reachedAt(mobile, now - hour)]), { people: known, followUps });

@@ -33,6 +33,7 @@ export interface LooseEnd {
 /** What was closed last, by itself or by hand. */
 export interface ClosedEnd {
   who: Who;
+  /** By what those are known of whom that was closed. */
   handles: string[];
   at: number;
   how: (typeof closings)[number];
@@ -85,17 +86,15 @@ export function looseEndsOf(parts: LooseParts): LooseEnds {
   const closedTasks = [...taskRows].flatMap(([key, row]) => {
     const who = { key, name: tasks.get(key)?.text ?? '', number: null };
     const last = closedOf([row]);
-    return last ? [{ ...last, who: () => who, handles: () => [key] }] : [];
+    return last ? [{ ...last, who: () => who }] : [];
   });
   const closed = all.flatMap((each) => {
     const last = closedOf(each.rows);
-    return last
-      ? [{ ...last, who: () => newestWho(each, parts), handles: () => handlesOf(each, parts) }]
-      : [];
+    return last ? [{ ...last, who: () => newestWho(each, parts) }] : [];
   });
   // Only those that are kept are named: to write a number costs more than all the rest.
   const newest = [...closed, ...closedTasks].sort((a, b) => b.at - a.at).slice(0, keptClosed);
-  return { open, closed: newest.map((each) => ({ ...each, who: each.who(), handles: each.handles() })) };
+  return { open, closed: newest.map((each) => ({ ...each, who: each.who() })) };
 }
 
 /** A follow-up about nobody waits by itself, under its own words, and only from when it is due. */
@@ -224,14 +223,15 @@ function newestWho({ rows, promises }: Gathered, { office, people }: LooseParts)
 const lastTryOf = ({ tries, closed }: Waiting) => (tries.at(-1) ?? closed?.tries.at(-1))?.at ?? 0;
 
 /** What was closed last of theirs; where that was at one number, also what it answered at the others. */
-function closedOf(rows: readonly Waiting[]): Omit<ClosedEnd, 'who' | 'handles'> | null {
-  const [last] = rows
-    .flatMap(({ closed }) => (closed ? [closed] : []))
-    .sort((a, b) => b.at - a.at || b.tries.length - a.tries.length);
-  if (!last || !hasClosedSome(last, rows)) return null;
+function closedOf(rows: readonly Waiting[]): Omit<ClosedEnd, 'who'> | null {
+  const closings = rows.flatMap(({ closed }) => (closed ? [closed] : []));
+  const last = closings.sort((a, b) => b.at - a.at).find((closing) => hasClosedSome(closing, rows));
+  if (!last) return null;
   const { at, how, byId } = last;
-  const followUpIds = rows.flatMap(({ closed }) => (closed?.at === at ? closed.followUpIds : []));
-  return { at, how, byId, followUpIds: [...new Set(followUpIds)] };
+  const together = rows.filter(({ closed }) => closed?.at === at);
+  const followUpIds = together.flatMap(({ closed }) => closed?.followUpIds ?? []);
+  const handles = together.map(({ handle }) => handle);
+  return { handles, at, how, byId, followUpIds: [...new Set(followUpIds)] };
 }
 
 function hasClosedSome({ at, how, tries }: Closing, rows: readonly Waiting[]): boolean {
