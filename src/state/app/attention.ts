@@ -26,10 +26,11 @@ export function startAttention(store: AppStore): () => void {
     const state = store.getState();
     const incoming = selectIncoming(state);
     const isAway = document.visibilityState !== 'visible' && state.settings.tellsElsewhere;
-    for (const view of incoming) if (isAway && !told.has(view.id)) void notify(view);
-    const now = new Set(incoming.map(({ id }) => id));
-    for (const id of told) if (!now.has(id)) void withdraw(id);
-    told = now;
+    const before = told;
+    told = new Set(incoming.map(({ id }) => id));
+    for (const view of incoming)
+      if (isAway && !before.has(view.id)) void notify(view, () => told.has(view.id));
+    for (const id of before) if (!told.has(id)) void withdraw(id);
     showInMediaKeys(store);
   };
   const onMessage = ({ data }: MessageEvent<{ callId?: string; action?: string }>) => {
@@ -54,7 +55,8 @@ async function worker(): Promise<ServiceWorkerRegistration> {
   return navigator.serviceWorker.ready;
 }
 
-async function notify(view: CallView): Promise<void> {
+/** Tells of a call as long as it rings: the browser may take its time to show it. */
+async function notify(view: CallView, stillRings: () => boolean): Promise<void> {
   if (!canTellElsewhere() || Notification.permission !== 'granted') return;
   const registration = await worker();
   const options: NotificationOptions & { actions: { action: string; title: string }[] } = {
@@ -69,6 +71,7 @@ async function notify(view: CallView): Promise<void> {
     ],
   };
   await registration.showNotification(nameOfCall(view), options);
+  if (!stillRings()) await withdraw(view.id);
 }
 
 /** Tells of something that has come in and asks for nothing at once, while the app is not in front. */
