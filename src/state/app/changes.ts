@@ -28,6 +28,7 @@ export function changesBetween<T>(
   before: Readonly<Record<string, T>>,
   now: Readonly<Record<string, T>>,
 ): Changes<T> {
+  if (before === now) return { put: [], goneIds: [] };
   const known = compared.get(now);
   if (known?.before.deref() === before) return known.changes as Changes<T>;
   const put: T[] = [];

@@ -126,6 +126,11 @@ function rowsOfOld({ who, reasons, furtherTries, snoozedUntil }: OldEnd, state: 
     const tried: Try = { ...reason, kind, openedAt: reason.at, roomId };
     rows.set(handle, withTry(rows.get(handle) ?? nothingOf('', handle), tried, other));
   }
+  // Who is promised something alone may have been put off as well.
+  if (rows.size === 0 && snoozedUntil !== null) {
+    const handle = who.key.startsWith('contact:') ? `number:${who.number ?? ''}` : who.key;
+    rows.set(handle, { ...nothingOf('', handle), number: who.number, name: who.name });
+  }
   return [...rows.values()].map((row, index) => ({
     ...asBrought(row),
     snoozedUntil,

@@ -1,5 +1,6 @@
 /** Who still waits for an answer, in which order, and what closes it. */
 export {
+  answeredForTeam,
   answeredInRoom,
   channels,
   doneByHand,

@@ -6,6 +6,7 @@ import type { FollowUp } from '@/core/inbox/followUps';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { PeopleIndex, type Contact } from '@/core/people/contacts';
 import {
+  answeredForTeam,
   answeredInRoom,
   doneByHand,
   handleOf,
@@ -190,6 +191,39 @@ describe('who waits', () => {
     expect(inOrder(endsOf(afterAll(acts), { takenBy }))).toEqual(['hallin', 'peg']);
     const again = afterAll([...acts, tried('peg', now + 1, team)]);
     expect(inOrder(endsOf(again, { takenBy }))).toEqual(['peg', 'hallin']);
+  });
+
+  it('wanted a team, and was reached by a colleague: what the worker has promised them is still to be kept', () => {
+    const acts = [tried('peg', now, { teamId: 'field' }), tried('peg', now + 1)];
+    const reach = {
+      at: now + hour,
+      began: now + hour / 2,
+      how: 'call',
+      talkMs: 60_000,
+      byId: 'ilse',
+    } as const;
+    const called = change(numbers.peg, (row) => answeredForTeam(row, reach, (teamId) => teamId === 'field'));
+    const ends = endsOf(afterAll([...acts, called]), {
+      followUps: [promise('peg', now + minute, now + hour)],
+    });
+    expect(ends.open[0]?.reasons.map(({ kind, teamId }) => [kind, teamId])).toEqual([
+      ['call', null],
+      ['promised', null],
+    ]);
+    expect(ends.closed).toMatchObject([{ how: 'reachedByColleague', byId: 'ilse' }]);
+    const short = change(numbers.peg, (row) => answeredForTeam(row, { ...reach, talkMs: 9_999 }, () => true));
+    expect(after(...acts, short).open[0]?.reasons).toHaveLength(2);
+  });
+
+  it('is brought from a history counted elsewhere: put off as they were, and answered by what that tells', () => {
+    const brought = { ...nothingOf('maren', handle(numbers.peg)), number: numbers.peg };
+    const off = { ...brought, tries: [tryAt(now)], furtherTries: 3, snoozedUntil: now + hour };
+    expect(withBrought(brought, off)).toMatchObject({ furtherTries: 3, snoozedUntil: now + hour });
+    const here = withTry(brought, tryAt(now, { kind: 'text' }), brought);
+    expect(withBrought(here, off)).toMatchObject({ snoozedUntil: null });
+    const answered = { call: now + minute, callBegan: now, text: null };
+    expect(withBrought(here, { ...brought, answered }).tries).toEqual([]);
+    expect(withBrought(here, { ...brought, answered: { ...answered, call: now - 1 } }).tries).toHaveLength(1);
   });
 
   it('spoke to the worker in a room: what is written there answers that, and nothing else', () => {

@@ -159,19 +159,11 @@ const reachedBy = { call: 'reachedByCall', answer: 'reachedByAnswer', text: 'rea
 export const hasReached = ({ how, talkMs }: Pick<Reach, 'how' | 'talkMs'>): boolean =>
   how === 'text' || talkMs >= reachedMs;
 
-/**
- * They were reached, which answers what came before.
- *
- * @param answers of the tries, those that it may answer; all where it is left out
- */
-export function withReach(
-  row: Waiting,
-  reach: Reach,
-  answers: (tried: Try) => boolean = () => true,
-): Waiting {
+/** They were reached, which answers what came before. */
+export function withReach(row: Waiting, reach: Reach): Waiting {
   if (!hasReached(reach)) return row;
   const { at, began, how, byId } = reach;
-  const closed = row.tries.filter((tried) => tried.at <= at && answers(tried));
+  const closed = row.tries.filter((tried) => tried.at <= at);
   const now = how === 'text' ? { ...never, text: at } : { ...never, call: at, callBegan: began };
   return {
     ...withoutTries(row, closed),
@@ -185,11 +177,38 @@ export function withReach(
 }
 
 /** What was written to them in a room answers what they asked there, and nothing else. */
-export function answeredInRoom(row: Waiting, roomId: string, at: number): Waiting {
-  const tries = row.tries.filter((tried) => tried.roomId === roomId && tried.at <= at);
+export const answeredInRoom = (row: Waiting, roomId: string, at: number): Waiting =>
+  answeredInPart(row, { at, how: 'reachedByText', byId: null }, (tried) => tried.roomId === roomId);
+
+/** A colleague has reached them: that answers what they wanted of teams of both, and keeps nobody else's promises. */
+export const answeredForTeam = (
+  row: Waiting,
+  reach: Reach & { byId: string },
+  isTheirs: (teamId: string) => boolean,
+): Waiting =>
+  hasReached(reach)
+    ? answeredInPart(
+        row,
+        { at: reach.at, how: 'reachedByColleague', byId: reach.byId },
+        ({ teamId }) => teamId !== null && isTheirs(teamId),
+      )
+    : row;
+
+/** Some of the tries until then are answered; that they were reached is not said by it. */
+function answeredInPart(
+  row: Waiting,
+  by: Pick<Closing, 'at' | 'how' | 'byId'>,
+  isAnswered: (tried: Try) => boolean,
+): Waiting {
+  const tries = row.tries.filter((tried) => tried.at <= by.at && isAnswered(tried));
   if (tries.length === 0) return row;
-  const by = { at, how: 'reachedByText', byId: null } as const;
-  return { ...withoutTries(row, tries), closed: { ...by, ...ofClosing(row), tries } };
+  const rest = withoutTries(row, tries);
+  const kept = rest.tries.length === 0 ? 0 : row.furtherTries;
+  return {
+    ...rest,
+    furtherTries: kept,
+    closed: { ...by, ...ofClosing(row), tries, furtherTries: row.furtherTries - kept },
+  };
 }
 
 /** Done by hand, as far as it was known by then, with those follow-ups. */
@@ -234,19 +253,29 @@ function withoutTries(row: Waiting, gone: readonly Try[]): Waiting {
 }
 
 /**
- * Takes in what was reckoned elsewhere, from a history that this row has not seen. What they were answered after is answered.
+ * Takes in what was reckoned elsewhere, from a history that this row has not seen. What they were answered after is answered, here
+ * and there; put off is whoever was, unless there is something here already.
  */
 export function withBrought(
   row: Waiting,
-  brought: Pick<Waiting, 'number' | 'name' | 'tries' | 'answered'>,
+  brought: Pick<Waiting, 'number' | 'name' | 'tries' | 'furtherTries' | 'snoozedUntil' | 'answered'>,
 ): Waiting {
   const answered = lastAnswered(row.answered, brought.answered);
-  const isOpen = ({ at }: Try) => at > Math.max(answered.call ?? -Infinity, answered.text ?? -Infinity);
+  const answeredAt = Math.max(answered.call ?? -Infinity, answered.text ?? -Infinity);
   const known = new Set([...row.tries, ...(row.closed?.tries ?? [])].map(({ id }) => id));
-  const open = brought.tries.filter((tried) => isOpen(tried) && !known.has(tried.id));
-  const { snoozedUntil } = row;
-  const merged = open.reduce((after, tried) => withTry(after, tried, brought), { ...row, answered });
-  return { ...merged, number: row.number ?? brought.number, snoozedUntil };
+  const open = brought.tries.filter(({ id, at }) => at > answeredAt && !known.has(id));
+  const own = row.tries.filter(({ openedAt }) => openedAt > answeredAt);
+  const merged = open.reduce((after, tried) => withTry(after, tried, brought), {
+    ...row,
+    answered,
+    tries: own,
+  });
+  return {
+    ...merged,
+    number: row.number ?? brought.number,
+    furtherTries: merged.furtherTries + (open.length === 0 ? 0 : brought.furtherTries),
+    snoozedUntil: own.length === 0 ? (row.snoozedUntil ?? brought.snoozedUntil) : row.snoozedUntil,
+  };
 }
 
 const lastAnswered = (a: Answered, b: Answered): Answered => ({

@@ -1,6 +1,7 @@
 import type { CallRecord } from '@/core/calls/exchange';
 import {
   afterRecord,
+  answeredForTeam,
   answeredInRoom,
   doneByHand,
   handleOf,
@@ -82,12 +83,12 @@ export class WhoWaits {
     const { reach } = meaningOf(record, office);
     if (reach?.byId !== null) return;
     // Whoever waited for a team of theirs waits for none of it any more.
-    for (const row of this.withIds(this.ofHandle.get(heldBy))) {
-      const isTheirs = ({ teamId }: { teamId: string | null }) =>
-        teamId !== null && isOfTeam(personId, teamId, office);
-      if (row.personId !== personId && row.tries.some(isTheirs))
-        this.change(row.personId, heldBy, () => withReach(row, { ...reach, byId: personId }, isTheirs));
-    }
+    const byColleague = { ...reach, byId: personId };
+    for (const row of this.withIds(this.ofHandle.get(heldBy)))
+      if (row.personId !== personId)
+        this.change(row.personId, heldBy, () =>
+          answeredForTeam(row, byColleague, (teamId) => isOfTeam(personId, teamId, office)),
+        );
   }
 
   /** Texts, messages and faxes that came, or got there. */

@@ -88,6 +88,12 @@ describe('who waits', () => {
           end({ key: 'person:hugh', name: 'Hugh Pellow', number: '203' }, [
             { ...reason, id: 'm', kind: 'message' },
           ]),
+          {
+            ...end({ key: 'contact:skerrow', name: 'Skerrow Harbour', number: '+441134960133' }, [
+              { ...reason, id: 's', kind: 'text' },
+            ]),
+            snoozedUntil: start + 3_600_000,
+          },
           end({ key: 'withheld:c9', name: 'Withheld number', number: null }, [
             { ...reason, id: 'c9-maren', kind: 'voicemail', lengthMs: 9_000 },
           ]),
