@@ -1,6 +1,7 @@
 import TinyQueue from 'tinyqueue';
 
-import { Exchange, type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/calls/exchange';
+import { type CallRecord, type ExchangeEvent, type ExchangeState } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
 import { greetingSeconds } from '@/core/setup';
 import { atLocalTime, localDayKey, localWeekday, shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 

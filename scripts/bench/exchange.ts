@@ -1,5 +1,7 @@
-import { Exchange, isLive, whatIsHeard, type Command, type CommandResult } from '@/core/calls/exchange';
-import { may, sightOf, viewOfCall, type OfficeSeen, type Session } from '@/core/office';
+import { isLive, whatIsHeard, type Command, type CommandResult } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
+import { type OfficeSeen, type Session } from '@/core/office';
+import { may, sightOf, viewOfCall } from '@/core/office/machine';
 import { emptyOffice, type OfficeSetup } from '@/core/setup';
 
 import { runInNewContext } from 'node:vm';

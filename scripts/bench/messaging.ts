@@ -1,11 +1,6 @@
-import {
-  emptyInbox,
-  Inbox,
-  inboxRequestSchema,
-  seenChanges,
-  writtenOfficeMessage,
-  type Session,
-} from '@/core/office';
+import { inboxRequestSchema, writtenOfficeMessage, type Session } from '@/core/office';
+import { seenChanges } from '@/core/office/machine';
+import { emptyInbox, Inbox } from '@/core/office/machine';
 import { emptyOffice, OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import type { Figure } from './figures';

@@ -1,14 +1,8 @@
 import { z } from 'zod';
 
-import {
-  allSeen,
-  Inbox,
-  inboxRequestSchema,
-  seenChanges,
-  seenTablesSchema,
-  type KeptPersonal,
-  type Session,
-} from '@/core/office';
+import { inboxRequestSchema, seenTablesSchema, type KeptPersonal, type Session } from '@/core/office';
+import { allSeen, seenChanges } from '@/core/office/machine';
+import { Inbox } from '@/core/office/machine';
 import { workSchema } from '@/core/inbox/followUps';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 

@@ -1,15 +1,17 @@
-import { sampleCast, sampleContacts, sampleOffice } from '@sample';
+import { sampleContacts } from '@sample/contacts';
 
 import type { Beginning } from '@/state/app';
 import { sampleStorage } from '@/state/offices';
 import { makeSampleHistory } from '@/workers';
 
+import { openOfficeWorker } from './openOfficeWorker';
+
 /** The sample: an office with ninety days behind it. */
 export const sample: Beginning = {
+  which: 'sample',
   storage: sampleStorage,
-  setup: sampleOffice,
+  openWorker: openOfficeWorker,
   contacts: sampleContacts,
   outsiders: sampleContacts,
-  cast: sampleCast,
   makeHistory: makeSampleHistory,
 };

@@ -1,6 +1,6 @@
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 
-import { expect, test } from './office';
+import { beforeTheOffice, expect, Office, test } from './office';
 
 const entriesOf = { database: 'cendro', store: 'entries' };
 
@@ -71,26 +71,62 @@ test(
   },
 );
 
+/** A tab more, at some place. */
+async function anotherTab(context: BrowserContext, path: string): Promise<{ page: Page; office: Office }> {
+  const page = await context.newPage();
+  await page.goto(path);
+  return { page, office: new Office(page) };
+}
+
 test(
-  'a second tab does not run the office, and can take it over',
+  'three tabs have one office; the first is closed in the middle, and the others go on',
   { tag: '@phone' },
   async ({ office, page, context }) => {
     await office.open('/outside');
     await office.callIn('Peg Anstey', 'Direct');
     await office.answer().click();
-    const second = await context.newPage();
-    await second.goto('/');
-    await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-    await second.getByRole('button', { name: 'Use it here instead' }).click();
-    await expect(second.getByRole('button', { name: /^Peg Anstey .* Back to call$/ })).toBeVisible();
-    await expect(page.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-    await page.getByRole('button', { name: 'Use it here instead' }).click();
-    await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
-    await expect(office.toTheCall()).toBeVisible();
+    const second = await anotherTab(context, '/');
+    await second.office.toTheCall().click();
+    await expect(second.office.youHear('You hear Peg Anstey')).toBeVisible();
+    const third = await anotherTab(context, '/person/contact%3Aangling');
+    await third.page.getByRole('textbox', { name: /^Text to/ }).fill('The gate is open');
+    await third.page.getByRole('button', { name: 'Send', exact: true }).click();
+    await expect(third.page.getByText('The gate is open').first()).toBeVisible();
+
+    // The first one hosts the office, and sounds.
+    await page.bringToFront();
+    await second.office.act('Mute').click();
+    await expect(office.act('Mute')).toHaveAttribute('aria-pressed', 'true');
+    await page.close();
+    await expect(third.page.getByText('The gate is open').first()).toBeVisible();
+    await second.office.act('Mute').click();
+    await expect(second.office.act('Mute')).not.toHaveAttribute('aria-pressed', 'true');
+    await expect(third.office.toTheCall()).toBeVisible();
+    await second.office.end().click();
+    await expect(third.office.toTheCall()).toHaveCount(0);
+    await second.office.goToEverything();
+    await expect(second.office.newestOf('Peg Anstey')).toContainText('Answered');
+    await third.page.close();
+    await second.page.close();
   },
 );
 
-test('a tab that takes the office back knows what the other did meanwhile, and nothing twice', async ({
+test('the sound goes with the tab that is looked at, and moves on when that is closed', async ({
+  office,
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.open('/outside');
+  await office.callIn('Peg Anstey', 'Direct');
+  await expect(office.answer()).toBeVisible();
+  const second = await anotherTab(context, '/');
+  await expect(second.office.answer()).toBeVisible();
+  await second.page.close();
+  await expect(page.getByText('The sound is in this tab now.')).toBeVisible();
+});
+
+test('what is written, removed and chosen in one tab is so in the other', async ({
   office,
   page,
   context,
@@ -103,13 +139,12 @@ test('a tab that takes the office back knows what the other did meanwhile, and n
   await expect(notes(page)).toHaveCount(1);
   await office.goToEverything();
   const calls = await today(page).getAttribute('aria-label');
-  const second = await context.newPage();
-  await second.goto('/notes');
-  await second.getByRole('button', { name: 'Use it here instead' }).click();
-  await second.getByRole('button', { name: 'Remove the note: Of the first tab' }).click();
-  await expect(notes(second)).toHaveCount(0);
-  await page.getByRole('button', { name: 'Use it here instead' }).click();
-  await expect(second.getByRole('heading', { name: 'Cendro is open in another tab' })).toBeVisible();
+  const second = await anotherTab(context, '/notes');
+  await second.page.getByRole('button', { name: 'Remove the note: Of the first tab' }).click();
+  await expect(notes(second.page)).toHaveCount(0);
+  await second.office.goToEverything();
+  await expect(today(second.page)).toHaveAttribute('aria-label', calls ?? '');
+  await second.page.close();
   await office.goTo('Loose ends');
   await page.getByRole('button', { name: 'Notes', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'A new note' })).toBeVisible();
@@ -246,20 +281,20 @@ test('a full storage is told, calls go on, and nothing is lost once there is roo
   office,
   page,
 }) => {
-  await page.addInitScript(() => {
-    const put = IDBObjectStore.prototype.put;
-    IDBObjectStore.prototype.put = function (...parameters) {
-      if (sessionStorage.getItem('full')) {
-        throw new DOMException(
-          'The current transaction exceeded its quota limitations.',
-          'QuotaExceededError',
-        );
-      }
-      return put.apply(this, parameters);
-    };
-  });
+  await beforeTheOffice(
+    page,
+    `let isFull = false;
+    new BroadcastChannel('room').onmessage = ({ data }) => (isFull = data);
+    const { put } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.put = function (...given) {
+      if (isFull) throw new DOMException('The current transaction exceeded its quota limitations.', 'QuotaExceededError');
+      return put.apply(this, given);
+    };`,
+  );
+  const setFull = (isFull: boolean) =>
+    page.evaluate((is) => new BroadcastChannel('room').postMessage(is), isFull);
   await office.open('/outside');
-  await page.evaluate(() => sessionStorage.setItem('full', 'yes'));
+  await setFull(true);
   await office.callIn('Peg Anstey', 'Direct');
   await office.answer().click();
   await office.end().click();
@@ -267,7 +302,7 @@ test('a full storage is told, calls go on, and nothing is lost once there is roo
   await office.goToEverything();
   await expect(office.newest()).toContainText('Peg Anstey');
 
-  await page.evaluate(() => sessionStorage.removeItem('full'));
+  await setFull(false);
   await office.callIn('Bexhollow Reservoir', 'Direct');
   await office.answer().click();
   await expect(page.getByText('This device has no room left.')).toHaveCount(0);
@@ -321,15 +356,17 @@ for (const path of ['/nowhere/at-all', '/_sitemap'])
     await expect(page.getByRole('heading', { level: 1, name: /Loose ends/ })).toBeVisible();
   });
 
-/** Every reading of storage fails for so long after the page has begun; null: for ever. */
+/** Every reading of storage fails for so long after the page, and the office, have begun; null: for ever. */
 async function breakReading(page: Page, forMs: number | null) {
-  await page.addInitScript((ms) => {
+  const run = `{
     const { get } = IDBObjectStore.prototype;
-    IDBObjectStore.prototype.get = function (...parameters) {
-      if (ms === null || performance.now() < ms) throw new DOMException('Internal error.', 'UnknownError');
-      return get.apply(this, parameters);
+    IDBObjectStore.prototype.get = function (...given) {
+      if (${forMs} === null || performance.now() < ${forMs}) throw new DOMException('Internal error.', 'UnknownError');
+      return get.apply(this, given);
     };
-  }, forMs);
+  }`;
+  await page.addInitScript(run);
+  await beforeTheOffice(page, run);
 }
 
 test('a storage that can’t be read for a moment loses nothing', async ({ office, page }) => {
@@ -391,14 +428,14 @@ test('a browser that lets no site keep anything runs the office in memory, and s
   office,
   page,
 }) => {
-  await page.addInitScript(() => {
-    for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
-      Object.defineProperty(window, name, {
-        get: () => {
-          throw new DOMException('Access is denied', 'SecurityError');
-        },
-      });
-  });
+  const run = `for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
+    Object.defineProperty(globalThis, name, {
+      get: () => {
+        throw new DOMException('Access is denied', 'SecurityError');
+      },
+    });`;
+  await page.addInitScript(run);
+  await beforeTheOffice(page, run);
   await office.open('/');
   await expect(page.getByRole('alert').getByText(/^This browser can’t keep anything/)).toBeVisible();
   await expect(page.getByText('6 people wait for an answer')).toBeVisible();

@@ -16,6 +16,7 @@ async function press(locator: Locator, key = 'Enter') {
 async function answerPeg(office: Office) {
   await office.open('/outside');
   await office.callIn('Peg Anstey', 'Direct');
+  await expect(office.answer()).toBeVisible();
   await office.page.keyboard.press('a');
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
   // What comes next is a key away: the focus has not gone with the ringing screen.
@@ -124,6 +125,7 @@ test('a call is answered, noted on, transferred after a talk, and the last one e
 }) => {
   await office.open('/outside');
   await office.callIn('Peg Anstey', 'Direct');
+  await expect(office.answer()).toBeVisible();
   const key = (name: string) => page.keyboard.press(name);
   await key('a');
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();

@@ -48,6 +48,16 @@ export class Office {
     await this.page.getByRole('button', { name: `${step} on`, exact: true }).click();
   }
 
+  /** The same by another tab, for one that is busy. */
+  async letPassElsewhere(...steps: ('5 s' | '30 s' | '5 min' | '1 h')[]) {
+    const elsewhere = new Office(await this.page.context().newPage());
+    // Where whoever calls covers nothing.
+    await elsewhere.page.setViewportSize({ width: 1280, height: 800 });
+    await elsewhere.page.goto('/outside');
+    for (const step of steps) await elsewhere.letPass(step);
+    await elsewhere.page.close();
+  }
+
   async dial(text: string) {
     await this.goTo('Dial');
     await this.page.getByRole('textbox', { name: 'Number, extension or name' }).fill(text);
@@ -154,6 +164,14 @@ export class Office {
       );
     });
   }
+}
+
+/** Has something run in the worker that hosts the office, before all else. */
+export async function beforeTheOffice(page: Page, run: string): Promise<void> {
+  await page.route(/\/office-[0-9a-f]+\.js$/, async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, body: `${run}\n${await response.text()}` });
+  });
 }
 
 /** A test that takes the network away expects that something can't be fetched. */

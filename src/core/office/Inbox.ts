@@ -4,26 +4,20 @@ import type { Waiting } from '@/core/inbox/looseEnds';
 import type { Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
 
-import {
-  assignmentRequestSchema,
-  Assignments,
-  type Assignment,
-  type AssignmentChange,
-  type ReadAssignmentRequest,
-} from './assignments';
-import { Faxing, faxingRequestSchema, type FaxChange, type KeptFax, type ReadFaxingRequest } from './faxing';
-import {
-  Mailboxes,
-  mailboxRequestSchema,
-  type MailboxChange,
-  type ReadMailboxRequest,
-  type Spoken,
-} from './mailboxes';
-import { Messaging, type KeptMessage, type MessagingChange } from './messaging';
-import { Personal, personalRequestSchema, type PersonalChange, type ReadPersonalRequest } from './personal';
+import { assignmentRequestSchema, type Assignment, type ReadAssignmentRequest } from './assignments';
+import { Assignments, type AssignmentChange } from './assignments/Assignments';
+import { faxingRequestSchema, type KeptFax, type ReadFaxingRequest } from './faxing';
+import { Faxing, type FaxChange } from './faxing/Faxing';
+import { mailboxRequestSchema, type ReadMailboxRequest, type Spoken } from './mailboxes';
+import { Mailboxes, type MailboxChange } from './mailboxes/Mailboxes';
+import type { KeptMessage } from './messaging';
+import { Messaging, type MessagingChange } from './messaging/Messaging';
+import { personalRequestSchema, type ReadPersonalRequest } from './personal';
+import { Personal, type PersonalChange } from './personal/Personal';
 import type { InboxReply, ReadInboxRequest } from './requests';
 import type { Session } from './session';
-import { WhoWaits, waitingRequestSchema, type ReadWaitingRequest, type WaitingChange } from './waiting';
+import { waitingRequestSchema, type ReadWaitingRequest } from './waiting';
+import { WhoWaits, type WaitingChange } from './waiting/WhoWaits';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
 export type InboxChange =

@@ -1,9 +1,9 @@
-/** The office as one thing for many: who asks, what they may ask for, and what they see. */
+/** The office as one thing for many: who asks, what they may ask for, and what they see. What carries it out is at `./machine`. */
 export { assignmentIdOf, assignmentSchema, type Assignment } from './assignments';
 export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
-export { emptyInbox, Inbox, isOfPersonal, type InboxChange, type KeptInbox } from './Inbox';
+export type { Inbox, InboxChange, KeptInbox } from './Inbox';
 export { hearsMailbox, spokenSchema, voicemailOf, type Mailboxes, type Spoken } from './mailboxes';
-export { may, type Denial, type OfficeSeen } from './may';
+export type { Denial, OfficeSeen } from './may';
 export {
   addresseeOf,
   keptMessageSchema,
@@ -13,6 +13,7 @@ export {
   type OfficeMessage,
 } from './messaging';
 export {
+  personalRowSchema,
   type KeptPersonal,
   type OwnedRow,
   type PersonalRow,
@@ -26,13 +27,6 @@ export {
   type InboxRequest,
   type ReadInboxRequest,
 } from './requests';
-export {
-  allSeen,
-  seenChanges,
-  seenChangeSchema,
-  seenTablesSchema,
-  type SeenChange,
-  type SeenTables,
-} from './seen';
+export { seenChangeSchema, seenTablesSchema, type SeenChange, type SeenTables } from './seen';
 export { hasRole, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
-export { sightOf, viewOfCall, viewOfEvent, type Sight } from './view';
+export type { Sight } from './view';

@@ -12,7 +12,7 @@ export interface OfficeSeen {
   office: OfficeIndex;
   calls: ReadonlyMap<string, Call>;
   legOf(id: string): Leg | null;
-  devicesInUse: ReadonlySet<string>;
+  devicesInUse: Pick<ReadonlySet<string>, 'has'>;
 }
 
 const not = (what: Denial['what']): Denial => ({ code: 'notYours', what });

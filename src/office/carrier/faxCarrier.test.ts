@@ -1,4 +1,5 @@
-import { FaxCarrier, type FaxScript, type OutgoingFax } from '.';
+import { type FaxScript, type OutgoingFax } from '.';
+import { FaxCarrier } from './machine';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const number = '+441174960155';

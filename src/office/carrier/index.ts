@@ -1,9 +1,8 @@
-/** The text carrier outside. */
+/** The carriers of texts and faxes outside: what they take and tell. What plays them is at `./machine`. */
 export {
   carrierStateSchema,
   incomingTextSchema,
   outgoingTextSchema,
-  TextCarrier,
   type CarrierState,
   textEventSchema,
   textScriptSchema,
@@ -12,9 +11,8 @@ export {
   type OutgoingText,
   type TextEvent,
   type TextScript,
-} from './TextCarrier';
+} from './texts';
 export {
-  FaxCarrier,
   faxCarrierStateSchema,
   faxScriptSchema,
   faxToldSchema,
@@ -25,4 +23,4 @@ export {
   type FaxTold,
   type IncomingFax,
   type OutgoingFax,
-} from './FaxCarrier';
+} from './faxes';

@@ -1,4 +1,5 @@
-import { TextCarrier, type CarrierCast, type TextScript } from '.';
+import { type CarrierCast, type TextScript } from '.';
+import { TextCarrier } from './machine';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const number = '+447700900333';

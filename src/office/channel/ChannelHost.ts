@@ -1,7 +1,19 @@
 import type { z } from 'zod';
 
-import type { OfficeLink } from '../link';
-import { browserTimer, toHostSchema, type Port, type Timer, type ToApp, type ToHost } from './protocol';
+import type { SeenTables } from '@/core/office';
+
+import type { OutsideLink } from '../link';
+import {
+  browserTimer,
+  noRows,
+  toHostSchema,
+  type Port,
+  type TablesPart,
+  type Timer,
+  type ToApp,
+  type ToHost,
+} from './protocol';
+import { partsOf } from './tableParts';
 
 type Asked = z.infer<typeof toHostSchema> & { kind: 'ask' };
 
@@ -10,7 +22,11 @@ const mostKept = 1_000;
 export const beatMs = 1_000;
 
 interface ChannelHostOptions {
+  /** By which name the app is known, also to a host that is begun anew. */
+  app?: string;
   mostKept?: number;
+  /** How often the number of the last update is told, in milliseconds. */
+  beatMs?: number;
   timer?: Timer;
 }
 
@@ -25,12 +41,14 @@ export class ChannelHost {
   /** What was asked and is not known to have been answered, by its id. */
   private readonly answers = new Map<number, Promise<ToApp>>();
   private answeredUpTo = 0;
+  /** Of the reading of all rows that is under way. */
+  private parts: readonly SeenTables[] = [];
   private stopBeating: () => void = () => undefined;
   private readonly stopListening: () => void;
   private isOver = false;
 
   constructor(
-    private readonly link: OfficeLink,
+    private readonly link: OutsideLink,
     private readonly port: Port,
     private readonly options: ChannelHostOptions = {},
   ) {
@@ -85,29 +103,49 @@ export class ChannelHost {
     if (!this.isOver) this.port.say(said);
   }
 
-  private async carryOut({ id, asked }: Asked): Promise<ToApp> {
+  private async carryOut(message: Asked): Promise<ToApp> {
+    const { id, asked } = message;
     try {
       const before = this.told;
-      const answer = await this.carry(asked);
+      const answer = await this.carry(message);
       // An act is answered after all that it caused; what is read is of the time before it was.
-      const isAct = asked.what === 'send' || asked.what === 'ask';
+      const isAct = asked.what !== 'snapshot' && asked.what !== 'own' && asked.what !== 'tables';
       return { kind: 'answer', id, told: isAct ? this.told : before, answer };
     } catch (error) {
       return { kind: 'fault', id, words: error instanceof Error ? error.message : 'A fault' };
     }
   }
 
-  private carry(asked: Asked['asked']): Promise<unknown> {
+  private carry({ id, answeredUpTo, asked }: Asked): Promise<unknown> {
+    const { app } = this.options;
+    const numbered = app === undefined ? undefined : { app, id, answeredUpTo };
     switch (asked.what) {
       case 'send':
-        return this.link.send(asked.command);
+        return this.link.send(asked.command, numbered);
       case 'ask':
-        return this.link.ask(asked.request);
+        return this.link.ask(asked.request, numbered);
       case 'snapshot':
         return this.link.snapshot();
+      case 'own':
+        return this.link.own();
       case 'tables':
-        return this.link.tables();
+        return this.readPart(asked.part);
+      case 'play':
+        return this.link.play(asked.asked);
+      case 'scriptOf':
+        return this.link.scriptOf(asked.party);
+      case 'askAs':
+        return this.link.askAs(asked.personId, asked.request);
     }
+  }
+
+  private async readPart(part: number): Promise<TablesPart> {
+    if (part === 0) this.parts = partsOf(await this.link.tables());
+    const { length } = this.parts;
+    const rows = this.parts[part];
+    // The last one is not wanted again: under the same number the same answer is still there.
+    if (part + 1 >= length) this.parts = [];
+    return rows ? { rows, parts: length } : { rows: noRows(), parts: 0 };
   }
 
   private tellAgain(after: number): void {
@@ -120,7 +158,7 @@ export class ChannelHost {
     this.stopBeating = (this.options.timer ?? browserTimer)(() => {
       this.port.say({ kind: 'beat', told: this.told });
       this.beat();
-    }, beatMs);
+    }, this.options.beatMs ?? beatMs);
   }
 }
 

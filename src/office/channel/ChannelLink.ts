@@ -1,16 +1,19 @@
 import type { Command, CommandResult } from '@/core/calls/exchange';
-import type { InboxReply, InboxRequest, SeenTables } from '@/core/office';
+import type { InboxReply, InboxRequest, SeenChange, SeenTables } from '@/core/office';
 
-import type { OfficeLink, OfficeUpdate } from '../link';
+import type { OfficeUpdate, OutsideLink, Playing } from '../link';
+import type { Script } from '../standins';
 import {
   answerSchemas,
   browserTimer,
   toAppSchema,
   type Asked,
   type Port,
+  type TablesPart,
   type Timer,
   type ToHost,
 } from './protocol';
+import { joined } from './tableParts';
 
 /** Without an answer, it is said again after that long. */
 export const againMs = 1_000;
@@ -30,14 +33,20 @@ interface Early {
   answer: unknown;
 }
 
+/** Something that was asked and has not been answered, so that it can be asked in the place of an app that is gone. */
+export interface Unanswered {
+  id: number;
+  request: InboxRequest;
+}
+
 interface ChannelLinkOptions {
   timer?: Timer;
-  /** What was missed is not kept any more: snapshot and tables have to be read anew. */
+  /** What was missed is not kept any more: the rows have to be read anew. Calls are told as they are. */
   onAnew?: () => void;
 }
 
 /** The link of an app to a host at the other end of a channel that may lose, repeat and delay. */
-export class ChannelLink implements OfficeLink {
+export class ChannelLink implements OutsideLink {
   private lastId = 0;
   private readonly waiting = new Map<number, Waiting>();
   private early: Early[] = [];
@@ -47,14 +56,51 @@ export class ChannelLink implements OfficeLink {
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
   /** After which number updates have been missed, and asked for. */
   private missedAfter: number | null = null;
+  /** One more whenever everything has to be read anew. */
+  private readings = 0;
   private stopMissing: () => void = () => undefined;
   private isOver = false;
 
   constructor(
-    private readonly port: Port,
+    private port: Port,
     private readonly options: ChannelLinkOptions = {},
   ) {
-    port.hear((message) => this.hear(message));
+    this.listen();
+  }
+
+  /** Goes on with a host that was begun anew: what was asked is asked again, and everything has to be read. */
+  moveTo(port: Port): void {
+    this.port.close();
+    this.port = port;
+    this.stopMissing();
+    this.missedAfter = null;
+    this.told = 0;
+    this.ahead.clear();
+    // Answers wait for updates that nobody will tell any more.
+    for (const early of this.early) early.told = 0;
+    this.listen();
+    this.readings++;
+    this.settle();
+    for (const id of [...this.waiting.keys()]) this.say(id);
+    this.readAnew();
+  }
+
+  /** Whether something has been asked and not been answered. */
+  isWaiting(): boolean {
+    return this.waiting.size > 0;
+  }
+
+  /** Asks under a number that was given before, by an app of the same name. */
+  askUnder(id: number, request: InboxRequest): Promise<InboxReply> {
+    this.lastId = Math.max(this.lastId, id - 1);
+    return this.request({ what: 'ask', request });
+  }
+
+  /** What has been asked beside calls and not been answered yet. */
+  unanswered(): Unanswered[] {
+    return [...this.waiting].flatMap(([id, { asked }]) =>
+      asked.what === 'ask' ? [{ id, request: asked.request }] : [],
+    );
   }
 
   send(command: Command): Promise<CommandResult> {
@@ -69,8 +115,39 @@ export class ChannelLink implements OfficeLink {
     return this.request({ what: 'snapshot' });
   }
 
-  tables(): Promise<SeenTables> {
-    return this.request({ what: 'tables' });
+  own(): Promise<SeenTables['personal']> {
+    return this.request({ what: 'own' });
+  }
+
+  /** Reads the rows part by part. What is told meanwhile is put in its place, which needs all of it to have come. */
+  async tables(): Promise<SeenTables> {
+    for (;;) {
+      const changes: SeenChange[] = [];
+      const stop = this.subscribe((update) => changes.push(...update.changes));
+      const parts: SeenTables[] = [];
+      const reading = this.readings;
+      let left = 1;
+      while (left > 0 && reading === this.readings) {
+        const read = await this.request<TablesPart>({ what: 'tables', part: parts.length });
+        if (read.parts === 0) break;
+        parts.push(read.rows);
+        left = read.parts - parts.length;
+      }
+      stop();
+      if (left === 0 && reading === this.readings) return joined(parts, changes);
+    }
+  }
+
+  play(asked: Playing): Promise<void> {
+    return this.request({ what: 'play', asked });
+  }
+
+  scriptOf(party: string): Promise<Script> {
+    return this.request({ what: 'scriptOf', party });
+  }
+
+  askAs(personId: string, request: InboxRequest): Promise<InboxReply> {
+    return this.request({ what: 'askAs', personId, request });
   }
 
   subscribe(listener: (update: OfficeUpdate) => void): () => void {
@@ -92,6 +169,13 @@ export class ChannelLink implements OfficeLink {
     this.waiting.clear();
   }
 
+  private listen(): void {
+    const { port } = this;
+    port.hear((message) => {
+      if (port === this.port) this.hear(message);
+    });
+  }
+
   private request<Answer>(asked: Asked): Promise<Answer> {
     if (this.isOver) return Promise.reject(new Error('The link was closed.'));
     const id = ++this.lastId;
@@ -107,6 +191,7 @@ export class ChannelLink implements OfficeLink {
     const waiting = this.waiting.get(id);
     if (!waiting) return;
     this.port.say(waiting.message);
+    waiting.callOff();
     waiting.callOff = (this.options.timer ?? browserTimer)(() => this.say(id), againMs);
   }
 
@@ -156,10 +241,20 @@ export class ChannelLink implements OfficeLink {
   private beginAnew(told: number): void {
     if (told <= this.told) return;
     this.told = told;
+    this.readings++;
     for (const number of this.ahead.keys()) if (number <= told) this.ahead.delete(number);
-    this.options.onAnew?.();
     this.tell();
     this.settle();
+    this.readAnew();
+  }
+
+  /** What was missed is told as everything that is; rows the app reads again by itself. */
+  private readAnew(): void {
+    void this.snapshot().then(
+      (update) => this.listeners.forEach((listener) => listener(update)),
+      () => undefined,
+    );
+    this.options.onAnew?.();
   }
 
   /** Gives the answers whose updates have been told. */
@@ -169,7 +264,7 @@ export class ChannelLink implements OfficeLink {
     for (const { id, told, answer } of ready) {
       const waiting = this.done(id);
       // What was read before that which has been told since would undo it: it is read once more.
-      const isRead = waiting?.asked.what === 'snapshot' || waiting?.asked.what === 'tables';
+      const isRead = waiting?.asked.what === 'snapshot' || waiting?.asked.what === 'own';
       if (waiting && isRead && told < this.told) {
         this.request<never>(waiting.asked).then(waiting.resolve, waiting.reject);
         continue;

@@ -1,4 +1,5 @@
 /** An office at the other end of a channel (a worker's, another tab's, a socket's) that may lose, repeat and delay. */
+export { broadcastPort } from './broadcastPort';
 export { ChannelHost } from './ChannelHost';
-export { ChannelLink } from './ChannelLink';
+export { ChannelLink, type Unanswered } from './ChannelLink';
 export { type Port, type Timer } from './protocol';

@@ -1,16 +1,22 @@
 import { z } from 'zod';
 
 import { commandSchema } from '@/core/calls/exchange';
-import { inboxRequestSchema, seenTablesSchema } from '@/core/office';
+import { inboxRequestSchema, seenTablesSchema, type SeenTables } from '@/core/office';
 
-import { officeUpdateSchema } from '../link';
+import { officeUpdateSchema, playingSchema } from '../link';
+import { scriptSchema } from '../standins';
 
-/** What an app may ask over a channel: what its link offers. */
+/** What an app may ask over a channel: what its link offers, the tables in parts. */
 export const askedSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('send'), command: commandSchema }),
   z.object({ what: z.literal('ask'), request: inboxRequestSchema }),
   z.object({ what: z.literal('snapshot') }),
-  z.object({ what: z.literal('tables') }),
+  z.object({ what: z.literal('own') }),
+  /** One part of all rows, the first being 0: those of the instant at which that was asked for. */
+  z.object({ what: z.literal('tables'), part: z.number().int().min(0) }),
+  z.object({ what: z.literal('play'), asked: playingSchema }),
+  z.object({ what: z.literal('scriptOf'), party: z.string() }),
+  z.object({ what: z.literal('askAs'), personId: z.string(), request: inboxRequestSchema }),
 ]);
 export type Asked = z.input<typeof askedSchema>;
 
@@ -18,13 +24,29 @@ const replySchema = z.discriminatedUnion('ok', [
   z.looseObject({ ok: z.literal(true) }),
   z.looseObject({ ok: z.literal(false), reason: z.looseObject({ code: z.string() }) }),
 ]);
+const tablesPartSchema = z.object({
+  rows: seenTablesSchema,
+  /** How many parts there are; 0 where the host does not know of the first one (any more). */
+  parts: z.number().int().min(0),
+});
+export type TablesPart = z.infer<typeof tablesPartSchema>;
+
 /** What answers it, by what was asked. */
 export const answerSchemas = {
   send: replySchema,
   ask: replySchema,
   snapshot: officeUpdateSchema,
-  tables: seenTablesSchema,
+  own: seenTablesSchema.shape.personal,
+  tables: tablesPartSchema,
+  play: z.undefined(),
+  scriptOf: scriptSchema,
+  askAs: replySchema,
 } as const;
+
+export const noRows = (): SeenTables => ({
+  ...{ messages: [], rooms: [], faxes: [], voicemails: [] },
+  ...{ assignments: [], waiting: [], personal: [] },
+});
 
 const id = z.number().int().positive();
 /** How many updates the host had told when it said so: one more with each. */

@@ -1,12 +1,15 @@
-/** The link to an office, and the office that runs in the page. */
-export { InPageOffice, type InPageOfficeOptions, type OfficeStep } from './InPageOffice';
+/** The link of an app to an office: what is asked and told over it, in either direction. */
 export {
-  officeRequestSchema,
   officeStateSchema,
   officeUpdateSchema,
+  playingSchema,
+  recordsIn,
   type OfficeLink,
-  type OutsideLink,
-  type OfficeRequest,
   type OfficeState,
   type OfficeUpdate,
+  type OutsideLink,
+  type Playing,
+  type ReadPlaying,
+  type ToldBefore,
 } from './link';
+export { type Numbered } from './numbered';

@@ -2,17 +2,17 @@ import { z } from 'zod';
 
 import {
   callSchema,
-  commandSchema,
   exchangeEventSchema,
   exchangeStateSchema,
   recordSchema,
+  type CallRecord,
   type Command,
   type CommandResult,
 } from '@/core/calls/exchange';
 
 import { seenChangeSchema, type InboxReply, type InboxRequest, type SeenTables } from '@/core/office';
 import { officeSetupSchema } from '@/core/setup';
-import { networkSchema, type Network } from '@/core/calls/quality';
+import { networkSchema } from '@/core/calls/quality';
 
 import {
   carrierStateSchema,
@@ -23,16 +23,15 @@ import {
   incomingTextSchema,
   textEventSchema,
   textScriptSchema,
-  type FaxScript,
-  type IncomingFax,
-  type IncomingText,
-  type TextScript,
 } from '../carrier';
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
+import { answeredSchema, type Numbered } from './numbered';
 
 /** What an office tells those linked to it: what happened, the calls it changed as they are now, and what is said. */
 export const officeUpdateSchema = z.object({
   at: z.number(),
+  /** Everything as it is: of calls that are not in it there are none. */
+  isWhole: z.boolean(),
   events: z.array(exchangeEventSchema),
   changedCalls: z.array(callSchema),
   endedCallIds: z.array(z.string()),
@@ -48,6 +47,10 @@ export const officeUpdateSchema = z.object({
 });
 export type OfficeUpdate = z.infer<typeof officeUpdateSchema>;
 
+/** The records of calls that an update tells of, in their order. */
+export const recordsIn = ({ events }: Pick<OfficeUpdate, 'events'>): CallRecord[] =>
+  events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+
 /** What an app of an earlier version had been told by the office and had not taken in, which the office kept for it. */
 const toldBeforeSchema = officeUpdateSchema.pick({ at: true, events: true }).extend({
   /** Messages that had come in or arrived. */
@@ -61,9 +64,8 @@ const toldBeforeSchema = officeUpdateSchema.pick({ at: true, events: true }).ext
 });
 export type ToldBefore = z.infer<typeof toldBeforeSchema>;
 
-/** What a linked app may send: a command for the exchange, a new script for a stand-in, or another network. */
-export const officeRequestSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('command'), command: commandSchema }),
+/** What whoever plays the people and phones outside may have them do, and how they behave from now on. */
+export const playingSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('script'), party: z.string(), script: scriptSchema }),
   z.object({ kind: z.literal('network'), network: networkSchema }),
   z.object({ kind: z.literal('textIn'), text: incomingTextSchema }),
@@ -71,13 +73,9 @@ export const officeRequestSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('faxScript'), number: z.string(), script: faxScriptSchema }),
   z.object({ kind: z.literal('textScript'), number: z.string(), script: textScriptSchema }),
 ]);
-export type OfficeRequest = z.input<typeof officeRequestSchema>;
-/** One kind of request, as it is asked; and as it is read, with what was left out. */
-export type OfficeRequestOf<Kind extends OfficeRequest['kind']> = Extract<OfficeRequest, { kind: Kind }>;
-export type ReadOfficeRequest<Kind extends OfficeRequest['kind']> = Extract<
-  z.infer<typeof officeRequestSchema>,
-  { kind: Kind }
->;
+export type Playing = z.input<typeof playingSchema>;
+/** With what was left out. */
+export type ReadPlaying = z.infer<typeof playingSchema>;
 
 /** All of a running office that must not be lost. */
 export const officeStateSchema = z.object({
@@ -91,6 +89,8 @@ export const officeStateSchema = z.object({
   setup: officeSetupSchema.optional(),
   /** Calls that were over before the rows of those who wait had been read; left out by earlier versions. */
   uncounted: z.array(recordSchema).optional(),
+  /** What apps were answered and may not have heard; left out by earlier versions. */
+  answered: answeredSchema.optional(),
   /** Of earlier versions alone. */
   owed: z.array(toldBeforeSchema).optional(),
 });
@@ -101,12 +101,14 @@ export type OfficeState = z.infer<typeof officeStateSchema>;
  * office in the page and one on a server are the same to the app. docs/hosts.md says what a host has to do.
  */
 export interface OfficeLink {
-  /** Asks for one thing of calls; the answer comes after the update it caused. */
-  send(command: Command): Promise<CommandResult>;
-  /** Asks for one thing beside calls; the answer comes after the update it caused. */
-  ask(request: InboxRequest): Promise<InboxReply>;
+  /** Asks for one thing of calls; the answer comes after the update it caused. Asked twice under one number, it is done once. */
+  send(command: Command, numbered?: Numbered): Promise<CommandResult>;
+  /** Asks for one thing beside calls; the answer comes after the update it caused, and once that is kept. */
+  ask(request: InboxRequest, numbered?: Numbered): Promise<InboxReply>;
   /** Everything of calls and of how the office is configured, as it is seen now, in the form of an update. */
   snapshot(): Promise<OfficeUpdate>;
+  /** What the session's person keeps for themselves of the sorts that are there by now. */
+  own(): Promise<SeenTables['personal']>;
   /** All rows as they are seen now, once what was kept is there. */
   tables(): Promise<SeenTables>;
   /** Hears every update from now on. */
@@ -116,15 +118,8 @@ export interface OfficeLink {
 
 /** The link of whoever plays the people and phones outside. */
 export interface OutsideLink extends OfficeLink {
-  setScript(party: string, script: Script): Promise<void>;
-  scriptOf(party: string): Script;
-  setNetwork(network: Network): Promise<void>;
+  play(asked: Playing): Promise<void>;
+  scriptOf(party: string): Promise<Script>;
   /** Lets a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
   askAs(personId: string, request: InboxRequest): Promise<InboxReply>;
-  /** Lets somebody outside text one of the office's lines. */
-  receiveText(text: IncomingText): Promise<void>;
-  setTextScript(number: string, script: TextScript): Promise<void>;
-  /** Lets somebody outside fax one of the office's lines. */
-  receiveFax(fax: IncomingFax): Promise<void>;
-  setFaxScript(number: string, script: FaxScript): Promise<void>;
 }

@@ -1,2 +1,2 @@
 /** One tab runs the office. */
-export { OfficeLock } from './OfficeLock';
+export { TabLock } from './TabLock';

@@ -1,4 +1,4 @@
-/** Stand-in people, companies and phones. */
+/** Stand-in people, companies and phones: how they behave. What plays them is at `./machine`. */
 export { goodNetwork, networks } from './networks';
 export { scriptSchema, type Script, type StandInCast, type VoiceMenu } from './scripts';
-export { StandIns, speechSchema, standInStateSchema, type Speech, type StandInState } from './StandIns';
+export { speechSchema, standInStateSchema, type Speech, type StandInState } from './state';

@@ -50,6 +50,7 @@ export function ArchiveScreen() {
     if (!vault) return;
     setBusy(true);
     const now = clock.now();
+    await services.finish(false);
     const archive = await makeArchive(vault, now);
     saveBlob(
       `cendro-${localDayKey(now, zone)}.zip`,
@@ -75,13 +76,15 @@ export function ArchiveScreen() {
   };
   const bringIn = async (hasWayBack: boolean) => {
     if (!found || !vault) return;
+    await services.finish(true);
     try {
       await restore(vault, found, clock.now(), hasWayBack);
     } catch {
+      services.reopen();
       setRoom(hasWayBack ? 'notForBoth' : 'none');
       return;
     }
-    beginAnew();
+    services.beginAnew();
   };
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
@@ -139,13 +142,10 @@ export function ArchiveScreen() {
   );
 }
 
-/** The app begins anew from what was written; what it knew before is not written over it. */
-const beginAnew = () => window.location.assign('/');
-
 /** Takes the last archive back that was brought in. */
 function WayBack() {
   const styles = useStyles();
-  const { vault, clock } = useServices();
+  const { vault, clock, finish, beginAnew } = useServices();
   const zone = useAppSelector(selectZone);
   const [before, setBefore] = useState<BeforeRestore | null>(null);
   useEffect(() => {
@@ -163,7 +163,11 @@ function WayBack() {
       <Txt>{`An archive was brought in: ${when}. What was here before it is still kept.`}</Txt>
       <Plate
         word="Undo: put back what was here"
-        onPress={() => void undoRestore(vault, before).then(beginAnew)}
+        onPress={() =>
+          void finish(true)
+            .then(() => undoRestore(vault, before))
+            .then(beginAnew)
+        }
       />
     </View>
   );

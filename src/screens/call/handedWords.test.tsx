@@ -1,6 +1,7 @@
 import { sampleOffice } from '@sample';
 
-import { Exchange, type CallRecord } from '@/core/calls/exchange';
+import { type CallRecord } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
 import { OfficeIndex } from '@/core/setup';
 
 import { handedOutcome, handedWords } from './handedWords';

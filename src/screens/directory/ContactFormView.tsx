@@ -5,7 +5,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { JoinedContact } from '@/core/people/contacts';
 import { actDone, useAppDispatch, useServices } from '@/state/app';
-import { keepPicture } from '@/state/kept';
+import { keepPicture } from '@/state/pictures';
 import { addContact, changeContact } from '@/state/people';
 import { Choice, Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';

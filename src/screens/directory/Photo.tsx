@@ -1,6 +1,6 @@
 import { Image } from 'react-native';
 
-import { usePicture } from '@/state/kept';
+import { usePicture } from '@/state/pictures';
 import { corner } from '@/ui/tokens';
 
 /** Somebody's photo on a square plate, as their initials are; nothing until it is read. */

@@ -1,6 +1,8 @@
 import type * as Pdfjs from 'pdfjs-dist';
 import { useEffect, useState } from 'react';
 
+import { readMs } from '../shared/files';
+
 type Pdf = typeof Pdfjs;
 
 declare global {
@@ -52,7 +54,8 @@ export function usePdfPages(pdf: Uint8Array | null, tries: number): Drawn {
     );
     return () => {
       isGone = true;
-      for (const url of urls) URL.revokeObjectURL(url);
+      // A picture that is being read at that moment is not taken from under it.
+      setTimeout(() => urls.forEach((url) => URL.revokeObjectURL(url)), readMs);
     };
   }, [pdf, tries]);
   return drawn;

@@ -1,6 +1,6 @@
 import { sampleOffice } from '@sample';
 
-import { Exchange } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
 import { OfficeIndex } from '@/core/setup';
 import { PeopleIndex } from '@/core/people/contacts';
 

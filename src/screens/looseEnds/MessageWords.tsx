@@ -4,7 +4,7 @@ import type { Message } from '@/core/inbox/messages';
 import { formatDayAndClock } from '@/core/shared/time';
 import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { sendAgain, takeBackText } from '@/state/catchUp';
-import { usePicture } from '@/state/kept';
+import { usePicture } from '@/state/pictures';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';

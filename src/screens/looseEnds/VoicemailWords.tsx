@@ -10,11 +10,11 @@ import {
   selectOffice,
   selectPeople,
   selectZone,
-  soundOf,
   useAppDispatch,
   useAppSelector,
   useServices,
 } from '@/state/app';
+import { soundOf } from '@/state/sounds';
 import { deleteVoicemail, forwardVoicemail, keepTranscript, setHeard } from '@/state/catchUp';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';

@@ -2,7 +2,8 @@ import { useState } from 'react';
 
 import { takesTexts } from '@/core/numbers/numbering';
 import type { FaxScript } from '@/office/carrier';
-import { selectOffice, useAppSelector, useServices } from '@/state/app';
+import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { playOutside } from '@/state/outside';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 
@@ -19,7 +20,7 @@ const scripts: Record<string, { word: string; script: FaxScript }> = {
 
 /** Fax one of the office’s lines as anybody, and say how their machine takes what is sent back. */
 export function FaxIn() {
-  const { outside } = useServices();
+  const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.outsiders);
   const senders = partiesWith(contacts, (each) => !takesTexts(each));
@@ -29,13 +30,18 @@ export function FaxIn() {
   const name = senders.find(({ value }) => value === number)?.word ?? number;
   const send = () =>
     line &&
-    void outside?.receiveFax({
-      number,
-      lineId: line.id,
-      title: 'Access permit',
-      pages: 1,
-      url: '/faxes/access-permit.pdf',
-    });
+    void dispatch(
+      playOutside({
+        kind: 'faxIn',
+        fax: {
+          number,
+          lineId: line.id,
+          title: 'Access permit',
+          pages: 1,
+          url: '/faxes/access-permit.pdf',
+        },
+      }),
+    );
   return (
     <Section title="Fax in" sentence="A page from anyone who has a machine.">
       <Choice asStrip label="Who faxes" value={number} options={senders} onChoose={setNumber} />
@@ -48,7 +54,7 @@ export function FaxIn() {
         onChoose={(id) => {
           setScriptId(id);
           const chosen = scripts[id];
-          if (chosen) void outside?.setFaxScript(number, chosen.script);
+          if (chosen) void dispatch(playOutside({ kind: 'faxScript', number, script: chosen.script }));
         }}
       />
     </Section>

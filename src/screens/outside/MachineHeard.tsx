@@ -2,7 +2,8 @@ import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
 import { whereTo } from '@/core/setup';
-import { hearGreeting, selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
+import { hearGreeting } from '@/state/sounds';
 import { sendOutside } from '@/state/outside';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

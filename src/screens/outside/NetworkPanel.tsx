@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Network } from '@/core/calls/quality';
 import { networks } from '@/office/standins';
 import { selectQuality, useAppDispatch, useAppSelector } from '@/state/app';
-import { setNetwork } from '@/state/outside';
+import { playOutside } from '@/state/outside';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -26,7 +26,7 @@ export function NetworkPanel() {
   const dispatch = useAppDispatch();
   const network = useAppSelector((state) => state.office.network);
   const quality = useAppSelector(selectQuality);
-  const change = (next: Network) => void dispatch(setNetwork(next));
+  const change = (next: Network) => void dispatch(playOutside({ kind: 'network', network: next }));
   const named = (Object.keys(words) as (keyof typeof words)[]).find((key) => isSame(networks[key], network));
   return (
     <Section title="Network" sentence="What happens to the sound between this device and the office.">

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 
 import type { Script } from '@/office/standins';
-import { useAppDispatch, useAppSelector, useServices } from '@/state/app';
-import { setScript } from '@/state/outside';
+import { useAppDispatch, useAppSelector } from '@/state/app';
+import { playOutside, useScriptOf } from '@/state/outside';
 import { Choice } from '@/ui/field';
 
 import { partiesWith } from './parties';
@@ -32,12 +32,10 @@ const scripts: Record<Exclude<Behaviour, 'menu'>, Script> = {
 /** How each stand-in behaves when it is called. */
 export function Scripts() {
   const dispatch = useAppDispatch();
-  const { outside } = useServices();
   const contacts = useAppSelector((state) => state.office.outsiders);
   const [party, setParty] = useState<string>(contacts[0]?.numbers[0]?.number ?? '');
-  const [, setChanges] = useState(0);
   const parties = partiesWith(contacts, () => true);
-  const current = outside?.scriptOf(party).kind ?? 'byHand';
+  const current = useScriptOf(party)?.kind ?? 'byHand';
   const behaviours = (Object.keys(words) as Behaviour[]).filter(
     (kind) => kind !== 'menu' || current === 'menu',
   );
@@ -51,7 +49,7 @@ export function Scripts() {
         options={behaviours.map((kind) => ({ value: kind, word: words[kind] }))}
         onChoose={(kind) => {
           if (kind === 'menu') return;
-          void dispatch(setScript(party, scripts[kind])).then(() => setChanges((changes) => changes + 1));
+          void dispatch(playOutside({ kind: 'script', party, script: scripts[kind] }));
         }}
       />
     </Section>

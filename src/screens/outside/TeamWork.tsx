@@ -1,7 +1,8 @@
 import { useState } from 'react';
 
 import { handleToTake, teamOf, triedAt, type LooseEnd } from '@/core/inbox/looseEnds';
-import { selectLooseEnds, selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
+import { selectLooseEnds, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { askAsColleague } from '@/state/outside';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -17,7 +18,7 @@ const about = (end: LooseEnd) => ({
 
 /** Play a colleague who takes on somebody that waits for the team. */
 export function TeamWork() {
-  const { outside } = useServices();
+  const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
   const open = useAppSelector(selectLooseEnds)?.open;
@@ -45,18 +46,20 @@ export function TeamWork() {
             key={id}
             word={`${office.people.get(id)?.name ?? id} takes it on`}
             disabled={end?.takenById === id}
-            onPress={() => end && void outside?.askAs(id, { type: 'takeOn', ...about(end) })}
+            onPress={() => end && void dispatch(askAsColleague(id, { type: 'takeOn', ...about(end) }))}
           />
         ))}
       {end && end.takenById !== null && end.takenById !== myId ? (
         <Plate
           word="They let go of it"
           onPress={() =>
-            void outside?.askAs(end.takenById ?? '', {
-              type: 'letGo',
-              key: handleToTake(end),
-              teamId: teamOf(end) ?? '',
-            })
+            void dispatch(
+              askAsColleague(end.takenById ?? '', {
+                type: 'letGo',
+                key: handleToTake(end),
+                teamId: teamOf(end) ?? '',
+              }),
+            )
           }
         />
       ) : null}

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { roomNumber } from '@/core/inbox/messages';
 import { takesTexts } from '@/core/numbers/numbering';
 import type { TextScript } from '@/office/carrier';
-import { selectMyId, selectOffice, useAppSelector, useServices } from '@/state/app';
+import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { playOutside } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 
@@ -23,7 +24,7 @@ const scripts: Record<string, { word: string; script: TextScript }> = {
 
 /** Text one of the office’s lines as anybody, and say how their phone takes what comes back. */
 export function TextIn() {
-  const { outside } = useServices();
+  const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.outsiders);
   const myId = useAppSelector(selectMyId);
@@ -50,7 +51,7 @@ export function TextIn() {
     if (!line) return;
     const words = { lineId: line.id, text: text.trim(), picture: null, asks };
     const from = to ? { number: roomNumber(to.id), fromId: colleague?.id ?? null } : { number };
-    void outside?.receiveText({ ...words, ...from });
+    void dispatch(playOutside({ kind: 'textIn', text: { ...words, ...from } }));
   };
   return (
     <Section title="Text in" sentence="As anyone whose phone can text, or as a colleague.">
@@ -91,7 +92,7 @@ export function TextIn() {
         onChoose={(id) => {
           setScriptId(id);
           const chosen = scripts[id];
-          if (chosen) void outside?.setTextScript(number, chosen.script);
+          if (chosen) void dispatch(playOutside({ kind: 'textScript', number, script: chosen.script }));
         }}
       />
     </Section>

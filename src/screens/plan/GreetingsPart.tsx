@@ -3,7 +3,8 @@ import { StyleSheet, View } from 'react-native';
 
 import type { Greeting, OfficeIndex, RingPlan } from '@/core/setup';
 import { decodeWav } from '@/core/shared/sound';
-import { changeGreeting, editPlan, hearGreeting, recordGreeting, useAppDispatch } from '@/state/app';
+import { editPlan, useAppDispatch } from '@/state/app';
+import { changeGreeting, hearGreeting, recordGreeting } from '@/state/sounds';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';

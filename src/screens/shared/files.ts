@@ -1,4 +1,4 @@
-const readMs = 60_000;
+export const readMs = 60_000;
 
 /** Lets the worker choose a file of theirs; null where they chose none. */
 export function pickBlob(accept: string): Promise<File | null> {

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 
-import { soundOf, useServices } from '@/state/app';
+import { useServices } from '@/state/app';
+import { soundOf } from '@/state/sounds';
 
 /** A kept sound as an address the browser can play, and as the file it is. */
 export type Sound =

@@ -2,7 +2,7 @@ import { usePathname } from 'expo-router';
 import { type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectIncoming, selectTaken, takeOver, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectIncoming, selectTaken, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { useLayers } from '@/ui/layer';
@@ -110,23 +110,12 @@ function WholeShell({ children }: { children: ReactNode }) {
 }
 
 function Phase({ children }: { children: ReactNode }) {
-  const dispatch = useAppDispatch();
   const { phase, failure } = useAppSelector((state) => state.office);
   switch (phase) {
     case 'running':
       return children;
     case 'starting':
       return <EmptyState level={1} title="Starting" sentence="The office is being opened on this device." />;
-    case 'elsewhere':
-      return (
-        <EmptyState
-          level={1}
-          title="Cendro is open in another tab"
-          sentence="Only one tab at a time runs the office, so that no call is handled twice."
-        >
-          <Plate kind="main" word="Use it here instead" onPress={() => void dispatch(takeOver())} />
-        </EmptyState>
-      );
     case 'failed':
       return (
         <EmptyState

@@ -227,12 +227,11 @@ export const onCurrentCall =
 
 export const setClock =
   (change: { moveOnMs: number } | 'stop' | 'run' | ClockSetting): Act =>
-  (dispatch, _, { clock }) => {
+  (dispatch, _, { clock, setClock: tellOffice }) => {
     if (change === 'stop') clock.fixAt(clock.now());
     else if (change === 'run') clock.run();
     else if ('moveOnMs' in change) clock.moveOn(change.moveOnMs);
     else clock.set(change);
     dispatch(clockChanged(clock.get()));
+    tellOffice(clock.get());
   };
-
-export const takeOver = (): Act<Promise<void>> => (_, __, services) => services.takeOver();

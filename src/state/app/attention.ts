@@ -1,7 +1,13 @@
+import type { Action, ThunkAction } from '@reduxjs/toolkit';
+
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
 import { isActive } from './hearing';
+import type { Services } from './services';
+import { actDone } from './slices';
 import { whenChanged, type AppStore, type RootState } from './store';
+
+type Act = ThunkAction<void, RootState, Services, Action>;
 
 const workerFile = '/alerts.js';
 
@@ -25,13 +31,14 @@ export function startAttention(store: AppStore): () => void {
   const follow = () => {
     const state = store.getState();
     const incoming = selectIncoming(state);
-    const isAway = document.visibilityState !== 'visible' && state.settings.tellsElsewhere;
+    const { isInFront } = state.office;
+    const isAway = isInFront && document.visibilityState !== 'visible' && state.settings.tellsElsewhere;
     const before = told;
     told = new Set(incoming.map(({ id }) => id));
     for (const view of incoming)
       if (isAway && !before.has(view.id)) void notify(view, () => told.has(view.id));
     for (const id of before) if (!told.has(id)) void withdraw(id);
-    showInMediaKeys(store);
+    if (isInFront) showInMediaKeys(store);
   };
   const onMessage = ({ data }: MessageEvent<{ callId?: string; action?: string }>) => {
     const view = selectIncoming(store.getState()).find(({ id }) => id === data.callId);
@@ -74,13 +81,30 @@ async function notify(view: CallView, stillRings: () => boolean): Promise<void> 
   if (!stillRings()) await withdraw(view.id);
 }
 
-/** Tells of something that has come in and asks for nothing at once, while the app is not in front. */
-export async function tellElsewhere(
-  { settings }: RootState,
-  tag: string,
-  title: string,
-  body: string,
-): Promise<void> {
+/** Has something said on the screen, in whichever tab is in front. */
+export const sayInFront =
+  (sentence: string): Act =>
+  (dispatch, getState, { others }) => {
+    if (getState().office.isInFront) dispatch(actDone(sentence));
+    else others?.say({ kind: 'sentence', sentence });
+  };
+
+/** Has the system tell of something that has come in and asks for nothing at once, while no tab is looked at. */
+export const tellElsewhere =
+  (notice: Notice): Act =>
+  (_, getState, { others }) => {
+    if (getState().office.isInFront) void showNotice(getState(), notice);
+    else others?.say({ kind: 'notice', ...notice });
+  };
+
+export interface Notice {
+  /** Another one with the same tag takes its place. */
+  tag: string;
+  title: string;
+  body: string;
+}
+
+export async function showNotice({ settings }: RootState, { tag, title, body }: Notice): Promise<void> {
   const isAway = settings.tellsElsewhere && document.visibilityState !== 'visible';
   if (!isAway || !canTellElsewhere() || Notification.permission !== 'granted') return;
   const registration = await worker();

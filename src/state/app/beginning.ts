@@ -3,22 +3,24 @@ import type { Fax } from '@/core/inbox/fax';
 import type { Message, Room } from '@/core/inbox/messages';
 import type { SpokenWord } from '@/core/inbox/voicemail';
 import type { Contact } from '@/core/people/contacts';
-import type { OfficeSetup } from '@/core/setup';
-import type { InPageOfficeOptions } from '@/office/link';
 import type { Book } from '@/office/sources';
 
-/** An office as it is before anything of it was kept on this device. The composition root brings it: docs/decisions/035. */
+import type { Begin } from '../tabs';
+
+/**
+ * An office as an app sees it before anything of it was kept on this device; its host has a beginning of its own. The composition root
+ * brings both: docs/decisions/035.
+ */
 export interface Beginning {
+  which: Begin['office'];
   /** The name under which all of it is kept on this device. */
   storage: string;
-  /** null: how it is configured has been kept when it was begun. */
-  setup: OfficeSetup | null;
+  /** Opens the worker that can host it. */
+  openWorker: () => Worker;
   /** The office's own list of people outside. */
   contacts: Contact[];
   /** Whom Outside plays. */
   outsiders: Contact[];
-  /** How those outside behave. */
-  cast: InPageOfficeOptions['cast'];
   /** Records of calls before the first start, at that instant (epoch milliseconds), oldest first. */
   makeHistory: (now: number) => Promise<readonly CallRecord[]>;
 }

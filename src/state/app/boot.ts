@@ -1,54 +1,52 @@
-import type { Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
-import type { OfficeLink } from '@/office/link';
-import { OfficeLock } from '@/office/lock';
+import { broadcastPort, type ChannelLink } from '@/office/channel';
+import { recordsIn, type OfficeUpdate } from '@/office/link';
 import { SoundPlayer } from '@/office/sound';
 
+import { forgetOwnOffice } from '../offices';
 import {
   isStorageFault,
-  planDraftKind,
-  settingsKind,
+  recordEntriesByDay,
   soundKind,
   storageKeys,
   Vault,
-  type PlanDraft,
-  type Settings,
+  type VaultStatus,
 } from '../storage';
-import type { Beginning } from './beginning';
-import { forgetOwnOffice } from '../offices';
+import { OfficeFromTab, OtherTabs, type Fault, type HostState } from '../tabs';
 import { tablesChanged } from './asking';
 import { startAttention } from './attention';
+import type { Beginning } from './beginning';
 import { selectTaken } from './callViews';
-import { fetchClip } from './clips';
-import { followConnection, tellOfConnection } from './connection';
+import { followConnection } from './connection';
+import { keepDevice, readDevice } from './device';
+import { Duties } from './duties';
+import { startFront } from './front';
 import { habitsTakenOver } from './habits';
-import { loadHistory, recordEntriesByDay } from './historyStore';
-import { NoOfficeHere, openHost, type Host } from './host';
-import { recordsOf } from './keepingOffice';
+import { loadHistory, loadMissed } from './historyStore';
+import { Hosting } from './hosting';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
 import { OwnRows, ownRowsRead } from './ownRows';
-import { draftLoaded } from './planSlice';
-import { RecordingSound } from './recordingSound';
-import { createServices, type Services } from './services';
+import type { Services } from './services';
 import {
   actDone,
   actRefused,
+  begunAnew,
   clockChanged,
   historyCompleted,
+  historyLaid,
   joined,
   phaseChanged,
   recordsAdded,
   recordsSetAside,
-  settingsLoaded,
   soundChanged,
   startFailed,
   storageChanged,
   updated,
 } from './slices';
 import { soundUpdate, startSounding } from './sounding';
-import { whenChanged, type AppStore } from './store';
-import { soundReader } from './voicemailSound';
+import { onceSo, whenChanged, type AppStore } from './store';
+import { startTellingFront } from './tellingFront';
 
 /** Whoever the office's one app belongs to. */
 function whoIsHere({ devices }: OfficeSetup): { personId: string; deviceId: string } {
@@ -57,19 +55,12 @@ function whoIsHere({ devices }: OfficeSetup): { personId: string; deviceId: stri
   throw new Error('Nobody of this office has an app.');
 }
 
-const outsideSession: Session = {
-  id: 'outside',
-  personId: null,
-  deviceId: null,
-  roles: ['simulator', 'network'],
-};
-
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
-  (context: { store: AppStore; services: Services; vault: Vault }) => () => void
+  (context: { store: AppStore; services: Services; vault: Vault; duties: Duties }) => () => void
 >;
 
-/** Brings the app up in this tab: finds out whether it may run the office, and if so restores it and starts it. */
+/** Brings the app up in this tab: joins the office, which this tab hosts where no other one does. */
 export async function boot(
   store: AppStore,
   services: Services,
@@ -77,181 +68,209 @@ export async function boot(
   later: readonly LaterPart[] = [],
 ): Promise<void> {
   const { dispatch } = store;
-  let stop: () => Promise<void> = async () => undefined;
-  const lock = new OfficeLock(async () => {
-    await stop();
-    dispatch(phaseChanged({ phase: 'elsewhere' }));
-  });
-  let hasRun = false;
-  const run = async () => {
-    hasRun = true;
-    try {
-      stop = await runOffice(store, services, beginning, later);
-      dispatch(phaseChanged({ phase: 'running' }));
-    } catch (error) {
-      if (error instanceof NoOfficeHere) forgetOwnOffice();
-      dispatch(startFailed(error));
-    }
-  };
-  services.takeOver = async () => {
-    dispatch(phaseChanged({ phase: 'starting' }));
-    await lock.takeOver();
-    // What this tab knows is of the time before another tab ran the office.
-    if (hasRun) window.location.reload();
-    else await run();
-  };
+  const { storage } = beginning;
+  const followStorage = worstOf((status) => dispatch(storageChanged(status)));
+  const vault = Vault.named(storage, followStorage('tab'), ({ count }) => dispatch(recordsSetAside(count)));
+  const others = new OtherTabs(broadcastPort(`${storage}/tabs`));
+  const duties = new Duties();
+  const isOnline = () => store.getState().office.isOnline;
+  const time = new URLSearchParams(window.location.search).get('now');
   followConnection(store);
-  if (await lock.acquire()) await run();
-  else dispatch(phaseChanged({ phase: 'elsewhere' }));
+  const hosted = new OfficeFromTab({
+    ...{ storage, isOnline, time, openPort: broadcastPort },
+    onState: followHost(store, services, followStorage('office')),
+    onAnew: () => dispatch(begunAnew()),
+    onFault: (fault) => giveUp(store, fault),
+    onSilent: () => hosting.takeOver(),
+  });
+  const hosting = new Hosting({
+    ...{ storage, openWorker: beginning.openWorker, duties },
+    begin: () => ({ office: beginning.which, isOnline: isOnline(), time }),
+    onFailure: (words) => dispatch(startFailed(words)),
+  });
+  Object.assign(services, { vault, ...toTheOffice(hosted, hosting, others) });
+  try {
+    // Before the office reads what is kept.
+    await vault.recover();
+    const stopFront = startFront(store, storage);
+    whenThePageGoes(() => {
+      vault.rescue();
+      hosted.leave();
+      stopFront();
+      hosting.close();
+    });
+    hosting.start();
+    await join(store, services, { beginning, later, vault, others, duties, hosted });
+    dispatch(phaseChanged({ phase: 'running' }));
+  } catch (error) {
+    dispatch(startFailed(error));
+  }
 }
 
-async function runOffice(
+interface Joining {
+  beginning: Beginning;
+  later: readonly LaterPart[];
+  vault: Vault;
+  others: OtherTabs;
+  duties: Duties;
+  hosted: OfficeFromTab;
+}
+
+/** Reads the office as the worker sees it, and follows it from then on. */
+async function join(
   store: AppStore,
   services: Services,
-  beginning: Beginning,
-  later: readonly LaterPart[],
-): Promise<() => Promise<void>> {
+  { beginning, later, vault, others, duties, hosted }: Joining,
+): Promise<void> {
   const { dispatch } = store;
-  const vault = Vault.named(
-    beginning.storage,
-    (status) => dispatch(storageChanged(status)),
-    ({ count }) => dispatch(recordsSetAside(count)),
-  );
-  const { clock } = services;
-  const rescue = () => vault.rescue();
-  window.addEventListener('pagehide', rescue);
-  await vault.recover();
-  // It may come before there is an office to be closed.
-  let fault: unknown = null;
-  const onFault = (error: unknown) => {
-    fault ??= error;
-    services.giveUp(error);
-  };
-  const isOnline = () => store.getState().office.isOnline;
-  const [host, device] = await Promise.all([
-    openHost(beginning, { vault, clock, isOnline, onFault }),
-    readDevice(vault),
-  ]);
-  const { setup, work, office } = host;
+  const [formerHabits, link] = await Promise.all([readDevice(store, vault), hosted.join('worker')]);
+  const early: OfficeUpdate[] = [];
+  let take = (update: OfficeUpdate) => void early.push(update);
+  link.subscribe((update) => take(update));
+  const [snapshot, own] = await Promise.all([link.snapshot(), link.own()]);
+  const { setup } = snapshot;
+  if (!setup) throw new Error('The office did not say how it is configured.');
   const me = whoIsHere(setup);
-  if (device.settings) dispatch(settingsLoaded({ ...device.settings, formerHabits: [] }));
-  if (device.plan) dispatch(draftLoaded(device.plan));
-  // Whoever has the app also sees to the office.
-  const link = office.linkFor({ id: me.deviceId, ...me, roles: ['member', 'administrator'] });
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
-  fillServices(services, store, { host, vault, link, player });
-  if (fault !== null) throw fault;
-  const recordings = new RecordingSound(vault, me.personId, fetchClip);
-  const callOf = (id: string) => store.getState().calls.byId[id];
-
-  dispatch(joined({ setup, contacts: beginning.contacts, outsiders: beginning.outsiders, me }));
+  fillServices(services, { vault, link, hosted, player });
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
-  void host.openBelongings(work, false);
-  ownRows.takeIn(() => dispatch(ownRowsRead(work, me.personId)));
-  if (device.settings) dispatch(habitsTakenOver(device.settings.formerHabits));
-  dispatch(updated(await link.snapshot()));
-  link.subscribe((update) => {
+
+  dispatch(joined({ setup, contacts: beginning.contacts, outsiders: beginning.outsiders, me }));
+  ownRows.takeIn(() => dispatch(ownRowsRead(own)));
+  dispatch(habitsTakenOver(formerHabits));
+  dispatch(updated(snapshot));
+  take = (update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));
     dispatch(updated(update));
     dispatch(tablesChanged(update.changes));
     ownRows.hear(update.changes);
     if (left !== null) dispatch(actDone(left));
-    const mine = recordsOf(update).filter((record) => record.personId === me.personId);
+    const mine = recordsIn(update).filter((record) => record.personId === me.personId);
     if (mine.length > 0) dispatch(recordsAdded(mine.reverse()));
-    soundUpdate(update, store.getState(), { player, readSound: services.readSound });
-    void recordings.follow(update, callOf);
-  });
+    if (store.getState().office.isInFront)
+      soundUpdate(update, store.getState(), { player, playSound: services.playSound });
+  };
+  early.forEach(take);
   void player.useSpeaker(store.getState().settings.speakerId);
-  const stops = [
-    startSounding(store, player),
-    keepDevice(store, vault),
-    followClock(store, host),
-    startMeasuring(store, clock),
-    tellOfConnection(store, office),
-    startAttention(store),
-    () => ownRows.close(),
-  ];
-  dispatch(clockChanged(clock.get()));
+  startSounding(store, player);
+  keepDevice(store, vault, others);
+  startMeasuring(store, services.clock);
+  startAttention(store);
+  startTellingFront(store, others);
+  whenChanged(
+    store,
+    ({ office }) => office.isOnline,
+    (isOnline) => hosted.setOnline(isOnline),
+  );
+  void hosted.askForOthers();
 
-  // Which records are there is asked before the office starts, so that none it writes is read a second time.
-  const keys = await vault.keys(storageKeys.history);
-  await recordings.resume();
-  office.start();
-  stops.push(...later.map((part) => startLater(part, { store, services, vault })));
-  void recordings.mixEnded(callOf);
-  void readHistory(keys).catch((error: unknown) => {
+  // Once in this browser.
+  duties.add(() => {
+    void layDownHistory(vault, { beginning, zone: setup.zone, now: services.clock.now() })
+      .catch(unread)
+      .then(() => hosted.historyLaid());
+    return () => undefined;
+  });
+  for (const part of later) startLater(part, { store, services, vault, duties });
+  void onceSo(store, ({ history }) => history.isLaid)
+    .then(() => vault.keys(storageKeys.history))
+    .then((keys) => loadHistory(vault, keys, me.personId, store))
+    .catch(unread);
+  whenChanged(
+    store,
+    ({ office }) => office.readings,
+    () => {
+      void loadMissed(vault, me.personId, store).catch(unread);
+    },
+  );
+
+  function unread(error: unknown): void {
     if (isStorageFault(error)) return services.giveUp(error);
     dispatch(historyCompleted());
     dispatch(
       actRefused('The sample’s calls could not be made. They will be at the next start with a network.'),
     );
-  });
-
-  async function readHistory(present: string[]): Promise<void> {
-    const { zone } = setup;
-    const all =
-      present.length > 0 ? present : await layDownHistory(vault, { beginning, zone, now: clock.now() });
-    await loadHistory(vault, all, me.personId, dispatch);
   }
+}
 
-  return async () => {
-    for (const stop of stops) stop();
-    office.close();
-    player.close();
-    emptyServices(services);
-    await vault.close();
-    window.removeEventListener('pagehide', rescue);
+/** What this tab shows of the office's host. */
+function followHost(
+  store: AppStore,
+  { clock }: Services,
+  onStorage: (status: VaultStatus) => void,
+): (state: HostState) => void {
+  const { dispatch } = store;
+  let setAside = 0;
+  return (state) => {
+    if (JSON.stringify(state.clock) !== JSON.stringify(clock.get())) clock.set(state.clock);
+    clock.notBefore(state.at);
+    dispatch(clockChanged(state.clock));
+    onStorage(state.storage);
+    if (state.setAside > setAside) dispatch(recordsSetAside(state.setAside - setAside));
+    setAside = state.setAside;
+    if (state.isHistoryThere) dispatch(historyLaid());
   };
 }
 
-/** What the app's acts work with, as long as this tab runs the office. */
+function giveUp(store: AppStore, { isNoOfficeHere, words }: Fault): void {
+  if (isNoOfficeHere) forgetOwnOffice();
+  store.dispatch(startFailed(words));
+}
+
+/** What acts ask of the office's host and of the other tabs. */
+function toTheOffice(hosted: OfficeFromTab, hosting: Hosting, others: OtherTabs) {
+  others.hear(({ kind }) => {
+    if (kind === 'reload') window.location.assign('/');
+    if (kind === 'reopen') hosting.reopen();
+  });
+  return {
+    others,
+    setClock: (setting) => hosted.setClock(setting),
+    finish: (end) => hosted.finish(end),
+    beginAnew: () => {
+      others.say({ kind: 'reload' });
+      window.location.assign('/');
+    },
+    reopen: () => {
+      hosting.reopen();
+      others.say({ kind: 'reopen' });
+    },
+    giveUp: (error) =>
+      hosted.giveUp({ isNoOfficeHere: false, words: error instanceof Error ? error.message : String(error) }),
+  } satisfies Partial<Services>;
+}
+
+/** What the app's acts work with once it has joined. */
 function fillServices(
   services: Services,
-  store: AppStore,
-  { host, vault, link, player }: { host: Host; vault: Vault; link: OfficeLink; player: SoundPlayer },
+  given: { vault: Vault; link: ChannelLink; hosted: OfficeFromTab; player: SoundPlayer },
 ): void {
+  const { vault, link, hosted, player } = given;
   const keepSound: Services['keepSound'] = (id, sound) =>
     vault.write({ [`${storageKeys.sound}${id}`]: Vault.encode([sound], soundKind) });
-  const read: Services['readSound'] = (id) =>
+  const readSound: Services['readSound'] = (id) =>
     vault.read(`${storageKeys.sound}${id}`, soundKind).then(
-      (found) => found?.[0] ?? null,
+      async (found) => found?.[0] ?? services.mixSound(id),
       () => null,
     );
-  const giveUp = (error: unknown) => {
-    host.office.close();
-    store.dispatch(startFailed(error));
-  };
+  let outside: Promise<ChannelLink> | null = null;
   Object.assign(services, {
-    ...{ link, player, vault, keepSound, giveUp },
-    outside: host.office.linkFor(outsideSession),
-    openBelongings: host.openBelongings,
-    readSound: soundReader(store, { read, keep: keepSound }),
-  });
+    ...{ link, player, keepSound, readSound },
+    outside: () => (outside ??= hosted.join('outside')),
+  } satisfies Partial<Services>);
 }
 
-function emptyServices(services: Services): void {
-  const { link, ownRows, outside, player, vault, openBelongings, readSound, keepSound } = createServices();
-  Object.assign(services, { link, ownRows, outside, player, vault, openBelongings, readSound, keepSound });
-}
-
-/** Fetches a part and starts it; without a network, once there is one. Gives what ends it. */
-function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<LaterPart>>>[0]): () => void {
-  let isOver = false;
-  let end: () => void = () => undefined;
+/** Fetches a part and starts it; without a network, once there is one. */
+function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<LaterPart>>>[0]): void {
   const start = async () => {
     try {
-      const run = await part();
-      if (!isOver) end = run(context);
+      (await part())(context);
     } catch {
-      if (!isOver) window.addEventListener('online', () => void start(), { once: true });
+      window.addEventListener('online', () => void start(), { once: true });
     }
   };
   void start();
-  return () => {
-    isOver = true;
-    end();
-  };
 }
 
 /**
@@ -261,12 +280,10 @@ function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<Late
 async function layDownHistory(
   vault: Vault,
   { beginning, zone, now }: { beginning: Beginning; zone: string; now: number },
-): Promise<string[]> {
+): Promise<void> {
+  if ((await vault.keys(storageKeys.history)).length > 0) return;
   await idle();
-  const records = await beginning.makeHistory(now);
-  const entries = await recordEntriesByDay(records, zone, idle);
-  await vault.write(entries);
-  return Object.keys(entries);
+  await vault.write(await recordEntriesByDay(await beginning.makeHistory(now), zone, idle));
 }
 
 /** When the page has drawn what it had to; soon in any case. */
@@ -277,36 +294,23 @@ function idle(): Promise<void> {
   });
 }
 
-/** What is chosen for this device, and the ring plan as it is being changed on it. */
-async function readDevice(
-  vault: Vault,
-): Promise<{ settings: Settings | undefined; plan: PlanDraft | undefined }> {
-  const [settings, plan] = await Promise.all([
-    vault.read(storageKeys.settings, settingsKind),
-    vault.read(storageKeys.planDraft, planDraftKind),
-  ]);
-  return { settings: settings?.[0], plan: plan?.[0] };
+/** A page that the browser brings back as it was begins anew, since it has left the office. */
+function whenThePageGoes(act: () => void): void {
+  window.addEventListener('pagehide', act);
+  window.addEventListener('pageshow', ({ persisted }) => {
+    if (persisted) window.location.reload();
+  });
 }
 
-function keepDevice(store: AppStore, vault: Vault): () => void {
-  const stops = [
-    whenChanged(
-      store,
-      ({ settings }) => settings,
-      (settings) => void vault.write({ [storageKeys.settings]: Vault.encode([settings], settingsKind) }),
-    ),
-    whenChanged(
-      store,
-      ({ plan }) => plan,
-      (plan) => void vault.write({ [storageKeys.planDraft]: Vault.encode([plan], planDraftKind) }),
-    ),
-  ];
-  return () => stops.forEach((stop) => stop());
-}
+const order: readonly VaultStatus[] = ['ok', 'full', 'failed'];
 
-const followClock = (store: AppStore, { keepClock }: Host): (() => void) =>
-  whenChanged(
-    store,
-    (state) => state.office.clock,
-    () => void keepClock(),
-  );
+/** Of several who write to one storage, how the worst of them fares. */
+function worstOf(act: (status: VaultStatus) => void): (who: string) => (status: VaultStatus) => void {
+  const all = new Map<string, VaultStatus>();
+  return (who) => (status) => {
+    all.set(who, status);
+    act(
+      [...all.values()].reduce((worst, each) => (order.indexOf(each) > order.indexOf(worst) ? each : worst)),
+    );
+  };
+}

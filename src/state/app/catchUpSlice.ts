@@ -62,6 +62,8 @@ export interface CatchUpSlice {
   kept: { [Sort in KeptSort]: Record<string, Kept[Sort]> };
   /** Whether all that was kept has been read. */
   isRead: boolean;
+  /** As of which beginning of the office. */
+  readings: number;
   /** What is looked for in everything. */
   sought: Sought;
 }
@@ -100,6 +102,7 @@ const catchUpSlice = createSlice({
       weights: {},
     },
     isRead: false,
+    readings: 0,
     sought: { words: '', filter: {}, who: null },
   } as CatchUpSlice,
   reducers: {
@@ -110,6 +113,15 @@ const catchUpSlice = createSlice({
         things[one.thing.id] ??= one.thing;
       }
       state.isRead = true;
+    },
+    /** Everything that is kept, in the place of all that was here. */
+    rowsReplaced(state, { payload }: PayloadAction<{ rows: readonly OneKept[]; readings: number }>) {
+      for (const sort of Object.keys(state.kept) as KeptSort[]) state.kept[sort] = {};
+      for (const { sort, thing } of payload.rows) {
+        const things: Record<string, unknown> = state.kept[sort];
+        things[thing.id] = thing;
+      }
+      state.readings = payload.readings;
     },
     soughtChanged(state, { payload }: PayloadAction<Partial<Sought>>) {
       Object.assign(state.sought, payload);
@@ -141,7 +153,7 @@ export function catchUpReducer(state: CatchUpSlice | undefined, action: Action):
   return { ...state, kept: { ...state.kept, [sort]: things } };
 }
 
-export const { keptRead, soughtChanged } = catchUpSlice.actions;
+export const { keptRead, rowsReplaced, soughtChanged } = catchUpSlice.actions;
 
 const { manyKept, someDropped } = catchUpSlice.actions;
 /** Keeps one, in the place of the one that had its id. */

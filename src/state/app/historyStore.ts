@@ -1,54 +1,22 @@
 import type { CallRecord } from '@/core/calls/exchange';
-import { localDayKey } from '@/core/shared/time';
 
-import { recordKind, storageKeys, Vault } from '../storage';
-import { historyCompleted, olderLoaded } from './slices';
-import type { AppDispatch } from './store';
+import { recordKind, storageKeys, type Vault } from '../storage';
+import { historyCompleted, olderLoaded, recordsAdded } from './slices';
+import type { AppStore } from './store';
 
 const firstBatch = 30;
-
-/** Key of a new record: its day, so that days load newest first, and its own id. */
-export function recordEntry(record: CallRecord, zone: string): Record<string, string> {
-  const key = `${storageKeys.history}${localDayKey(record.startedAt, zone)}/${record.id}`;
-  return { [key]: Vault.encode([record], recordKind) };
-}
-
-/** So long many records are written down at a stretch, so that no frame waits for it, in milliseconds. */
-const longestStretchMs = 8;
-
-/** Many records at once, a key for each day. Waits for `rest` now and then. */
-export async function recordEntriesByDay(
-  records: readonly CallRecord[],
-  zone: string,
-  rest: () => Promise<void>,
-): Promise<Record<string, string>> {
-  const days = new Map<string, CallRecord[]>();
-  for (const record of records) {
-    const key = `${storageKeys.history}${localDayKey(record.startedAt, zone)}/sample`;
-    const day = days.get(key);
-    if (day) day.push(record);
-    else days.set(key, [record]);
-  }
-  const entries: Record<string, string> = {};
-  let began = performance.now();
-  for (const [key, day] of days) {
-    entries[key] = Vault.encode(day, recordKind);
-    if (performance.now() - began < longestStretchMs) continue;
-    await rest();
-    began = performance.now();
-  }
-  return entries;
-}
+/** The end of keys under which a day of the time before the first start stands. */
+const ofMany = '/sample';
 
 /**
  * Reads one person's history from the given keys, newest days first, a few days at a time, so that the first rows are there at once
- * and the screen stays free.
+ * and the screen stays free. Records that are here already, told by the office meanwhile, are left out.
  */
 export async function loadHistory(
   vault: Vault,
   keys: readonly string[],
   personId: string,
-  dispatch: AppDispatch,
+  { dispatch, getState }: Pick<AppStore, 'dispatch' | 'getState'>,
 ): Promise<void> {
   const byDay = new Map<string, string[]>();
   for (const key of keys) {
@@ -64,10 +32,36 @@ export async function loadHistory(
     batch = batch.concat(records.sort((a, b) => b.startedAt - a.startedAt));
     // Each batch is as long as all before it, since every one makes the list anew.
     if (batch.length < Math.max(loaded, firstBatch)) continue;
-    dispatch(olderLoaded(batch));
+    dispatch(olderLoaded(withoutThose(batch, getState().history.records)));
     loaded += batch.length;
     batch = [];
   }
-  dispatch(olderLoaded(batch));
+  dispatch(olderLoaded(withoutThose(batch, getState().history.records)));
   dispatch(historyCompleted());
+}
+
+/** Records, newest first, without those that are at the end of a list, newest first, already. */
+function withoutThose(records: readonly CallRecord[], list: readonly CallRecord[]): readonly CallRecord[] {
+  const newest = records[0]?.startedAt ?? -Infinity;
+  const here = new Set<string>();
+  for (let at = list.length - 1; at >= 0; at--) {
+    const record = list[at];
+    if (!record || record.startedAt > newest) break;
+    here.add(record.id);
+  }
+  return here.size === 0 ? records : records.filter(({ id }) => !here.has(id));
+}
+
+/** Records that were written while this app heard nothing: those that are not here. */
+export async function loadMissed(
+  vault: Vault,
+  personId: string,
+  { dispatch, getState }: Pick<AppStore, 'dispatch' | 'getState'>,
+): Promise<void> {
+  const here = new Set(getState().history.records.map(({ id }) => id));
+  const isMissed = (key: string) => !here.has(key.slice(key.lastIndexOf('/') + 1)) && !key.endsWith(ofMany);
+  const keys = (await vault.keys(storageKeys.history)).filter(isMissed);
+  const found = await vault.readMany(keys, recordKind);
+  const missed = [...found.values()].flat().filter((record) => record.personId === personId);
+  if (missed.length > 0) dispatch(recordsAdded(missed.sort((a, b) => b.startedAt - a.startedAt)));
 }

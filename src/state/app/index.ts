@@ -39,19 +39,19 @@ export {
   selectTextNumber,
   silence,
   takeBackCall,
-  takeOver,
   textLineOf,
   transfer,
   type RefusalReply,
 } from './acts';
-export { askToTellElsewhere, canTellElsewhere, tellElsewhere } from './attention';
-export { Belongings } from './belongings';
+export { askToTellElsewhere, canTellElsewhere, sayInFront, tellElsewhere } from './attention';
 export type { Beginning, CameBefore, LaterBeginning } from './beginning';
+export { loadMissed } from './historyStore';
 export { boot, type LaterPart } from './boot';
 export { changesBetween } from './changes';
 export {
   asKept,
   keptRead,
+  rowsReplaced,
   dropSome,
   keepMany,
   keepOne,
@@ -64,7 +64,6 @@ export {
   type Sought,
 } from './catchUpSlice';
 export { askOffice, tablesChanged } from './asking';
-export { mixSaid, soundReader } from './voicemailSound';
 export { explainNotDialable, explainRefusal } from './refusals';
 export {
   legAt,
@@ -92,8 +91,7 @@ export {
 } from './elsewhere';
 export { freeId } from './freeId';
 export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
-export { changeGreeting, hearGreeting, recordGreeting } from './greetings';
-export { isActive, selectMySound } from './hearing';
+export { continuousOf, isActive, selectMySound } from './hearing';
 export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
 export {
   selectCards,
@@ -113,7 +111,6 @@ export {
 } from './selectors';
 export { OwnRows } from './ownRows';
 export { selectOutlook, type Outlook } from './outlook';
-export { soundOf } from './recordingSound';
 export { selectMe, selectMyDeviceId, selectMyId } from './session';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
@@ -133,12 +130,12 @@ export {
   setRecordingPolicy,
   setSituation,
 } from './planning';
+export { type Duties } from './duties';
 export { draftRedone, draftUndone } from './planSlice';
 export {
   actDone,
   actRefused,
   dialTextChanged,
-  phaseChanged,
   shownOnceChosen,
   refusalClosed,
   setAsideRead,

@@ -1,10 +1,17 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import type { InboxRequest, SeenChange, SeenPersonal } from '@/core/office';
+import type { InboxRequest, SeenChange, SeenPersonal, SeenTables } from '@/core/office';
 import type { OfficeLink } from '@/office/link';
 
-import type { ReadBelongings } from '../storage';
-import { dropSome, keepMany, officeSorts, type CatchUpSlice, type Kept, type OwnSort } from './catchUpSlice';
+import {
+  dropSome,
+  keepMany,
+  officeSorts,
+  type CatchUpSlice,
+  type Kept,
+  type OneKept,
+  type OwnSort,
+} from './catchUpSlice';
 import { changesBetween } from './changes';
 import { explainInboxRefusal } from './refusals';
 import { selectOffice } from './selectors';
@@ -19,11 +26,10 @@ const isOwnSort = (sort: string, kept: KeptThings): sort is OwnSort =>
 const nameOf = ({ sort, ...change }: SeenPersonal) =>
   JSON.stringify([sort, 'put' in change ? change.put.id : change.gone]);
 
-/** Somebody's rows as they were kept; nobody's are of a time when an office had one person. */
+/** The worker's own rows as they are. */
 export const ownRowsRead =
-  ({ kept }: ReadBelongings, myId: string): ThunkAction<void, RootState, Services, Action> =>
+  (mine: SeenTables['personal']): ThunkAction<void, RootState, Services, Action> =>
   (dispatch, getState) => {
-    const mine = kept.rows.filter(({ ownerId }) => ownerId === null || ownerId === myId);
     for (const sort of new Set(mine.map((each) => each.sort))) {
       if (!isOwnSort(sort, getState().catchUp.kept)) continue;
       const rows = mine.filter((each) => each.sort === sort).map(({ row }) => row);
@@ -78,6 +84,21 @@ export class OwnRows {
       for (const [sort, things] of put) this.store.dispatch(keepMany(sort, things));
       for (const [sort, ids] of gone) this.store.dispatch(dropSome(sort, ids));
     });
+  }
+
+  /** Rows as the office has them, but those whose change is on its way there, as they are here. */
+  withUnderway(rows: readonly OneKept[]): OneKept[] {
+    const { kept } = this.store.getState().catchUp;
+    const isUnderway = (sort: string, id: string) => this.underway.has(JSON.stringify([sort, id]));
+    const others = rows.filter(({ sort, thing }) => !isUnderway(sort, thing.id));
+    const here = Object.keys(kept).flatMap((sort) =>
+      isOwnSort(sort, kept)
+        ? Object.values<Kept[OwnSort]>(kept[sort]).flatMap((thing) =>
+            isUnderway(sort, thing.id) ? [{ sort, thing } as OneKept] : [],
+          )
+        : [],
+    );
+    return [...others, ...here];
   }
 
   close(): void {

@@ -1,11 +1,12 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
-import { Clock } from '@/office/clock';
+import { Clock, type ClockSetting } from '@/office/clock';
 import type { OfficeLink, OutsideLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 import type { Book } from '@/office/sources';
 
-import type { ReadBelongings, StoredSound, Vault } from '../storage';
+import type { StoredSound, Vault } from '../storage';
+import type { OtherTabs } from '../tabs';
 import type { OwnRows } from './ownRows';
 import { PeopleFinding } from './peopleFinding';
 
@@ -14,42 +15,57 @@ export interface Services {
   clock: Clock;
   /** The office as the worker may use and see it. */
   link: OfficeLink | null;
-  /** The same office as whoever plays the people and phones outside uses and sees it. */
-  outside: OutsideLink | null;
+  /** The same office as whoever plays the people and phones outside uses and sees it, joined when it is first asked for. */
+  outside: () => Promise<OutsideLink>;
   player: SoundPlayer | null;
   /** The finished sound of a recording; null where there is none (yet). */
   readSound: (recordingId: string) => Promise<StoredSound | null>;
   keepSound: (id: string, sound: StoredSound) => Promise<void>;
-  /** All that is kept on this device; null while another tab runs the office. */
+  /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
+  mixSound: (id: string) => Promise<StoredSound | null>;
+  /** Plays a kept sound once. Gives whether it was found. */
+  playSound: (id: string) => Promise<boolean>;
+  /** All that is kept on this device; null before the start. */
   vault: Vault | null;
   finding: PeopleFinding;
   /** The address books elsewhere, by their ids; none before they have been fetched. */
   books: ReadonlyMap<string, Book>;
-  /** Brings the office rows that each keeps for themselves, and with the last sorts of them `isLast`. Resolves once what that changed is kept. */
-  openBelongings: (read: ReadBelongings, isLast: boolean) => Promise<void>;
+  /** The other tabs of this browser; null before the start. */
+  others: OtherTabs | null;
   /** What the worker keeps for themselves, on its way to the office and back. */
   ownRows: OwnRows | null;
+  /** Sets the office's clock, which all tabs follow. */
+  setClock: (setting: ClockSetting) => void;
+  /** Resolves once the office has written everything; with `end`, it has ended too. */
+  finish: (end: boolean) => Promise<void>;
+  /** Begins the office again that was ended for something that was not done after all. */
+  reopen: () => void;
+  /** All tabs begin anew from what is kept. */
+  beginAnew: () => void;
   /** What is kept can't be read: the office itself stops, since to go on without it would be to write over it. */
   giveUp: (error: unknown) => void;
-  /** Moves the office from another tab into this one. */
-  takeOver: () => Promise<void>;
 }
 
 export function createServices(): Services {
   return {
     clock: new Clock(),
     link: null,
-    outside: null,
+    outside: () => new Promise(() => undefined),
     player: null,
     readSound: async () => null,
     keepSound: async () => undefined,
+    mixSound: async () => null,
+    playSound: async () => false,
     vault: null,
     finding: new PeopleFinding(),
     books: new Map(),
-    openBelongings: async () => undefined,
+    others: null,
     ownRows: null,
+    setClock: () => undefined,
+    finish: async () => undefined,
+    reopen: () => undefined,
+    beginAnew: () => undefined,
     giveUp: () => undefined,
-    takeOver: async () => undefined,
   };
 }
 

@@ -14,8 +14,7 @@ import { catchUpReducer } from './catchUpSlice';
 import { planReducer } from './planSlice';
 import type { Settings, VaultStatus } from '../storage';
 
-/** `elsewhere`: another tab runs the office. */
-export type AppPhase = 'starting' | 'running' | 'elsewhere' | 'failed';
+export type AppPhase = 'starting' | 'running' | 'failed';
 
 /** What the office tells goes to the calls and to all that is shown of the office itself. */
 export const updated = createAction<OfficeUpdate>('office/updated');
@@ -30,6 +29,10 @@ interface OfficeSlice {
   me: { personId: string; deviceId: string } | null;
   clock: ClockSetting;
   sound: SoundStatus;
+  /** How often the office was begun anew in another tab, so that what this one knows had to be read again. */
+  readings: number;
+  /** Of all tabs of this browser, this one sounds, and tells the system. */
+  isInFront: boolean;
   isOnline: boolean;
   /** Devices that are signed in. */
   signedIn: readonly string[];
@@ -50,6 +53,8 @@ const officeSlice = createSlice({
     me: null,
     clock: { mode: 'real' },
     sound: 'waiting',
+    readings: 0,
+    isInFront: false,
     isOnline: true,
     signedIn: [],
     network: goodNetwork,
@@ -71,6 +76,12 @@ const officeSlice = createSlice({
     },
     soundChanged(state, { payload }: PayloadAction<SoundStatus>) {
       state.sound = payload;
+    },
+    begunAnew(state) {
+      state.readings++;
+    },
+    frontChanged(state, { payload }: PayloadAction<boolean>) {
+      state.isInFront = payload;
     },
     onlineChanged(state, { payload }: PayloadAction<boolean>) {
       state.isOnline = payload;
@@ -107,6 +118,7 @@ const callsSlice = createSlice({
   },
   extraReducers: (builder) =>
     builder.addCase(updated, (state, { payload }) => {
+      if (payload.isWhole) state.byId = {};
       for (const call of payload.changedCalls) state.byId[call.id] = call;
       for (const speech of payload.speech) state.speech[speech.legId] = speech;
       for (const id of payload.endedCallIds) {
@@ -122,6 +134,8 @@ const callsSlice = createSlice({
 interface HistorySlice {
   /** The worker's own records, newest first. */
   records: readonly CallRecord[];
+  /** Whether the calls of the time before the first start are there to be read. */
+  isLaid: boolean;
   isComplete: boolean;
 }
 
@@ -129,12 +143,14 @@ interface HistorySlice {
 export const recordsAdded = createAction<readonly CallRecord[]>('history/recordsAdded');
 /** Older records, newest first, behind those that are there. */
 export const olderLoaded = createAction<readonly CallRecord[]>('history/olderLoaded');
+export const historyLaid = createAction('history/laid');
 export const historyCompleted = createAction('history/completed');
 
-const noHistory: HistorySlice = { records: Object.freeze([]), isComplete: false };
+const noHistory: HistorySlice = { records: Object.freeze([]), isLaid: false, isComplete: false };
 
-/** A record goes before the first that began no later: a long call ends after shorter ones that came in meanwhile. */
+/** A record that is not here goes before the first that began no later: a long call ends after shorter ones that came in meanwhile. */
 function insert(records: readonly CallRecord[], record: CallRecord): readonly CallRecord[] {
+  if (records.some(({ id }) => id === record.id)) return records;
   const before = records.findIndex(({ startedAt }) => startedAt <= record.startedAt);
   return Object.freeze(records.toSpliced(before < 0 ? records.length : before, 0, record));
 }
@@ -145,6 +161,7 @@ function historyReducer(state: HistorySlice = noHistory, action: Action): Histor
     return { ...state, records: action.payload.reduceRight(insert, state.records) };
   if (olderLoaded.match(action))
     return { ...state, records: Object.freeze([...state.records, ...action.payload]) };
+  if (historyLaid.match(action)) return state.isLaid ? state : { ...state, isLaid: true };
   if (historyCompleted.match(action)) return { ...state, isComplete: true };
   return state;
 }
@@ -248,8 +265,16 @@ export const reducers = {
   notices: noticesSlice.reducer,
 };
 
-export const { phaseChanged, joined, clockChanged, soundChanged, onlineChanged, measured } =
-  officeSlice.actions;
+export const {
+  phaseChanged,
+  joined,
+  clockChanged,
+  soundChanged,
+  begunAnew,
+  frontChanged,
+  onlineChanged,
+  measured,
+} = officeSlice.actions;
 /** The app can't go on from here, and says why. */
 export const startFailed = (error: unknown) =>
   phaseChanged({ phase: 'failed', failure: error instanceof Error ? error.message : String(error) });

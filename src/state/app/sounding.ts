@@ -1,5 +1,3 @@
-import { base64 } from '@scure/base';
-
 import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
@@ -12,17 +10,18 @@ import type { Services } from './services';
 import { whenChanged, type AppStore, type RootState } from './store';
 import { selectMyDeviceId, selectMyId } from './session';
 
-/** Keeps the loudspeaker in step with what this device hears. Returns a function that ends it. */
+/** Keeps the loudspeaker in step with what this device hears, where this tab is in front. Returns a function that ends it. */
 export function startSounding(store: AppStore, player: SoundPlayer): () => void {
-  player.play(selectMySound(store.getState()));
-  return whenChanged(store, selectMySound, (sound) => player.play(sound));
+  const selectSound = (state: RootState) => (state.office.isInFront ? selectMySound(state) : null);
+  player.play(selectSound(store.getState()));
+  return whenChanged(store, selectSound, (sound) => player.play(sound));
 }
 
 /** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting, a menu's choices. */
 export function soundUpdate(
   update: OfficeUpdate,
   state: RootState,
-  { player, readSound }: { player: SoundPlayer; readSound: Services['readSound'] },
+  { player, playSound }: { player: SoundPlayer; playSound: Services['playSound'] },
 ): void {
   const deviceId = selectMyDeviceId(state);
   const myLeg = (callId: string) => {
@@ -57,10 +56,7 @@ export function soundUpdate(
     const greeting = greetingOf(selectOffice(state), call, heard.personId, update.at);
     if (!greeting) void player.clip('mailbox-greeting');
     else if (!greeting.recorded) player.say(greeting.text);
-    else
-      void readSound(greeting.recorded.soundId).then(
-        (sound) => sound && player.playFile(base64.decode(sound.wav)),
-      );
+    else void playSound(greeting.recorded.soundId);
   }
 
   /** Whether this device is on that call and would hear what is said to all. */

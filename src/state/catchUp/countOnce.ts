@@ -5,7 +5,6 @@ import { voicemailOf } from '@/core/office';
 import {
   askOffice,
   marked,
-  mixSaid,
   selectMyId,
   selectOffice,
   weightsChosen,
@@ -19,6 +18,7 @@ import { countWaiting } from '@/workers/countWaiting';
 
 import { oldKeys, oldReckoningKind, oldSeenKind, type OldEnd } from '../kept';
 import type { Vault } from '../storage';
+import { mixSaid } from '../sounds';
 import { fetchPages } from './faxes';
 import { wordsSaid, type WordsOfClip } from './transcribing';
 

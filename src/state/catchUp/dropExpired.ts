@@ -19,7 +19,7 @@ import {
 
 import { storageKeys, type Vault } from '../storage';
 import { catchUpKeys } from '../kept';
-import { pictureKeyOf } from '../kept';
+import { pictureKeyOf } from '../pictures';
 
 const expiredOf = (
   kept: CatchUpSlice['kept'],

@@ -10,9 +10,11 @@ import {
   finishFollowUp,
   identifyNumber,
   keptRead,
+  loadMissed,
   marked,
   onceSo,
   removeWork,
+  rowsReplaced,
   selectKeepDays,
   selectMyId,
   selectOffice,
@@ -23,12 +25,13 @@ import {
   type LaterBeginning,
   type LaterPart,
   type OneKept,
+  type Services,
 } from '@/state/app';
 
-import { keptKinds } from '../kept';
+import { startSounds } from '../sounds';
 import { startSearching, startSyncing, startWatching } from '../people';
 import { startTelling, tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from '../telling';
-import { isStorageFault, readBelongings } from '../storage';
+import { isStorageFault } from '../storage';
 import { countFirst, takeOverOldCount, wordsOf, type CountingContext } from './countOnce';
 import { dropExpired } from './dropExpired';
 import { fetchPages } from './faxes';
@@ -41,35 +44,70 @@ type Context = Parameters<Awaited<ReturnType<LaterPart>>>[0];
 type Words = Pick<CountingContext, 'store' | 'services' | 'beginning'>;
 
 /**
- * Reads what was kept beside calls, and tells the worker, and the places that are told, of what comes in. Who waits the office
- * knows by itself. Gives what ends it.
+ * Reads what was kept beside calls. In the tab that hosts the office it also tells the worker, and the places that are told, of what
+ * comes in; who waits the office knows by itself. Gives what ends it.
  */
-export function startCatchingUp({ store, services, vault }: Context, beginning: LaterBeginning): () => void {
+export function startCatchingUp(
+  { store, services, vault, duties }: Context,
+  beginning: LaterBeginning,
+): () => void {
   const context: CountingContext = { store, services, vault, beginning };
+  const stopSounds = startSounds({ store, services, vault, duties });
   services.books = new Map(beginning.books.map((book) => [book.id, book]));
+  const stopSearching = startSearching(store, services);
+  void readRows(store, services);
+  const stopDuty = duties.add(() => followWhatComes(context));
+  const stopReading = whenChanged(
+    store,
+    ({ office }) => office.readings,
+    () => void readRowsAnew(store, services),
+  );
+  return () => {
+    stopSounds();
+    stopSearching();
+    stopDuty();
+    stopReading();
+  };
+}
+
+/** What is done once for all tabs. */
+function followWhatComes(context: CountingContext): () => void {
+  const { store, services, vault } = context;
+  let isOver = false;
   const keepDays = selectKeepDays(store.getState());
   const news = followNews(context);
-  const stopTelling = startTelling(store, services);
-  const stopSearching = startSearching(store, services);
-  const stopSyncing = startSyncing(store, services);
-  const stopWatching = startWatching(store, services);
   const takeUnheard = () => takeWithoutWords(context);
-  const stopOnline = whenOnlineAgain(store, () => void takeUnheard());
-  void readKept(context)
-    .then(news.begin)
+  const stops = [
+    news.end,
+    startTelling(store, services),
+    startSyncing(store, services),
+    startWatching(store, services),
+    whenOnlineAgain(store, () => void takeUnheard()),
+    // What came in while nobody heard the office.
+    whenChanged(
+      store,
+      ({ office }) => office.readings,
+      () =>
+        void loadMissed(vault, selectMyId(store.getState()), store)
+          .then(() => onceSo(store, ({ office, catchUp }) => office.readings === catchUp.readings))
+          .then(news.begin, faulty),
+    ),
+  ];
+  const faulty = (error: unknown) => {
+    if (!isStorageFault(error)) throw error;
+    services.giveUp(error);
+  };
+  void onceSo(store, ({ catchUp }) => catchUp.isRead)
+    .then(() => countOnce(context))
+    .then(() => {
+      if (!isOver) news.begin();
+    })
     .then(() => dropExpired(store, vault, keepDays, services.clock.now()))
     .then(takeUnheard)
-    .catch((error: unknown) => {
-      if (!isStorageFault(error)) throw error;
-      services.giveUp(error);
-    });
+    .catch(faulty);
   return () => {
-    news.end();
-    stopTelling();
-    stopSearching();
-    stopSyncing();
-    stopWatching();
-    stopOnline();
+    isOver = true;
+    stops.forEach((stop) => stop());
   };
 }
 
@@ -178,15 +216,27 @@ async function takeWithoutWords(context: Words): Promise<void> {
       await takeVoicemail(context, voicemail, false);
 }
 
-/** Reads all that is kept; at the very first start, and the first one after an earlier version, who waits is counted. */
-async function readKept(context: CountingContext): Promise<void> {
-  const { store, services, vault } = context;
-  const now = services.clock.now();
-  void services.openBelongings(await readBelongings(vault, keptKinds), true);
-  const tables = await services.link?.tables();
+async function readRows(store: AppStore, { link, ownRows }: Services): Promise<void> {
+  const tables = await link?.tables();
   const read = () => void store.dispatch(keptRead(tables ? rowsOf(tables) : []));
-  if (services.ownRows) services.ownRows.takeIn(read);
+  if (ownRows) ownRows.takeIn(read);
   else read();
+}
+
+/** Takes all rows from an office that was begun anew, whatever was here. */
+async function readRowsAnew(store: AppStore, { link, ownRows }: Services): Promise<void> {
+  const { readings } = store.getState().office;
+  const tables = await link?.tables();
+  if (!tables || !ownRows) return;
+  ownRows.takeIn(() =>
+    store.dispatch(rowsReplaced({ rows: ownRows.withUnderway(rowsOf(tables)), readings })),
+  );
+}
+
+/** At the very first start, and the first one after an earlier version, who waits is counted. */
+async function countOnce(context: CountingContext): Promise<void> {
+  const { store, services } = context;
+  const now = services.clock.now();
   await moveOldTexts(store);
   await onceSo(store, (state) => state.history.isComplete);
   await takeOverOldCount(context, now);

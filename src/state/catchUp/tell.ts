@@ -1,10 +1,10 @@
 import { faxWords, pagesWord, type Fax } from '@/core/inbox/fax';
 import { roomIdOf, type Message } from '@/core/inbox/messages';
 import {
-  actDone,
   identifyNumber,
   selectMyId,
   selectOffice,
+  sayInFront,
   selectPeople,
   tellElsewhere,
   type AppStore,
@@ -20,7 +20,8 @@ export function tellOfTexts(store: AppStore, messages: readonly Message[]): void
     // What is written in a room that the worker has not entered is none of their business.
     if (room && !room.memberIds.includes(selectMyId(state))) continue;
     const name = author ?? identifyNumber(number, null, selectPeople(state)).name;
-    void tellElsewhere(state, id, room ? `${name}, in ${room.name}` : name, text || (picture?.alt ?? ''));
+    const title = room ? `${name}, in ${room.name}` : name;
+    store.dispatch(tellElsewhere({ tag: id, title, body: text || (picture?.alt ?? '') }));
   }
 }
 
@@ -29,10 +30,11 @@ export function tellOfFaxes(store: AppStore, faxes: readonly Fax[]): void {
     const { id, number, direction, title, pages, state } = fax;
     const { name } = identifyNumber(number, null, selectPeople(store.getState()));
     if (direction === 'in')
-      void tellElsewhere(store.getState(), id, name, `fax, ${title}, ${pagesWord(pages)}`);
-    if (state === 'done' || state === 'failed') store.dispatch(actDone(`Fax to ${name}: ${faxWords(fax)}`));
+      store.dispatch(tellElsewhere({ tag: id, title: name, body: `fax, ${title}, ${pagesWord(pages)}` }));
+    if (state === 'done' || state === 'failed')
+      store.dispatch(sayInFront(`Fax to ${name}: ${faxWords(fax)}`));
   }
 }
 
 export const tellOfVoicemail = (store: AppStore, id: string, name: string): void =>
-  void tellElsewhere(store.getState(), id, name, 'left a voicemail');
+  void store.dispatch(tellElsewhere({ tag: id, title: name, body: 'left a voicemail' }));

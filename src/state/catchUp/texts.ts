@@ -3,7 +3,7 @@ import { nanoid, type Action, type ThunkAction } from '@reduxjs/toolkit';
 import type { Message } from '@/core/inbox/messages';
 import { actDone, askOffice, type RootState, type Services } from '@/state/app';
 
-import { keepPicture } from '../kept';
+import { keepPicture } from '../pictures';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 

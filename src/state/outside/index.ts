@@ -1,2 +1,9 @@
 /** What whoever plays the people and phones outside does, and sees. */
-export { sendOutside, sendOutsideAndSay, setNetwork, setScript, useOutsideCalls } from './outside';
+export {
+  askAsColleague,
+  playOutside,
+  sendOutside,
+  sendOutsideAndSay,
+  useOutsideCalls,
+  useScriptOf,
+} from './outside';

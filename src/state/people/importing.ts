@@ -2,7 +2,7 @@ import type { Card, PeopleBlock } from '@/core/people/contacts';
 import type { Written } from '@/core/people/files';
 import { dropSome, freeId, keepMany, selectContacts } from '@/state/app';
 
-import { keepPicture, readPicture } from '../kept';
+import { keepPicture, readPicture } from '../pictures';
 import type { Vault } from '../storage';
 import { importStem, type Act } from './blocks';
 

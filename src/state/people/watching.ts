@@ -1,8 +1,8 @@
 import {
-  actDone,
   dropSome,
   keepOne,
   placeCall,
+  sayInFront,
   selectMyId,
   selectOffice,
   selectPresence,
@@ -47,8 +47,8 @@ export function startWatching(store: AppStore, { clock }: Services): () => void 
       store.dispatch(dropSome('freeWatches', [id]));
       if (!person) continue;
       const words = thenCall ? 'is free now, and is being called.' : 'is free now.';
-      store.dispatch(actDone(`${person.name} ${words}`));
-      void tellElsewhere(store.getState(), `free-${id}`, person.name, words);
+      store.dispatch(sayInFront(`${person.name} ${words}`));
+      store.dispatch(tellElsewhere({ tag: `free-${id}`, title: person.name, body: words }));
       if (thenCall) void store.dispatch(placeCall(person.extension));
     }
   };

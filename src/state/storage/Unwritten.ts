@@ -4,7 +4,7 @@ const gone = 'gone';
 type LocalStorage = Pick<Storage, 'key' | 'length' | 'getItem' | 'setItem' | 'removeItem'>;
 
 /** A browser that blocks site data throws on the very name ("SecurityError"). */
-function ownStorage(): LocalStorage | null {
+export function browserStorage(): LocalStorage | null {
   try {
     return globalThis.localStorage;
   } catch {
@@ -24,7 +24,7 @@ export class Unwritten {
    * @param name of the storage whose page closes.
    */
   constructor(
-    private readonly storage: LocalStorage | null = ownStorage(),
+    private readonly storage: LocalStorage | null = browserStorage(),
     name = 'cendro',
   ) {
     this.prefix = `${name}/unwritten/`;

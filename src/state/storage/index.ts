@@ -26,6 +26,8 @@ export {
   type Entries,
   type ReadBelongings,
 } from './belongings';
+export { recordEntriesByDay, recordEntry } from './history';
 export { readTables, rowEntries, tableKinds } from './tables';
-export { isStorageFault, NewerData, UnreadableStorage } from './unreadable';
+export { isStorageBlocked, isStorageFault, NewerData, UnreadableStorage } from './unreadable';
+export { browserStorage } from './Unwritten';
 export { asidePrefix, Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';

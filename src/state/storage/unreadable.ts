@@ -14,9 +14,11 @@ export class NewerData extends Error {
 
 /** Whether the browser lets this site keep nothing at all, so that there is nothing to be lost either. */
 export function isStorageBlocked(): boolean {
-  if (typeof window === 'undefined') return false;
+  // Outside of browsers, in tests, storage is brought along.
+  if (typeof self === 'undefined') return false;
   try {
-    return !window.indexedDB || !window.localStorage;
+    // A worker has no local storage in any case.
+    return !globalThis.indexedDB || (typeof window !== 'undefined' && !window.localStorage);
   } catch {
     return true;
   }

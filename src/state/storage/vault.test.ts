@@ -1,7 +1,7 @@
 import { sampleOffice } from '@sample';
 import { z } from 'zod';
 
-import { Exchange } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
 
 import {
   NewerData,

@@ -57,7 +57,10 @@ describe('what is told elsewhere', () => {
     const { server, app } = await openTold();
     const [mail] = Object.values(app.state().catchUp.kept.destinations);
     if (mail) app.store.dispatch(setKinds(mail, ['voicemail']));
-    await app.office.receiveText({ number: '+447700900333', lineId: 'text', text: 'When?', picture: null });
+    await app.office.play({
+      kind: 'textIn',
+      text: { number: '+447700900333', lineId: 'text', text: 'When?', picture: null },
+    });
     await settle();
     await app.missCall();
     expect(kinds(server)).toEqual(['text webhook', 'missedCall webhook']);

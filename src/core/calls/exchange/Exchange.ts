@@ -1,11 +1,9 @@
-import { z } from 'zod';
-
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { answerLeg, takeLeg } from './answering';
-import { callSchema, isTalking, type Call, type Leg, type Timer } from './call';
+import { isTalking, type Call, type Leg, type Timer } from './call';
 import { callBackWhenFree, reportFree, serveCallBacks } from './callingBack';
 import { clearCall, leaveCall } from './clearing';
-import { refuse, type Command, type Outcome } from './commands';
+import { refuse, type Command, type CommandResult, type Outcome } from './commands';
 import { actOnParty, addParty, mergeCalls } from './conferencing';
 import { giveUpAccepting, sendDigits } from './digits';
 import type { ExchangeEvent } from './events';
@@ -26,6 +24,7 @@ import { returnCall } from './returning';
 import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
 import { expireSessions, setCallWaiting, setSignedIn } from './signing';
 import { takeBackCall } from './takingBack';
+import type { ExchangeState } from './state';
 import { Switchboard } from './Switchboard';
 import {
   type ActiveCallChoice,
@@ -37,20 +36,6 @@ import {
 } from './talking';
 import { connectCalls, deflectCall, transferCall } from './transferring';
 import { isAllowed } from './transitions';
-
-export const exchangeStateSchema = z.object({
-  now: z.number(),
-  nextId: z.number(),
-  signedIn: z.array(z.string()),
-  withoutWaiting: z.array(z.string()),
-  recentCallers: z.array(z.object({ number: z.string(), at: z.number() })).default([]),
-  calls: z.array(callSchema),
-});
-/** The whole exchange as plain data, timers included. */
-export type ExchangeState = z.infer<typeof exchangeStateSchema>;
-
-/** `callId` and `legId` where there is one; `note` is a slot or a code that was given out. */
-export type CommandResult = Outcome<{ callId?: string; legId?: string; note?: string }>;
 
 type LegCommand = Exclude<Extract<Command, { legId: string }>, { deviceId: string }>;
 

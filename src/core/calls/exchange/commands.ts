@@ -164,3 +164,6 @@ export type Refusal =
 export type Outcome<T = unknown> = ({ ok: true } & T) | { ok: false; reason: Refusal };
 
 export const refuse = (reason: Refusal): { ok: false; reason: Refusal } => ({ ok: false, reason });
+
+/** `callId` and `legId` where there is one; `note` is a slot or a code that was given out. */
+export type CommandResult = Outcome<{ callId?: string; legId?: string; note?: string }>;

@@ -1,4 +1,4 @@
-/** The office phone system as a deterministic machine. */
+/** A call of the office: what it is, what may be asked of it, and what it tells. What carries it out is at `./machine`. */
 export { afterRefusal, type AfterRefusal } from './afterRefusal';
 export {
   callerOf,
@@ -22,16 +22,16 @@ export {
   targetSchema,
   type Command,
   type CommandOf,
+  type CommandResult,
   type MakeCommand,
   type Refusal,
   type Target,
 } from './commands';
 export { exchangeEventSchema, type ExchangeEvent } from './events';
-export { Exchange, exchangeStateSchema, type CommandResult, type ExchangeState } from './Exchange';
+export { exchangeStateSchema, type ExchangeState } from './state';
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './hearing';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
-export { recordSchema, type CallOutcome, type CallRecord } from './record';
-export { recordIdOf } from './records';
+export { recordIdOf, recordSchema, type CallOutcome, type CallRecord } from './record';
 export { allowedIn, type LegAct } from './transitions';

@@ -84,3 +84,6 @@ export const recordSchema = z.object({
 /** What is kept of a call for one person. */
 export type CallRecord = z.infer<typeof recordSchema>;
 export type CallOutcome = CallRecord['outcome'];
+
+/** Under which id somebody's record of a call is kept. */
+export const recordIdOf = (callId: string, personId: string): string => `${callId}-${personId}`;

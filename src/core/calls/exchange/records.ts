@@ -3,7 +3,7 @@ import { costMicros, rateFor } from '@/core/numbers/rates';
 import type { RouteTrace } from '@/core/plans/routing';
 import { callerOf, isMachine, type Call, type Leg } from './call';
 import type { Cause } from './causes';
-import type { CallOutcome, CallRecord } from './record';
+import { recordIdOf, type CallOutcome, type CallRecord } from './record';
 import type { Switchboard } from './Switchboard';
 
 /**
@@ -36,9 +36,6 @@ function keeperOfLastMenu(office: OfficeIndex, call: Call): string | null {
   const last = tracesOf(call).at(-1);
   return (last && office.menus.get(last.ownerId)?.keeperId) ?? null;
 }
-
-/** Under which id somebody's record of a call is kept. */
-export const recordIdOf = (callId: string, personId: string): string => `${callId}-${personId}`;
 
 function buildRecord(
   office: OfficeIndex,

@@ -1,5 +1,5 @@
 /** Who of a team has taken on whom: kept once, asked for by its members. */
-export { Assignments, type AssignmentChange } from './Assignments';
+export type { Assignments, AssignmentChange } from './Assignments';
 export { assignmentIdOf, assignmentSchema, type Assignment } from './entity';
 export {
   assignmentRequestSchema,

@@ -1,6 +1,6 @@
 /** The office's faxes: kept once, asked for and seen by each as is theirs. */
 export { faxFromOnePerson, keptFaxSchema, type KeptFax, type OfficeFax } from './entity';
-export { Faxing, type FaxChange } from './Faxing';
+export type { Faxing, FaxChange } from './Faxing';
 export {
   faxingRequestSchema,
   type FaxingRefusal,

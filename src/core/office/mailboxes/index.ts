@@ -1,6 +1,6 @@
 /** The office's mailboxes: what was left in them, kept once, asked for and seen by each as is theirs. */
 export { spokenSchema, voicemailOf, type Spoken } from './entity';
-export { Mailboxes, type MailboxChange } from './Mailboxes';
+export type { Mailboxes, MailboxChange } from './Mailboxes';
 export {
   mailboxRequestSchema,
   type MailboxRefusal,

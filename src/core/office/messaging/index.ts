@@ -6,7 +6,7 @@ export {
   type KeptMessage,
   type OfficeMessage,
 } from './entity';
-export { Messaging, type MessagingChange } from './Messaging';
+export type { Messaging, MessagingChange } from './Messaging';
 export {
   messagingRequestSchema,
   type MessagingRefusal,

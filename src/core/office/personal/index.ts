@@ -1,6 +1,6 @@
 /** What each person keeps for themselves: contacts, notes, follow-ups and the like. */
 export { ownedIdOf, type KeptPersonal, type OwnedRow, type PersonalRow, type PersonalSorts } from './entity';
-export { Personal, type PersonalChange } from './Personal';
+export type { Personal, PersonalChange } from './Personal';
 export {
   personalChangeSchema,
   personalRequestSchema,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
-import { isLive, type Call, type Command, type Exchange, type Leg } from '@/core/calls/exchange';
+import { isLive, type Call, type Command, type Leg } from '@/core/calls/exchange';
+import { type Exchange } from '@/core/calls/exchange/machine';
 import { checkExchange, must } from '@/core/calls/exchange/tests/invariants';
 import {
   openRandomOffice,
@@ -9,7 +10,8 @@ import {
   take,
   type Step,
 } from '@/core/calls/exchange/tests/randomOffice';
-import { may, sightOf, viewOfCall, type OfficeSeen, type Session } from '..';
+import { type OfficeSeen, type Session } from '..';
+import { may, sightOf, viewOfCall } from '../machine';
 
 /** For the tests and the bench: three members and a simulator ask at random, as who they are and as who they are not. */
 

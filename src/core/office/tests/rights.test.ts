@@ -1,6 +1,8 @@
-import { Exchange, type Command } from '@/core/calls/exchange';
+import { type Command } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
 import { randomSetup } from '@/core/calls/exchange/tests/randomOffice';
-import { may, sightOf, viewOfCall, viewOfEvent, type Session } from '..';
+import { type Session } from '..';
+import { may, sightOf, viewOfCall, viewOfEvent } from '../machine';
 import { checkSessions, members, seenOf, simulator } from './randomSessions';
 
 const at = Date.parse('2026-11-26T10:40:00Z');

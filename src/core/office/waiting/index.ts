@@ -7,4 +7,4 @@ export {
   type WaitingRequest,
 } from './requests';
 export { allWaitingSeen, seenWaitingSchema, waitingSeen } from './seen';
-export { WhoWaits, type WaitingChange } from './WhoWaits';
+export type { WhoWaits, WaitingChange } from './WhoWaits';

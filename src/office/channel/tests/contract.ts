@@ -2,7 +2,8 @@ import type { Call, Command } from '@/core/calls/exchange';
 import type { InboxRequest, SeenChange, Session } from '@/core/office';
 
 import type { Clock } from '../../clock';
-import type { InPageOffice, OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
+import type { OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
+import type { HostedOffice } from '../../hosted';
 
 /** What a host gives each session, and how all that is under way comes to rest. */
 export interface HostUnderTest {
@@ -19,7 +20,7 @@ export const member = (personId: string, deviceId: string): Session => ({
 
 /** An office that stands still, and whoever plays those outside. */
 export interface OpenOffice {
-  office: InPageOffice;
+  office: HostedOffice;
   clock: Clock;
   outside: OutsideLink;
 }
@@ -83,7 +84,7 @@ const emptyTables = (): Mirror['tables'] => ({
 export function hostContract(
   name: string,
   openOffice: () => OpenOffice,
-  open: (office: InPageOffice) => HostUnderTest,
+  open: (office: HostedOffice) => HostUnderTest,
 ): void {
   describe(`${name}, as a host`, () => {
     function opened() {

@@ -2,7 +2,7 @@ import { sampleCast, sampleOffice } from '@sample';
 import { z } from 'zod';
 
 import { Clock } from '../../clock';
-import { InPageOffice } from '../../link';
+import { HostedOffice } from '../../hosted';
 import { ChannelHost, ChannelLink } from '..';
 import { againMs } from '../ChannelLink';
 import { hostContract, member, Mirror, type HostUnderTest, type OpenOffice } from './contract';
@@ -13,7 +13,7 @@ const start = Date.UTC(2026, 10, 26, 10, 40);
 /** The sample's office, standing still, and whoever plays those outside. */
 function openOffice(): OpenOffice {
   const clock = new Clock({ mode: 'fixed', at: start });
-  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock });
   const outside = office.linkFor({
     ...{ id: 'outside', personId: null, deviceId: null },
     roles: ['simulator', 'network'],

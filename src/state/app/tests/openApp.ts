@@ -2,7 +2,7 @@ import { sampleCast, sampleContacts, sampleOffice } from '@sample';
 
 import type { Command } from '@/core/calls/exchange';
 import { Clock } from '@/office/clock';
-import { InPageOffice } from '@/office/link';
+import { HostedOffice } from '@/office/hosted';
 
 import { send } from '../acts';
 import { selectMyCalls } from '../callViews';
@@ -19,7 +19,7 @@ const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' }
 export function openApp() {
   const { store, services } = createAppStore();
   const clock = new Clock({ mode: 'fixed', at: start });
-  const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock });
   services.clock = clock;
   services.link = office.linkFor({ id: me.deviceId, ...me, roles: ['member', 'administrator'] });
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }));

@@ -397,7 +397,10 @@ describe('texts', () => {
 
   it('answer who waits once they are delivered; their answer begins anew', async () => {
     const app = await open();
-    await app.office.receiveText({ number: '+447700900333', lineId: 'text', text: 'When?', picture: null });
+    await app.office.play({
+      kind: 'textIn',
+      text: { number: '+447700900333', lineId: 'text', text: 'When?', picture: null },
+    });
     await settle();
     expect(app.waiting()).toContain('Three Becks Angling Club');
     app.store.dispatch(text('At two.'));

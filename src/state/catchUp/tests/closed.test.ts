@@ -3,7 +3,8 @@ import { sampleCast, sampleOffice } from '@sample';
 import type { CallRecord } from '@/core/calls/exchange';
 import { Clock } from '@/office/clock';
 import { incomingTextSchema } from '@/office/carrier';
-import { InPageOffice, type OfficeState, type OfficeStep } from '@/office/link';
+import { type OfficeState } from '@/office/link';
+import { HostedOffice, type OfficeStep } from '@/office/hosted';
 import { identifyNumber, selectLooseEnds, selectPeople } from '@/state/app';
 import type { Speech } from '@/office/standins';
 
@@ -91,14 +92,17 @@ describe('what falls due while the app is closed', () => {
     const clock = new Clock({ mode: 'fixed', at: start });
     const keep = ({ rows }: OfficeStep) => void first.vault.write(rowEntries(rows).put);
     const inbox = readTables(first.vault);
-    const office = new InPageOffice({ setup: sampleOffice, cast: sampleCast, clock, state, keep, inbox });
+    const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, state, keep, inbox });
     office.start();
     // It is over before what was kept beside calls has been read.
     const call = await office.send({ type: 'make', from: cawder, to: '+441314960214' });
     await office.send({ type: 'clear', legId: (call.ok && call.legId) || '' });
     const between = office.save();
     expect(between.uncounted?.map(({ personId }) => personId)).toContain(me.personId);
-    await office.receiveText({ number: angling, lineId: 'text', text: 'Is the mast up?', picture: null });
+    await office.play({
+      kind: 'textIn',
+      text: { number: angling, lineId: 'text', text: 'Is the mast up?', picture: null },
+    });
     await first.vault.flush();
     const saved = office.save();
     expect(saved.uncounted).toEqual([]);

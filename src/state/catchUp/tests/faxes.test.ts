@@ -19,7 +19,10 @@ const states = (app: App) =>
 describe('a fax', () => {
   it('goes out with its stages, one after the other, and answers who waits', async () => {
     const app = await open();
-    await app.office.receiveFax({ number: peg, lineId: 'field', title: 'Question', pages: 1, url: '/q.pdf' });
+    await app.office.play({
+      kind: 'faxIn',
+      fax: { number: peg, lineId: 'field', title: 'Question', pages: 1, url: '/q.pdf' },
+    });
     await settle();
     expect(app.waiting()).toContain('Peg Anstey');
     await write(app, 'First');
@@ -57,7 +60,7 @@ describe('a fax', () => {
 
   it('to a busy number is tried again by itself; one that has failed goes again by hand', async () => {
     const app = await open();
-    await app.office.setFaxScript(peg, { kind: 'busy' });
+    await app.office.play({ kind: 'faxScript', number: peg, script: { kind: 'busy' } });
     const id = await write(app, 'Permit');
     await app.pass(3);
     expect(states(app)).toEqual(['Permit waiting 0']);
@@ -66,7 +69,7 @@ describe('a fax', () => {
       await app.pass(3);
     }
     expect(states(app)).toEqual(['Permit failed 0']);
-    await app.office.setFaxScript(peg, { kind: 'takes' });
+    await app.office.play({ kind: 'faxScript', number: peg, script: { kind: 'takes' } });
     await app.store.dispatch(sendFaxAgain(id));
     await app.pass(60);
     expect(states(app)).toEqual(['Permit done 2']);
@@ -106,7 +109,7 @@ describe('a fax', () => {
 
   it('that failed keeps its mark, however often it is looked at, until it is sent again or taken back', async () => {
     const app = await open();
-    await app.office.setFaxScript(peg, { kind: 'voice' });
+    await app.office.play({ kind: 'faxScript', number: peg, script: { kind: 'voice' } });
     const id = await write(app, 'Permit');
     await app.pass(20);
     await app.store.dispatch(markFaxRead(id));
@@ -125,7 +128,10 @@ describe('a fax', () => {
     globalThis.fetch = (async () => {
       throw new Error('No network');
     }) as never;
-    await app.office.receiveFax({ number: null, lineId: 'field', title: 'Map', pages: 1, url: '/map.pdf' });
+    await app.office.play({
+      kind: 'faxIn',
+      fax: { number: null, lineId: 'field', title: 'Map', pages: 1, url: '/map.pdf' },
+    });
     await settle();
     const fax = Object.values(app.state().catchUp.kept.faxes).find(({ title }) => title === 'Map');
     expect(app.waiting()).toContain('Withheld number');

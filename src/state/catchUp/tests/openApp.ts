@@ -7,21 +7,23 @@ import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
 import type { KeepDays } from '@/core/inbox/retention';
 import { encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
-import { InPageOffice, type OfficeState } from '@/office/link';
+import { type OfficeState } from '@/office/link';
+import { HostedOffice } from '@/office/hosted';
 import {
-  Belongings,
   createAppStore,
   keepDaysChosen,
   OwnRows,
   send,
   tablesChanged,
-  soundReader,
   updated,
+  whenChanged,
 } from '@/state/app';
 
-import { tellOfConnection } from '../../app/connection';
-import { historyCompleted, joined, recordsAdded } from '../../app/slices';
+import { frontChanged, historyCompleted, joined, recordsAdded } from '../../app/slices';
+import { Duties } from '../../app/duties';
 import { ownRowsRead } from '../../app/ownRows';
+import { Belongings } from '../../host';
+import { keptKinds } from '../../kept';
 import { readBelongings, readTables, rowEntries, Vault, workKinds, type StoredSound } from '../../storage';
 import { selectOrder, startCatchingUp } from '..';
 
@@ -82,7 +84,7 @@ export async function open(
     kept.backend,
   );
   const belongings = new Belongings(vault);
-  const office: InPageOffice = new InPageOffice({
+  const office: HostedOffice = new HostedOffice({
     setup: sampleOffice,
     cast: sampleCast,
     clock,
@@ -101,18 +103,16 @@ export async function open(
   services.clock = clock;
   services.link = link;
   services.vault = vault;
-  services.openBelongings = (read, isLast) => belongings.open(office, read, isLast);
   services.keepSound = async (id, sound) => void sounds.set(id, sound);
-  services.readSound = soundReader(store, {
-    read: async (id) => sounds.get(id) ?? null,
-    keep: services.keepSound,
-  });
+  services.readSound = async (id) => sounds.get(id) ?? services.mixSound(id);
   store.dispatch(joined({ setup: sampleOffice, contacts: sampleContacts, outsiders: sampleContacts, me }));
+  store.dispatch(frontChanged(true));
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;
-  const work = await readBelongings(vault, workKinds);
-  void services.openBelongings(work, false);
-  ownRows.takeIn(() => store.dispatch(ownRowsRead(work, me.personId)));
+  void belongings.open(office, await readBelongings(vault, workKinds), false);
+  const own = await link.own();
+  ownRows.takeIn(() => store.dispatch(ownRowsRead(own)));
+  void readBelongings(vault, keptKinds).then((read) => belongings.open(office, read, true));
   endWithTest(() => ownRows.close());
   link.subscribe((update) => {
     store.dispatch(updated(update));
@@ -127,8 +127,16 @@ export async function open(
   if (from.keepDays) store.dispatch(keepDaysChosen(from.keepDays));
   // As the app does: the office opens first, and this part of the app is fetched meanwhile.
   office.start();
-  const stop = startCatchingUp({ store, services, vault }, sampleBeginning);
-  endWithTest(tellOfConnection(store, office));
+  const duties = new Duties();
+  duties.begin();
+  const stop = startCatchingUp({ store, services, vault, duties }, sampleBeginning);
+  endWithTest(
+    whenChanged(
+      store,
+      (now) => now.office.isOnline,
+      () => office.connectionChanged(),
+    ),
+  );
   endWithTest(stop);
   store.dispatch(historyCompleted());
   await settle();

@@ -28,13 +28,16 @@ const says = async (
   roomId: string,
   asks: 'callBack' | null = null,
 ) => {
-  await app.office.receiveText({
-    number: roomNumber(roomId),
-    lineId: 'text',
-    text,
-    picture: null,
-    fromId,
-    asks,
+  await app.office.play({
+    kind: 'textIn',
+    text: {
+      number: roomNumber(roomId),
+      lineId: 'text',
+      text,
+      picture: null,
+      fromId,
+      asks,
+    },
   });
   await settle();
 };

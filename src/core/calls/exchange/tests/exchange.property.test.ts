@@ -2,7 +2,8 @@ import { isDeepStrictEqual } from 'node:util';
 
 import fc from 'fast-check';
 
-import { callSchema, Exchange, exchangeEventSchema, exchangeStateSchema } from '..';
+import { callSchema, exchangeEventSchema, exchangeStateSchema } from '..';
+import { Exchange } from '../machine';
 import { must } from './invariants';
 import { checkRuns, openRandomOffice, randomSetup, steps, take } from './randomOffice';
 

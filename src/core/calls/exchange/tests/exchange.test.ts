@@ -1,4 +1,5 @@
-import { Exchange, limits, whatIsHeard, type CallRecord, type ExchangeEvent } from '..';
+import { limits, whatIsHeard, type CallRecord, type ExchangeEvent } from '..';
+import { Exchange } from '../machine';
 import { openOffice, start, testSetup } from './testOffice';
 
 const types = (events: ExchangeEvent[]) => events.map((event) => event.type);

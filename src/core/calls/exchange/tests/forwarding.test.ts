@@ -1,6 +1,7 @@
 import { describeOutcome, describeRoute, talkWithOther } from '@/core/calls/history';
 import { OfficeIndex, officeSetupSchema, type OfficeSetup } from '@/core/setup';
-import { afterRefusal, Exchange, limits, type CallRecord, type ExchangeEvent } from '..';
+import { afterRefusal, limits, type CallRecord, type ExchangeEvent } from '..';
+import { Exchange } from '../machine';
 import { device, number, openStory } from './story';
 import { adaApp, customer, testSetup, start } from './testOffice';
 

@@ -9,11 +9,11 @@ import { member } from '../../tests/member';
 import {
   allAssignmentsSeen,
   assignmentIdOf,
-  Assignments,
   assignmentsSeen,
   type Assignment,
   type ReadAssignmentRequest,
 } from '..';
+import { Assignments } from '../Assignments';
 
 const [team] = testSetup.teams;
 /** For the tests: Ada and Ben are the yard, Ben and Cleo the shop. */

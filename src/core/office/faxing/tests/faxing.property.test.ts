@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { must } from '@/core/calls/exchange/tests/invariants';
 import type { Fax } from '@/core/inbox/fax';
 
-import type { Faxing } from '..';
+import type { Faxing } from '../Faxing';
 import { allFaxesSeen, faxingSeen, type FaxingRequest } from '..';
 import { farm, openFaxing } from './testFaxing';
 

@@ -4,7 +4,8 @@ import { writtenFax } from '@/core/inbox/fax';
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import { member } from '../../tests/member';
-import { allFaxesSeen, faxFromOnePerson, Faxing, faxingRequestSchema, type FaxingRequest } from '..';
+import { allFaxesSeen, faxFromOnePerson, faxingRequestSchema, type FaxingRequest } from '..';
+import { Faxing } from '../Faxing';
 
 export const at = Date.UTC(2026, 10, 26, 10, 40);
 export const farm = '+441174960155';

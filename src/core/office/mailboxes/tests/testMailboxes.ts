@@ -3,7 +3,8 @@ import { testSetup } from '@/core/calls/exchange/tests/testOffice';
 import { OfficeIndex } from '@/core/setup';
 
 import { member } from '../../tests/member';
-import { allVoicemailsSeen, Mailboxes, mailboxRequestSchema, type MailboxRequest } from '..';
+import { allVoicemailsSeen, mailboxRequestSchema, type MailboxRequest } from '..';
+import { Mailboxes } from '../Mailboxes';
 
 export const at = Date.UTC(2026, 10, 26, 10, 40);
 const [team] = testSetup.teams;

@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { must } from '@/core/calls/exchange/tests/invariants';
 import type { Message, Room } from '@/core/inbox/messages';
 
-import { allMessagingSeen, Messaging, messagingSeen, type MessagingRequest } from '..';
+import { allMessagingSeen, messagingSeen, type MessagingRequest } from '..';
+import { Messaging } from '../Messaging';
 import { angling, at, member, openMessaging } from './testMessaging';
 
 const people = ['ada', 'cleo', 'ben'] as const;

@@ -3,7 +3,8 @@ import { OfficeIndex } from '@/core/setup';
 
 import { fromOnePerson } from '../ofOnePerson';
 import { viewOfMessage } from '../view';
-import { allMessagingSeen, Messaging, messagingRequestSchema, writtenOfficeMessage } from '..';
+import { allMessagingSeen, messagingRequestSchema, writtenOfficeMessage } from '..';
+import { Messaging } from '../Messaging';
 import { angling, at, farm, member, openMessaging, setup } from './testMessaging';
 
 const refusal = (code: string, more: object = {}) => ({ ok: false, reason: { code, ...more } });

@@ -3,13 +3,8 @@ import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 
 import type { Session } from '../../session';
 import { member } from '../../tests/member';
-import {
-  allMessagingSeen,
-  Messaging,
-  messagingRequestSchema,
-  type MessagingReply,
-  type MessagingRequest,
-} from '..';
+import { allMessagingSeen, messagingRequestSchema, type MessagingReply, type MessagingRequest } from '..';
+import { Messaging } from '../Messaging';
 
 export const at = Date.UTC(2026, 10, 26, 10, 40);
 export const farm = '+441174960155';

@@ -5,7 +5,8 @@ import { z } from 'zod';
 import { must } from '@/core/calls/exchange/tests/invariants';
 
 import { member } from '../../tests/member';
-import { allPersonalSeen, Personal, personalSeen, type SeenPersonal } from '..';
+import { allPersonalSeen, personalSeen, type SeenPersonal } from '..';
+import { Personal } from '../Personal';
 
 const notes = z.object({ id: z.string(), text: z.string().max(8) });
 const places = z.object({ id: z.string(), on: z.boolean() });

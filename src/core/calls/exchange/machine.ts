@@ -1,0 +1,2 @@
+/** The office phone system as a deterministic machine: for its hosts alone. */
+export { Exchange } from './Exchange';

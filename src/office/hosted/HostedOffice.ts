@@ -1,0 +1,462 @@
+import { commandSchema, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
+import { Exchange } from '@/core/calls/exchange/machine';
+import { allPersonalSeen, emptyInbox, Inbox, isOfPersonal } from '@/core/office/machine';
+import {
+  inboxRequestSchema,
+  type InboxChange,
+  type InboxReply,
+  type InboxRequest,
+  type KeptInbox,
+  type KeptPersonal,
+  type OfficeSeen,
+  type SeenTables,
+  type Session,
+} from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
+
+import type { Clock } from '../clock';
+import type { CarrierCast, FaxCast } from '../carrier';
+import type { Script, Speech, StandInCast } from '../standins';
+import { StandIns } from '../standins/machine';
+import {
+  officeUpdateSchema,
+  playingSchema,
+  type Numbered,
+  type OfficeState,
+  type OfficeUpdate,
+  type OutsideLink,
+  type Playing,
+  type ReadPlaying,
+} from '../link';
+import { Answered } from './Answered';
+import { Away, beatMs } from './Away';
+import { FaxTraffic } from './FaxTraffic';
+import { Opening } from './Opening';
+import { SessionLink, type OfficeOfAll } from './SessionLink';
+import { Telling } from './Telling';
+import { TextTraffic } from './TextTraffic';
+import { untakenOf } from './toldBefore';
+
+export interface HostedOfficeOptions {
+  setup: OfficeSetup;
+  cast: StandInCast & CarrierCast & FaxCast;
+  clock: Clock;
+  /** Where an earlier run left off. */
+  state?: Partial<OfficeState>;
+  /** Its messages, rooms, faxes and voicemails; calls do not wait for them. */
+  inbox?: KeptInbox | Promise<KeptInbox>;
+  /** Whether this device has a network, over which texts and faxes go. */
+  isOnline?: () => boolean;
+  /** Keeps what an update has changed, asked before anybody is told of it. What is asked for is answered once it is kept. */
+  keep?: (step: OfficeStep) => void | Promise<void>;
+  /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
+  onBeat?: () => void;
+  /** Test seam for the browser's timer. */
+  setTimer?: (run: () => void, ms: number) => () => void;
+}
+
+/** An update, with the rows that it changed: everybody's, as they are kept. */
+export interface OfficeStep extends OfficeUpdate {
+  rows: readonly InboxChange[];
+  /** Where they are rows of. */
+  of: Inbox;
+}
+
+const longestTimerMs = 60_000;
+const browserTimer = (run: () => void, ms: number) => {
+  const id = setTimeout(run, ms);
+  return () => clearTimeout(id);
+};
+
+/**
+ * The office and its stand-ins run in the page, at the clock's pace. Of calls it is itself a link that may do and sees everything, as
+ * its host does; whoever uses it gets a link of their own session.
+ */
+export class HostedOffice implements OfficeOfAll {
+  private readonly exchange: Exchange;
+  private readonly standIns: StandIns;
+  private readonly inboxNow: Inbox;
+  private readonly texts: TextTraffic;
+  private readonly faxes: FaxTraffic;
+  /** The rows of earlier runs, and what each keeps for themselves. */
+  private readonly rows = new Opening();
+  private readonly belongings = new Opening();
+  private readonly telling = new Telling<OfficeStep>();
+  private cancelTimer: () => void = () => undefined;
+  private readonly stopListening: () => void;
+  private events: ExchangeEvent[] = [];
+  private speech: Speech[] = [];
+  private readonly away: Away;
+  private readonly answered: Answered;
+  /** Settled once all that was told is kept. */
+  private lastKept: Promise<void> = Promise.resolve();
+  private isStarted = false;
+  /** Devices that apps are signed in as, each as often as there are apps. */
+  private readonly apps = new Map<string, number>();
+
+  constructor(private readonly options: HostedOfficeOptions) {
+    this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
+    this.standIns = new StandIns(options.cast, options.state?.standIns);
+    const around = {
+      office: () => this.exchange.office,
+      isOnline: options.isOnline ?? (() => true),
+      isHere: (personId: string) => this.isHere(personId),
+      member: () => this.member(),
+    };
+    this.inboxNow = new Inbox(
+      around.office,
+      (personId, callId) =>
+        this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
+    );
+    const { messaging, faxing } = this.inboxNow;
+    this.texts = new TextTraffic(options.cast, messaging, around, options.state?.carrier);
+    this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
+    for (const record of options.state?.uncounted ?? []) this.inboxNow.whoWaits.recordWritten(record);
+    this.answered = new Answered(options.state?.answered);
+    this.away = new Away(options.state?.exchange?.now ?? null);
+    const { inbox = emptyInbox } = options;
+    if (inbox instanceof Promise)
+      void inbox.then((kept) => {
+        this.openInbox(kept);
+        if (this.isStarted) this.catchUp();
+      });
+    else this.openInbox(inbox);
+    this.stopListening = options.clock.subscribe(() => {
+      this.away.forget();
+      this.catchUp();
+    });
+  }
+
+  /** Begins to keep time; at the very first start every device signs in. Call once the listeners are there. */
+  start(): void {
+    this.isStarted = true;
+    const now = this.options.clock.now();
+    if (this.exchange.signedIn.size === 0)
+      for (const { id } of this.exchange.setup.devices)
+        this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
+    this.catchUp();
+  }
+
+  /** The instant up to which everything has happened, in epoch milliseconds. */
+  get now(): number {
+    return this.exchange.now;
+  }
+
+  /** The office as that session may use and see it. */
+  linkFor(session: Session): OutsideLink {
+    const { deviceId } = session;
+    if (deviceId === null) return new SessionLink(this, session, () => undefined);
+    this.apps.set(deviceId, (this.apps.get(deviceId) ?? 0) + 1);
+    return new SessionLink(this, session, () => {
+      const others = (this.apps.get(deviceId) ?? 0) - 1;
+      if (others > 0) this.apps.set(deviceId, others);
+      else this.apps.delete(deviceId);
+    });
+  }
+
+  /** The office as rights and views are decided by. */
+  seen(): OfficeSeen {
+    const { exchange } = this;
+    return {
+      office: exchange.office,
+      calls: exchange.calls,
+      legOf: (id) => exchange.legOf(id),
+      devicesInUse: this.apps,
+    };
+  }
+
+  answerTo(numbered: Numbered): InboxReply | CommandResult | null {
+    return this.answered.to(numbered) as InboxReply | CommandResult | null;
+  }
+
+  async send(command: Command, numbered?: Numbered): Promise<CommandResult> {
+    const read = commandSchema.parse(command);
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    const { result, events } = this.exchange.send(read, now);
+    this.note(events);
+    this.runUntil(now);
+    if (numbered) this.answered.note(numbered, result);
+    void this.publish();
+    return result;
+  }
+
+  /** Does what somebody plays, once all that was due before it has happened. */
+  async play(asked: Playing): Promise<void> {
+    const read = playingSchema.parse(asked);
+    const act = async () => {
+      const now = this.options.clock.now();
+      this.runUntil(now);
+      this.carryOut(read, now);
+      this.runUntil(now);
+      await this.publish(true);
+    };
+    // What comes in is put among what was kept.
+    return read.kind === 'textIn' || read.kind === 'faxIn' ? this.rows.whenOpen(act) : act();
+  }
+
+  isHere(personId: string): boolean {
+    return this.exchange.office.devicesOf(personId).some(({ id }) => this.apps.has(id));
+  }
+
+  /** What a session asks for beside calls. */
+  async askFor(session: Session, asked: InboxRequest, numbered?: Numbered): Promise<InboxReply> {
+    const request = inboxRequestSchema.parse(asked);
+    const act = async () => {
+      const now = this.options.clock.now();
+      this.runUntil(now);
+      const reply = this.inboxNow.request(session, request, now);
+      this.runUntil(now);
+      if (numbered) this.answered.note(numbered, reply);
+      await this.publish();
+      return reply;
+    };
+    if (!isOfPersonal(request)) return this.rows.whenOpen(act);
+    // What is of sorts that are there is done at once.
+    return this.inboxNow.personal.hasSorts(request) ? act() : this.belongings.whenOpen(act);
+  }
+
+  /**
+   * Brings rows that each keeps for themselves, of some sorts; until then nobody can change them. Resolves once what that changed is
+   * kept. `isLast`: there are no more sorts.
+   */
+  openPersonal(kept: KeptPersonal, isLast: boolean): Promise<void> {
+    this.inboxNow.personal.open(kept, this.member());
+    if (isLast) this.belongings.done();
+    return this.publish();
+  }
+
+  /** All rows, once they are there. */
+  inbox(): Promise<Inbox> {
+    return this.rows.whenOpen(() => this.belongings.whenOpen(async () => this.inboxNow));
+  }
+
+  /** There is a network again, or none: what waits goes out. */
+  connectionChanged(): void {
+    this.catchUp();
+  }
+
+  ownOf(personId: string): SeenTables['personal'] {
+    return allPersonalSeen(personId, this.inboxNow.personal);
+  }
+
+  async scriptOf(party: string): Promise<Script> {
+    return this.standIns.scriptOf(party);
+  }
+
+  subscribe(listener: (step: OfficeStep) => void): () => void {
+    return this.telling.subscribe(listener);
+  }
+
+  snapshot(): OfficeUpdate {
+    return plain({
+      at: this.exchange.now,
+      isWhole: true,
+      events: [],
+      changedCalls: [...this.exchange.calls.values()],
+      endedCallIds: [],
+      speech: [],
+      changes: [],
+      setup: this.exchange.setup,
+      signedIn: [...this.exchange.signedIn],
+      network: this.standIns.network,
+    });
+  }
+
+  save(): OfficeState {
+    return {
+      exchange: this.exchange.save(),
+      standIns: this.standIns.save(),
+      carrier: this.texts.carrier.save(),
+      faxCarrier: this.faxes.carrier.save(),
+      setup: this.exchange.setup,
+      uncounted: this.inboxNow.whoWaits.uncounted,
+      answered: this.answered.save(),
+    };
+  }
+
+  close(): void {
+    this.isStarted = false;
+    this.cancelTimer();
+    this.stopListening();
+    this.telling.close();
+  }
+
+  private carryOut(asked: ReadPlaying, now: number): void {
+    switch (asked.kind) {
+      case 'script':
+        return this.standIns.setScript(asked.party, asked.script, now);
+      case 'network':
+        return this.standIns.setNetwork(asked.network);
+      case 'textIn':
+        return this.texts.carrier.receive(asked.text, now);
+      case 'textScript':
+        return this.texts.carrier.setScript(asked.number, asked.script);
+      case 'faxIn':
+        return this.faxes.carrier.receive(asked.fax, now);
+      case 'faxScript':
+        return this.faxes.carrier.setScript(asked.number, asked.script);
+    }
+  }
+
+  private catchUp(): void {
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    void this.publish();
+    this.beat();
+  }
+
+  private beat(): void {
+    if (!this.options.clock.isStanding && this.talking().length > 0) this.options.onBeat?.();
+  }
+
+  /** Apps that are in a call. */
+  private talking(): string[] {
+    return [...this.apps.keys()].filter((id) =>
+      [...this.exchange.legsAt(id)].some(({ state }) => state === 'connected' || state === 'held'),
+    );
+  }
+
+  private openInbox(kept: KeptInbox): void {
+    const { now, calls } = this.exchange;
+    // Of an earlier version; it is in the rows once it has been taken in.
+    const { spoken: said, texts, faxes, ...untaken } = untakenOf(this.options.state?.owed ?? []);
+    const around = { ownerId: this.member(), isLive: (callId: string) => calls.has(callId), at: now };
+    this.inboxNow.load({ ...kept, spoken: [...kept.spoken, ...said] }, { ...around, untaken });
+    this.texts.open(texts);
+    this.faxes.open(now, faxes);
+    this.rows.done();
+  }
+
+  /** What the apps talked on while nobody was there has been ended by the network, at its time. */
+  private endWhatExpired(now: number): void {
+    const expiredAt = this.away.isBackAt(now, this.options.clock.isStanding);
+    if (expiredAt === null) return;
+    this.runUntil(expiredAt);
+    for (const deviceId of this.talking())
+      this.note(this.exchange.send({ type: 'expire', deviceId }, expiredAt).events);
+  }
+
+  private runUntil(to: number): void {
+    this.endWhatExpired(to);
+    for (;;) {
+      const due = this.exchange.nextTimerAt();
+      const planned = this.standIns.nextAt();
+      const earliest = Math.min(due ?? Infinity, planned ?? Infinity, this.nextFromCarriers());
+      if (earliest > to) break;
+      // Texts and faxes wait for what was kept of them: theirs may have been due before now.
+      const next = Math.max(earliest, this.exchange.now);
+      this.note(this.exchange.advance(next));
+      this.runTraffic(next);
+      const act = this.standIns.takeDue(next);
+      if (act?.command && !this.isInUse(act.command)) this.note(this.exchange.send(act.command, next).events);
+      if (act?.speech && !this.isInUse(act.speech)) this.say(act.speech);
+    }
+    this.note(this.exchange.advance(to));
+    this.runTraffic(to);
+  }
+
+  private say(speech: Speech): void {
+    this.speech.push(speech);
+    const call = this.exchange.calls.get(speech.callId);
+    if (call) this.inboxNow.mailboxes.said(speech, call);
+  }
+
+  private runTraffic(at: number): void {
+    this.faxes.run(at);
+    for (const { extension, toId } of this.texts.run(at)) this.callBack(extension, toId ?? this.member(), at);
+  }
+
+  /** An app is signed in as that phone: no stand-in lifts it or speaks there. */
+  private isInUse(at: object): boolean {
+    const leg = 'legId' in at && typeof at.legId === 'string' ? this.exchange.legOf(at.legId) : null;
+    return leg?.endpoint.kind === 'device' && this.apps.has(leg.endpoint.deviceId);
+  }
+
+  private nextFromCarriers(): number {
+    const { now } = this.exchange;
+    return Math.min(this.texts.nextAt(now), this.faxes.nextAt(now));
+  }
+
+  /** The colleague calls from their desk phone whoever asked for it. */
+  private callBack(extension: string, toId: string, at: number): void {
+    const { people, devices } = this.exchange.setup;
+    const from = people.find((person) => person.extension === extension);
+    const desk = devices.find(({ kind, personId }) => kind === 'desk' && personId === from?.id);
+    const to = people.find(({ id }) => id === toId)?.extension;
+    if (!desk || to === undefined) return;
+    const command = { type: 'make', from: { kind: 'device', deviceId: desk.id }, to } as const;
+    this.note(this.exchange.send(command, at).events);
+  }
+
+  /** Whose app it is, where one is asked for without a name. */
+  private member(): string {
+    return this.exchange.setup.devices.find(({ kind }) => kind === 'app')?.personId ?? '';
+  }
+
+  private note(events: ExchangeEvent[]): void {
+    if (events.length === 0) return;
+    this.events.push(...events);
+    for (const event of events) {
+      if (event.type === 'textOwed') this.inboxNow.messaging.owed(event);
+      if (event.type === 'recordWritten') this.inboxNow.recordWritten(event.record);
+    }
+    for (const event of events)
+      if ('callId' in event && !this.exchange.calls.has(event.callId))
+        this.inboxNow.callEnded(event.callId, this.exchange.now);
+    this.standIns.observe(events, this.exchange.calls);
+    this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
+  }
+
+  /** Resolves once what it tells is kept. */
+  private async publish(always = false): Promise<void> {
+    this.schedule();
+    const { events, speech } = this;
+    const rows = this.inboxNow.takeChanges();
+    const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
+    // What changes nothing may ask again for what is being kept.
+    if (isQuiet && !always) return this.lastKept;
+    this.events = [];
+    this.speech = [];
+    const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
+    const update = plain({
+      at: this.exchange.now,
+      isWhole: false,
+      events,
+      changedCalls: [...touched].flatMap((id) => this.exchange.calls.get(id) ?? []),
+      endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
+      speech,
+      changes: [],
+      setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
+      signedIn: [...this.exchange.signedIn],
+      network: this.standIns.network,
+    });
+    const step = { ...update, rows, of: this.inboxNow };
+    this.lastKept = Promise.resolve(this.options.keep?.(step));
+    const kept = this.lastKept;
+    this.telling.tell(step);
+    await kept;
+  }
+
+  private schedule(): void {
+    this.cancelTimer();
+    // What is due waits for the start, whatever is opened before.
+    if (!this.isStarted) return;
+    const next = Math.min(
+      this.exchange.nextTimerAt() ?? Infinity,
+      this.standIns.nextAt() ?? Infinity,
+      this.nextFromCarriers(),
+    );
+    const isTalking = !this.options.clock.isStanding && this.talking().length > 0;
+    const realMs = next === Infinity ? null : this.options.clock.realMsUntil(next);
+    if (realMs === null && !isTalking) return;
+    const setTimer = this.options.setTimer ?? browserTimer;
+    const longest = isTalking ? beatMs : longestTimerMs;
+    this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
+  }
+}
+
+/** What crosses the link is a copy that has passed the schema, as it would be from a server. */
+function plain(update: OfficeUpdate): OfficeUpdate {
+  return officeUpdateSchema.parse(update);
+}

@@ -1,0 +1,229 @@
+import { sampleCast, sampleOffice } from '@sample';
+
+import type { Command, Leg } from '@/core/calls/exchange';
+
+import { Clock, SteadyTime } from '../clock';
+import { officeStateSchema, type OfficeState, type OfficeUpdate } from '../link';
+import { HostedOffice } from '.';
+
+const start = Date.UTC(2026, 10, 26, 10, 40);
+const me = { kind: 'device', deviceId: 'maren-app' } as const;
+
+function open(state?: OfficeState, at = start) {
+  const clock = new Clock({ mode: 'fixed', at });
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, state });
+  const updates: OfficeUpdate[] = [];
+  office.subscribe((update) => updates.push(update));
+  office.start();
+  return {
+    office,
+    clock,
+    updates,
+    pass: (seconds: number) => clock.moveOn(seconds * 1000),
+    call: async (to: string, from: Extract<Command, { type: 'make' }>['from'] = me) => {
+      const result = await office.send({ type: 'make', from, to });
+      if (!result.ok || !result.legId) throw new Error(JSON.stringify(result));
+      return result.legId;
+    },
+    legs: (): Leg[] => office.snapshot().changedCalls.flatMap((call) => call.legs),
+    said: () => updates.flatMap(({ speech }) => speech.map(({ clip }) => clip)),
+    types: () => updates.flatMap(({ events }) => events.map(({ type }) => type)),
+  };
+}
+
+const stateOf = (legs: Leg[], where: Leg['endpoint']['kind']) =>
+  legs.find((leg) => leg.endpoint.kind === where && leg.role === 'called')?.state;
+
+it('what is opened before the start lets nothing fall due: whoever listens is there first', async () => {
+  const before = open();
+  await before.call('0131 496 0142');
+  const timers: (() => void)[] = [];
+  const office = new HostedOffice({
+    ...{ setup: sampleOffice, cast: sampleCast, state: before.office.save() },
+    clock: new Clock({ mode: 'running', offsetMs: start - Date.now() }),
+    setTimer: (run) => {
+      timers.push(run);
+      return () => undefined;
+    },
+  });
+  await office.openPersonal({ sorts: {}, rows: [] }, false);
+  expect(timers).toEqual([]);
+  office.start();
+  expect(timers.length).toBeGreaterThan(0);
+  office.close();
+});
+
+describe('stand-ins', () => {
+  it('one that answers is reached, rings, answers after its seconds and speaks', async () => {
+    const { call, pass, legs, said } = open();
+    await call('0131 496 0142');
+    expect(stateOf(legs(), 'outside')).toBe('initiated');
+    pass(1);
+    expect(stateOf(legs(), 'outside')).toBe('alerting');
+    pass(4.7);
+    expect(stateOf(legs(), 'outside')).toBe('alerting');
+    pass(0.2);
+    expect(stateOf(legs(), 'outside')).toBe('connected');
+    pass(1);
+    expect(said()).toEqual(['hello-bexhollow']);
+  });
+
+  it.each([
+    ['07700 900482', 'userBusy'],
+    ['+61 491 570 156', 'unallocatedNumber'],
+  ])('%s fails with %s', async (number, cause) => {
+    const { call, pass, office } = open();
+    await call(number);
+    pass(1);
+    expect(office.snapshot().changedCalls[0]?.failure).toBe(cause);
+  });
+
+  it('a colleague refuses, and the caller reaches their mailbox', async () => {
+    const { call, pass, legs } = open();
+    await call('211');
+    pass(5);
+    expect(stateOf(legs(), 'mailbox')).toBe('connected');
+  });
+
+  it('one that talks for so long hangs up by itself', async () => {
+    const { call, pass, types } = open();
+    await call('07700 900333');
+    pass(8.8);
+    expect(types()).toContain('established');
+    pass(44);
+    expect(types()).not.toContain('callCleared');
+    pass(2);
+    expect(types()).toContain('callCleared');
+  });
+
+  it('a caller who hears nothing but a tone gives up', async () => {
+    const { call, pass, types } = open();
+    await call('+441314960999', { kind: 'outside', number: '+447700900123', name: null });
+    pass(5);
+    expect(types()).toContain('callCleared');
+  });
+
+  it('a caller nobody answers leaves a message', async () => {
+    const { call, pass, updates, said } = open();
+    await call('+441314960214', { kind: 'outside', number: '+447700900123', name: null });
+    pass(60);
+    expect(said()).toEqual(['message']);
+    const left = updates.flatMap(({ events }) => events.filter(({ type }) => type === 'messageLeft'));
+    expect(left).toEqual([expect.objectContaining({ durationMs: expect.any(Number) })]);
+  });
+
+  it('nobody answers the worker’s own phones for them', async () => {
+    const { call, pass, legs } = open();
+    await call('+441314960214', { kind: 'outside', number: '+447700900123', name: null });
+    pass(20);
+    expect(
+      legs()
+        .filter((leg) => leg.role === 'called')
+        .map(({ state }) => state),
+    ).toEqual(Array(3).fill('alerting'));
+  });
+
+  it('does as it is told from then on', async () => {
+    const { office, call, pass } = open();
+    await office.play({ kind: 'script', party: '+441314960142', script: { kind: 'busy' } });
+    await call('0131 496 0142');
+    pass(1);
+    expect(office.snapshot().changedCalls[0]?.failure).toBe('userBusy');
+  });
+});
+
+describe('a voice menu', () => {
+  it('says its choices, follows a key, says when a key is none, and says them again when none comes', async () => {
+    const { office, call, pass, said } = open();
+    const legId = await call('0131 496 0188');
+    pass(4);
+    expect(said()).toEqual(['menu-greeting']);
+    await office.send({ type: 'sendDigits', legId, digits: '1' });
+    pass(1);
+    expect(said()).toEqual(['menu-greeting', 'menu-forecast']);
+    await office.send({ type: 'sendDigits', legId, digits: '7' });
+    pass(1);
+    expect(said().at(-1)).toBe('menu-wrong');
+    pass(20);
+    expect(said().at(-1)).toBe('menu-greeting');
+  });
+
+  it('ends the call on its goodbye, and after three turns without a key', async () => {
+    const farewell = open();
+    const legId = await farewell.call('0131 496 0188');
+    farewell.pass(4);
+    await farewell.office.send({ type: 'sendDigits', legId, digits: '9' });
+    farewell.pass(5);
+    expect(farewell.types()).toContain('callCleared');
+
+    const silent = open();
+    await silent.call('0131 496 0188');
+    silent.pass(180);
+    expect(silent.said()).toEqual(['menu-greeting', 'menu-greeting', 'menu-greeting']);
+    expect(silent.types()).toContain('callCleared');
+  });
+});
+
+describe('an office that stops and starts again', () => {
+  it('goes on as if it had never stopped', async () => {
+    const whole = open();
+    await whole.call('0131 496 0142');
+    whole.pass(3);
+    const saved = officeStateSchema.parse(JSON.parse(JSON.stringify(whole.office.save())));
+    const restored = open(saved, start + 3000);
+    whole.pass(30);
+    restored.pass(30);
+    expect(restored.office.save()).toEqual(whole.office.save());
+  });
+
+  it('lets happen on opening what was due while it was away', async () => {
+    const before = open();
+    await before.call('+441314960214', { kind: 'outside', number: '+447700900123', name: null });
+    const after = open(before.office.save(), start + 120_000);
+    expect(after.types()).toEqual(
+      expect.arrayContaining(['delivered', 'messageLeft', 'recordWritten', 'callCleared']),
+    );
+    expect(after.office.snapshot().changedCalls).toEqual([]);
+  });
+});
+
+describe('the link', () => {
+  it('lets only valid commands through', async () => {
+    const { office } = open();
+    await expect(office.send({ type: 'explode' } as never)).rejects.toThrow();
+    await expect(
+      office.play({ kind: 'script', party: 'x', script: { kind: 'answers', afterSeconds: -1 } as never }),
+    ).rejects.toThrow();
+  });
+
+  it('hands out copies: nobody can change the office from outside', async () => {
+    const { office, call, legs } = open();
+    await call('0131 496 0142');
+    const [stolen] = office.snapshot().changedCalls;
+    if (stolen) stolen.legs.length = 0;
+    expect(legs()).toHaveLength(2);
+  });
+
+  it('waits with a timer of its own while the clock runs', async () => {
+    const waits: number[] = [];
+    const clock = new Clock(
+      { mode: 'running', offsetMs: 0 },
+      new SteadyTime(
+        () => start,
+        () => 0,
+      ),
+    );
+    const office = new HostedOffice({
+      setup: sampleOffice,
+      cast: sampleCast,
+      clock,
+      setTimer: (_, ms) => {
+        waits.push(ms);
+        return () => undefined;
+      },
+    });
+    office.start();
+    await office.send({ type: 'make', from: me, to: '0131 496 0142' });
+    expect(waits.at(-1)).toBe(800);
+  });
+});

@@ -1,0 +1,2 @@
+/** What plays the stand-ins: for the host of an office alone. */
+export { StandIns } from './StandIns';

@@ -1,0 +1,168 @@
+import type { Session } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
+import { ChannelHost, type Port } from '@/office/channel';
+import { Clock } from '@/office/clock';
+
+import { Vault } from '../storage';
+import {
+  channelOf,
+  hallOf,
+  toOfficeSchema,
+  type Begin,
+  type Fault,
+  type HostState,
+  type ToOffice,
+  type ToTabs,
+} from '../tabs';
+import { NoOfficeHere, openHost, type Host, type HostBeginning } from './openHost';
+
+/** Nothing said in this browser gets lost: that nothing has been missed need not be said often. */
+const beatMs = 20_000;
+
+interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
+  /** Ends of channels that all tabs and workers of this browser can open by their name. */
+  openPort: (name: string) => Port;
+  openVault?: typeof Vault.named;
+}
+
+/** Whoever the office's one app belongs to; they also see to the office. */
+function workerOf({ devices }: OfficeSetup): Session {
+  for (const { kind, personId, id } of devices)
+    if (kind === 'app' && personId !== null)
+      return { id, personId, deviceId: id, roles: ['member', 'administrator'] };
+  throw new Error('Nobody of this office has an app.');
+}
+
+const outside: Session = { id: 'outside', personId: null, deviceId: null, roles: ['simulator', 'network'] };
+
+/** Hosts the office for all tabs of this browser: each joins it in a hall that all can hear, and has a channel of its own. */
+export class OfficeForTabs {
+  private readonly id = Math.random().toString(36).slice(2);
+  private readonly hall: Port;
+  private readonly vault: Vault;
+  private readonly clock = new Clock();
+  private readonly apps = new Map<string, ChannelHost>();
+  private host: Host | null = null;
+  private isOnline: boolean;
+  private isOver = false;
+  private fault: Fault | null = null;
+  private state: Omit<HostState, 'clock' | 'at'> = { storage: 'ok', setAside: 0, isHistoryThere: false };
+
+  constructor(
+    private readonly beginning: HostBeginning,
+    private readonly options: OfficeForTabsOptions,
+  ) {
+    this.isOnline = options.isOnline;
+    this.hall = options.openPort(hallOf(beginning.storage));
+    this.hall.hear((message) => {
+      const read = toOfficeSchema.safeParse(message);
+      if (read.success && (!this.isOver || read.data.kind === 'join')) void this.hear(read.data);
+    });
+    this.vault = (options.openVault ?? Vault.named)(
+      beginning.storage,
+      (storage) => this.changeState({ storage }),
+      ({ count }) => this.changeState({ setAside: this.state.setAside + count }),
+    );
+  }
+
+  /** Reads what was kept; from then on it can be joined. */
+  async open(): Promise<void> {
+    const { vault, clock, id: hostId } = this;
+    this.say({ kind: 'opening', hostId });
+    try {
+      this.host = await openHost(this.beginning, {
+        ...{ vault, clock, time: this.options.time },
+        isOnline: () => this.isOnline,
+        onFault: (error) => this.fail(error),
+      });
+    } catch (error) {
+      return this.fail(error);
+    }
+    if (!this.fault) this.say({ kind: 'open', hostId });
+  }
+
+  private async hear(message: ToOffice): Promise<void> {
+    switch (message.kind) {
+      case 'join':
+        return this.join(message);
+      case 'leave':
+        this.apps.get(message.app)?.close();
+        this.apps.delete(message.app);
+        return;
+      case 'clock':
+        this.clock.set(message.setting);
+        return this.clockChanged();
+      case 'online':
+        return this.connectionChanged(message.isOnline);
+      case 'historyLaid':
+        return this.changeState({ isHistoryThere: true });
+      case 'finish':
+        if (message.end) await this.end();
+        else await this.vault.flush();
+        this.say({ kind: 'finished', id: message.id });
+        this.isOver = message.end;
+        return;
+      case 'giveUp':
+        return this.giveUp(message.fault);
+    }
+  }
+
+  private join({ app, as, isOnline, time }: Extract<ToOffice, { kind: 'join' }>): void {
+    const { host, id: hostId } = this;
+    if (this.fault) return this.say({ kind: 'fault', hostId, fault: this.fault });
+    // One that has ended for something that is being written is silent for nobody.
+    if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
+    if (!this.apps.has(app)) {
+      host.showTime(time);
+      void host.keepClock();
+      const link = host.office.linkFor(as === 'worker' ? workerOf(host.setup) : outside);
+      const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
+      this.apps.set(app, new ChannelHost(link, port, { app, beatMs }));
+    }
+    this.say({ kind: 'joined', hostId, app, state: this.stateNow(host) });
+    this.connectionChanged(isOnline);
+    // What is due waits for somebody at the worker's phone, whom no stand-in plays.
+    if (as === 'worker') host.office.start();
+  }
+
+  private connectionChanged(isOnline: boolean): void {
+    if (this.isOnline === isOnline) return;
+    this.isOnline = isOnline;
+    this.host?.office.connectionChanged();
+  }
+
+  private clockChanged(): void {
+    void this.host?.keepClock();
+    this.changeState({});
+  }
+
+  private changeState(change: Partial<typeof this.state>): void {
+    this.state = { ...this.state, ...change };
+    if (this.host) this.say({ kind: 'state', hostId: this.id, state: this.stateNow(this.host) });
+  }
+
+  private stateNow({ office }: Host): HostState {
+    return { ...this.state, clock: this.clock.get(), at: office.now };
+  }
+
+  private fail(error: unknown): void {
+    const words = error instanceof Error ? error.message : String(error);
+    this.giveUp({ isNoOfficeHere: error instanceof NoOfficeHere, words });
+  }
+
+  private giveUp(fault: Fault): void {
+    this.fault ??= fault;
+    this.host?.office.close();
+    this.say({ kind: 'fault', hostId: this.id, fault: this.fault });
+  }
+
+  private async end(): Promise<void> {
+    this.host?.office.close();
+    for (const app of this.apps.values()) app.close();
+    await this.vault.close();
+  }
+
+  private say(message: ToTabs): void {
+    this.hall.say(message);
+  }
+}

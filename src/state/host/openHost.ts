@@ -1,0 +1,123 @@
+import type { KeptInbox } from '@/core/office';
+import type { OfficeSetup } from '@/core/setup';
+import type { Clock } from '@/office/clock';
+import { type OfficeState } from '@/office/link';
+import { HostedOffice, type HostedOfficeOptions } from '@/office/hosted';
+
+import { keptKinds } from '../kept';
+import {
+  clockKind,
+  officeKind,
+  readBelongings,
+  readTables,
+  setupKind,
+  storageKeys,
+  Vault,
+  workKinds,
+} from '../storage';
+import { Belongings } from './belongings';
+import { keepOffice, officeEntry, setupEntry } from './keepingOffice';
+
+/** An office as it is before anything of it was kept on this device, and how those outside behave. */
+export interface HostBeginning {
+  /** The name under which all of it is kept on this device. */
+  storage: string;
+  /** null: how it is configured has been kept when it was begun. */
+  setup: OfficeSetup | null;
+  cast: HostedOfficeOptions['cast'];
+}
+
+/** The office as it is hosted here: read from storage and kept there, not started yet. */
+export interface Host {
+  office: HostedOffice;
+  setup: OfficeSetup;
+  /** Writes how the clock is set. */
+  keepClock: () => Promise<void>;
+  /** The time that an address asks for is shown, once. */
+  showTime: (asked: string | null) => void;
+}
+
+/** What was begun here has been taken out of this browser. */
+export class NoOfficeHere extends Error {
+  constructor() {
+    super('There is no office of your own here any more. The next start opens the sample.');
+  }
+}
+
+interface HostOptions {
+  vault: Vault;
+  clock: Clock;
+  /** The time that the address of the first tab asks for. */
+  time: string | null;
+  isOnline: () => boolean;
+  /** What was kept can't be read: to go on without it would be to write over it. */
+  onFault: (error: unknown) => void;
+}
+
+/** Reads the office where it was left, or begins it. What is not wanted at once is read after that, by itself. */
+export async function openHost(beginning: HostBeginning, options: HostOptions): Promise<Host> {
+  const { vault, clock, time, isOnline, onFault } = options;
+  const [savedOffice, savedSetup, savedClock, work] = await Promise.all([
+    vault.read(storageKeys.office, officeKind),
+    vault.read(storageKeys.setup, setupKind),
+    vault.read(storageKeys.clock, clockKind),
+    readBelongings(vault, workKinds),
+  ]);
+  const saved = savedOffice?.[0];
+  const [stored] = savedClock ?? [];
+  if (stored) clock.set(stored.setting);
+  let fromAddress = stored?.fromAddress ?? null;
+  /** `?now=2026-11-26T10:40Z` fixes the clock once; what it was moved on to since then holds through reloads. */
+  const showTime = (asked: string | null) => {
+    const at = asked === null || asked === fromAddress ? NaN : Date.parse(asked);
+    if (Number.isNaN(at)) return;
+    fromAddress = asked;
+    // An exchange's time can't run backwards.
+    clock.fixAt(Math.max(at, earliest()));
+  };
+  let earliest = () => saved?.exchange.now ?? 0;
+  showTime(time);
+  clock.notBefore(earliest());
+  // An office of an earlier version, also from an archive, brings its own.
+  const setup = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
+  if (!setup) throw new NoOfficeHere();
+  const belongings = new Belongings(vault);
+  const office: HostedOffice = new HostedOffice({
+    ...{ setup, clock, isOnline, cast: beginning.cast },
+    state: saved ?? { exchange: freshExchange(clock.now()) },
+    inbox: readInbox(vault, onFault),
+    keep: (step) => keepOffice(step, office, { vault, zone: setup.zone, belongings }),
+    onBeat: () => void vault.write(officeEntry(office)),
+  });
+  earliest = () => office.now;
+  if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
+  void belongings.open(office, work, false);
+  void readBelongings(vault, keptKinds).then((read) => belongings.open(office, read, true), onFault);
+  return {
+    ...{ office, setup, showTime },
+    keepClock: () =>
+      vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) }),
+  };
+}
+
+/** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
+function freshExchange(now: number): OfficeState['exchange'] {
+  return {
+    now,
+    nextId: Math.floor(now / 1000),
+    signedIn: [],
+    withoutWaiting: [],
+    recentCallers: [],
+    calls: [],
+  };
+}
+
+/** Messages, rooms and faxes of earlier runs. What can't be read stops the office: no rows are ever given. */
+async function readInbox(vault: Vault, onFault: HostOptions['onFault']): Promise<KeptInbox> {
+  try {
+    return await readTables(vault);
+  } catch (error) {
+    onFault(error);
+    return new Promise(() => undefined);
+  }
+}

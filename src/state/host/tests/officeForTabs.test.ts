@@ -1,0 +1,157 @@
+import type { Call } from '@/core/calls/exchange';
+import type { OfficeLink, OfficeUpdate } from '@/office/link';
+
+import { browser, start } from './browser';
+
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
+const settle = (ms = 10) => jest.advanceTimersByTimeAsync(ms);
+/** The answer, once all is at rest. */
+async function on<T>(asked: Promise<T>): Promise<T> {
+  await settle(3_000);
+  return asked;
+}
+
+const write = (id: string, text = id) =>
+  ({ type: 'write', id, number: '211', lineId: 'text', text }) as const;
+const callOut = {
+  type: 'make',
+  from: { kind: 'device', deviceId: 'maren-app' },
+  to: '0131 496 0142',
+} as const;
+
+/** A tab that has joined, and what it makes of what it hears. */
+async function joined(tab: Awaited<ReturnType<ReturnType<typeof browser>['tab']>>) {
+  const calls = new Map<string, Call>();
+  const messages = new Map<string, string>();
+  const hear = ({ isWhole, changedCalls, endedCallIds, changes }: OfficeUpdate) => {
+    if (isWhole) calls.clear();
+    for (const call of changedCalls) calls.set(call.id, call);
+    for (const id of endedCallIds) calls.delete(id);
+    for (const change of changes)
+      if (change.table === 'messages' && 'put' in change) messages.set(change.put.id, change.put.text);
+  };
+  const link: OfficeLink = await on(tab.hosted.join('worker'));
+  link.subscribe(hear);
+  hear(await on(link.snapshot()));
+  const all = await on(link.tables());
+  for (const { id, text } of all.messages) messages.set(id, text);
+  return { ...tab, link, calls, messages };
+}
+
+describe('tabs of one browser', () => {
+  async function open() {
+    const here = browser();
+    const host = await here.host();
+    const first = await joined(await here.tab());
+    const second = await joined(await here.tab());
+    return { here, host, first, second };
+  }
+
+  it('have one office: a call of one is seen in the other, and ended there', async () => {
+    const { first, second } = await open();
+    await on(first.link.send(callOut));
+    const [call] = [...second.calls.values()];
+    const legId = call?.legs.find(({ personId }) => personId === 'maren')?.id ?? '';
+    expect(await on(second.link.send({ type: 'clear', legId }))).toMatchObject({ ok: true });
+    expect([first.calls.size, second.calls.size]).toEqual([0, 0]);
+  });
+
+  it('each see what was written in the other', async () => {
+    const { first, second } = await open();
+    await on(first.link.ask(write('Gate is open')));
+    await on(second.link.ask(write('On my way')));
+    expect([...first.messages.values()]).toEqual(expect.arrayContaining(['Gate is open', 'On my way']));
+    expect(second.messages).toEqual(first.messages);
+  });
+
+  it('go on with the next host when theirs is killed: what was answered is there, the call too', async () => {
+    const { here, host, first, second } = await open();
+    await on(first.link.send(callOut));
+    await on(first.link.ask(write('kept')));
+    const before = [...second.calls.keys()];
+    host.kill();
+    // Asked while nobody hosts it.
+    const late = second.link.ask(write('late'));
+    await settle(1_000);
+    await here.host();
+    expect(await on(late)).toEqual({ ok: true });
+    expect([...second.calls.keys()]).toEqual(before);
+    expect(second.told.anew).toBe(1);
+    const { messages } = await on(second.link.tables());
+    expect(messages.map(({ id }) => id)).toEqual(expect.arrayContaining(['kept', 'late']));
+    expect([...first.calls.keys()]).toEqual(before);
+  });
+
+  it('have nothing done twice that was kept, but not answered, when the host was killed', async () => {
+    const { here, host, first } = await open();
+    const asked = first.link.send(callOut);
+    const text = first.link.ask(write('once'));
+    // So far that it has been done and kept, and the answers have not come.
+    for (let turn = 0; turn < 200 && ![...here.entries.keys()].some((key) => key === 'message/once'); turn++)
+      await Promise.resolve();
+    host.kill();
+    await here.host();
+    expect(await on(text)).toEqual({ ok: true });
+    expect(await on(asked)).toMatchObject({ ok: true });
+    const snapshot = await on(first.link.snapshot());
+    expect(snapshot.changedCalls).toHaveLength(1);
+  });
+
+  it('that go leave what was not answered to the next one, which has it done, once', async () => {
+    const { here, host, first, second } = await open();
+    host.kill();
+    void first.link.ask(write('written last')).catch(() => undefined);
+    first.hosted.leave();
+    first.kill();
+    await here.host();
+    await settle(3_000);
+    await on(second.hosted.askForOthers());
+    const third = await joined(await here.tab());
+    await on(third.hosted.askForOthers());
+    const { messages } = await on(third.link.tables());
+    expect(messages.filter(({ id }) => id === 'written last')).toHaveLength(1);
+  });
+
+  it('follow one clock', async () => {
+    const { first, second } = await open();
+    expect(second.states.at(-1)?.clock).toEqual({ mode: 'fixed', at: start });
+    first.hosted.setClock({ mode: 'fixed', at: start + 60_000 });
+    await settle();
+    expect(second.states.at(-1)).toMatchObject({ clock: { at: start + 60_000 }, at: start + 60_000 });
+  });
+
+  it('learn at once that what was kept can’t be read, and nothing is written over it', async () => {
+    const here = browser();
+    here.entries.set('office', 'x');
+    here.spoil();
+    const tab = await here.tab();
+    void tab.hosted.join('worker');
+    void here.host();
+    await settle(10_000);
+    expect(tab.faults[0]?.words).toMatch('can’t be read');
+    expect(here.entries.get('office')).toBe('x');
+  });
+
+  it('are told of a host that says nothing while something is asked of it', async () => {
+    const { host, first, second } = await open();
+    host.kill();
+    await settle(20_000);
+    expect(second.told.silent).toBe(0);
+    void first.link.ask(write('anybody?'));
+    await settle(6_000);
+    expect(first.told.silent).toBe(1);
+  });
+
+  it('end it for what takes the place of all: everything is written, and then nothing any more', async () => {
+    const { here, first, second } = await open();
+    await on(second.link.ask(write('before')));
+    await on(first.hosted.finish(true));
+    const kept = new Map(here.entries);
+    void second.link.ask(write('after'));
+    await settle(20_000);
+    expect(here.entries).toEqual(kept);
+    expect(second.told.silent).toBe(0);
+  });
+});

@@ -1,0 +1,32 @@
+import { base64 } from '@scure/base';
+
+import { selectMyId, type AppStore, type Duties, type Services } from '@/state/app';
+
+import type { Vault } from '../storage';
+import { fetchClip } from './clips';
+import { RecordingSound } from './recordingSound';
+import { mixVoicemail } from './voicemailSound';
+
+interface Context {
+  store: AppStore;
+  services: Services;
+  vault: Vault;
+  duties: Duties;
+}
+
+/** Has sounds mixed and played that are kept on this device; those of recordings, by one tab for all. Gives what ends it. */
+export function startSounds({ store, services, vault, duties }: Context): () => void {
+  services.mixSound = (id) => mixVoicemail(store, services, id);
+  services.playSound = async (id) => {
+    const sound = await services.readSound(id);
+    if (sound) await services.player?.playFile(base64.decode(sound.wav));
+    return sound !== null;
+  };
+  const callOf = (id: string) => store.getState().calls.byId[id];
+  return duties.add(() => {
+    const recordings = new RecordingSound(vault, selectMyId(store.getState()), fetchClip);
+    const stop = services.link?.subscribe((update) => void recordings.follow(update, callOf));
+    void recordings.resume().then(() => recordings.mixEnded(callOf));
+    return () => stop?.();
+  });
+}

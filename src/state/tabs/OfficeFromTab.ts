@@ -1,0 +1,193 @@
+import { ChannelLink, type Port } from '@/office/channel';
+import type { ClockSetting } from '@/office/clock';
+
+import {
+  channelOf,
+  hallOf,
+  toTabsSchema,
+  type Fault,
+  type HostState,
+  type ToOffice,
+  type ToTabs,
+} from './messages';
+import { Unasked } from './Unasked';
+
+/** Without a word of the host for so long, it is asked again; and for so long, it is taken for gone. */
+const againMs = 500;
+const silentMs = 5_000;
+
+interface OfficeFromTabOptions {
+  storage: string;
+  /** Ends of channels that all tabs and workers of this browser can open by their name. */
+  openPort: (name: string) => Port;
+  onState: (state: HostState) => void;
+  /** The host was begun anew: what this tab knows has to be read again. */
+  onAnew: () => void;
+  onFault: (fault: Fault) => void;
+  /** The host says nothing, though this tab waits for it. */
+  onSilent: () => void;
+  isOnline: () => boolean;
+  /** The time that the address asks for. */
+  time: string | null;
+  unasked?: Unasked;
+}
+
+interface App {
+  name: string;
+  as: 'worker' | 'outside';
+  link: ChannelLink | null;
+  /** Whose host it has joined. */
+  hostId: string | null;
+  joined: (link: ChannelLink) => void;
+}
+
+/**
+ * The office as a tab reaches it, wherever in this browser it is hosted: joins it, and joins again whoever hosts it next. Whoever
+ * hosts it says so in a hall that all can hear; each app has a channel of its own.
+ */
+export class OfficeFromTab {
+  private readonly hall: Port;
+  private readonly apps: App[] = [];
+  private readonly unasked: Unasked;
+  private readonly finishing = new Map<string, () => void>();
+  private hostId: string | null = null;
+  /** Hosts that others have come after. */
+  private readonly left = new Set<string>();
+  private heardAt = Date.now();
+  private readonly timer: ReturnType<typeof setInterval>;
+
+  constructor(private readonly options: OfficeFromTabOptions) {
+    this.unasked = options.unasked ?? new Unasked(options.storage);
+    this.hall = options.openPort(hallOf(options.storage));
+    this.hall.hear((message) => {
+      const read = toTabsSchema.safeParse(message);
+      if (read.success) this.hear(read.data);
+    });
+    this.timer = setInterval(() => this.joinAgain(), againMs);
+  }
+
+  /** A link of this tab, once there is a host. */
+  join(as: App['as']): Promise<ChannelLink> {
+    return new Promise((joined) => {
+      const app: App = { name: randomName(), as, link: null, hostId: null, joined };
+      this.apps.push(app);
+      this.heardAt = Date.now();
+      this.askToJoin(app);
+    });
+  }
+
+  setClock(setting: ClockSetting): void {
+    this.say({ kind: 'clock', setting });
+  }
+
+  setOnline(isOnline: boolean): void {
+    this.say({ kind: 'online', isOnline });
+  }
+
+  /** The calls of the time before the first start are there. */
+  historyLaid(): void {
+    this.say({ kind: 'historyLaid' });
+  }
+
+  /** What can't be read stops the office for all tabs: to go on without it would be to write over it. */
+  giveUp(fault: Fault): void {
+    this.say({ kind: 'giveUp', fault });
+    this.options.onFault(fault);
+  }
+
+  /** Resolves once the office has written everything; with `end`, it has ended too. */
+  finish(end: boolean): Promise<void> {
+    const id = randomName();
+    return new Promise((resolve) => {
+      this.finishing.set(id, resolve);
+      this.say({ kind: 'finish', id, end });
+    });
+  }
+
+  /** The page goes: what it has asked and not heard of is asked for by the next one. */
+  leave(): void {
+    clearInterval(this.timer);
+    for (const { name, link } of this.apps) {
+      if (link) this.unasked.keep({ app: name, asked: link.unanswered() });
+      this.say({ kind: 'leave', app: name });
+    }
+    this.hall.close();
+  }
+
+  private hear(message: ToTabs): void {
+    this.heardAt = Date.now();
+    switch (message.kind) {
+      case 'opening':
+        return;
+      case 'open':
+        return this.apps.forEach((app) => this.askToJoin(app));
+      case 'joined':
+        return this.joined(message.hostId, message.app, message.state);
+      case 'state':
+        if (message.hostId === this.hostId) this.options.onState(message.state);
+        return;
+      case 'finished':
+        this.finishing.get(message.id)?.();
+        this.finishing.delete(message.id);
+        return;
+      case 'fault':
+        return this.options.onFault(message.fault);
+    }
+  }
+
+  private joined(hostId: string, name: string, state: HostState): void {
+    const app = this.apps.find((each) => each.name === name);
+    if (!app || app.hostId === hostId || this.left.has(hostId)) return;
+    if (this.hostId !== null && this.hostId !== hostId) this.left.add(this.hostId);
+    this.hostId = hostId;
+    app.hostId = hostId;
+    this.options.onState(state);
+    const port = this.options.openPort(channelOf(this.options.storage, hostId, name));
+    if (app.link) return app.link.moveTo(port);
+    app.link = new ChannelLink(port, app.as === 'worker' ? { onAnew: this.options.onAnew } : {});
+    app.joined(app.link);
+  }
+
+  /** What pages that are gone had asked is asked in their place, under their numbers; call once the office is open. */
+  async askForOthers(): Promise<void> {
+    for (const { app, asked } of this.unasked.all()) {
+      if (this.apps.some(({ name }) => name === app)) continue;
+      await this.askFor(app, asked);
+      this.unasked.drop(app);
+    }
+  }
+
+  private async askFor(name: string, asked: ReturnType<ChannelLink['unanswered']>): Promise<void> {
+    const app: App = { name, as: 'worker', link: null, hostId: null, joined: () => undefined };
+    const joined = new Promise<ChannelLink>((resolve) => (app.joined = resolve));
+    this.apps.push(app);
+    this.askToJoin(app);
+    const link = await joined;
+    await Promise.all(asked.map(({ id, request }) => link.askUnder(id, request)));
+    this.apps.splice(this.apps.indexOf(app), 1);
+    link.close();
+  }
+
+  private joinAgain(): void {
+    const waits = this.apps.filter(({ link }) => link === null || link.isWaiting());
+    if (waits.length === 0) {
+      this.heardAt = Date.now();
+      return;
+    }
+    for (const app of waits) this.askToJoin(app);
+    if (Date.now() - this.heardAt < silentMs) return;
+    this.heardAt = Date.now();
+    this.options.onSilent();
+  }
+
+  private askToJoin({ name, as }: App): void {
+    const { isOnline, time } = this.options;
+    this.say({ kind: 'join', app: name, as, isOnline: isOnline(), time });
+  }
+
+  private say(message: ToOffice): void {
+    this.hall.say(message);
+  }
+}
+
+const randomName = () => Math.random().toString(36).slice(2);
