@@ -73,7 +73,9 @@ export default tseslint.config(
   {
     files: ['src/{core,office,state,workers}/**/*.ts'],
     ignores: ['**/*.test.ts', '**/tests/**'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [byItsDoor([...doors, '../*/*', '!../*/machine'])] }] },
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [byItsDoor([...doors, '../*/*', '!../*/machine'])] }],
+    },
   },
   // Tests of the stand-ins, and of what a whole office is needed for, play the sample.
   {

@@ -69,7 +69,7 @@ const browserTimer = (run: () => void, ms: number) => {
 };
 
 /**
- * The office and its stand-ins run in the page, at the clock's pace. Of calls it is itself a link that may do and sees everything, as
+ * The office and its stand-ins, at the clock's pace. Of calls it is itself a link that may do and sees everything, as
  * its host does; whoever uses it gets a link of their own session.
  */
 export class HostedOffice implements OfficeOfAll {

@@ -98,7 +98,7 @@ export type OfficeState = z.infer<typeof officeStateSchema>;
 
 /**
  * The link of one session to an office, wherever that runs. Only plain, validated data crosses it in either direction, so that an
- * office in the page and one on a server are the same to the app. docs/hosts.md says what a host has to do.
+ * office in a worker and one on a server are the same to the app. docs/hosts.md says what a host has to do.
  */
 export interface OfficeLink {
   /** Asks for one thing of calls; the answer comes after the update it caused. Asked twice under one number, it is done once. */

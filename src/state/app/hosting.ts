@@ -21,7 +21,8 @@ export class Hosting {
   private worker: Worker | null = null;
 
   constructor(private readonly options: HostingOptions) {
-    this.lock = new TabLock(`${options.storage}/host`, {
+    // The name by which versions that ran the office in their page had it: one of those is told to stop.
+    this.lock = new TabLock(`${options.storage}-office`, {
       onHeld: () => this.begin(),
       onLost: () => this.end(),
     });
