@@ -8,7 +8,13 @@ import { HostedOffice } from '@/office/hosted';
 
 /** A page of its own: one office, and somebody at the other end of a channel for each name. For the browser test beside it. */
 const clock = new Clock({ mode: 'fixed', at: Date.UTC(2026, 10, 26, 10, 40) });
-const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock });
+/** The main line rings the team that both are of. */
+const ringPlans = sampleOffice.ringPlans.map((plan) => {
+  if (plan.personId !== 'ilse') return plan;
+  const stages = [{ length: { seconds: 20 }, targets: [{ teamId: 'office-team', startSeconds: 0 }] }];
+  return { ...plan, rules: plan.rules.map((rule) => (rule.id === 'ilse-main' ? { ...rule, stages } : rule)) };
+});
+const office = new HostedOffice({ setup: { ...sampleOffice, ringPlans }, cast: sampleCast, clock });
 void office.openPersonal({ sorts: {}, rows: [] }, true);
 
 async function join(name: string, session: Session) {
