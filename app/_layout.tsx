@@ -1,5 +1,5 @@
 import { Navigator } from 'expo-router';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { config } from 'zod';
 
@@ -15,18 +15,11 @@ config({ jitless: true });
 const { store, services } = createAppStore();
 const ordinaryTextPixels = 16;
 
-let isBooted = false;
-
-/** Once for a page: going back beyond a reload draws the layout anew, and the office it runs already goes on. */
-function bootOnce(): void {
-  if (isBooted) return;
-  isBooted = true;
-  const beginning = chosenBeginning();
-  void boot(store, services, beginning, laterParts(beginning));
-}
+// Before anything is drawn, so that what hosts the office is fetched meanwhile.
+const beginning = chosenBeginning();
+void boot(store, services, beginning, laterParts(beginning));
 
 export default function Layout() {
-  useEffect(bootOnce, []);
   return (
     <Provider store={store}>
       <ServicesContext.Provider value={services}>

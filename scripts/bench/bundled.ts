@@ -12,12 +12,14 @@ export async function benchBundled(): Promise<Figure[]> {
   const routing = await bundled<{ benchRouting: () => Promise<Figure[]> }>('routing');
   const catchingUp = await bundled<{ benchCatchingUp: () => Promise<Figure[]> }>('catchingUp');
   const messaging = await bundled<{ benchMessaging: () => Figure[] }>('messaging');
+  const channel = await bundled<{ benchChannel: () => Promise<Figure[]> }>('channel');
   const personal = await bundled<{ benchPersonal: () => Figure[] }>('personal');
   const people = await bundled<{ benchPeople: () => Promise<Figure[]> }>('people');
   return [
     ...(await routing.benchRouting()),
     ...(await catchingUp.benchCatchingUp()),
     ...messaging.benchMessaging(),
+    ...(await channel.benchChannel()),
     ...personal.benchPersonal(),
     ...(await people.benchPeople()),
   ];

@@ -41,6 +41,8 @@ for (const view of views) {
     });
 
     test('axe finds nothing, and nothing runs out of the sides', async ({ office, page }) => {
+      // Twelve screens, each opened anew.
+      test.slow();
       for (const [, path] of screens) {
         await office.open(path);
         await expect(page.getByRole('heading').first()).toBeVisible();
@@ -123,6 +125,7 @@ for (const view of views) {
 }
 
 test('every screen has one heading of the first level, also with a call', async ({ office, page }) => {
+  test.slow();
   const ones = () => page.getByRole('heading', { level: 1 });
   for (const [, path] of screens) {
     await office.open(path);

@@ -86,7 +86,11 @@ export async function boot(
   const hosting = new Hosting({
     ...{ storage, openWorker: beginning.openWorker, duties },
     begin: () => ({ office: beginning.which, isOnline: isOnline(), time }),
-    onFailure: (words) => dispatch(startFailed(words)),
+    onFetch: () => hosted.hostIsFetched(),
+    // A fault of an office that runs costs what it was doing, and no more.
+    onFailure: (words) => {
+      if (store.getState().office.phase === 'starting') dispatch(startFailed(words));
+    },
   });
   Object.assign(services, { vault, ...toTheOffice(hosted, hosting, others) });
   try {

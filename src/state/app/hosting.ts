@@ -8,6 +8,8 @@ interface HostingOptions {
   storage: string;
   openWorker: () => Worker;
   begin: () => Begin;
+  /** What hosts it is being fetched. */
+  onFetch: () => void;
   duties: Duties;
   onFailure: (words: string) => void;
 }
@@ -66,12 +68,13 @@ export class Hosting {
   }
 
   private openWorker(): void {
-    const { openWorker, begin, onFailure } = this.options;
+    const { openWorker, begin, onFetch, onFailure } = this.options;
     const worker = openWorker();
     this.worker = worker;
     worker.onerror = (event) => {
       if (this.worker === worker) onFailure(event.message || 'What the office runs on could not be fetched.');
     };
     worker.postMessage(begin());
+    onFetch();
   }
 }

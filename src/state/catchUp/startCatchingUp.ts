@@ -77,6 +77,10 @@ function followWhatComes(context: CountingContext): () => void {
   const keepDays = selectKeepDays(store.getState());
   const news = followNews(context);
   const takeUnheard = () => takeWithoutWords(context);
+  const faulty = (error: unknown) => {
+    if (!isStorageFault(error)) throw error;
+    services.giveUp(error);
+  };
   const stops = [
     news.end,
     startTelling(store, services),
@@ -93,10 +97,6 @@ function followWhatComes(context: CountingContext): () => void {
           .then(news.begin, faulty),
     ),
   ];
-  const faulty = (error: unknown) => {
-    if (!isStorageFault(error)) throw error;
-    services.giveUp(error);
-  };
   void onceSo(store, ({ catchUp }) => catchUp.isRead)
     .then(() => countOnce(context))
     .then(() => {

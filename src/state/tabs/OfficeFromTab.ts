@@ -12,9 +12,11 @@ import {
 } from './messages';
 import { Unasked } from './Unasked';
 
-/** Without a word of the host for so long, it is asked again; and for so long, it is taken for gone. */
+/** Whoever waits for the host asks it again so often; not heard for so many times, it is taken for gone. */
 const againMs = 500;
-const silentMs = 5_000;
+const mostSilent = 10;
+/** What it is to finish is not waited for longer: one that says nothing writes nothing. */
+const finishMs = 10_000;
 
 interface OfficeFromTabOptions {
   storage: string;
@@ -53,7 +55,10 @@ export class OfficeFromTab {
   private hostId: string | null = null;
   /** Hosts that others have come after. */
   private readonly left = new Set<string>();
-  private heardAt = Date.now();
+  /** How often it was asked, and nothing was heard. Counted, since a device that was asleep has heard nothing either. */
+  private silent = 0;
+  /** This tab is fetching what hosts the office, and tells the others so. */
+  private isFetching = false;
   private readonly timer: ReturnType<typeof setInterval>;
 
   constructor(private readonly options: OfficeFromTabOptions) {
@@ -71,9 +76,14 @@ export class OfficeFromTab {
     return new Promise((joined) => {
       const app: App = { name: randomName(), as, link: null, hostId: null, joined };
       this.apps.push(app);
-      this.heardAt = Date.now();
       this.askToJoin(app);
     });
+  }
+
+  /** This tab begins to host the office: until its host speaks, the tab does. */
+  hostIsFetched(): void {
+    this.isFetching = true;
+    this.joinAgain();
   }
 
   setClock(setting: ClockSetting): void {
@@ -100,6 +110,7 @@ export class OfficeFromTab {
     const id = randomName();
     return new Promise((resolve) => {
       this.finishing.set(id, resolve);
+      setTimeout(resolve, finishMs);
       this.say({ kind: 'finish', id, end });
     });
   }
@@ -115,7 +126,8 @@ export class OfficeFromTab {
   }
 
   private hear(message: ToTabs): void {
-    this.heardAt = Date.now();
+    this.silent = 0;
+    if (message.kind !== 'state') this.isFetching = false;
     switch (message.kind) {
       case 'opening':
         return;
@@ -169,14 +181,12 @@ export class OfficeFromTab {
   }
 
   private joinAgain(): void {
+    if (this.isFetching) return this.hall.say({ kind: 'opening', hostId: '' } satisfies ToTabs);
     const waits = this.apps.filter(({ link }) => link === null || link.isWaiting());
-    if (waits.length === 0) {
-      this.heardAt = Date.now();
-      return;
-    }
+    this.silent = waits.length === 0 ? 0 : this.silent + 1;
     for (const app of waits) this.askToJoin(app);
-    if (Date.now() - this.heardAt < silentMs) return;
-    this.heardAt = Date.now();
+    if (this.silent < mostSilent) return;
+    this.silent = 0;
     this.options.onSilent();
   }
 

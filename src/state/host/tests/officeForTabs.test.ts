@@ -144,6 +144,15 @@ describe('tabs of one browser', () => {
     expect(first.told.silent).toBe(1);
   });
 
+  it('wait for a host that another tab is still fetching', async () => {
+    const { host, first, second } = await open();
+    host.kill();
+    first.hosted.hostIsFetched();
+    void second.link.ask(write('patience'));
+    await settle(60_000);
+    expect([first.told.silent, second.told.silent]).toEqual([0, 0]);
+  });
+
   it('end it for what takes the place of all: everything is written, and then nothing any more', async () => {
     const { here, first, second } = await open();
     await on(second.link.ask(write('before')));
