@@ -105,7 +105,7 @@ export async function boot(
     });
     hosting.start();
     await join(store, services, { beginning, later, vault, others, duties, hosted });
-    dispatch(phaseChanged({ phase: 'running' }));
+    if (store.getState().office.phase === 'starting') dispatch(phaseChanged({ phase: 'running' }));
   } catch (error) {
     dispatch(startFailed(error));
   }
@@ -167,7 +167,12 @@ async function join(
     ({ office }) => office.isOnline,
     (isOnline) => hosted.setOnline(isOnline),
   );
+  // What pages that are gone have left is taken up at once, before anything newer is written.
   void hosted.askForOthers();
+  window.addEventListener('storage', ({ key }) => {
+    if (key?.startsWith(`${beginning.storage}/unasked/`)) void hosted.askForOthers();
+    if (key?.startsWith(`${beginning.storage}/unwritten/`)) void vault.recover().catch(services.giveUp);
+  });
 
   // Once in this browser.
   duties.add(() => {

@@ -7,6 +7,7 @@ import { Vault } from '../storage';
 import {
   channelOf,
   hallOf,
+  linkVersion,
   toOfficeSchema,
   type Begin,
   type Fault,
@@ -78,7 +79,7 @@ export class OfficeForTabs {
     } catch (error) {
       return this.fail(error);
     }
-    if (!this.fault) this.say({ kind: 'open', hostId });
+    if (!this.fault) this.say({ kind: 'open', hostId, version: linkVersion });
   }
 
   private async hear(message: ToOffice): Promise<void> {
@@ -119,7 +120,7 @@ export class OfficeForTabs {
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
       this.apps.set(app, new ChannelHost(link, port, { app, beatMs }));
     }
-    this.say({ kind: 'joined', hostId, app, state: this.stateNow(host) });
+    this.say({ kind: 'joined', hostId, version: linkVersion, app, state: this.stateNow(host) });
     this.connectionChanged(isOnline);
     // What is due waits for somebody at the worker's phone, whom no stand-in plays.
     if (as === 'worker') host.office.start();

@@ -4,6 +4,7 @@ import type { ClockSetting } from '@/office/clock';
 import {
   channelOf,
   hallOf,
+  linkVersion,
   toTabsSchema,
   type Fault,
   type HostState,
@@ -132,9 +133,11 @@ export class OfficeFromTab {
       case 'opening':
         return;
       case 'open':
-        return this.apps.forEach((app) => this.askToJoin(app));
+        if (this.isOfAge(message.version)) this.apps.forEach((app) => this.askToJoin(app));
+        return;
       case 'joined':
-        return this.joined(message.hostId, message.app, message.state);
+        if (this.isOfAge(message.version)) this.joined(message.hostId, message.app, message.state);
+        return;
       case 'state':
         if (message.hostId === this.hostId) this.options.onState(message.state);
         return;
@@ -145,6 +148,17 @@ export class OfficeFromTab {
       case 'fault':
         return this.options.onFault(message.fault);
     }
+  }
+
+  /** A host of an earlier version is taken over; one of a later version is not understood here. */
+  private isOfAge(version: number): boolean {
+    if (version > linkVersion)
+      this.options.onFault({
+        isNoOfficeHere: false,
+        words: 'A newer version of Cendro runs in another tab. Reload to get it.',
+      });
+    if (version < linkVersion) this.options.onSilent();
+    return version === linkVersion;
   }
 
   private joined(hostId: string, name: string, state: HostState): void {
@@ -175,9 +189,11 @@ export class OfficeFromTab {
     this.apps.push(app);
     this.askToJoin(app);
     const link = await joined;
-    await Promise.all(asked.map(({ id, request }) => link.askUnder(id, request)));
+    // One that can't be done is not asked for ever.
+    await Promise.allSettled(asked.map(({ id, request }) => link.askUnder(id, request)));
     this.apps.splice(this.apps.indexOf(app), 1);
     link.close();
+    this.say({ kind: 'leave', app: name });
   }
 
   private joinAgain(): void {

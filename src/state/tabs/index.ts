@@ -3,6 +3,7 @@ export {
   beginSchema,
   channelOf,
   hallOf,
+  linkVersion,
   toOfficeSchema,
   type Begin,
   type Fault,

@@ -15,6 +15,10 @@ export const hostStateSchema = z.object({
 });
 export type HostState = z.infer<typeof hostStateSchema>;
 
+/** Raised whenever what goes over links is changed so that a tab of the version before could not read it. */
+export const linkVersion = 1;
+const version = z.number().int();
+
 /** Why an office can't go on, or can't be opened. */
 export const faultSchema = z.object({ isNoOfficeHere: z.boolean(), words: z.string() });
 export type Fault = z.infer<typeof faultSchema>;
@@ -47,8 +51,8 @@ export const toTabsSchema = z.discriminatedUnion('kind', [
   /** It is there, and is being opened. */
   z.object({ kind: z.literal('opening'), hostId }),
   /** It can be joined now. */
-  z.object({ kind: z.literal('open'), hostId }),
-  z.object({ kind: z.literal('joined'), hostId, app, state: hostStateSchema }),
+  z.object({ kind: z.literal('open'), hostId, version }),
+  z.object({ kind: z.literal('joined'), hostId, version, app, state: hostStateSchema }),
   z.object({ kind: z.literal('state'), hostId, state: hostStateSchema }),
   z.object({ kind: z.literal('finished'), id: z.string() }),
   z.object({ kind: z.literal('fault'), hostId, fault: faultSchema }),

@@ -93,7 +93,7 @@ export function browser() {
     return { hosted, states, faults, told, kill };
   };
 
-  return { entries, host, tab, spoil: () => (isUnreadable = true) };
+  return { entries, place, host, tab, spoil: () => (isUnreadable = true) };
 }
 
 const localStorageOn = (entries: Map<string, string>) => ({

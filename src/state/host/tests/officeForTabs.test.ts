@@ -107,11 +107,23 @@ describe('tabs of one browser', () => {
     first.kill();
     await here.host();
     await settle(3_000);
-    await on(second.hosted.askForOthers());
+    // By all who are there, at once.
     const third = await joined(await here.tab());
-    await on(third.hosted.askForOthers());
+    await on(Promise.all([second.hosted.askForOthers(), third.hosted.askForOthers()]));
+    expect([second.told.silent, third.told.silent]).toEqual([0, 0]);
     const { messages } = await on(third.link.tables());
     expect(messages.filter(({ id }) => id === 'written last')).toHaveLength(1);
+  });
+
+  it('of another version are taken over by a newer one, and told to reload by an older one', async () => {
+    const { here, first } = await open();
+    const hall = here.place().openPort('cendro/office');
+    hall.say({ kind: 'open', hostId: 'old', version: 0 });
+    await settle();
+    expect(first.told.silent).toBe(1);
+    hall.say({ kind: 'open', hostId: 'new', version: 99 });
+    await settle();
+    expect(first.faults[0]?.words).toMatch('Reload to get it');
   });
 
   it('follow one clock', async () => {
