@@ -26,8 +26,8 @@ export default defineConfig({
   workers: 2,
   // Once more for what a busy machine broke; `npm test` tells how many needed it.
   retries: 1,
-  timeout: 30_000,
-  expect: { timeout: 7_000 },
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? [['line'], ['json']] : [['line']],
   outputDir: 'test-results/browser',
   use: {

@@ -90,6 +90,8 @@ for (const view of views) {
       await looksRight('refuse with text');
       await office.sheet().getByRole('button', { name: 'Close' }).click();
       await office.answer().click();
+      await expect(office.answer()).toHaveCount(0);
+      await expect(office.act('Record').or(office.toTheCall()).first()).toBeVisible();
       if (await office.toTheCall().isVisible()) await office.toTheCall().click();
       await office.act('Record').click();
       await office.act('Add').click();

@@ -1,4 +1,5 @@
 /** An office at the other end of a channel (a worker's, another tab's, a socket's) that may lose, repeat and delay. */
+export { batched, unbatched } from './batching';
 export { broadcastPort } from './broadcastPort';
 export { ChannelHost } from './ChannelHost';
 export { ChannelLink, type Unanswered } from './ChannelLink';

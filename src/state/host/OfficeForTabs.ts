@@ -1,6 +1,6 @@
 import type { Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
-import { ChannelHost, type Port } from '@/office/channel';
+import { batched, ChannelHost, type Port } from '@/office/channel';
 import { Clock } from '@/office/clock';
 
 import { Vault } from '../storage';
@@ -118,7 +118,7 @@ export class OfficeForTabs {
       void host.keepClock();
       const link = host.office.linkFor(as === 'worker' ? workerOf(host.setup) : outside);
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
-      this.apps.set(app, new ChannelHost(link, port, { app, beatMs }));
+      this.apps.set(app, new ChannelHost(link, batched(port), { app, beatMs }));
     }
     this.say({ kind: 'joined', hostId, version: linkVersion, app, state: this.stateNow(host) });
     this.connectionChanged(isOnline);

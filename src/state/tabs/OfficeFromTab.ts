@@ -1,4 +1,4 @@
-import { ChannelLink, type Port } from '@/office/channel';
+import { ChannelLink, unbatched, type Port } from '@/office/channel';
 import type { ClockSetting } from '@/office/clock';
 
 import {
@@ -168,7 +168,7 @@ export class OfficeFromTab {
     this.hostId = hostId;
     app.hostId = hostId;
     this.options.onState(state);
-    const port = this.options.openPort(channelOf(this.options.storage, hostId, name));
+    const port = unbatched(this.options.openPort(channelOf(this.options.storage, hostId, name)));
     if (app.link) return app.link.moveTo(port);
     app.link = new ChannelLink(port, app.as === 'worker' ? { onAnew: this.options.onAnew } : {});
     app.joined(app.link);
