@@ -17,7 +17,12 @@ export class Office {
   }
 
   async goTo(place: 'Loose ends' | 'Dial' | 'Ring plan' | 'Directory' | 'Office') {
-    await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+    const link = this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place });
+    // A tap in the very moment in which a call changes the screen does not count.
+    await expect(async () => {
+      await link.click();
+      await expect(link).toHaveAttribute('aria-current', 'page', { timeout: 1_000 });
+    }).toPass();
   }
 
   async goOutside() {
