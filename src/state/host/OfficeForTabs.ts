@@ -114,8 +114,9 @@ export class OfficeForTabs {
     // One that has ended for something that is being written is silent for nobody.
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
     if (!this.apps.has(app)) {
+      const before = this.clock.get();
       host.showTime(time);
-      void host.keepClock();
+      if (this.clock.get() !== before) this.clockChanged();
       const link = host.office.linkFor(as === 'worker' ? workerOf(host.setup) : outside);
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
       this.apps.set(app, new ChannelHost(link, batched(port), { app, beatMs }));

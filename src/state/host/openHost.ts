@@ -93,11 +93,10 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
   void belongings.open(office, work, false);
   void readBelongings(vault, keptKinds).then((read) => belongings.open(office, read, true), onFault);
-  return {
-    ...{ office, setup, showTime },
-    keepClock: () =>
-      vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) }),
-  };
+  const keepClock = () =>
+    vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
+  void keepClock();
+  return { office, setup, showTime, keepClock };
 }
 
 /** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */

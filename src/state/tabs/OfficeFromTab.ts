@@ -207,7 +207,9 @@ export class OfficeFromTab {
   }
 
   private askToJoin({ name, as }: App): void {
-    const { isOnline, time } = this.options;
+    const { isOnline } = this.options;
+    // What the address asks for is asked for once: it is not to turn back what the clock was set to since.
+    const time = this.hostId === null ? this.options.time : null;
     this.say({ kind: 'join', app: name, as, isOnline: isOnline(), time });
   }
 

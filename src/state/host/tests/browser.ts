@@ -77,13 +77,13 @@ export function browser() {
     return { kill };
   };
 
-  const tab = async () => {
+  const tab = async (time: string | null = null) => {
     const { openPort, kill } = place();
     const states: HostState[] = [];
     const faults: Fault[] = [];
     const told = { anew: 0, silent: 0 };
     const hosted = new OfficeFromTab({
-      ...{ storage, openPort, isOnline: () => true, time: null },
+      ...{ storage, openPort, isOnline: () => true, time },
       onState: (state) => states.push(state),
       onAnew: () => told.anew++,
       onFault: (fault) => faults.push(fault),

@@ -134,6 +134,16 @@ describe('tabs of one browser', () => {
     expect(second.states.at(-1)).toMatchObject({ clock: { at: start + 60_000 }, at: start + 60_000 });
   });
 
+  it('follow the time that the address of one of them asks for, once', async () => {
+    const { here, first } = await open();
+    const late = await joined(await here.tab('2026-11-26T10:50Z'));
+    expect(first.states.at(-1)?.clock).toEqual({ mode: 'fixed', at: start + 600_000 });
+    first.hosted.setClock({ mode: 'running', offsetMs: start + 600_000 - Date.now() });
+    await settle();
+    await on(late.hosted.join('outside'));
+    expect(first.states.at(-1)?.clock.mode).toBe('running');
+  });
+
   it('learn at once that what was kept can’t be read, and nothing is written over it', async () => {
     const here = browser();
     here.entries.set('office', 'x');
