@@ -39,6 +39,9 @@ const leftOut = [
   },
   // Nothing that is drawn is pressed: what is pressed lies under it.
   { from: /\/react-native-svg\/.*\/web\/WebShape\.(js|ts)$/, name: /\/SvgTouchableMixin$/ },
+  // Transforms written as text, which only telephones' own systems have parsed, and pictures given as XML.
+  { from: /\/react-native-svg\/.*\/extractTransform\.(js|ts)$/, name: /^\.\/transform(ToRn)?$/ },
+  { from: /\/react-native-svg\/.*\/ReactNativeSVG\.web\.(js|ts)$/, name: /^\.\/xml$/ },
   // A message of the development server.
   { from: /\/expo-router\/build\/views\/Toast\.js$/, name: /exports\/Animated$/ },
   { from: /\/expo-router\/build\/layouts\/StackClient\.js$/, name: /^\.\/stack-utils$/ },
@@ -53,11 +56,23 @@ const redirected = [
     name: '../react-navigation/bottom-tabs',
     to: '../react-navigation/bottom-tabs/utils/BottomTabBarHeightContext',
   },
-  // Nothing here moves a screen.
+  // Its router is used, its navigator is not.
   {
-    from: /\/react-native-screens\/lib\/module\/components\/Screen\.web\.js$/,
-    name: 'react-native-web/dist/exports/Animated',
-    to: path.join(__dirname, 'scripts/withoutAnimation.js'),
+    from: /\/expo-router\/build\/layouts\/StackClient\.js$/,
+    name: '../fork/native-stack/createNativeStackNavigator',
+    to: path.join(__dirname, 'scripts/withoutNativeStack.js'),
+  },
+  // Of its screens nothing is drawn: it sets their switches.
+  {
+    from: /\/expo-router\/build\/screensFeatureFlags\.js$/,
+    name: 'react-native-screens',
+    to: path.join(__dirname, 'node_modules/react-native-screens/lib/module/flags.js'),
+  },
+  // What is handed on from a module is asked for as CommonJS, and would come a second time.
+  {
+    from: /\/@reduxjs\/toolkit\//,
+    name: 'immer',
+    to: path.join(__dirname, 'node_modules/immer/dist/immer.mjs'),
   },
   // Nothing here writes into the document's head.
   {

@@ -15,7 +15,6 @@ const wide = { width: 1280, height: 800 };
 export default defineConfig<{ hand: Hand; isLookedAt: boolean }>({
   ...base,
   retries: 0,
-  timeout: 120_000,
   outputDir: 'test-results/walk-failures',
   projects: [
     { name: 'small-dark-thumb', use: { viewport: small, colorScheme: 'dark', hand: 'thumb' } },

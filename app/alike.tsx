@@ -1,4 +1,4 @@
-import { fetchAlikeScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchAlikeScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function AlikeRoute() {

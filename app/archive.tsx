@@ -1,4 +1,4 @@
-import { fetchArchiveScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchArchiveScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function ArchiveRoute() {

@@ -1,4 +1,4 @@
-import { fetchBeginScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchBeginScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function BeginRoute() {

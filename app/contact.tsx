@@ -1,4 +1,4 @@
-import { fetchContactScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchContactScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function ContactRoute() {

@@ -1,4 +1,4 @@
-import { fetchDirectoryScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchDirectoryScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function DirectoryRoute() {

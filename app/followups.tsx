@@ -1,4 +1,4 @@
-import { fetchFollowUpsScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchFollowUpsScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function FollowUpsRoute() {

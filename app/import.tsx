@@ -1,4 +1,4 @@
-import { fetchImportScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchImportScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function ImportRoute() {

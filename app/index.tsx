@@ -1,4 +1,4 @@
-import { fetchLooseEndsScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchLooseEndsScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function LooseEndsRoute() {

@@ -1,4 +1,4 @@
-import { fetchNotesScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchNotesScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function NotesRoute() {

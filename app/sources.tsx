@@ -1,4 +1,4 @@
-import { fetchSourcesScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchSourcesScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function SourcesRoute() {

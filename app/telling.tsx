@@ -1,4 +1,4 @@
-import { fetchTellingScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchTellingScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function TellingRoute() {

@@ -1,4 +1,4 @@
-import { fetchVoicemailsScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchVoicemailsScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function VoicemailsRoute() {

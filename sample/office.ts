@@ -59,6 +59,8 @@ export const sampleOffice: OfficeSetup = {
   people: [
     {
       ...person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),
+      // She sees to the phones beside her work.
+      administers: true,
       situations: [
         { id: 'site', name: 'On site', shows: 'away' },
         { id: 'van', name: 'In the van', shows: 'free' },

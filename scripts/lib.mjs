@@ -65,12 +65,13 @@ function hashOf(files) {
   return hash.digest('hex');
 }
 
-/** Debian's chromium, for browser tests and pictures. */
+/** Debian's Chromium, without a window and whole, for browser tests and pictures. */
 export function installChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
-  console.log('Installing chromium …');
+  const packages = ['chromium-headless-shell', 'chromium'].filter((name) => !existsSync(`/usr/bin/${name}`));
+  if (packages.length === 0) return;
+  console.log('Installing Chromium …');
   const apt = (...args) =>
     run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  apt('install', '-y', '-qq', '--no-install-recommends', ...packages);
 }

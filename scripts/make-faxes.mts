@@ -5,7 +5,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 
 import { joinFaxPages } from '@/core/inbox/faxPages';
 
-import { chromiumFlags } from '../playwright.config';
+import { chromiumFlags, chromiumPath } from '../playwright.config';
 
 const page = { width: 1728, height: 2444 };
 const font = (name: string) => readFileSync(`public/fonts/${name}.woff2`).toString('base64');
@@ -51,7 +51,7 @@ const html = `<!doctype html><style>
   <p>Please sign and fax back one copy.</p>
 </main>`;
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumFlags });
+const browser = await chromium.launch({ executablePath: chromiumPath, args: chromiumFlags });
 const tab = await browser.newPage({ viewport: page });
 await tab.setContent(html);
 await tab.evaluate(() => document.fonts.ready);

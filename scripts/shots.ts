@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { createServer as createHttpServer } from 'node:http';
 import { join } from 'node:path';
 
-import { chromiumFlags } from '../playwright.config';
+import { chromiumFlags, wholeChromiumPath } from '../playwright.config';
 import { createServer } from '../server/createServer';
 import { Office } from '../tests/e2e/office';
 
@@ -17,26 +17,7 @@ interface Shot {
   name: string;
   size?: typeof phone;
   dark?: boolean;
-  rootPixels?: number;
   go: (office: Office, page: Page) => Promise<void>;
-}
-
-async function twoCalls(office: Office, page: Page) {
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await page.getByRole('button', { name: 'Answer', exact: true }).click();
-  await office.goOutside();
-  await office.letPass('30 s');
-  await office.callIn('Cawder Flood Watch', 'Flood desk');
-  await page.getByRole('button', { name: 'Answer, hold the other' }).click();
-  await office.goOutside();
-  for (let times = 0; times < 3; times++) await office.letPass('5 s');
-  await office.goTo('Dial');
-}
-
-async function twoCallsOpened(office: Office, page: Page) {
-  await twoCalls(office, page);
-  await page.getByRole('button', { name: /Back to call$/ }).click();
 }
 
 async function consult(office: Office) {
@@ -197,11 +178,11 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'large-text-dark',
-    size: { width: 360, height: 740 },
-    dark: true,
-    rootPixels: 24,
-    go: twoCallsOpened,
+    name: 'office',
+    go: async (office, page) => {
+      await office.open('/office');
+      await page.getByText(/^Ilse Varga: Forwards go round/).waitFor();
+    },
   },
   {
     name: 'wide-loose-ends',
@@ -222,7 +203,7 @@ const shots: readonly Shot[] = [
   },
 ];
 
-async function take(browser: Browser, { name, size = phone, dark = false, rootPixels, go }: Shot) {
+async function take(browser: Browser, { name, size = phone, dark = false, go }: Shot) {
   const context = await browser.newContext({
     baseURL: `http://localhost:${port}`,
     viewport: size,
@@ -231,13 +212,6 @@ async function take(browser: Browser, { name, size = phone, dark = false, rootPi
     locale: 'en-GB',
   });
   const page = await context.newPage();
-  if (rootPixels) {
-    await page.addInitScript((pixels) => {
-      document.addEventListener('readystatechange', () => {
-        document.documentElement.style.fontSize = `${pixels}px`;
-      });
-    }, rootPixels);
-  }
   await go(new Office(page), page);
   await page.evaluate(() => document.fonts.ready);
   await page.mouse.move(0, 0);
@@ -249,7 +223,7 @@ async function main() {
   const only = process.argv.slice(2);
   mkdirSync(folder, { recursive: true });
   const server = createHttpServer(createServer(join(process.cwd(), 'dist'))).listen(port);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: chromiumFlags });
+  const browser = await chromium.launch({ executablePath: wholeChromiumPath, args: chromiumFlags });
   for (const shot of shots.filter(({ name }) => only.length === 0 || only.includes(name)))
     await take(browser, shot);
   await browser.close();

@@ -1,4 +1,4 @@
-import { fetchEverythingScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchEverythingScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function RecordRoute() {

@@ -1,4 +1,4 @@
-import { fetchFaxScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchFaxScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function FaxRoute() {

@@ -1,4 +1,4 @@
-import { fetchFaxListScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchFaxListScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function FaxListRoute() {

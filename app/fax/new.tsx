@@ -1,4 +1,4 @@
-import { fetchNewFaxScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchNewFaxScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function NewFaxRoute() {

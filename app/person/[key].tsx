@@ -1,4 +1,4 @@
-import { fetchPersonScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchPersonScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function PersonRoute() {

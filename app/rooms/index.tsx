@@ -1,4 +1,4 @@
-import { fetchRoomsScreen } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchRoomsScreen } from '@/screens/looseEnds/fetchInboxScreens';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function RoomsRoute() {

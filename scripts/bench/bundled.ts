@@ -10,14 +10,14 @@ import type { Figure } from './figures';
  */
 export async function benchBundled(): Promise<Figure[]> {
   const routing = await bundled<{ benchRouting: () => Promise<Figure[]> }>('routing');
-  const catchingUp = await bundled<{ benchCatchingUp: () => Promise<Figure[]> }>('catchingUp');
+  const inbox = await bundled<{ benchInbox: () => Promise<Figure[]> }>('inbox');
   const messaging = await bundled<{ benchMessaging: () => Figure[] }>('messaging');
   const channel = await bundled<{ benchChannel: () => Promise<Figure[]> }>('channel');
   const personal = await bundled<{ benchPersonal: () => Figure[] }>('personal');
   const people = await bundled<{ benchPeople: () => Promise<Figure[]> }>('people');
   return [
     ...(await routing.benchRouting()),
-    ...(await catchingUp.benchCatchingUp()),
+    ...(await inbox.benchInbox()),
     ...messaging.benchMessaging(),
     ...(await channel.benchChannel()),
     ...personal.benchPersonal(),

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 
 import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
+import { benchConfiguring } from './configuring';
 import { benchExchange } from './exchange';
 import { benchRandom } from './random';
 import { benchBundled } from './bundled';
@@ -17,6 +18,7 @@ async function main() {
   const { port } = server.address() as AddressInfo;
   const figures = [
     ...benchExchange(),
+    ...benchConfiguring(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

@@ -27,6 +27,7 @@ function withMessages(count: number): Inbox {
   const inbox = new Inbox(
     () => index,
     () => true,
+    () => undefined,
   );
   const rows = Array.from({ length: count }, (_, number) => ({
     ...writtenOfficeMessage({

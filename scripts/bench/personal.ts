@@ -27,6 +27,7 @@ function withNotes(count: number): Inbox {
   const inbox = new Inbox(
     () => index,
     () => true,
+    () => undefined,
   );
   const rows = Array.from({ length: count }, (_, number) => ({
     ...{ ownerId: 'p0', sort: 'work' },

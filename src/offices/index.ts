@@ -1,4 +1,4 @@
-import { fetchStartCatchingUp } from '@/screens/looseEnds/fetchCatchingUp';
+import { fetchStartInbox } from '@/screens/looseEnds/fetchInboxScreens';
 import type { Beginning, LaterPart } from '@/state/app';
 import { chosenOffice } from '@/state/offices';
 
@@ -11,7 +11,7 @@ export const chosenBeginning = (): Beginning => (chosenOffice() === 'own' ? own 
 /** What is fetched after the start. */
 export const laterParts = (beginning: Beginning): LaterPart[] => [
   async () => {
-    const [start, { laterOf }] = await Promise.all([fetchStartCatchingUp(), import('./later')]);
+    const [start, { laterOf }] = await Promise.all([fetchStartInbox(), import('./later')]);
     return (context) => start(context, laterOf(beginning));
   },
 ];

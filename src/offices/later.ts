@@ -1,5 +1,5 @@
 import { sampleBooks } from '@sample/books';
-import { sampleCatchUp } from '@sample/catchUp';
+import { sampleInbox } from '@sample/inbox';
 import transcripts from '@sample/transcripts.json';
 
 import type { Beginning, LaterBeginning } from '@/state/app';
@@ -7,7 +7,7 @@ import type { Beginning, LaterBeginning } from '@/state/app';
 import { sample } from './sample';
 
 export const laterOf = (beginning: Beginning): LaterBeginning => ({
-  cameBefore: beginning === sample ? sampleCatchUp : null,
+  cameBefore: beginning === sample ? sampleInbox : null,
   words: transcripts,
   books: sampleBooks,
 });

@@ -32,6 +32,16 @@ const screens = [
   '/archive',
   '/telling',
   '/begin',
+  '/office/people',
+  '/office/people/new',
+  '/office/lines/new',
+  '/office/lines',
+  '/office/menus/new',
+  '/office/teams/field-team',
+  '/office/log',
+  '/office/findings',
+  '/office/rules',
+  '/office/many',
 ] as const;
 
 async function isRight(office: Office, what: string) {

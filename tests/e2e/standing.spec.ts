@@ -45,6 +45,7 @@ test('in a meeting until three, in one step, quiet if so wanted; what was before
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('In the van');
   await words.fill('At the bank until 11');
   await situation.getByRole('button', { name: 'Set “At the bank” until 11:00' }).click();
+  await expect(page.getByText(/At the bank until 11:00\. Colleagues see it now/)).toBeVisible();
   await situation.getByRole('radio', { name: /^At the bench/ }).click();
   await words.fill('With Kofi until 11am');
   await words.press('Enter');

@@ -1,8 +1,7 @@
-import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
 import { decodeWav } from '../../src/core/shared/sound';
-import { expect, test, type Office } from './office';
+import { expect, test } from './office';
 
 test('a colleague is consulted about a caller, and the two are connected', async ({ office, page }) => {
   await office.talkWithPeg();
@@ -312,73 +311,3 @@ test(
     await expect(office.youHear('You hear Marl & Finch Surveyors')).toBeVisible();
   },
 );
-
-/** The first call is answered here, and from then on the system is to tell of calls. */
-async function haveCallsTold(office: Office, context: BrowserContext) {
-  await context.grantPermissions(['notifications']);
-  await office.open('/outside');
-  await office.callIn('Peg Anstey', 'Direct');
-  await office.answer().click();
-  await office.act('Sound').click();
-  await office.sheet().getByRole('button', { name: 'Tell me of calls' }).click();
-  await expect(office.sheet().getByRole('button', { name: 'Tell me of calls', pressed: true })).toBeVisible();
-  await office.sheet().getByRole('button', { name: 'Close' }).click();
-}
-
-const notifications = (page: Page) =>
-  page.evaluate(async () => {
-    const registration = await navigator.serviceWorker.getRegistration();
-    return (await registration?.getNotifications())?.map(({ title, body }) => `${title} ${body}`);
-  });
-
-test('while the app is not in front, the system tells who calls and can answer', async ({
-  office,
-  page,
-  context,
-}) => {
-  await haveCallsTold(office, context);
-  await expect.poll(() => page.evaluate(() => navigator.mediaSession.metadata?.title)).toBe('Peg Anstey');
-  await office.end().click();
-  await office.goOutside();
-  await page.evaluate(() => Object.defineProperty(document, 'visibilityState', { value: 'hidden' }));
-  await office.callIn('Cawder Flood Watch', 'Flood desk');
-  const shown = () => notifications(page);
-  // The browser starts its worker first, which a busy machine makes slow.
-  await expect.poll(shown, { timeout: 15_000 }).toEqual(['Cawder Flood Watch calls Flood desk']);
-  await page.evaluate(async () => {
-    const registration = await navigator.serviceWorker.getRegistration();
-    const [notification] = (await registration?.getNotifications()) ?? [];
-    const data = { callId: (notification?.data as { callId: string }).callId, action: 'answer' };
-    navigator.serviceWorker.dispatchEvent(new MessageEvent('message', { data }));
-  });
-  await expect(office.toTheCall()).toBeVisible();
-  await expect.poll(shown).toEqual([]);
-});
-
-test('a call that is over before the system could show it is not told of for ever', async ({
-  office,
-  page,
-  context,
-}) => {
-  await haveCallsTold(office, context);
-  await office.end().click();
-  await office.goOutside();
-  // A browser that takes its time to show a notification.
-  await page.evaluate(() => {
-    const held = window as unknown as { show?: () => void; isShown?: boolean };
-    const { showNotification } = ServiceWorkerRegistration.prototype;
-    ServiceWorkerRegistration.prototype.showNotification = async function (...parameters) {
-      await new Promise<void>((resolve) => (held.show = resolve));
-      await showNotification.apply(this, parameters);
-      held.isShown = true;
-    };
-    Object.defineProperty(document, 'visibilityState', { value: 'hidden' });
-  });
-  await office.callIn('Cawder Flood Watch', 'Flood desk');
-  await page.waitForFunction(() => 'show' in window);
-  await office.refuse().click();
-  await expect(office.refuse()).toHaveCount(0);
-  await page.evaluate(() => (window as unknown as { show: () => void }).show());
-  await page.waitForFunction(() => 'isShown' in window);
-  await expect.poll(() => notifications(page)).toEqual([]);
-});

@@ -3,9 +3,12 @@ import type { CallRecord } from '@/core/calls/exchange';
 import type { Waiting } from '@/core/inbox/looseEnds';
 import type { Voicemail } from '@/core/inbox/voicemail';
 import type { OfficeIndex } from '@/core/setup';
+import type { SetupEntry } from '@/core/setup/edits';
 
 import { assignmentRequestSchema, type Assignment, type ReadAssignmentRequest } from './assignments';
 import { Assignments, type AssignmentChange } from './assignments/Assignments';
+import { configurationRequestSchema, type ReadConfigurationRequest } from './configuration';
+import { Configuration, type Reconfigure, type SetupLogChange } from './configuration/Configuration';
 import { faxingRequestSchema, type KeptFax, type ReadFaxingRequest } from './faxing';
 import { Faxing, type FaxChange } from './faxing/Faxing';
 import { mailboxRequestSchema, type ReadMailboxRequest, type Spoken } from './mailboxes';
@@ -15,13 +18,20 @@ import { Messaging, type MessagingChange } from './messaging/Messaging';
 import { personalRequestSchema, type ReadPersonalRequest } from './personal';
 import { Personal, type PersonalChange } from './personal/Personal';
 import type { InboxReply, ReadInboxRequest } from './requests';
+import type { Revision } from './Revisions';
 import type { Session } from './session';
 import { waitingRequestSchema, type ReadWaitingRequest } from './waiting';
 import { WhoWaits, type WaitingChange } from './waiting/WhoWaits';
 
 /** A row of the office's tables that was written or dropped: how it was, and how it is now; null where there is none. */
 export type InboxChange =
-  MessagingChange | FaxChange | MailboxChange | AssignmentChange | WaitingChange | PersonalChange;
+  | MessagingChange
+  | FaxChange
+  | MailboxChange
+  | AssignmentChange
+  | WaitingChange
+  | PersonalChange
+  | SetupLogChange;
 
 /** The rows of the tables as an earlier run has kept them. */
 export interface KeptInbox {
@@ -32,6 +42,9 @@ export interface KeptInbox {
   spoken: readonly Spoken[];
   assignments: readonly Assignment[];
   waiting: readonly Waiting[];
+  setupLog: readonly SetupEntry[];
+  /** Which rows were changed when; left out where that is not kept. */
+  revisions?: readonly Revision[];
 }
 
 export const emptyInbox: KeptInbox = {
@@ -42,6 +55,7 @@ export const emptyInbox: KeptInbox = {
   spoken: [],
   assignments: [],
   waiting: [],
+  setupLog: [],
 };
 
 const typesOf = (schema: { options: readonly { shape: { type: { value: string } } }[] }) =>
@@ -51,6 +65,7 @@ const mailboxTypes = typesOf(mailboxRequestSchema);
 const assignmentTypes = typesOf(assignmentRequestSchema);
 const waitingTypes = typesOf(waitingRequestSchema);
 const personalTypes = typesOf(personalRequestSchema);
+const configurationTypes = typesOf(configurationRequestSchema);
 const isOfFaxes = (request: ReadInboxRequest): request is ReadFaxingRequest => faxingTypes.has(request.type);
 const isOfMailboxes = (request: ReadInboxRequest): request is ReadMailboxRequest =>
   mailboxTypes.has(request.type);
@@ -58,6 +73,8 @@ const isOfAssignments = (request: ReadInboxRequest): request is ReadAssignmentRe
   assignmentTypes.has(request.type);
 const isOfWaiting = (request: ReadInboxRequest): request is ReadWaitingRequest =>
   waitingTypes.has(request.type);
+const isOfConfiguration = (request: ReadInboxRequest): request is ReadConfigurationRequest =>
+  configurationTypes.has(request.type);
 export const isOfPersonal = (request: ReadInboxRequest): request is ReadPersonalRequest =>
   personalTypes.has(request.type);
 
@@ -68,8 +85,8 @@ type Around = Parameters<Messaging['load']>[2] &
   };
 
 /**
- * What comes in for the office and goes out, other than calls: once, for all whom it concerns; and what each keeps for themselves,
- * which is opened by itself (`personal.open`).
+ * What comes in for the office and goes out, other than calls: once, for all whom it concerns; what each keeps for themselves, which is
+ * opened by itself (`personal.open`); and what whoever runs the office changes of it.
  */
 export class Inbox {
   readonly messaging: Messaging;
@@ -78,10 +95,16 @@ export class Inbox {
   readonly assignments: Assignments;
   readonly whoWaits: WhoWaits;
   readonly personal = new Personal();
+  readonly configuration: Configuration;
   /** What taking in what was kept has changed: it was counted when it happened. */
   private loaded: InboxChange[] = [];
 
-  constructor(office: () => OfficeIndex, isInCall: (personId: string, callId: string) => boolean) {
+  constructor(
+    office: () => OfficeIndex,
+    isInCall: (personId: string, callId: string) => boolean,
+    reconfigure: Reconfigure,
+  ) {
+    this.configuration = new Configuration(office, reconfigure);
     this.messaging = new Messaging(office, isInCall);
     this.faxing = new Faxing(office);
     this.mailboxes = new Mailboxes(office);
@@ -91,7 +114,7 @@ export class Inbox {
 
   /** Takes in what was kept by an earlier run. What has come in meanwhile stays. */
   load(
-    { messages, rooms, faxes, voicemails, spoken, assignments, waiting }: KeptInbox,
+    { messages, rooms, faxes, voicemails, spoken, assignments, waiting, setupLog }: KeptInbox,
     around: Around,
   ): void {
     const before = this.takeChanges();
@@ -100,6 +123,7 @@ export class Inbox {
     this.mailboxes.load(voicemails, spoken, { ...around, records: around.untaken.records });
     this.assignments.load(assignments);
     this.whoWaits.load(waiting);
+    this.configuration.load(setupLog);
     this.loaded = [...before, ...this.messaging.takeChanges(), ...this.faxing.takeChanges()];
     this.count(around.untaken);
   }
@@ -125,6 +149,7 @@ export class Inbox {
     if (isOfAssignments(request)) return this.assignments.request(session, request, at);
     if (isOfMailboxes(request)) return this.mailboxes.request(session, request, at);
     if (isOfWaiting(request)) return this.whoWaits.request(session, request, at);
+    if (isOfConfiguration(request)) return this.configuration.request(session, request, at);
     if (isOfPersonal(request)) return this.personal.request(session, request, at);
     return this.messaging.request(session, request, at);
   }
@@ -156,6 +181,7 @@ export class Inbox {
       ...this.assignments.takeChanges(),
       ...this.whoWaits.takeChanges(),
       ...this.personal.takeChanges(),
+      ...this.configuration.takeChanges(),
     ];
   }
 }

@@ -1,5 +1,6 @@
 /** The office as one thing for many: who asks, what they may ask for, and what they see. What carries it out is at `./machine`. */
 export { assignmentIdOf, assignmentSchema, type Assignment } from './assignments';
+export type { ConfigurationRefusal, ConfigurationRequest } from './configuration';
 export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
 export type { Inbox, InboxChange, KeptInbox } from './Inbox';
 export { hearsMailbox, spokenSchema, voicemailOf, type Mailboxes, type Spoken } from './mailboxes';
@@ -27,6 +28,7 @@ export {
   type InboxRequest,
   type ReadInboxRequest,
 } from './requests';
-export { seenChangeSchema, seenTablesSchema, type SeenChange, type SeenTables } from './seen';
-export { hasRole, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
+export { markSchema, revisionSchema, revisionsKept, type Mark, type Revision } from './Revisions';
+export { nameOfRow, seenChangeSchema, seenTablesSchema, type SeenChange, type SeenTables } from './seen';
+export { hasRole, runsOffice, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
 export type { Sight } from './view';

@@ -2,5 +2,7 @@
 export { emptyInbox, Inbox, isOfPersonal } from './Inbox';
 export { may } from './may';
 export { allPersonalSeen } from './personal';
-export { allSeen, seenChanges } from './seen';
-export { sightOf, viewOfCall, viewOfEvent } from './view';
+export { isSeenAlike } from './seenAlike';
+export { Revisions, type ChangedRow } from './Revisions';
+export { allSeen, seenChanges, seenSince } from './seen';
+export { foreseenBy, sightOf, viewOfCall, viewOfEvent, viewOfSetup } from './view';

@@ -2,7 +2,7 @@ import isEqual from 'fast-deep-equal';
 
 import type { Call, Command, CommandOf, Endpoint, Leg, Refusal } from '@/core/calls/exchange';
 import type { OfficeIndex, Person } from '@/core/setup';
-import { hasRole, type Session } from './session';
+import { hasRole, runsOffice, type Session } from './session';
 
 /** Whose the thing is that was asked for, where it is not the asker's own. A refused request has changed nothing. */
 export type Denial = Extract<Refusal, { code: 'notYours' }>;
@@ -112,16 +112,12 @@ class Asker {
   }
 
   /** A plan is its person's; what people say of themselves is theirs; all else is for who runs the office. */
-  configure({ ringPlans, people, recording }: CommandOf<'configure'>): Denial | null {
+  configure({ ringPlans, people }: CommandOf<'configure'>): Denial | null {
     const { session, seen } = this;
-    const { policies } = seen.office.setup;
-    if (recording !== undefined && recording !== policies.recording && !hasRole(session, 'administrator'))
-      return not('office');
-    if (hasRole(session, 'administrator')) return null;
     const isPlayed = (personId: string) => hasRole(session, 'simulator') && !this.isInUse(personId);
     for (const plan of ringPlans) {
       if (this.isMine(plan.personId) || isPlayed(plan.personId)) continue;
-      if (!isEqual(seen.office.ringPlans.get(plan.personId), plan)) return not('plan');
+      if (!this.isRun() && !isEqual(seen.office.ringPlans.get(plan.personId), plan)) return not('plan');
     }
     for (const person of people) {
       const before = seen.office.people.get(person.id);
@@ -130,6 +126,10 @@ class Asker {
       if (!isEqual(givenBy(before), givenBy(person))) return not('office');
     }
     return null;
+  }
+
+  private isRun(): boolean {
+    return runsOffice(this.session, this.seen.office);
   }
 
   private isMine(personId: string | null): boolean {
@@ -148,10 +148,6 @@ class Asker {
 }
 
 /** What of a person the office gives them, and they can't change themselves. */
-const givenBy = ({ id, name, role, extension, presentedLineId }: Person) => ({
-  id,
-  name,
-  role,
-  extension,
-  presentedLineId,
+const givenBy = ({ id, name, role, extension, presentedLineId, administers }: Person) => ({
+  ...{ id, name, role, extension, presentedLineId, administers },
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { assignmentRequestSchema, type AssignmentReply } from './assignments';
+import { configurationRequestSchema, type ConfigurationReply } from './configuration';
 import { faxingRequestSchema, type FaxingReply } from './faxing';
 import { mailboxRequestSchema, type MailboxReply } from './mailboxes';
 import { messagingRequestSchema, type MessagingReply } from './messaging';
@@ -15,11 +16,18 @@ export const inboxRequestSchema = z.discriminatedUnion('type', [
   ...assignmentRequestSchema.options,
   ...waitingRequestSchema.options,
   ...personalRequestSchema.options,
+  ...configurationRequestSchema.options,
 ]);
 export type InboxRequest = z.input<typeof inboxRequestSchema>;
 export type ReadInboxRequest = z.infer<typeof inboxRequestSchema>;
 
 export type InboxReply =
-  MessagingReply | FaxingReply | MailboxReply | AssignmentReply | WaitingReply | PersonalReply;
+  | MessagingReply
+  | FaxingReply
+  | MailboxReply
+  | AssignmentReply
+  | WaitingReply
+  | PersonalReply
+  | ConfigurationReply;
 /** Why it was not done; nothing has changed then. */
 export type InboxRefusal = Extract<InboxReply, { ok: false }>['reason'];

@@ -1,8 +1,11 @@
 import { z } from 'zod';
 
+import type { OfficeIndex } from '@/core/setup';
+
 /**
  * What somebody may be in an office. `simulator` plays the people and phones that no app is signed in for, and `network` says
- * what carriers would: ringing over there, engaged, free again.
+ * what carriers would: ringing over there, engaged, free again. `administrator` may bring rows in and drop them, as its device's store asks
+ * for; what the office is configured with depends on who runs it (`runsOffice`).
  */
 export const sessionRoles = ['member', 'administrator', 'simulator', 'network'] as const;
 export type SessionRole = (typeof sessionRoles)[number];
@@ -17,5 +20,9 @@ export const sessionSchema = z.object({
   roles: z.array(z.enum(sessionRoles)),
 });
 export type Session = z.infer<typeof sessionSchema>;
+
+/** Whether it is somebody's who runs the office, as that stands now. */
+export const runsOffice = (session: Session, office: OfficeIndex): boolean =>
+  hasRole(session, 'member') && office.people.get(session.personId ?? '')?.administers === true;
 
 export const hasRole = ({ roles }: Session, role: SessionRole) => roles.includes(role);

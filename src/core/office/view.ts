@@ -1,6 +1,7 @@
-import type { Call, ExchangeEvent, Leg } from '@/core/calls/exchange';
-import type { OfficeIndex } from '@/core/setup';
-import { hasRole, type Session } from './session';
+import { foresee, type Call, type CallRecord, type ExchangeEvent, type Leg } from '@/core/calls/exchange';
+import type { RouteTrace } from '@/core/plans/routing';
+import type { OfficeIndex, OfficeSetup } from '@/core/setup';
+import { hasRole, runsOffice, type Session } from './session';
 
 /**
  * How much of a call a session sees. `whole`: with all who are in it, but for what is somebody's own. `glimpse`: which phones of the
@@ -42,6 +43,38 @@ function isAt(personId: string, leg: Leg, office: OfficeIndex): boolean {
   return leg.personId === personId || ownerOf(leg, office) === personId;
 }
 
+/** Whose plans a session may look into: one's own, whoever runs the office everybody's, and so whoever plays them. */
+const seesPlanOf = (session: Session, personId: string, office: OfficeIndex) =>
+  session.personId === personId || runsOffice(session, office) || hasRole(session, 'simulator');
+
+/** How the office is configured, without the plans that are nobody else's business. */
+export function viewOfSetup(session: Session, office: OfficeIndex): OfficeSetup {
+  const { setup } = office;
+  const isSeen = ({ personId }: { personId: string }) => seesPlanOf(session, personId, office);
+  const withheld = setup.ringPlans.filter((plan) => !isSeen(plan)).map(({ personId }) => personId);
+  if (withheld.length === 0) return setup;
+  return { ...setup, ringPlans: setup.ringPlans.filter(isSeen), withheldPlansOf: withheld };
+}
+
+/** What becomes of a call, as the session may know it: by which rules of somebody else's plan is not told. */
+export function viewOfTrace(session: Session, trace: RouteTrace, office: OfficeIndex): RouteTrace {
+  const { ownerId } = trace;
+  return office.people.has(ownerId) && !seesPlanOf(session, ownerId, office)
+    ? { ...trace, steps: [] }
+    : trace;
+}
+
+/** What would become of a call that goes there now; null where no plan of the office says so. */
+export function foreseenBy(
+  session: Session,
+  { office, calls }: { office: OfficeIndex; calls: ReadonlyMap<string, Call> },
+  to: string,
+  at: number,
+): RouteTrace | null {
+  const trace = foresee(office, calls.values(), to, at);
+  return trace === null || trace === 'withheld' ? null : viewOfTrace(session, trace, office);
+}
+
 /**
  * The call as the session sees it. What was typed (PINs), codes that let somebody in, and recordings are left to whose they are;
  * of a glimpse nothing is left but the office's phones and how they stand.
@@ -49,10 +82,13 @@ function isAt(personId: string, leg: Leg, office: OfficeIndex): boolean {
 export function viewOfCall(session: Session, call: Call, office: OfficeIndex, sight: Sight): Call {
   const isMine = (leg: Leg) => session.personId !== null && isAt(session.personId, leg, office);
   const legs = call.legs.map((leg) => (isMine(leg) ? leg : { ...leg, digitsSent: '' }));
+  const toldOf = (trace: RouteTrace) => viewOfTrace(session, trace, office);
   if (sight === 'whole')
     return {
       ...call,
       legs,
+      ringing: call.ringing && { ...call.ringing, trace: toldOf(call.ringing.trace) },
+      earlierTraces: call.earlierTraces.map(toldOf),
       postDial: legs.some((leg) => leg.role === 'caller' && isMine(leg)) ? call.postDial : null,
       timers: call.timers.filter(({ what }) => what.kind !== 'digit'),
       invitation: isInvited(session, call) ? call.invitation : null,
@@ -93,6 +129,14 @@ const isInvited = ({ personId }: Session, { invitation, legs }: Call) =>
   (invitation.toPersonId === personId ||
     legs.some((leg) => leg.id === invitation.legId && leg.personId === personId));
 
+function recordSeen(
+  session: Session,
+  { record }: Extract<ExchangeEvent, { type: 'recordWritten' }>,
+  office: OfficeIndex,
+): CallRecord {
+  return record.trace ? { ...record, trace: viewOfTrace(session, record.trace, office) } : record;
+}
+
 /**
  * The event as the session may hear it, of a call that it sees so; null where it is not for them. Records and texts owed are for
  * the one whose they are, however much of the call they saw.
@@ -101,12 +145,14 @@ export function viewOfEvent(
   session: Session,
   event: ExchangeEvent,
   sight: Sight,
-  isMyLeg: (legId: string) => boolean,
+  { isMyLeg, office }: { isMyLeg: (legId: string) => boolean; office: OfficeIndex },
 ): ExchangeEvent | null {
   const { personId } = session;
   switch (event.type) {
     case 'recordWritten':
-      return event.record.personId === personId ? event : null;
+      return event.record.personId === personId
+        ? { ...event, record: recordSeen(session, event, office) }
+        : null;
     case 'textOwed':
       return event.personId === personId ? event : null;
     case 'signedIn':

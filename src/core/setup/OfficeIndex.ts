@@ -15,6 +15,14 @@ export class OfficeIndex {
   readonly devices: ReadonlyMap<string, Device>;
   readonly roomsByCode: ReadonlyMap<string, Device>;
   readonly ringPlans: ReadonlyMap<string, RingPlan>;
+  /** Who and what is or was here: what happened keeps its names. */
+  readonly ever: {
+    readonly people: ReadonlyMap<string, Pick<Person, 'id' | 'name'>>;
+    readonly teams: ReadonlyMap<string, Pick<Team, 'id' | 'name'>>;
+    readonly lines: ReadonlyMap<string, Line>;
+    readonly devices: ReadonlyMap<string, Pick<Device, 'id' | 'name' | 'personId' | 'kind'>>;
+    readonly menus: ReadonlyMap<string, Pick<Menu, 'id' | 'name'>>;
+  };
   /** The groups a number stands in. */
   readonly groupsByNumber: ReadonlyMap<string, readonly CallerGroup[]>;
   private readonly devicesByPerson = new Map<string, Device[]>();
@@ -34,6 +42,14 @@ export class OfficeIndex {
       (device) => device.roomCode ?? '',
     );
     this.ringPlans = keyed(setup.ringPlans, (plan) => plan.personId);
+    const { retired } = setup;
+    this.ever = {
+      people: withRetired(this.people, retired?.people),
+      teams: withRetired(this.teams, retired?.teams),
+      lines: withRetired(this.lines, retired?.lines),
+      devices: withRetired(this.devices, retired?.devices),
+      menus: withRetired(this.menus, retired?.menus),
+    };
     const groups = new Map<string, CallerGroup[]>();
     for (const group of setup.callerGroups)
       for (const number of group.numbers) groups.set(number, [...(groups.get(number) ?? []), group]);
@@ -56,6 +72,11 @@ export class OfficeIndex {
     return this.devicesByPerson.get(personId) ?? [];
   }
 
+  /** Whether somebody has a plan that is not told here. */
+  isPlanWithheld(personId: string): boolean {
+    return this.setup.withheldPlansOf?.includes(personId) ?? false;
+  }
+
   /** The office with this plan in place of its owner's. */
   withPlan(plan: RingPlan): OfficeIndex {
     if (this.ringPlans.get(plan.personId) === plan) return this;
@@ -72,6 +93,13 @@ export class OfficeIndex {
 }
 
 type CallerGroup = OfficeSetup['callerGroups'][number];
+
+function withRetired<Row extends { id: string }>(
+  here: ReadonlyMap<string, Row>,
+  retired: readonly Row[] = [],
+): ReadonlyMap<string, Row> {
+  return retired.length === 0 ? here : new Map([...retired.map((row) => [row.id, row] as const), ...here]);
+}
 
 function keyed<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T> {
   return new Map(items.map((item) => [keyOf(item), item]));

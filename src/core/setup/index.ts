@@ -1,6 +1,7 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
-export { newOffice, newOfficeSchema, type NewOffice } from './newOffice';
+export { firstPlan, isZone, newOffice, newOfficeSchema, type NewOffice } from './newOffice';
+export { freeNumbers, numberKinds, type NumberKind } from './stock';
 export { OfficeIndex } from './OfficeIndex';
 export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
 export { menuSchema, type Menu } from './menu';

@@ -20,10 +20,10 @@ export function describeFinish(finish: Finish, office: OfficeIndex, readerId?: s
 
 /** "the mailbox of Field team". */
 export const teamMailboxName = (teamId: string, office: OfficeIndex) =>
-  `the mailbox of ${office.teams.get(teamId)?.name ?? 'no team'}`;
+  `the mailbox of ${office.ever.teams.get(teamId)?.name ?? 'no team'}`;
 
 export const nameOf = (personId: string, office: OfficeIndex) =>
-  office.people.get(personId)?.name ?? 'Somebody no longer here';
+  office.ever.people.get(personId)?.name ?? 'Somebody no longer here';
 
 /** Who or what is dialled by that: a name where the office knows it, else the number as it is written. */
 export function whereTo(number: string, office: OfficeIndex): string {
@@ -46,9 +46,9 @@ export function targetName(
 
 /** "Ilse Varga’s desk phone", "Meeting room"; to its owner "Your desk phone". */
 export function deviceName(deviceId: string, office: OfficeIndex, readerId?: string): string {
-  const device = office.devices.get(deviceId);
+  const device = office.ever.devices.get(deviceId);
   if (!device) return 'A device no longer here';
-  const owner = office.ownerOf(deviceId);
+  const owner = office.ever.people.get(device.personId ?? '');
   if (!owner) return device.name;
   if (owner.id !== readerId) return `${owner.name}’s ${device.name}`;
   return device.kind === 'app' ? 'This app' : `Your ${device.name}`;

@@ -1,9 +1,13 @@
 import { z } from 'zod';
 
-import { emptyOffice } from './emptyOffice';
-import { e164Schema, type OfficeSetup } from './setup';
+import { ukOfficePlan } from '@/core/numbers/numbering';
 
-function isZone(zone: string): boolean {
+import { emptyOffice } from './emptyOffice';
+import type { RingPlan } from './ringPlan';
+import { e164Schema, type Device, type OfficeSetup } from './setup';
+
+/** Whether the IANA knows that time zone. */
+export function isZone(zone: string): boolean {
   try {
     new Intl.DateTimeFormat('en-GB', { timeZone: zone });
     return true;
@@ -19,7 +23,9 @@ export const newOfficeSchema = z.object({
   /** IANA time zone. */
   zone: z.string().trim().refine(isZone, 'There is no such time zone. They are written like Europe/London.'),
   personName: named('who you are'),
-  extension: z.string().regex(/^2\d\d$/, 'Extensions here are three figures that begin with 2.'),
+  extension: z
+    .string()
+    .regex(ukOfficePlan.extension, 'Extensions here have three to five figures, and begin with 2.'),
   lineName: named('what the line is for'),
   /** E.164. */
   number: e164Schema,
@@ -30,6 +36,28 @@ const firstId = 'p1';
 const firstDeviceId = `${firstId}-app`;
 const mailboxAfterSeconds = 25;
 
+/**
+ * What somebody begins with: all their phones ring together, and what nobody takes goes to their mailbox. A mobile takes a call by a key,
+ * so that its own mailbox never does.
+ */
+export function firstPlan(personId: string, devices: readonly Pick<Device, 'id' | 'kind'>[]): RingPlan {
+  const targets = devices.map(({ id, kind }) => ({
+    deviceId: id,
+    startSeconds: 0,
+    ...(kind === 'mobile' && { acceptKey: true }),
+  }));
+  const stages = targets.length === 0 ? [] : [{ length: { seconds: mailboxAfterSeconds }, targets }];
+  return {
+    personId,
+    rules: [
+      {
+        ...{ id: `${personId}-any`, name: 'Any call', lineIds: [], stages },
+        finish: { kind: 'mailbox', personId },
+      },
+    ],
+  };
+}
+
 /** An office of one person, whose app rings for one line and for their extension; what nobody takes goes to their mailbox. */
 export function newOffice(asked: NewOffice): OfficeSetup {
   const { name, zone, personName, extension, lineName, number } = newOfficeSchema.parse(asked);
@@ -37,7 +65,12 @@ export function newOffice(asked: NewOffice): OfficeSetup {
     ...emptyOffice,
     name,
     zone,
-    people: [{ id: firstId, name: personName, role: 'Runs the office', extension, presentedLineId: 'l1' }],
+    people: [
+      {
+        ...{ id: firstId, name: personName, role: 'Runs the office', extension, presentedLineId: 'l1' },
+        administers: true,
+      },
+    ],
     lines: [
       {
         ...{ id: 'l1', name: lineName, number, ownerId: firstId, urgent: false, texts: true, faxes: true },
@@ -45,23 +78,7 @@ export function newOffice(asked: NewOffice): OfficeSetup {
       },
     ],
     devices: [{ id: firstDeviceId, personId: firstId, kind: 'app', name: 'Cendro', callLimit: 6 }],
-    ringPlans: [
-      {
-        personId: firstId,
-        rules: [
-          {
-            ...{ id: `${firstId}-any`, name: 'Any call', lineIds: [] },
-            stages: [
-              {
-                length: { seconds: mailboxAfterSeconds },
-                targets: [{ deviceId: firstDeviceId, startSeconds: 0 }],
-              },
-            ],
-            finish: { kind: 'mailbox', personId: firstId },
-          },
-        ],
-      },
-    ],
+    ringPlans: [firstPlan(firstId, [{ id: firstDeviceId, kind: 'app' }])],
     parkSlots: ['1', '2', '3'],
   };
 }

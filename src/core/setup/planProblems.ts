@@ -23,14 +23,20 @@ type Path = PlanProblem['path'];
  * have. Whether it is wise is another question (`plans/checks`).
  */
 export function planProblems(plan: unknown, office: OfficeIndex): PlanProblem[] {
+  const known = typeof plan === 'object' && plan !== null ? readBefore.get(plan) : undefined;
+  if (known) return referencesOf(known, office);
   const parsed = ringPlanSchema.safeParse(plan);
   if (!parsed.success)
     return parsed.error.issues.map(({ path, message, code }) => ({
       path: path.filter((part): part is string | number => typeof part !== 'symbol'),
       sentence: wordsFor(path.map(String), message, code),
     }));
+  readBefore.set(plan as object, parsed.data);
   return referencesOf(parsed.data, office);
 }
+
+/** Plans are not changed but replaced: one whose shape is right keeps it, whatever becomes of the office. */
+const readBefore = new WeakMap<object, RingPlan>();
 
 /** What Zod found, said for who fills in a plan. */
 function wordsFor(path: readonly string[], message: string, code: string): string {

@@ -43,6 +43,8 @@ export const personSchema = z.object({
   extension: z.string(),
   /** The line whose number others see when this person calls out and chose none. */
   presentedLineId: z.string(),
+  /** Whether they run the office: configure it, and see everybody's plans. */
+  administers: z.boolean().optional(),
   screening: screeningSchema.optional(),
   /** Their own short list of circumstances, which rules ask for and colleagues see. */
   situations: z.array(situationSchema).optional(),
@@ -116,6 +118,16 @@ export const policiesSchema = z.object({
   parkSeconds: z.number().positive(),
 });
 
+/** Who and what was retired, so that what happened while they were there keeps its names and cords. */
+const retiredSchema = z.object({
+  people: z.array(personSchema.pick({ id: true, name: true })),
+  teams: z.array(teamSchema.pick({ id: true, name: true })),
+  lines: z.array(lineSchema),
+  devices: z.array(deviceSchema.pick({ id: true, name: true, personId: true, kind: true })),
+  menus: z.array(menuSchema.pick({ id: true, name: true })),
+});
+export type Retired = z.infer<typeof retiredSchema>;
+
 export const officeSetupSchema = z.object({
   name: z.string(),
   /** IANA time zone of the office. */
@@ -125,6 +137,8 @@ export const officeSetupSchema = z.object({
   lines: z.array(lineSchema),
   devices: z.array(deviceSchema),
   ringPlans: z.array(ringPlanSchema),
+  /** People whose plans are not told to whoever this was made for: only the office knows what becomes of a call to them. */
+  withheldPlansOf: z.array(z.string()).optional(),
   /** Left out by offices of earlier versions. */
   menus: z.array(menuSchema).default([]),
   /** Callers the office knows by number, in groups; those of a starred group are starred. */
@@ -135,6 +149,8 @@ export const officeSetupSchema = z.object({
   parkSlots: z.array(z.string()),
   policies: policiesSchema,
   rates: rateDeckSchema,
+  /** Left out while nobody and nothing was. */
+  retired: retiredSchema.optional(),
 });
 /** Everything an office's exchange is configured with. */
 export type OfficeSetup = z.infer<typeof officeSetupSchema>;

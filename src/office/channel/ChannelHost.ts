@@ -1,19 +1,20 @@
 import type { z } from 'zod';
 
-import type { SeenTables } from '@/core/office';
+import type { Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OutsideLink } from '../link';
 import {
   browserTimer,
   noRows,
   toHostSchema,
+  type ChangesPart,
   type Port,
   type TablesPart,
   type Timer,
   type ToApp,
   type ToHost,
 } from './protocol';
-import { partsOf } from './tableParts';
+import { changesInParts, partsOf } from './tableParts';
 
 type Asked = z.infer<typeof toHostSchema> & { kind: 'ask' };
 
@@ -43,6 +44,8 @@ export class ChannelHost {
   private answeredUpTo = 0;
   /** Of the reading of all rows that is under way. */
   private parts: readonly SeenTables[] = [];
+  /** Of what was changed since a mark. */
+  private missing: readonly (readonly SeenChange[])[] | null = [];
   private stopBeating: () => void = () => undefined;
   private readonly stopListening: () => void;
   private isOver = false;
@@ -109,8 +112,8 @@ export class ChannelHost {
       const before = this.told;
       const answer = await this.carry(message);
       // An act is answered after all that it caused; what is read is of the time before it was.
-      const isAct = asked.what !== 'snapshot' && asked.what !== 'own' && asked.what !== 'tables';
-      return { kind: 'answer', id, told: isAct ? this.told : before, answer };
+      const isRead = ['snapshot', 'own', 'tables', 'since', 'foresee', 'scriptOf'].includes(asked.what);
+      return { kind: 'answer', id, told: isRead ? before : this.told, answer };
     } catch (error) {
       return { kind: 'fault', id, words: error instanceof Error ? error.message : 'A fault' };
     }
@@ -126,10 +129,14 @@ export class ChannelHost {
         return this.link.ask(asked.request, numbered);
       case 'snapshot':
         return this.link.snapshot();
+      case 'foresee':
+        return this.link.foresee(asked.to);
       case 'own':
         return this.link.own();
       case 'tables':
         return this.readPart(asked.part);
+      case 'since':
+        return this.readMissing(asked.mark, asked.part);
       case 'play':
         return this.link.play(asked.asked);
       case 'scriptOf':
@@ -146,6 +153,18 @@ export class ChannelHost {
     // The last one is not wanted again: under the same number the same answer is still there.
     if (part + 1 >= length) this.parts = [];
     return rows ? { rows, parts: length } : { rows: noRows(), parts: 0 };
+  }
+
+  private async readMissing(mark: Mark, part: number): Promise<ChangesPart | null> {
+    if (part === 0) {
+      const changes = await this.link.changesSince(mark);
+      this.missing = changes && changesInParts(changes);
+    }
+    const { missing } = this;
+    const changes = missing?.[part];
+    if (missing && part + 1 >= missing.length) this.missing = [];
+    if (missing === null) return null;
+    return changes ? { changes: [...changes], parts: missing.length } : { changes: [], parts: 0 };
   }
 
   private tellAgain(after: number): void {

@@ -1,5 +1,6 @@
 import type { Command, CommandResult } from '@/core/calls/exchange';
-import type { InboxReply, InboxRequest, SeenChange, SeenTables } from '@/core/office';
+import type { RouteTrace } from '@/core/plans/routing';
+import type { InboxReply, InboxRequest, Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OfficeUpdate, OutsideLink, Playing } from '../link';
 import type { Script } from '../standins';
@@ -8,12 +9,13 @@ import {
   browserTimer,
   toAppSchema,
   type Asked,
+  type ChangesPart,
   type Port,
   type TablesPart,
   type Timer,
   type ToHost,
 } from './protocol';
-import { joined } from './tableParts';
+import { joined, lastOfEach } from './tableParts';
 
 /** Without an answer, it is said again after that long. */
 export const againMs = 1_000;
@@ -56,6 +58,10 @@ export class ChannelLink implements OutsideLink {
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
   /** After which number updates have been missed, and asked for. */
   private missedAfter: number | null = null;
+  /** Up to where rows are known here; null before anything was told. */
+  private mark: Mark | null = null;
+  /** Up to where they were when updates were missed that nobody will tell; null where none were. */
+  private missedSince: Mark | null = null;
   /** One more whenever everything has to be read anew. */
   private readings = 0;
   private stopMissing: () => void = () => undefined;
@@ -70,6 +76,7 @@ export class ChannelLink implements OutsideLink {
 
   /** Goes on with a host that was begun anew: what was asked is asked again, and everything has to be read. */
   moveTo(port: Port): void {
+    this.missedSince ??= this.mark;
     this.port.close();
     this.port = port;
     this.stopMissing();
@@ -115,6 +122,10 @@ export class ChannelLink implements OutsideLink {
     return this.request({ what: 'snapshot' });
   }
 
+  foresee(to: string): Promise<RouteTrace | null> {
+    return this.request({ what: 'foresee', to });
+  }
+
   own(): Promise<SeenTables['personal']> {
     return this.request({ what: 'own' });
   }
@@ -136,6 +147,34 @@ export class ChannelLink implements OutsideLink {
       stop();
       if (left === 0 && reading === this.readings) return joined(parts, changes);
     }
+  }
+
+  async changesSince(mark: Mark): Promise<SeenChange[] | null> {
+    for (;;) {
+      const changes: SeenChange[] = [];
+      const reading = this.readings;
+      let [part, left] = [0, 1];
+      while (left > 0 && reading === this.readings) {
+        const read = await this.request<ChangesPart | null>({ what: 'since', mark, part });
+        if (read === null) return null;
+        if (read.parts === 0) break;
+        changes.push(...read.changes);
+        left = read.parts - ++part;
+      }
+      if (left === 0 && reading === this.readings) return changes;
+    }
+  }
+
+  /** With what is told meanwhile, in its place. */
+  async missed(): Promise<SeenChange[] | null> {
+    const since = this.missedSince;
+    if (since === null) return null;
+    const told: SeenChange[] = [];
+    const stop = this.subscribe((update) => told.push(...update.changes));
+    const changes = await this.changesSince(since);
+    stop();
+    if (this.missedSince === since) this.missedSince = null;
+    return changes && lastOfEach([...changes, ...told]);
   }
 
   play(asked: Playing): Promise<void> {
@@ -222,8 +261,19 @@ export class ChannelLink implements OutsideLink {
   private tell(): void {
     for (let next = this.ahead.get(this.told + 1); next; next = this.ahead.get(this.told + 1)) {
       this.ahead.delete(++this.told);
+      this.follow(next.mark);
       for (const listener of this.listeners) listener(next);
     }
+  }
+
+  /** Up to where rows are known; where the office begins another log of them, they are seen otherwise, and have to be read anew. */
+  private follow(mark: Mark): void {
+    const before = this.mark;
+    this.mark = mark;
+    if (before === null || before.log === mark.log) return;
+    this.missedSince ??= before;
+    this.readings++;
+    this.options.onAnew?.();
   }
 
   /** What is not there is asked for once, and again when it has not come for a while. */
@@ -240,6 +290,7 @@ export class ChannelLink implements OutsideLink {
 
   private beginAnew(told: number): void {
     if (told <= this.told) return;
+    this.missedSince ??= this.mark;
     this.told = told;
     this.readings++;
     for (const number of this.ahead.keys()) if (number <= told) this.ahead.delete(number);

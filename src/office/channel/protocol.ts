@@ -1,7 +1,14 @@
 import { z } from 'zod';
 
 import { commandSchema } from '@/core/calls/exchange';
-import { inboxRequestSchema, seenTablesSchema, type SeenTables } from '@/core/office';
+import { routeTraceSchema } from '@/core/plans/routing';
+import {
+  inboxRequestSchema,
+  markSchema,
+  seenChangeSchema,
+  seenTablesSchema,
+  type SeenTables,
+} from '@/core/office';
 
 import { officeUpdateSchema, playingSchema } from '../link';
 import { scriptSchema } from '../standins';
@@ -11,9 +18,12 @@ export const askedSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('send'), command: commandSchema }),
   z.object({ what: z.literal('ask'), request: inboxRequestSchema }),
   z.object({ what: z.literal('snapshot') }),
+  z.object({ what: z.literal('foresee'), to: z.string() }),
   z.object({ what: z.literal('own') }),
   /** One part of all rows, the first being 0: those of the instant at which that was asked for. */
   z.object({ what: z.literal('tables'), part: z.number().int().min(0) }),
+  /** One part of what was changed since, the first being 0. */
+  z.object({ what: z.literal('since'), mark: markSchema, part: z.number().int().min(0) }),
   z.object({ what: z.literal('play'), asked: playingSchema }),
   z.object({ what: z.literal('scriptOf'), party: z.string() }),
   z.object({ what: z.literal('askAs'), personId: z.string(), request: inboxRequestSchema }),
@@ -31,13 +41,23 @@ const tablesPartSchema = z.object({
 });
 export type TablesPart = z.infer<typeof tablesPartSchema>;
 
+const changesPartSchema = z.object({
+  changes: z.array(seenChangeSchema),
+  /** How many parts there are; 0 where the host does not know of the first one (any more). */
+  parts: z.number().int().min(0),
+});
+export type ChangesPart = z.infer<typeof changesPartSchema>;
+
 /** What answers it, by what was asked. */
 export const answerSchemas = {
   send: replySchema,
   ask: replySchema,
   snapshot: officeUpdateSchema,
+  foresee: routeTraceSchema.nullable(),
   own: seenTablesSchema.shape.personal,
   tables: tablesPartSchema,
+  /** null where it is not known any more what was changed since. */
+  since: changesPartSchema.nullable(),
   play: z.undefined(),
   scriptOf: scriptSchema,
   askAs: replySchema,
@@ -45,7 +65,7 @@ export const answerSchemas = {
 
 export const noRows = (): SeenTables => ({
   ...{ messages: [], rooms: [], faxes: [], voicemails: [] },
-  ...{ assignments: [], waiting: [], personal: [] },
+  ...{ assignments: [], waiting: [], setupLog: [], personal: [] },
 });
 
 const id = z.number().int().positive();

@@ -1,4 +1,4 @@
-import type { SeenChange, SeenTables } from '@/core/office';
+import { nameOfRow, type SeenChange, type SeenTables } from '@/core/office';
 
 import { noRows } from './protocol';
 
@@ -25,6 +25,18 @@ export function partsOf(tables: SeenTables, size = most): SeenTables[] {
   (Object.keys(tables) as (keyof SeenTables)[]).forEach(table);
   return parts.length > 0 ? parts : [noRows()];
 }
+
+/** Changes in parts of the same size; of none one part without any. */
+export function changesInParts(changes: readonly SeenChange[], size = most): SeenChange[][] {
+  const parts: SeenChange[][] = [];
+  for (let from = 0; from < changes.length; from += size) parts.push(changes.slice(from, from + size));
+  return parts.length > 0 ? parts : [[]];
+}
+
+/** Of changes of the same row the last. */
+export const lastOfEach = (changes: readonly SeenChange[]): SeenChange[] => [
+  ...new Map(changes.map((change) => [nameOfRow(change), change])).values(),
+];
 
 /** Parts put together, and what has changed since they were read put in its place. */
 export function joined(parts: readonly SeenTables[], changes: readonly SeenChange[]): SeenTables {

@@ -1,6 +1,14 @@
 import { commandSchema, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
 import { Exchange } from '@/core/calls/exchange/machine';
-import { allPersonalSeen, emptyInbox, Inbox, isOfPersonal } from '@/core/office/machine';
+import {
+  allPersonalSeen,
+  emptyInbox,
+  Inbox,
+  isOfPersonal,
+  isSeenAlike,
+  Revisions,
+  type ChangedRow,
+} from '@/core/office/machine';
 import {
   inboxRequestSchema,
   type InboxChange,
@@ -8,7 +16,9 @@ import {
   type InboxRequest,
   type KeptInbox,
   type KeptPersonal,
+  type Mark,
   type OfficeSeen,
+  type Revision,
   type SeenTables,
   type Session,
 } from '@/core/office';
@@ -47,7 +57,7 @@ export interface HostedOfficeOptions {
   inbox?: KeptInbox | Promise<KeptInbox>;
   /** Whether this device has a network, over which texts and faxes go. */
   isOnline?: () => boolean;
-  /** Keeps what an update has changed, asked before anybody is told of it. What is asked for is answered once it is kept. */
+  /** Keeps what an update has changed: whatever it was, nobody is told of it, and nothing is answered, before that is done. */
   keep?: (step: OfficeStep) => void | Promise<void>;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
   onBeat?: () => void;
@@ -58,6 +68,8 @@ export interface HostedOfficeOptions {
 /** An update, with the rows that it changed: everybody's, as they are kept. */
 export interface OfficeStep extends OfficeUpdate {
   rows: readonly InboxChange[];
+  /** What is to be kept of their having changed; null where none did. */
+  revision: Revision | null;
   /** Where they are rows of. */
   of: Inbox;
 }
@@ -81,6 +93,7 @@ export class HostedOffice implements OfficeOfAll {
   /** The rows of earlier runs, and what each keeps for themselves. */
   private readonly rows = new Opening();
   private readonly belongings = new Opening();
+  private readonly revisions: Revisions;
   private readonly telling = new Telling<OfficeStep>();
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
@@ -88,7 +101,7 @@ export class HostedOffice implements OfficeOfAll {
   private speech: Speech[] = [];
   private readonly away: Away;
   private readonly answered: Answered;
-  /** Settled once all that was told is kept. */
+  /** Settled once all that has happened so far is kept. */
   private lastKept: Promise<void> = Promise.resolve();
   private isStarted = false;
   /** Devices that apps are signed in as, each as often as there are apps. */
@@ -107,11 +120,13 @@ export class HostedOffice implements OfficeOfAll {
       around.office,
       (personId, callId) =>
         this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
+      (setup, at) => this.reconfigure(setup, at),
     );
     const { messaging, faxing } = this.inboxNow;
     this.texts = new TextTraffic(options.cast, messaging, around, options.state?.carrier);
     this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
     for (const record of options.state?.uncounted ?? []) this.inboxNow.whoWaits.recordWritten(record);
+    this.revisions = new Revisions(newLog(), options.state?.mark);
     this.answered = new Answered(options.state?.answered);
     this.away = new Away(options.state?.exchange?.now ?? null);
     const { inbox = emptyInbox } = options;
@@ -142,6 +157,10 @@ export class HostedOffice implements OfficeOfAll {
     return this.exchange.now;
   }
 
+  get clockTime(): number {
+    return this.options.clock.now();
+  }
+
   /** The office as that session may use and see it. */
   linkFor(session: Session): OutsideLink {
     const { deviceId } = session;
@@ -152,6 +171,12 @@ export class HostedOffice implements OfficeOfAll {
       if (others > 0) this.apps.set(deviceId, others);
       else this.apps.delete(deviceId);
     });
+  }
+
+  /** Tells what has happened so far, once it is kept: one thing after the other. */
+  onceKept(tell: () => void): void {
+    if (this.options.keep) void this.lastKept.then(tell);
+    else tell();
   }
 
   /** The office as rights and views are decided by. */
@@ -177,7 +202,7 @@ export class HostedOffice implements OfficeOfAll {
     this.note(events);
     this.runUntil(now);
     if (numbered) this.answered.note(numbered, result);
-    void this.publish();
+    await this.publish();
     return result;
   }
 
@@ -231,6 +256,10 @@ export class HostedOffice implements OfficeOfAll {
     return this.rows.whenOpen(() => this.belongings.whenOpen(async () => this.inboxNow));
   }
 
+  changedSince(mark: Mark): ChangedRow[] | null {
+    return this.revisions.since(mark);
+  }
+
   /** There is a network again, or none: what waits goes out. */
   connectionChanged(): void {
     this.catchUp();
@@ -258,6 +287,7 @@ export class HostedOffice implements OfficeOfAll {
       speech: [],
       changes: [],
       setup: this.exchange.setup,
+      mark: this.revisions.now,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
@@ -272,6 +302,7 @@ export class HostedOffice implements OfficeOfAll {
       setup: this.exchange.setup,
       uncounted: this.inboxNow.whoWaits.uncounted,
       answered: this.answered.save(),
+      mark: this.revisions.now,
     };
   }
 
@@ -323,6 +354,7 @@ export class HostedOffice implements OfficeOfAll {
     const { spoken: said, texts, faxes, ...untaken } = untakenOf(this.options.state?.owed ?? []);
     const around = { ownerId: this.member(), isLive: (callId: string) => calls.has(callId), at: now };
     this.inboxNow.load({ ...kept, spoken: [...kept.spoken, ...said] }, { ...around, untaken });
+    this.revisions.open(kept.revisions ?? []);
     this.texts.open(texts);
     this.faxes.open(now, faxes);
     this.rows.done();
@@ -354,6 +386,15 @@ export class HostedOffice implements OfficeOfAll {
     }
     this.note(this.exchange.advance(to));
     this.runTraffic(to);
+  }
+
+  /** The office is another one from now on; phones that are new in it sign in. */
+  private reconfigure(setup: OfficeSetup, at: number): void {
+    const before = this.exchange.office;
+    this.note(this.exchange.reconfigure(setup, at));
+    for (const { id } of setup.devices)
+      if (!before.devices.has(id)) this.note(this.exchange.send({ type: 'signIn', deviceId: id }, at).events);
+    if (!isSeenAlike(before.setup, setup)) this.revisions.renew(newLog());
   }
 
   private say(speech: Speech): void {
@@ -418,6 +459,7 @@ export class HostedOffice implements OfficeOfAll {
     if (isQuiet && !always) return this.lastKept;
     this.events = [];
     this.speech = [];
+    const revision = this.revisions.note(rows);
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
     const update = plain({
       at: this.exchange.now,
@@ -427,12 +469,14 @@ export class HostedOffice implements OfficeOfAll {
       endedCallIds: [...touched].filter((id) => !this.exchange.calls.has(id)),
       speech,
       changes: [],
+      mark: this.revisions.now,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       signedIn: [...this.exchange.signedIn],
       network: this.standIns.network,
     });
-    const step = { ...update, rows, of: this.inboxNow };
-    this.lastKept = Promise.resolve(this.options.keep?.(step));
+    const step = { ...update, rows, revision, of: this.inboxNow };
+    const { keep } = this.options;
+    if (keep) this.lastKept = Promise.all([this.lastKept, keep(step)]).then(() => undefined);
     const kept = this.lastKept;
     this.telling.tell(step);
     await kept;
@@ -455,6 +499,8 @@ export class HostedOffice implements OfficeOfAll {
     this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
   }
 }
+
+const newLog = () => Math.random().toString(36).slice(2);
 
 /** What crosses the link is a copy that has passed the schema, as it would be from a server. */
 function plain(update: OfficeUpdate): OfficeUpdate {

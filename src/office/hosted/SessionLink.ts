@@ -2,18 +2,32 @@ import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import {
   hasRole,
   type Inbox,
-  type InboxChange,
   type InboxReply,
   type InboxRequest,
+  type Mark,
   type OfficeSeen,
+  type SeenChange,
   type SeenTables,
   type Session,
   type Sight,
 } from '@/core/office';
-import { allSeen, may, seenChanges, sightOf, viewOfCall, viewOfEvent } from '@/core/office/machine';
+import {
+  allSeen,
+  foreseenBy,
+  may,
+  seenChanges,
+  seenSince,
+  sightOf,
+  viewOfCall,
+  viewOfEvent,
+  viewOfSetup,
+  type ChangedRow,
+} from '@/core/office/machine';
+import type { RouteTrace } from '@/core/plans/routing';
 
 import type { Script } from '../standins';
 import type { Numbered, OfficeUpdate, OutsideLink, Playing } from '../link';
+import type { OfficeStep } from './HostedOffice';
 
 /** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
@@ -24,6 +38,8 @@ export class NotForThisSession extends Error {
 
 /** The office that sessions are linked to. */
 export interface OfficeOfAll extends Pick<OutsideLink, 'send' | 'play' | 'scriptOf'> {
+  /** Epoch milliseconds. */
+  readonly clockTime: number;
   snapshot(): OfficeUpdate;
   seen(): OfficeSeen;
   /** How something was answered before, where its app may not have heard it. */
@@ -34,8 +50,12 @@ export interface OfficeOfAll extends Pick<OutsideLink, 'send' | 'play' | 'script
   /** Whether an app is signed in as somebody. */
   isHere(personId: string): boolean;
   inbox(): Promise<Inbox>;
+  /** Rows that were changed since; null where that is not known any more. */
+  changedSince(mark: Mark): ChangedRow[] | null;
+  /** Does it once all that has happened so far is kept. */
+  onceKept(tell: () => void): void;
   /** Rows come as they are kept: everybody's. */
-  subscribe(listener: (step: OfficeUpdate & { rows: readonly InboxChange[]; of: Inbox }) => void): () => void;
+  subscribe(listener: (step: OfficeStep) => void): () => void;
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
@@ -51,10 +71,11 @@ export class SessionLink implements OutsideLink {
     private readonly onClose: () => void,
   ) {
     for (const call of office.seen().calls.values()) this.look(call);
-    this.stopListening = office.subscribe(({ rows, of, ...update }) => {
+    this.stopListening = office.subscribe(({ rows, revision: _, of, ...update }) => {
       const changes = seenChanges(rows, session.personId, of);
-      const seen = this.view({ ...update, changes });
-      for (const listener of this.listeners) listener(seen);
+      const changedCalls = [...update.changedCalls, ...(update.setup ? this.seenOtherwise(update) : [])];
+      const seen = this.view({ ...update, changedCalls, changes });
+      office.onceKept(() => this.listeners.forEach((listener) => listener(seen)));
       for (const id of update.endedCallIds) this.sights.delete(id);
     });
   }
@@ -73,13 +94,28 @@ export class SessionLink implements OutsideLink {
     return (before as InboxReply | null) ?? this.office.askFor(this.session, request, own);
   }
 
+  async foresee(to: string): Promise<RouteTrace | null> {
+    return this.kept(foreseenBy(this.session, this.office.seen(), to, this.office.clockTime));
+  }
+
   async own(): Promise<SeenTables['personal']> {
     const { personId } = this.session;
-    return personId === null ? [] : this.office.ownOf(personId);
+    return this.kept(personId === null ? [] : this.office.ownOf(personId));
   }
 
   async tables(): Promise<SeenTables> {
-    return allSeen(this.session.personId, await this.office.inbox());
+    return this.kept(allSeen(this.session.personId, await this.office.inbox()));
+  }
+
+  async changesSince(mark: Mark): Promise<SeenChange[] | null> {
+    const inbox = await this.office.inbox();
+    const rows = this.office.changedSince(mark);
+    return this.kept(rows && seenSince(rows, this.session.personId, inbox));
+  }
+
+  /** In the same memory nothing is. */
+  async missed(): Promise<SeenChange[]> {
+    return [];
   }
 
   play(asked: Playing): Promise<void> {
@@ -105,13 +141,18 @@ export class SessionLink implements OutsideLink {
   }
 
   async snapshot(): Promise<OfficeUpdate> {
-    return this.view(this.office.snapshot());
+    return this.kept(this.view(this.office.snapshot()));
   }
 
   close(): void {
     this.stopListening();
     this.listeners.clear();
     this.onClose();
+  }
+
+  /** What was seen may hold what is still being kept: it is given once that is done. */
+  private kept<T>(seen: T): Promise<T> {
+    return new Promise((resolve) => this.office.onceKept(() => resolve(seen)));
   }
 
   private view(update: OfficeUpdate): OfficeUpdate {
@@ -125,15 +166,25 @@ export class SessionLink implements OutsideLink {
     const isMyLeg = (legId: string) => legOf(legId)?.personId === session.personId;
     return {
       ...update,
+      setup: update.setup && viewOfSetup(session, office),
       events: update.events.flatMap((event) => {
         const sight = 'callId' in event ? sightOfCall(event.callId) : 'glimpse';
-        return viewOfEvent(session, event, sight, isMyLeg) ?? [];
+        return viewOfEvent(session, event, sight, { isMyLeg, office }) ?? [];
       }),
       changedCalls: update.changedCalls.map((call) =>
         viewOfCall(session, call, office, this.sights.get(call.id) ?? 'glimpse'),
       ),
       speech: update.speech.filter(({ callId }) => sightOfCall(callId) === 'whole'),
     };
+  }
+
+  /** Calls that nothing has happened to, and that are seen otherwise since the office was changed. */
+  private seenOtherwise({ changedCalls }: OfficeUpdate): Call[] {
+    const told = new Set(changedCalls.map(({ id }) => id));
+    const { calls, office } = this.office.seen();
+    return [...calls.values()].filter(
+      (call) => !told.has(call.id) && sightOf(this.session, call, office) !== this.sights.get(call.id),
+    );
   }
 
   /** What another session asked under the same name is nothing to this one. */

@@ -10,8 +10,17 @@ import {
   type CommandResult,
 } from '@/core/calls/exchange';
 
-import { seenChangeSchema, type InboxReply, type InboxRequest, type SeenTables } from '@/core/office';
+import {
+  markSchema,
+  seenChangeSchema,
+  type InboxReply,
+  type InboxRequest,
+  type Mark,
+  type SeenChange,
+  type SeenTables,
+} from '@/core/office';
 import { officeSetupSchema } from '@/core/setup';
+import type { RouteTrace } from '@/core/plans/routing';
 import { networkSchema } from '@/core/calls/quality';
 
 import {
@@ -40,6 +49,8 @@ export const officeUpdateSchema = z.object({
   setup: officeSetupSchema.nullable(),
   /** The messages, rooms, faxes and voicemails it changed, as they are seen now. */
   changes: z.array(seenChangeSchema),
+  /** Up to which change of rows whoever has been told of this, and of all before it, knows them. */
+  mark: markSchema,
   /** Devices that are signed in now. */
   signedIn: z.array(z.string()),
   /** What the network does to this device's data calls. */
@@ -91,6 +102,8 @@ export const officeStateSchema = z.object({
   uncounted: z.array(recordSchema).optional(),
   /** What apps were answered and may not have heard; left out by earlier versions. */
   answered: answeredSchema.optional(),
+  /** Up to which change of rows it is; left out by earlier versions. */
+  mark: markSchema.optional(),
   /** Of earlier versions alone. */
   owed: z.array(toldBeforeSchema).optional(),
 });
@@ -107,10 +120,16 @@ export interface OfficeLink {
   ask(request: InboxRequest, numbered?: Numbered): Promise<InboxReply>;
   /** Everything of calls and of how the office is configured, as it is seen now, in the form of an update. */
   snapshot(): Promise<OfficeUpdate>;
+  /** What would become of a call that goes there now; null where no plan of the office decides that. By whose rules is told of one's own alone. */
+  foresee(to: string): Promise<RouteTrace | null>;
   /** What the session's person keeps for themselves of the sorts that are there by now. */
   own(): Promise<SeenTables['personal']>;
   /** All rows as they are seen now, once what was kept is there. */
   tables(): Promise<SeenTables>;
+  /** What has been changed of rows since, as it is seen now; null where that is not known any more, and all rows have to be read. */
+  changesSince(mark: Mark): Promise<SeenChange[] | null>;
+  /** The same of what was missed when the office was begun anew. */
+  missed(): Promise<SeenChange[] | null>;
   /** Hears every update from now on. */
   subscribe(listener: (update: OfficeUpdate) => void): () => void;
   close(): void;

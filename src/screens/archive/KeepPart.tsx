@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 
 import type { KeepDays } from '@/core/inbox/retention';
 import { keepDaysChosen, selectKeepDays, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { selectExpired } from '@/state/catchUp';
+import { selectExpired } from '@/state/inbox';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';

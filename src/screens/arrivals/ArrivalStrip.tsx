@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import { askWords, didWords, type Arrival } from '@/core/inbox/arrivals';
 import { arrivalsSeen, selectOffice, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { selectArrivals } from '@/state/catchUp';
+import { selectArrivals } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -75,7 +75,7 @@ interface StripProps {
 
 function Strip({ newest, further, onOpen, onAct }: StripProps) {
   const styles = useStyles();
-  const line = useAppSelector(selectOffice).lines.get(newest.lineId ?? '');
+  const line = useAppSelector(selectOffice).ever.lines.get(newest.lineId ?? '');
   useSeenAtHome(newest.at);
   // What is above it has moved, and its act is another.
   useEffect(() => {

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { askWords, didWords, type Arrival } from '@/core/inbox/arrivals';
 import { formatDayAndClock } from '@/core/shared/time';
 import { arrivalsSeen, selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { selectArrivals } from '@/state/catchUp';
+import { selectArrivals } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -98,8 +98,8 @@ function ArrivalRow({ arrival, isPlayed, onAct }: ArrivalRowProps) {
   const { colours } = useTheme();
   const now = useNow(60_000);
   const zone = useAppSelector(selectZone);
-  const line = useAppSelector(selectOffice).lines.get(arrival.lineId ?? '');
-  const voicemail = useAppSelector((state) => state.catchUp.kept.voicemails[arrival.id]);
+  const line = useAppSelector(selectOffice).ever.lines.get(arrival.lineId ?? '');
+  const voicemail = useAppSelector((state) => state.inbox.kept.voicemails[arrival.id]);
   const { who, words, asks, at } = arrival;
   return (
     <View role="listitem" aria-label={who.name} style={styles.row}>

@@ -1,4 +1,4 @@
-import { fetchEverythingList } from '../looseEnds/fetchCatchingUp';
+import { fetchEverythingList } from '../looseEnds/fetchInboxScreens';
 import { Columns } from '../shared/Columns';
 import { LaterScreen } from '../shared/LaterScreen';
 import { CallScreen } from './CallScreen';

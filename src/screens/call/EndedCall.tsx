@@ -121,7 +121,7 @@ function Ended({ record }: { record: CallRecord }) {
   const people = useAppSelector(selectPeople);
   const { number } = record.other;
   const { name, detail } = identifyNumber(number, record.other.name, people);
-  const line = office.lines.get(record.lineId ?? '');
+  const line = office.ever.lines.get(record.lineId ?? '');
   const isStranger = number !== null && number.startsWith('+') && people.whoHas(number) === null;
   return (
     <View style={styles.screen}>

@@ -46,7 +46,7 @@ export function AlikeScreen() {
   const go = useGo();
   const dispatch = useAppDispatch();
   const contacts = useAppSelector(selectContacts);
-  const joins = useAppSelector((state) => state.catchUp.kept.joins);
+  const joins = useAppSelector((state) => state.inbox.kept.joins);
   const [last, setLast] = useState<{ joinId: string; words: string } | null>(null);
   const alike = useAlike(contacts, joins);
   const byId = useMemo(() => new Map(contacts.map((contact) => [contact.id, contact])), [contacts]);

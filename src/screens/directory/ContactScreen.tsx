@@ -13,7 +13,7 @@ export function ContactScreen() {
   const go = useGo();
   const { id, number } = useLocalSearchParams<{ id?: string; number?: string }>();
   const contacts = useAppSelector(selectContacts);
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   if (id === undefined) return <ContactFormView contact={null} blank={blankForm(number ?? null)} />;
   const contact = contacts.find((each) => each.id === id);
   if (contact) return <ContactFormView key={id} contact={contact} blank={blankForm(null)} />;

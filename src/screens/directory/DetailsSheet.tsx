@@ -48,7 +48,7 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const { books } = useServices();
-  const changes = useAppSelector((state) => state.catchUp.kept.changes[contact.id]);
+  const changes = useAppSelector((state) => state.inbox.kept.changes[contact.id]);
   const part = () => {
     for (const { id } of joinsOf(store.getState(), contact)) dispatch(takeBackJudgement(id));
     onClose();

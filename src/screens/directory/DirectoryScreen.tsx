@@ -75,7 +75,7 @@ export function DirectoryScreen() {
   const { isWide } = useLayout();
   const entries = useAppSelector(selectDirectory);
   const favourites = useAppSelector(selectFavourites);
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const [typed, setTyped] = useState('');
   const [show, setShow] = useState<Show>('everybody');
   const [isAdding, setAdding] = useState(false);

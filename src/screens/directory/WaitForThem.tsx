@@ -26,7 +26,7 @@ export function PresenceLine({ personId }: { personId: string }) {
 export function WaitForThem({ personId }: { personId: string }) {
   const dispatch = useAppDispatch();
   const { gauge } = usePresence()(personId);
-  const watch = useAppSelector((state) => state.catchUp.kept.freeWatches[personId]);
+  const watch = useAppSelector((state) => state.inbox.kept.freeWatches[personId]);
   if (watch)
     return (
       <Plate

@@ -11,7 +11,7 @@ import { PlaceHead } from './PlaceHead';
 /** The history with its head, as the list of a wide screen or the whole of a narrow one. */
 export function EverythingList({ selectedId }: { selectedId?: string }) {
   // What is typed is seen at once; what is found with it when there is time.
-  const words = useDeferredValue(useAppSelector((state) => state.catchUp.sought.words));
+  const words = useDeferredValue(useAppSelector((state) => state.inbox.sought.words));
   return (
     <View style={styles.list}>
       <PlaceHead at="everything" />

@@ -25,7 +25,7 @@ import {
   useAppStore,
   useServices,
 } from '@/state/app';
-import { selectFilteredRecords } from '@/state/catchUp';
+import { selectFilteredRecords } from '@/state/inbox';
 import { Choice, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -79,12 +79,12 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
   const zone = useAppSelector(selectZone);
   const office = useAppSelector(selectOffice);
   const isComplete = useAppSelector((state) => state.history.isComplete);
-  const filter = useAppSelector((state) => state.catchUp.sought.filter);
+  const filter = useAppSelector((state) => state.inbox.sought.filter);
   const [now] = useState(() => clock.now());
   const change = (part: HistoryFilter) => dispatch(soughtChanged({ filter: { ...filter, ...part } }));
   const people = useAppSelector(selectPeople);
   const nameIn = ({ other }: CallRecord) =>
-    (other.personId === null ? null : office.people.get(other.personId)?.name) ??
+    (other.personId === null ? null : office.ever.people.get(other.personId)?.name) ??
     identifyNumber(other.number, other.name, people).name;
   const write = (as: 'csv' | 'json') => {
     const records = selectFilteredRecords(store.getState());
@@ -165,7 +165,7 @@ export function FilterSheet({ onClose }: { onClose: () => void }) {
 function PersonPart() {
   const dispatch = useAppDispatch();
   const contacts = useAppSelector(selectContacts);
-  const { filter, who } = useAppSelector((state) => state.catchUp.sought);
+  const { filter, who } = useAppSelector((state) => state.inbox.sought);
   const [typed, setTyped] = useState('');
   const choose = (name: string | null, numbers: string[], personIds: string[]) => {
     dispatch(soughtChanged({ filter: { ...filter, numbers, personIds }, who: name }));

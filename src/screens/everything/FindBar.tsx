@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { formatMoney } from '@/core/numbers/rates';
 import { formatDuration } from '@/core/shared/time';
 import { selectOffice, soughtChanged, useAppDispatch, useAppSelector } from '@/state/app';
-import { selectFilteredSums, selectIsFiltered } from '@/state/catchUp';
+import { selectFilteredSums, selectIsFiltered } from '@/state/inbox';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -33,7 +33,7 @@ const useStyles = themed(({ colours }) =>
 export function FindBar() {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const words = useAppSelector((state) => state.catchUp.sought.words);
+  const words = useAppSelector((state) => state.inbox.sought.words);
   const isFiltered = useAppSelector(selectIsFiltered);
   const [isOpen, setOpen] = useState(false);
   return (
@@ -64,7 +64,7 @@ function Sums() {
   const styles = useStyles();
   const sums = useAppSelector(selectFilteredSums);
   const office = useAppSelector(selectOffice);
-  const who = useAppSelector((state) => state.catchUp.sought.who);
+  const who = useAppSelector((state) => state.inbox.sought.who);
   const parts = [
     ...(who === null ? [] : [who]),
     sums.count === 1 ? '1 call' : `${sums.count} calls`,

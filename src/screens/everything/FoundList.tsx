@@ -13,7 +13,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { selectFound, type Found } from '@/state/catchUp';
+import { selectFound, type Found } from '@/state/inbox';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
 import { Txt } from '@/ui/text';
@@ -54,7 +54,7 @@ function FoundRow({ found }: { found: Found }) {
   const people = useAppSelector(selectPeople);
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
-  const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
+  const rooms = useAppSelector((state) => state.inbox.kept.rooms);
   const myId = useAppSelector(selectMyId);
   const when = formatDayAndClock(found.at, now, zone);
   const person =

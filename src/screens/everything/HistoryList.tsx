@@ -8,7 +8,7 @@ import type { PeopleIndex } from '@/core/people/contacts';
 import { isRecorded } from '@/core/calls/recordings';
 import { formatClock, formatDay, formatDuration } from '@/core/shared/time';
 import { identifyNumber, selectOffice, selectPeople, selectZone, useAppSelector, useNow } from '@/state/app';
-import { selectFilteredRows, selectIsFiltered } from '@/state/catchUp';
+import { selectFilteredRows, selectIsFiltered } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { VirtualList } from '@/ui/virtualList';
 import { EmptyState } from '@/ui/notice';
@@ -152,10 +152,10 @@ const RecordRow = memo(function RecordRow({
   const styles = useStyles();
   const { colours } = useTheme();
   const { name } = identifyNumber(record.other.number, record.other.name, people);
-  const line = office.lines.get(record.lineId ?? '');
+  const line = office.ever.lines.get(record.lineId ?? '');
   const outcome = describeOutcome(record, office);
   const talked = talkMs(record);
-  const deleted = useAppSelector((state) => state.catchUp.kept.deletedRecordings);
+  const deleted = useAppSelector((state) => state.inbox.kept.deletedRecordings);
   const { number } = record.other;
   const facts = [
     line?.name ?? 'inside',

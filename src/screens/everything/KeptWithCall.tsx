@@ -45,7 +45,7 @@ export function KeptWithCall({ record }: { record: CallRecord }) {
   const people = useAppSelector(selectPeople);
   const office = useAppSelector(selectOffice);
   const items = useAppSelector(selectWork).filter(({ callId }) => callId === record.callId);
-  const texts = useAppSelector((state) => state.catchUp.kept.messages);
+  const texts = useAppSelector((state) => state.inbox.kept.messages);
   const written = Object.values(texts)
     .filter(({ callId, number }) => callId === record.callId || roomIdOf(number) === record.callId)
     .sort((a, b) => a.at - b.at);

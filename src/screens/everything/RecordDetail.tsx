@@ -91,7 +91,7 @@ function Detail({ record }: { record: CallRecord }) {
   const go = useGo();
   const { isWide, isNarrow } = useLayout();
   const placeCall = usePlaceCall();
-  const line = office.lines.get(record.lineId ?? '');
+  const line = office.ever.lines.get(record.lineId ?? '');
   const { name, detail } = identifyNumber(record.other.number, record.other.name, people);
   const { number } = record.other;
   const tracks = tracksOf(record, office);
@@ -163,7 +163,7 @@ function factsOf(
   now: number,
   zone: string,
 ): [name: string, word: string][] {
-  const line = office.lines.get(record.lineId ?? '');
+  const line = office.ever.lines.get(record.lineId ?? '');
   const facts: [string, string | null][] = [
     ['What', describeOutcome(record, office)],
     ['When', `${formatDay(record.startedAt, now, zone)}, ${formatClockWithSeconds(record.startedAt, zone)}`],

@@ -12,7 +12,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { deleteRecording, restoreRecording } from '@/state/catchUp';
+import { deleteRecording, restoreRecording } from '@/state/inbox';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
@@ -36,7 +36,7 @@ interface RecordingProps {
 
 /** One recording of a call: its length, its pauses; played here, taken away as WAV, deleted and had back. */
 export function RecordingPlayer({ record, recording }: RecordingProps) {
-  const deleted = useAppSelector((state) => state.catchUp.kept.deletedRecordings[recording.id]);
+  const deleted = useAppSelector((state) => state.inbox.kept.deletedRecordings[recording.id]);
   return deleted ? <Deleted deleted={deleted} /> : <Kept record={record} recording={recording} />;
 }
 

@@ -12,7 +12,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { selectFaxes } from '@/state/catchUp';
+import { selectFaxes } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
@@ -45,7 +45,7 @@ export function FaxListScreen() {
   const styles = useStyles();
   const go = useGo();
   const faxes = useAppSelector(selectFaxes);
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const unread = useAppSelector(selectUnreadFaxes);
   const failed = useAppSelector(selectFailedFaxes);
   return (
@@ -98,7 +98,7 @@ function FaxRow({ fax, onPress }: { fax: Fax; onPress: () => void }) {
       title={`${fax.direction === 'in' ? 'From' : 'To'} ${name}`}
       detail={`${fax.title} · ${faxWords(fax)}`}
       onPress={onPress}
-      before={<CordEdge cord={office.lines.get(fax.lineId)?.cord ?? null} width={5} />}
+      before={<CordEdge cord={office.ever.lines.get(fax.lineId)?.cord ?? null} width={5} />}
       after={
         <View>
           <Txt as="mono" colour={colours.faint}>

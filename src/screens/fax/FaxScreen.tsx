@@ -14,7 +14,7 @@ import {
   useServices,
   useNow,
 } from '@/state/app';
-import { markFaxRead, readFaxPages, sendFaxAgain, stopFax, takeBackFax } from '@/state/catchUp';
+import { markFaxRead, readFaxPages, sendFaxAgain, stopFax, takeBackFax } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -52,8 +52,8 @@ export function FaxScreen() {
   const people = useAppSelector(selectPeople);
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
-  const fax = useAppSelector((state) => state.catchUp.kept.faxes[id]);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
+  const fax = useAppSelector((state) => state.inbox.kept.faxes[id]);
   const [pdf, setPdf] = useState<Uint8Array | null>(null);
   const [isMissing, setMissing] = useState(false);
   const [tries, setTries] = useState(0);
@@ -84,9 +84,9 @@ export function FaxScreen() {
       </EmptyState>
     );
   const { direction, number, lineId, title, state, at } = fax;
-  const line = office.lines.get(lineId);
+  const line = office.ever.lines.get(lineId);
   const other = identifyNumber(number, null, people);
-  const sender = office.people.get(fax.fromId ?? '')?.name;
+  const sender = office.ever.people.get(fax.fromId ?? '')?.name;
   const save = () =>
     pdf && saveBlob(`${title}.pdf`, new Blob([pdf as BlobPart], { type: 'application/pdf' }));
   return (

@@ -10,7 +10,7 @@ import {
   type RootState,
   type Services,
 } from '@/state/app';
-import { writeFax } from '@/state/catchUp';
+import { writeFax } from '@/state/inbox';
 
 import { shrinkPicture } from '../looseEnds/shrinkPicture';
 

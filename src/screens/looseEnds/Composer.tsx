@@ -22,7 +22,7 @@ import {
   useNow,
   useServices,
 } from '@/state/app';
-import { writeText, type Person, type TimelineItem } from '@/state/catchUp';
+import { writeText, type Person, type TimelineItem } from '@/state/inbox';
 import { Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';

@@ -24,7 +24,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '@/state/app';
-import { letGo, putAway, selectMyVoicemails, takeOn } from '@/state/catchUp';
+import { letGo, putAway, selectMyVoicemails, takeOn } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';

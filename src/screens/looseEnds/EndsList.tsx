@@ -13,7 +13,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { selectMailboxWords, selectOrder, takeBack } from '@/state/catchUp';
+import { selectMailboxWords, selectOrder, takeBack } from '@/state/inbox';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

@@ -5,7 +5,7 @@ import { byHour, sumsOf } from '@/core/calls/historyTable';
 import { formatMoney } from '@/core/numbers/rates';
 import { formatDuration } from '@/core/shared/time';
 import { selectOffice, selectZone, soughtChanged, useAppDispatch, useAppSelector } from '@/state/app';
-import type { Person, TimelineItem } from '@/state/catchUp';
+import type { Person, TimelineItem } from '@/state/inbox';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';

@@ -12,7 +12,7 @@ import {
   useAppSelector,
   useServices,
 } from '@/state/app';
-import { putOff } from '@/state/catchUp';
+import { putOff } from '@/state/inbox';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { space } from '@/ui/tokens';

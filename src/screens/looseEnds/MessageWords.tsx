@@ -3,7 +3,7 @@ import { Image, StyleSheet, View } from 'react-native';
 import type { Message } from '@/core/inbox/messages';
 import { formatDayAndClock } from '@/core/shared/time';
 import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { sendAgain, takeBackText } from '@/state/catchUp';
+import { sendAgain, takeBackText } from '@/state/inbox';
 import { usePicture } from '@/state/pictures';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

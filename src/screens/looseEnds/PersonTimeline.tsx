@@ -16,7 +16,7 @@ import {
   useNow,
 } from '@/state/app';
 import { removeContact } from '@/state/people';
-import { markRead, selectPerson, selectTimeline, type Person, type TimelineItem } from '@/state/catchUp';
+import { markRead, selectPerson, selectTimeline, type Person, type TimelineItem } from '@/state/inbox';
 import { EmptyState } from '@/ui/notice';
 import { Initials } from '@/ui/person';
 import { Plate } from '@/ui/plate';
@@ -88,7 +88,7 @@ function Timeline({ personKey }: { personKey: string }) {
   const dispatch = useAppDispatch();
   const person = useAppSelector((state) => selectPerson(state, personKey));
   const items = useAppSelector((state) => selectTimeline(state, personKey));
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const asked = useAskedLine((id) => items.some((item) => item.id === id));
   const fromAsked = items.length - items.findIndex(({ id }) => id === asked.id);
   const least = fromAsked <= items.length ? Math.max(shownAtOnce, fromAsked + 10) : shownAtOnce;

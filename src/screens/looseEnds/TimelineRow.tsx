@@ -13,7 +13,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { restoreVoicemail, type TimelineItem } from '@/state/catchUp';
+import { restoreVoicemail, type TimelineItem } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -53,7 +53,7 @@ function TimelineRowView({ item }: { item: TimelineItem }) {
   const office = useAppSelector(selectOffice);
   const { lineId, direction } = aboutItem(item);
   const isOurs = direction === 'out';
-  const cord = <CordEdge cord={office.lines.get(lineId ?? '')?.cord ?? null} width={5} />;
+  const cord = <CordEdge cord={office.ever.lines.get(lineId ?? '')?.cord ?? null} width={5} />;
   return (
     <View style={styles.row}>
       <View style={styles.time}>
@@ -133,7 +133,7 @@ function CallWords({
   const office = useAppSelector(selectOffice);
   const go = useGo();
   const talked = talkMs(record);
-  const line = office.lines.get(record.lineId ?? '')?.name;
+  const line = office.ever.lines.get(record.lineId ?? '')?.name;
   const outcome = describeOutcome(record, office);
   return (
     <>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { useAppDispatch } from '@/state/app';
-import { leaveVoicemail } from '@/state/catchUp';
+import { leaveVoicemail } from '@/state/inbox';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';

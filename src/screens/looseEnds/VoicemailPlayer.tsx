@@ -5,7 +5,7 @@ import { decodeWav, peaksOf, silencesOf, type Stretch } from '@/core/shared/soun
 import { formatDuration } from '@/core/shared/time';
 import { wordAt, type Transcript, type Voicemail } from '@/core/inbox/voicemail';
 import { useAppDispatch } from '@/state/app';
-import { setHeard } from '@/state/catchUp';
+import { setHeard } from '@/state/inbox';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';

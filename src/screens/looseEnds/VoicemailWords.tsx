@@ -15,7 +15,7 @@ import {
   useServices,
 } from '@/state/app';
 import { soundOf } from '@/state/sounds';
-import { deleteVoicemail, forwardVoicemail, keepTranscript, setHeard } from '@/state/catchUp';
+import { deleteVoicemail, forwardVoicemail, keepTranscript, setHeard } from '@/state/inbox';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
 import { Problem } from '@/ui/notice';

@@ -13,7 +13,7 @@ const mostPoints = 200;
 /** The rule of the order, as it is: points for each thing that presses, all of which can be set. */
 export function WeightsSheet({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
-  const chosen = useAppSelector((state) => state.catchUp.kept.weights.order);
+  const chosen = useAppSelector((state) => state.inbox.kept.weights.order);
   const weights = chosen ?? usualWeights;
   const put = (name: keyof LooseWeights, value: number) =>
     dispatch(weightsChosen({ ...weights, [name]: value }));

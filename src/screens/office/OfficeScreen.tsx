@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import {
@@ -9,6 +10,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '@/state/app';
+import { selectRunsOffice } from '@/state/configuration';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -16,9 +18,12 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { faxesWords } from '../fax/faxesWords';
+import { Columns } from '../shared/Columns';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
+import { useLayout } from '../shared/useLayout';
 import { OfficesPart } from './OfficesPart';
+import { PartsList, sizeWords } from './PartsList';
 import { RecordingPart } from './RecordingPart';
 
 const useStyles = themed(({ colours }) =>
@@ -37,26 +42,52 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/** The office's lines, how this device looks, and the door to Outside. */
+/** The office: its parts for whoever runs it, its lines for everybody else, how this device looks, and the door to Outside. */
 export function OfficeScreen() {
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const go = useGo();
   const office = useAppSelector(selectOffice);
+  const runs = useAppSelector(selectRunsOffice);
   const unreadFaxes = useAppSelector(selectUnreadFaxes);
   const failedFaxes = useAppSelector(selectFailedFaxes);
   const theme = useAppSelector((state) => state.settings.theme);
-  return (
-    <ScrollView style={styles.screen} contentContainerStyle={styles.body}>
+  const { isWide } = useLayout();
+  const parts = (
+    <>
       <View>
         <Txt as="title" level={1}>
           {office.setup.name}
         </Txt>
-        <Txt colour={colours.faint}>
-          People, teams, menus, hours and figures of the office will be run from here.
-        </Txt>
+        <Txt colour={colours.faint}>{sizeWords(office.setup)}</Txt>
       </View>
+      {runs ? <PartsList /> : null}
+      {runs ? null : (
+        <View style={styles.section}>
+          <Txt as="heading" level={2}>
+            Lines and their cords
+          </Txt>
+          <View role="list">
+            {office.setup.lines.map((line) => (
+              <View key={line.id} role="listitem" style={styles.line}>
+                <CordEdge cord={line.cord} width={10} />
+                <View style={styles.words}>
+                  <Txt as="strong">{line.name}</Txt>
+                  <Txt as="small">
+                    {formatAny(line.number)} · {strokeNames[line.cord.stroke]}
+                    {line.urgent ? ' · urgent' : ''}
+                  </Txt>
+                </View>
+              </View>
+            ))}
+          </View>
+        </View>
+      )}
+    </>
+  );
+  const others = (
+    <>
       <View style={styles.section}>
         <Txt as="heading" level={2}>
           Outside
@@ -65,25 +96,6 @@ export function OfficeScreen() {
           The stand-ins: be a caller, a desk phone or a colleague, and set the clock.
         </Txt>
         <Plate kind="main" word="Go outside" onPress={go.outside} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Lines and their cords
-        </Txt>
-        <View role="list">
-          {office.setup.lines.map((line) => (
-            <View key={line.id} role="listitem" style={styles.line}>
-              <CordEdge cord={line.cord} width={10} />
-              <View style={styles.words}>
-                <Txt as="strong">{line.name}</Txt>
-                <Txt as="small">
-                  {formatAny(line.number)} · {strokeNames[line.cord.stroke]}
-                  {line.urgent ? ' · urgent' : ''}
-                </Txt>
-              </View>
-            </View>
-          ))}
-        </View>
       </View>
       <View style={styles.section}>
         <Txt as="heading" level={2}>
@@ -96,7 +108,7 @@ export function OfficeScreen() {
         </Txt>
         <Plate word="See the faxes" onPress={go.faxes} />
       </View>
-      <RecordingPart />
+      {runs ? <RecordingPart /> : null}
       <ToldWhenAway />
       <View style={styles.section}>
         <Txt as="heading" level={2}>
@@ -128,6 +140,18 @@ export function OfficeScreen() {
           onChoose={(choice) => dispatch(themeChosen(choice))}
         />
       </View>
+    </>
+  );
+  const scrolled = (children: ReactNode) => (
+    <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
+      {children}
     </ScrollView>
+  );
+  if (isWide) return <Columns list={scrolled(parts)} detail={scrolled(others)} narrow="list" />;
+  return scrolled(
+    <>
+      {parts}
+      {others}
+    </>,
   );
 }

@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
 import type { OfficeSetup } from '@/core/setup';
-import { selectOffice, setRecordingPolicy, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { setRecordingPolicy } from '@/state/configuration';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';

@@ -4,7 +4,7 @@ import Svg, { Defs, Line, Pattern, Rect } from 'react-native-svg';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { fetchBooksPanel, fetchReceived, fetchTeamWork, fetchTextIn } from '../looseEnds/fetchCatchingUp';
+import { fetchBooksPanel, fetchReceived, fetchTeamWork, fetchTextIn } from '../looseEnds/fetchInboxScreens';
 import { LaterScreen } from '../shared/LaterScreen';
 import { useLayout } from '../shared/useLayout';
 import { CallIn } from './CallIn';

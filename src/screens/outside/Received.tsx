@@ -37,7 +37,7 @@ const useStyles = themed(({ colours }) =>
 
 /** Mail and webhooks as they arrive at those who are told. */
 export function Received() {
-  const destinations = useAppSelector((state) => state.catchUp.kept.destinations);
+  const destinations = useAppSelector((state) => state.inbox.kept.destinations);
   const myId = useAppSelector(selectMyId);
   const places = Object.values(destinations).map(({ place }) => place);
   const addresses = places.flatMap((place) => (place.kind === 'mail' ? [place.address] : []));

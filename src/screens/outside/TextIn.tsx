@@ -37,7 +37,7 @@ export function TextIn() {
   const [text, setText] = useState('Can you look at the gauge today?');
   const [error, setError] = useState<string | null>(null);
   const [roomId, setRoomId] = useState('alone');
-  const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
+  const rooms = useAppSelector((state) => state.inbox.kept.rooms);
   const [scriptId, setScriptId] = useState('delivers');
   const line = office.setup.lines.find(({ texts }) => texts);
   const name = writers.find(({ value }) => value === number)?.word ?? number;

@@ -9,6 +9,7 @@ import {
   selectIsPlanChanged,
   selectMyId,
   selectOffice,
+  selectPlanDraft,
   useAppDispatch,
   useAppSelector,
 } from '@/state/app';
@@ -43,7 +44,7 @@ export function DraftBar({ before, after }: { before: RouteTrace; after: RouteTr
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
   const isChanged = useAppSelector(selectIsPlanChanged);
-  const { past, future } = useAppSelector((state) => state.plan);
+  const { past, future } = useAppSelector(selectPlanDraft);
   const [isComparing, setComparing] = useState(false);
   const [showsMore, setShowsMore] = useState(false);
   const { isLow } = useLayout();

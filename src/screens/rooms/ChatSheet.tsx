@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { selectMyId, selectOffice, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
-import { chatOfCall, selectRoomLog } from '@/state/catchUp';
+import { chatOfCall, selectRoomLog } from '@/state/inbox';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -16,7 +16,7 @@ export function ChatSheet({ view, onClose }: { view: CallView; onClose: () => vo
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
-  const room = useAppSelector((state) => state.catchUp.kept.rooms[view.id]);
+  const room = useAppSelector((state) => state.inbox.kept.rooms[view.id]);
   const log = useAppSelector((state) => selectRoomLog(state, view.id));
   const others = view.others.flatMap(({ personId }) => personId ?? []).join();
   useEffect(() => {

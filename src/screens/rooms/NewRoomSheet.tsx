@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { roomNameProblem } from '@/core/inbox/messages';
 import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
-import { openRoom } from '@/state/catchUp';
+import { openRoom } from '@/state/inbox';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -17,7 +17,7 @@ export function NewRoomSheet({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const office = useAppSelector(selectOffice);
-  const rooms = useAppSelector((state) => state.catchUp.kept.rooms);
+  const rooms = useAppSelector((state) => state.inbox.kept.rooms);
   const myId = useAppSelector(selectMyId);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<'open' | 'closed'>('open');

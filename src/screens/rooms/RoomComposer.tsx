@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import type { Room } from '@/core/inbox/messages';
 import { useAppDispatch } from '@/state/app';
-import { writeInRoom } from '@/state/catchUp';
+import { writeInRoom } from '@/state/inbox';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { space, themed } from '@/ui/tokens';

@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock } from '@/core/shared/time';
 import { selectMyId, selectOffice, selectZone, useAppSelector, useNow } from '@/state/app';
-import { selectRooms, type RoomView } from '@/state/catchUp';
+import { selectRooms, type RoomView } from '@/state/inbox';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -34,7 +34,7 @@ export function RoomList({ selectedId }: { selectedId: string | undefined }) {
   const styles = useStyles();
   const go = useGo();
   const rooms = useAppSelector(selectRooms);
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const [isOpening, setOpening] = useState(false);
   return (
     <View style={styles.whole}>

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { cannotWrite, mayRead } from '@/core/inbox/messages';
 import { actDone, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
-import { comeBack, enterRoom, leaveRoom, selectRoomLog } from '@/state/catchUp';
+import { comeBack, enterRoom, leaveRoom, selectRoomLog } from '@/state/inbox';
 import { Row } from '@/ui/list';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -47,9 +47,9 @@ export function RoomLog({ roomId }: { roomId: string }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const myId = useAppSelector(selectMyId);
-  const room = useAppSelector((state) => state.catchUp.kept.rooms[roomId]);
+  const room = useAppSelector((state) => state.inbox.kept.rooms[roomId]);
   const log = useAppSelector((state) => selectRoomLog(state, roomId));
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const [isAsking, setAsking] = useState(false);
   if (!room || !mayRead(room, myId))
     return (

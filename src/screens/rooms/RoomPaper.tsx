@@ -4,7 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Message } from '@/core/inbox/messages';
 import { formatClock, formatDay, startOfLocalDay } from '@/core/shared/time';
 import { selectOffice, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
-import { markRead } from '@/state/catchUp';
+import { markRead } from '@/state/inbox';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';

@@ -6,7 +6,7 @@ export const roomKind = ({ isOpen }: Room): string => (isOpen ? 'open' : 'closed
 /** "You", or the colleague's first name. */
 export function authorOf({ direction, fromId }: Message, office: OfficeIndex): string {
   if (direction === 'out') return 'You';
-  return office.people.get(fromId ?? '')?.name.split(' ')[0] ?? 'Somebody';
+  return office.ever.people.get(fromId ?? '')?.name.split(' ')[0] ?? 'Somebody';
 }
 
 /** "Ilse Varga and Nadia Feroz": those in it besides the worker. */

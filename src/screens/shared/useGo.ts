@@ -27,6 +27,11 @@ export function useGo() {
       plan: () => lead('/plan'),
       directory: () => lead('/directory'),
       office: () => lead('/office'),
+      officePart: (part: 'people' | 'lines' | 'teams' | 'menus' | 'findings' | 'rules' | 'many' | 'log') =>
+        lead(`/office/${part}`),
+      /** `id`: "new" for what is not there yet. */
+      officeForm: (part: 'people' | 'lines' | 'teams' | 'menus', id: string) =>
+        lead(`/office/${part}/${encodeURIComponent(id)}`),
       begin: () => lead('/begin'),
       telling: () => lead('/telling'),
       voicemails: () => lead('/voicemails'),

@@ -8,7 +8,7 @@ export const places = [
   { path: '/dial', word: 'Dial', alsoAt: ['/call'] },
   { path: '/plan', word: 'Ring plan', alsoAt: [] },
   { path: '/directory', word: 'Directory', alsoAt: ['/import', '/contact', '/sources', '/alike'] },
-  { path: '/office', word: 'Office', alsoAt: ['/archive', '/fax', '/outside', '/telling'] },
+  { path: '/office', word: 'Office', alsoAt: ['/office', '/archive', '/fax', '/outside', '/telling'] },
 ] as const;
 
 export type Place = (typeof places)[number];

@@ -3,7 +3,6 @@ import { useEffect } from 'react';
 import { useAppSelector } from '@/state/app';
 
 import { fetchSheets } from '../call/LazySheet';
-import { fetchOfficeScreen } from '../office/fetchOfficeScreen';
 import { fetchPlanScreen } from '../plan/fetchPlanScreen';
 import { fetchStandingScreen } from '../standing/fetchStandingScreen';
 
@@ -15,8 +14,7 @@ export function usePrefetch(): void {
   useEffect(() => {
     if (!isRunning) return;
     // What can't be fetched now is asked for again when it is needed.
-    const fetchAll = () =>
-      void Promise.allSettled([fetchSheets(), fetchPlanScreen(), fetchStandingScreen(), fetchOfficeScreen()]);
+    const fetchAll = () => void Promise.allSettled([fetchSheets(), fetchPlanScreen(), fetchStandingScreen()]);
     const timer = setTimeout(fetchAll, laterMs);
     return () => clearTimeout(timer);
   }, [isRunning]);

@@ -18,7 +18,7 @@ export function TellingScreen() {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const go = useGo();
-  const destinations = useAppSelector((state) => state.catchUp.kept.destinations);
+  const destinations = useAppSelector((state) => state.inbox.kept.destinations);
   const all = Object.values(destinations);
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>

@@ -30,7 +30,7 @@ const useStyles = themed(({ colours }) =>
 /** What was told lately, newest first, and how far it has come. */
 export function ToldList() {
   const styles = useStyles();
-  const told = useAppSelector((state) => state.catchUp.kept.told);
+  const told = useAppSelector((state) => state.inbox.kept.told);
   const newest = newestTold(Object.values(told)).slice(0, mostShown);
   return (
     <View style={styles.part} role="region" aria-label="What was told">

@@ -13,7 +13,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
-import { restoreVoicemail, selectShelves } from '@/state/catchUp';
+import { restoreVoicemail, selectShelves } from '@/state/inbox';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { EmptyState } from '@/ui/notice';
@@ -61,7 +61,7 @@ const emptyWords: Record<Shelf, [title: string, sentence: string]> = {
 export function VoicemailsScreen() {
   const styles = useStyles();
   const go = useGo();
-  const isRead = useAppSelector((state) => state.catchUp.isRead);
+  const isRead = useAppSelector((state) => state.inbox.isRead);
   const onShelf = useAppSelector(selectShelves);
   const [chosen, setChosen] = useState<Shelf | null>(null);
   // A voicemail that is played here is heard, and does not leave under the thumb.
@@ -131,17 +131,17 @@ function VoicemailRow({ voicemail, isOpen, onOpen }: VoicemailRowProps) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const { id, from, at, durationMs, isUrgent, transcript, mailboxId, lineId, deletedAt, callId } = voicemail;
-  const who = from.personId === null ? null : office.people.get(from.personId);
+  const who = from.personId === null ? null : office.ever.people.get(from.personId);
   const name = who?.name ?? identifyNumber(from.number, from.name, people).name;
   const about = [
     formatDuration(durationMs),
     isUrgent ? 'urgent' : '',
-    office.lines.get(lineId ?? '')?.name ?? '',
-    office.teams.get(mailboxId)?.name ?? '',
+    office.ever.lines.get(lineId ?? '')?.name ?? '',
+    office.ever.teams.get(mailboxId)?.name ?? '',
   ].filter(Boolean);
   return (
     <View role="listitem" aria-label={name} style={styles.row}>
-      <CordEdge cord={office.lines.get(lineId ?? '')?.cord ?? null} width={5} />
+      <CordEdge cord={office.ever.lines.get(lineId ?? '')?.cord ?? null} width={5} />
       <View style={styles.words}>
         <View style={styles.title}>
           <Txt as="strong" style={styles.name} lines={2}>

@@ -6,17 +6,17 @@ import { takesTexts } from '@/core/numbers/numbering';
 import type { ClockSetting } from '@/office/clock';
 
 import { askOffice } from './asking';
-import { dropSome, keepOne } from './catchUpSlice';
+import { dropSome, keepOne } from './inboxSlice';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
-import type { HandedOver } from './elsewhere';
-import { isActive } from './hearing';
+import type { HandedOver } from './otherPhones';
+import { isActive } from './mySound';
 import { explainRefusal } from './refusals';
 import type { Services } from './services';
 import { actDone, actRefused, clockChanged, dialTextChanged, ringSilenced, shownOnceChosen } from './slices';
 import type { RootState } from './store';
-import { selectTravel } from './travel';
+import { selectTravel } from './callMethod';
 import { selectMyDeviceId } from './session';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
@@ -171,8 +171,8 @@ export function selectTextNumber(state: RootState, number: string | null): strin
 export const textLineOf = ({ office }: RootState): string | null =>
   office.setup?.lines.find(({ texts }) => texts)?.id ?? null;
 
-export const freeWorkId = ({ catchUp }: RootState, stem: string) =>
-  freeId(stem, (taken) => taken in catchUp.kept.work);
+export const freeWorkId = ({ inbox }: RootState, stem: string) =>
+  freeId(stem, (taken) => taken in inbox.kept.work);
 
 export const keepNote =
   (callId: string, text: string): Act =>
@@ -205,7 +205,7 @@ export const changeFollowUp =
 export const finishFollowUp =
   (id: string, isDone: boolean): Act =>
   (dispatch, getState, { clock }) => {
-    const item = getState().catchUp.kept.work[id];
+    const item = getState().inbox.kept.work[id];
     if (item?.kind === 'followUp')
       dispatch(keepOne('work', { ...item, doneAt: isDone ? clock.now() : null }));
   };

@@ -2,7 +2,7 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import type { InboxRequest, SeenChange } from '@/core/office';
 
-import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './catchUpSlice';
+import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './inboxSlice';
 import { explainInboxRefusal } from './refusals';
 import type { Services } from './services';
 import { selectOffice } from './selectors';
@@ -43,4 +43,5 @@ export const tablesChanged =
     take('voicemails');
     take('assignments');
     take('waiting');
+    take('setupLog');
   };

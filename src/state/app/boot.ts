@@ -27,6 +27,7 @@ import { Hosting } from './hosting';
 import { saidOfLeavers } from './leaving';
 import { startMeasuring } from './measuring';
 import { OwnRows, ownRowsRead } from './ownRows';
+import { draftTakenOver } from './planDraft';
 import type { Services } from './services';
 import {
   actDone,
@@ -127,7 +128,7 @@ async function join(
   { beginning, later, vault, others, duties, hosted }: Joining,
 ): Promise<void> {
   const { dispatch } = store;
-  const [formerHabits, link] = await Promise.all([readDevice(store, vault), hosted.join('worker')]);
+  const [former, link] = await Promise.all([readDevice(store, vault), hosted.join('worker')]);
   const early: OfficeUpdate[] = [];
   let take = (update: OfficeUpdate) => void early.push(update);
   link.subscribe((update) => take(update));
@@ -142,7 +143,8 @@ async function join(
 
   dispatch(joined({ setup, contacts: beginning.contacts, outsiders: beginning.outsiders, me }));
   ownRows.takeIn(() => dispatch(ownRowsRead(own)));
-  dispatch(habitsTakenOver(formerHabits));
+  dispatch(habitsTakenOver(former.habits));
+  if (former.draft) dispatch(draftTakenOver(former.draft, vault));
   dispatch(updated(snapshot));
   take = (update) => {
     const left = saidOfLeavers(update, selectTaken(store.getState()));

@@ -128,7 +128,7 @@ export function viewCall(call: Call, mine: Leg, names: Names): CallView {
     direction: caller === mine || (personId !== null && caller.personId === personId) ? 'out' : 'in',
     me: party(mine),
     others: others.length > 0 ? others : [unreached(call, names)],
-    line: names.office.lines.get(call.lineId ?? '') ?? null,
+    line: names.office.ever.lines.get(call.lineId ?? '') ?? null,
     since: call.answeredAt ?? call.startedAt,
     heldSince: mine.state === 'held' ? mine.stateSince : null,
     recording: call.recordings.find((recording) => recording.personId === personId) ?? null,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { writtenMessage } from '@/core/inbox/messages';
 
-import { catchUpReducer, keepOne } from './catchUpSlice';
+import { inboxReducer, keepOne } from './inboxSlice';
 import { changesBetween } from './changes';
 
 const things = fc.dictionary(fc.constantFrom('a', 'b', 'c', 'd', 'e'), fc.integer({ min: 0, max: 2 }));
@@ -34,12 +34,12 @@ describe('what became of kept things', () => {
       writtenMessage({ id, at: 1, number: '262', lineId: 'text', text });
     const start = ['a', 'b', 'c']
       .map((id) => keepOne('messages', message(id)))
-      .reduce(catchUpReducer, undefined);
+      .reduce(inboxReducer, undefined);
     if (!start) throw new Error('Nothing kept');
     const before = start.kept.messages;
     for (const one of [message('d'), message('b', 'Another'), before['c']]) {
       if (!one) throw new Error('Nothing to keep');
-      const now = catchUpReducer(start, keepOne('messages', one)).kept.messages;
+      const now = inboxReducer(start, keepOne('messages', one)).kept.messages;
       expect(changesBetween(before, now)).toEqual(changesBetween(before, { ...now }));
     }
   });

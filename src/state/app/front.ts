@@ -1,6 +1,6 @@
 import { TabLock } from '@/office/lock';
 
-import { selectMySound } from './hearing';
+import { selectMySound } from './mySound';
 import { actDone, frontChanged } from './slices';
 import type { AppStore } from './store';
 

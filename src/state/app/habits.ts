@@ -4,7 +4,7 @@ import type { Shown } from '@/core/calls/callerId';
 import type { KeepDays } from '@/core/inbox/retention';
 
 import type { Habit } from '../storage';
-import { keepOne } from './catchUpSlice';
+import { keepOne } from './inboxSlice';
 import type { Services } from './services';
 import type { RootState } from './store';
 
@@ -21,8 +21,8 @@ const usual: { readonly [Id in Habit['id']]: HabitOf<Id> } = {
 };
 
 /** What the worker has chosen for themselves in one respect. */
-const habitOf = <Id extends Habit['id']>({ catchUp }: RootState, id: Id): HabitOf<Id> =>
-  (catchUp.kept.habits[id] as HabitOf<Id> | undefined) ?? usual[id];
+const habitOf = <Id extends Habit['id']>({ inbox }: RootState, id: Id): HabitOf<Id> =>
+  (inbox.kept.habits[id] as HabitOf<Id> | undefined) ?? usual[id];
 
 /** Which of the worker's numbers others see. */
 export const selectCallerChoices = (state: RootState) => habitOf(state, 'caller');
@@ -79,5 +79,5 @@ export const habitsTakenOver =
   (former: readonly Habit[]): Act =>
   (dispatch, getState) => {
     for (const habit of former)
-      if (!getState().catchUp.kept.habits[habit.id]) dispatch(keepOne('habits', habit));
+      if (!getState().inbox.kept.habits[habit.id]) dispatch(keepOne('habits', habit));
   };

@@ -51,20 +51,21 @@ export { changesBetween } from './changes';
 export {
   asKept,
   keptRead,
+  rowsCaughtUp,
   rowsReplaced,
   dropSome,
   keepMany,
   keepOne,
   soughtChanged,
-  type CatchUpSlice,
+  type InboxSlice,
   type Kept,
   type KeptSort,
   type OneKept,
   type OwnSort,
   type Sought,
-} from './catchUpSlice';
+} from './inboxSlice';
 export { askOffice, tablesChanged } from './asking';
-export { explainNotDialable, explainRefusal } from './refusals';
+export { explainNotDialable, explainInboxRefusal, explainRefusal } from './refusals';
 export {
   legAt,
   nameOfCall,
@@ -88,10 +89,10 @@ export {
   type HandedOver,
   type ParkedView,
   type RingingAtColleague,
-} from './elsewhere';
+} from './otherPhones';
 export { freeId } from './freeId';
 export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
-export { continuousOf, isActive, selectMySound } from './hearing';
+export { continuousOf, isActive, selectMySound } from './mySound';
 export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
 export {
   selectCards,
@@ -110,7 +111,7 @@ export {
   type PresenceState,
 } from './selectors';
 export { OwnRows } from './ownRows';
-export { selectOutlook, type Outlook } from './outlook';
+export { useForecast, type Forecast } from './forecast';
 export { selectMe, selectMyDeviceId, selectMyId } from './session';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
@@ -127,11 +128,10 @@ export {
   changeSituations,
   dropOverRules,
   setForwardAll,
-  setRecordingPolicy,
   setSituation,
 } from './planning';
 export { type Duties } from './duties';
-export { draftRedone, draftUndone } from './planSlice';
+export { draftRedone, draftUndone, selectPlanDraft } from './planDraft';
 export {
   actDone,
   actRefused,
@@ -156,4 +156,4 @@ export {
   type AppStore,
   type RootState,
 } from './store';
-export { priceOf, selectMyOtherDevices, selectQuality, selectTravel, type Travel } from './travel';
+export { priceOf, selectMyOtherDevices, selectQuality, selectTravel, type Travel } from './callMethod';

@@ -12,28 +12,27 @@ import {
 import { textOf, type Voicemail } from '@/core/inbox/voicemail';
 import { assignmentIdOf, type Assignment } from '@/core/office';
 
-import { dropSome, keepOne, type CatchUpSlice, type Mark } from './catchUpSlice';
+import { dropSome, keepOne, type InboxSlice, type Mark } from './inboxSlice';
 import { selectOffice, selectPeople, selectWork } from './selectors';
 import type { Services } from './services';
 import { selectMyId } from './session';
 import type { RootState } from './store';
 
 type Act = ThunkAction<void, RootState, Services, Action>;
-type Kept = CatchUpSlice['kept'];
+type Kept = InboxSlice['kept'];
 
 /** The worker has looked at what came in before that instant, or it has been told elsewhere; a mark never goes back. */
 export const marked =
   (id: Mark['id'], at: number): Act =>
   (dispatch, getState) => {
-    const before = getState().catchUp.kept.marks[id];
+    const before = getState().inbox.kept.marks[id];
     if (!before || before.at < at) dispatch(keepOne('marks', { id, at }));
   };
 
 export const arrivalsSeen = (at: number) => marked('seen', at);
 
 /** What had come in before that instant (epoch milliseconds) the worker has seen; null until that is known. */
-export const selectSeenBefore = ({ catchUp }: RootState): number | null =>
-  catchUp.kept.marks.seen?.at ?? null;
+export const selectSeenBefore = ({ inbox }: RootState): number | null => inbox.kept.marks.seen?.at ?? null;
 
 /** The worker's own points for the order; null: the usual ones. */
 export const weightsChosen =
@@ -45,7 +44,7 @@ export const weightsChosen =
   };
 
 const selectVoicemailsByRecord = createSelector(
-  (state: RootState) => state.catchUp.kept.voicemails,
+  (state: RootState) => state.inbox.kept.voicemails,
   selectMyId,
   (voicemails, myId): ReadonlyMap<string, Voicemail> =>
     new Map(
@@ -83,13 +82,13 @@ function takenBy(
 
 /** Who waits, and what was closed last; null until all that is kept has been read, and counted once. */
 export const selectLooseEnds = createSelector(
-  (state: RootState) => state.catchUp.isRead && selectSeenBefore(state) !== null,
-  (state: RootState) => state.catchUp.kept.waiting,
+  (state: RootState) => state.inbox.isRead && selectSeenBefore(state) !== null,
+  (state: RootState) => state.inbox.kept.waiting,
   selectWork,
-  (state: RootState) => state.catchUp.kept.messages,
-  (state: RootState) => state.catchUp.kept.faxes,
+  (state: RootState) => state.inbox.kept.messages,
+  (state: RootState) => state.inbox.kept.faxes,
   selectVoicemailsByRecord,
-  (state: RootState) => state.catchUp.kept.assignments,
+  (state: RootState) => state.inbox.kept.assignments,
   selectOffice,
   selectPeople,
   (isThere, waiting, work, messages, faxes, voicemails, assignments, office, people): LooseEnds | null =>

@@ -2,7 +2,7 @@ import { follow, qualityOver } from '@/core/calls/quality';
 import type { Clock } from '@/office/clock';
 
 import { selectTaken } from './callViews';
-import { isActive } from './hearing';
+import { isActive } from './mySound';
 import { measured } from './slices';
 import type { AppStore } from './store';
 

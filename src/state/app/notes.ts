@@ -5,7 +5,7 @@ import type { Work } from '@/core/inbox/followUps';
 
 import { freeWorkId } from './acts';
 import type { Services } from './services';
-import { dropSome, keepOne } from './catchUpSlice';
+import { dropSome, keepOne } from './inboxSlice';
 import { selectWork } from './selectors';
 import { actDone } from './slices';
 import type { RootState } from './store';

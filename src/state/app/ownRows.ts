@@ -7,11 +7,11 @@ import {
   dropSome,
   keepMany,
   officeSorts,
-  type CatchUpSlice,
+  type InboxSlice,
   type Kept,
   type OneKept,
   type OwnSort,
-} from './catchUpSlice';
+} from './inboxSlice';
 import { changesBetween } from './changes';
 import { explainInboxRefusal } from './refusals';
 import { selectOffice } from './selectors';
@@ -19,7 +19,7 @@ import { actRefused } from './slices';
 import type { Services } from './services';
 import { whenChanged, type AppStore, type RootState } from './store';
 
-type KeptThings = CatchUpSlice['kept'];
+type KeptThings = InboxSlice['kept'];
 
 const isOwnSort = (sort: string, kept: KeptThings): sort is OwnSort =>
   Object.hasOwn(kept, sort) && !officeSorts.some((each) => each === sort);
@@ -31,7 +31,7 @@ export const ownRowsRead =
   (mine: SeenTables['personal']): ThunkAction<void, RootState, Services, Action> =>
   (dispatch, getState) => {
     for (const sort of new Set(mine.map((each) => each.sort))) {
-      if (!isOwnSort(sort, getState().catchUp.kept)) continue;
+      if (!isOwnSort(sort, getState().inbox.kept)) continue;
       const rows = mine.filter((each) => each.sort === sort).map(({ row }) => row);
       dispatch(keepMany(sort, rows as unknown as Kept[OwnSort][]));
     }
@@ -53,7 +53,7 @@ export class OwnRows {
   ) {
     this.stopFollowing = whenChanged(
       store,
-      (state) => state.catchUp.kept,
+      (state) => state.inbox.kept,
       (now, before) => this.follow(now, before),
     );
   }
@@ -70,7 +70,7 @@ export class OwnRows {
 
   /** What the office has changed, or has been asked to by another device. */
   hear(changes: readonly SeenChange[]): void {
-    const { kept } = this.store.getState().catchUp;
+    const { kept } = this.store.getState().inbox;
     const put = new Map<OwnSort, Kept[OwnSort][]>();
     const gone = new Map<OwnSort, string[]>();
     for (const change of changes) {
@@ -88,7 +88,7 @@ export class OwnRows {
 
   /** Rows as the office has them, but those whose change is on its way there, as they are here. */
   withUnderway(rows: readonly OneKept[]): OneKept[] {
-    const { kept } = this.store.getState().catchUp;
+    const { kept } = this.store.getState().inbox;
     const isUnderway = (sort: string, id: string) => this.underway.has(JSON.stringify([sort, id]));
     const others = rows.filter(({ sort, thing }) => !isUnderway(sort, thing.id));
     const here = Object.keys(kept).flatMap((sort) =>

@@ -7,14 +7,13 @@ import {
   type DoNotDisturb,
   type Followed,
   type ForwardAll,
-  type OfficeSetup,
   type Person,
   type RingPlan,
 } from '@/core/setup';
 import { chooseSituation, standingOf } from '@/core/plans/routing';
 
-import { send, sendAndSay } from './acts';
-import { draftChanged, draftRebased } from './planSlice';
+import { send } from './acts';
+import { draftRebased, draftStepped, selectPlanDraft } from './planDraft';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
 import { actDone } from './slices';
@@ -33,7 +32,8 @@ export const selectPlanInForce = createSelector(
 );
 
 /** My ring plan as I have changed it; the one in force where I have not. */
-export const selectMyPlan = (state: RootState): RingPlan => state.plan.draft ?? selectPlanInForce(state);
+export const selectMyPlan = (state: RootState): RingPlan =>
+  selectPlanDraft(state).draft ?? selectPlanInForce(state);
 
 /** Whether it differs from the one in force. */
 export const selectIsPlanChanged = createSelector(
@@ -59,7 +59,7 @@ export const editPlan =
   (change: (plan: RingPlan) => RingPlan): Act =>
   (dispatch, getState) => {
     const state = getState();
-    dispatch(draftChanged({ inForce: selectPlanInForce(state), plan: change(selectMyPlan(state)) }));
+    dispatch(draftStepped(selectPlanInForce(state), change(selectMyPlan(state))));
   };
 
 /** Rules that were for once and are over go, from the plan in force and from the one being changed. */
@@ -156,9 +156,3 @@ const changeMe =
     if (result?.ok) dispatch(actDone(said));
     return result?.ok ?? false;
   };
-
-/** Whether the office records calls, for everybody in it. */
-export const setRecordingPolicy = (
-  recording: OfficeSetup['policies']['recording'],
-  said: string,
-): Act<Promise<boolean>> => sendAndSay({ type: 'configure', ringPlans: [], people: [], recording }, said);

@@ -158,8 +158,20 @@ export function explainInboxRefusal(reason: InboxRefusal, office: OfficeIndex): 
       return 'It has gone out already.';
     case 'cannotText':
       return reason.failure === 'optedOut' ? 'They asked for no more texts.' : 'That number takes no texts.';
+    case 'nothingToChange':
+      return 'It is so already.';
+    case 'unknownEntry':
+      return 'That change is not in the log any more.';
+    case 'changedMeanwhile':
+      return 'Somebody else has changed the same meanwhile. What they made of it is shown now.';
+    case 'rowNotReadable':
+      return `It can’t be so: ${reason.words}`;
+    case 'badOffice':
+      return reason.problems[0]?.sentence ?? 'The office could not be run so.';
+    case 'yourself':
+      return 'You can’t retire yourself: you would be out of the office at once. Somebody else who runs it can.';
     case 'takenBy':
-      return `${office.people.get(reason.byId)?.name ?? 'A colleague'} was quicker and has taken it on.`;
+      return `${office.ever.people.get(reason.byId)?.name ?? 'A colleague'} was quicker and has taken it on.`;
     case 'unknownVoicemail':
       return 'That voicemail is not there any more.';
     case 'unknownPerson':

@@ -19,7 +19,7 @@ const selectOfficeCards = createSelector(
 
 const selectCardBlocks = createSelector(
   selectOfficeCards,
-  (state: RootState) => state.catchUp.kept.people,
+  (state: RootState) => state.inbox.kept.people,
   (offices, blocks): (readonly Card[])[] => [offices, ...Object.values(blocks).map(({ cards }) => cards)],
 );
 
@@ -29,8 +29,8 @@ export const selectCards = createSelector(selectCardBlocks, (blocks): Card[] => 
 /** People outside, each once. */
 export const selectContacts = createSelector(
   selectCardBlocks,
-  (state: RootState) => state.catchUp.kept.changes,
-  (state: RootState) => state.catchUp.kept.joins,
+  (state: RootState) => state.inbox.kept.changes,
+  (state: RootState) => state.inbox.kept.joins,
   (blocks, changes, joins): JoinedContact[] => joinContacts(blocks, { changes, joins }),
 );
 
@@ -58,7 +58,7 @@ export const selectLastUsed = createSelector(
 
 /** Notes and follow-ups, oldest first. */
 export const selectWork = createSelector(
-  (state: RootState) => state.catchUp.kept.work,
+  (state: RootState) => state.inbox.kept.work,
   (work) => workInOrder(Object.values(work)),
 );
 
@@ -111,21 +111,21 @@ export const selectPresence = createSelector(
 );
 
 export const selectUnreadFaxes = createSelector(
-  (state: RootState) => state.catchUp.kept.faxes,
+  (state: RootState) => state.inbox.kept.faxes,
   (faxes) =>
     Object.values(faxes).filter(({ direction, readAt }) => direction === 'in' && readAt === null).length,
 );
 
 /** Faxes that did not go out, until they are sent again or taken back. */
 export const selectFailedFaxes = createSelector(
-  (state: RootState) => state.catchUp.kept.faxes,
+  (state: RootState) => state.inbox.kept.faxes,
   (faxes) => Object.values(faxes).filter(({ state }) => state === 'failed').length,
 );
 
 /** Messages that nobody here has read, in the rooms the worker is in; a call's chat is over with its call. */
 export const selectUnreadInRooms = createSelector(
-  (state: RootState) => state.catchUp.kept.messages,
-  (state: RootState) => state.catchUp.kept.rooms,
+  (state: RootState) => state.inbox.kept.messages,
+  (state: RootState) => state.inbox.kept.rooms,
   selectMyId,
   (messages, rooms, myId) => {
     const mine = Object.values(rooms).filter(
@@ -139,8 +139,8 @@ export const selectUnreadInRooms = createSelector(
 );
 
 /** How much of what was written in a call's chat the worker has not read. */
-export const selectUnreadInChat = ({ catchUp }: RootState, callId: string | undefined): number =>
-  Object.values(catchUp.kept.messages).filter(
+export const selectUnreadInChat = ({ inbox }: RootState, callId: string | undefined): number =>
+  Object.values(inbox.kept.messages).filter(
     ({ number, direction, readAt }) =>
       direction === 'in' && readAt === null && callId !== undefined && number === `room:${callId}`,
   ).length;

@@ -10,8 +10,7 @@ import type { OfficeUpdate } from '@/office/link';
 import type { SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
-import { catchUpReducer } from './catchUpSlice';
-import { planReducer } from './planSlice';
+import { inboxReducer } from './inboxSlice';
 import type { Settings, VaultStatus } from '../storage';
 
 export type AppPhase = 'starting' | 'running' | 'failed';
@@ -260,8 +259,7 @@ export const reducers = {
   history: historyReducer,
   dial: dialSlice.reducer,
   settings: settingsSlice.reducer,
-  plan: planReducer,
-  catchUp: catchUpReducer,
+  inbox: inboxReducer,
   notices: noticesSlice.reducer,
 };
 

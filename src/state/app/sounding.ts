@@ -4,7 +4,7 @@ import type { SoundPlayer } from '@/office/sound';
 
 import { legAt } from './callViews';
 
-import { selectMySound } from './hearing';
+import { selectMySound } from './mySound';
 import { selectOffice } from './selectors';
 import type { Services } from './services';
 import { whenChanged, type AppStore, type RootState } from './store';

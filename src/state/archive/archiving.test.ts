@@ -157,6 +157,27 @@ describe('everything out and in again', () => {
     expect([...here.entries.keys()].filter((key) => key.startsWith('habit/maren/'))).toHaveLength(5);
   });
 
+  it('of an earlier version brings the plan that was being changed on its device, as steps of its worker', async () => {
+    const plan = (name: string) => ({
+      personId: 'maren',
+      rules: [],
+      greetings: [{ id: 'g', name, text: name }],
+    });
+    const document = { draft: plan('b'), past: [plan('a')], future: [] };
+    const old = openVault(new Map([['planDraft', `{"v":1}\n${JSON.stringify(document)}`]]));
+    const here = openVault();
+    const read = await readRestoring(here.vault, await makeArchive(old.vault, now), 'maren');
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read.adds).toEqual([{ name: 'steps of the changed ring plan', count: 2 }]);
+    await restore(here.vault, read, now, true);
+    const { kind, prefix } = workKinds.planSteps;
+    const steps = await here.vault.readMany([`${prefix}maren/0`, `${prefix}maren/1`], kind);
+    expect([...steps.values()].flat().map(({ ownerId, row }) => [ownerId, row.plan, row.isNow])).toEqual([
+      ['maren', plan('a'), false],
+      ['maren', plan('b'), true],
+    ]);
+  });
+
   it('that finds no room changes nothing, and the app goes on writing', async () => {
     const { vault } = await filled();
     const archive = await makeArchive(vault, now);

@@ -1,16 +1,18 @@
 import { base64 } from '@scure/base';
 import { z } from 'zod';
 
+import { stepsOf } from '@/core/plans/draft';
 import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archive';
 
 import {
   asidePrefix,
   clockKind,
+  formerDraftKind,
   heardKind,
   movedEntries,
   officeKind,
-  planDraftKind,
   recordKind,
+  revisionKeys,
   settingsKind,
   setupKind,
   soundKind,
@@ -22,7 +24,7 @@ import {
   type StoredKind,
   type StoredSound,
 } from '../storage';
-import { catchUpKeys, faxPagesKind, keptKinds, oldKeys, oldReckoningKind, pictureKind } from '../kept';
+import { inboxKeys, faxPagesKind, keptKinds, oldKeys, oldReckoningKind, pictureKind } from '../kept';
 
 const belongingKinds = { ...workKinds, ...keptKinds };
 
@@ -34,10 +36,10 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   ...Object.values(tableKinds),
   { prefix: storageKeys.sound, kind: soundKind, name: 'sounds' },
   { prefix: oldKeys.reckoning, kind: oldReckoningKind, name: 'who waits' },
-  { prefix: catchUpKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
-  { prefix: catchUpKeys.picture, kind: pictureKind, name: 'pictures' },
+  { prefix: inboxKeys.faxPages, kind: faxPagesKind, name: 'pages of faxes' },
+  { prefix: inboxKeys.picture, kind: pictureKind, name: 'pictures' },
   { prefix: storageKeys.heard, kind: heardKind, name: 'recordings being made' },
-  { prefix: storageKeys.planDraft, kind: planDraftKind, name: 'the changed ring plan' },
+  { prefix: storageKeys.formerDraft, kind: formerDraftKind, name: 'the changed ring plan' },
   { prefix: storageKeys.office, kind: officeKind, name: 'the office' },
   { prefix: storageKeys.setup, kind: setupKind, name: 'how the office is configured' },
   { prefix: storageKeys.settings, kind: settingsKind, name: 'settings' },
@@ -134,7 +136,8 @@ export async function readRestoring(
     if (!(await Vault.isReadable(text, kind.kind)))
       return { ok: false, sentence: `The archive’s ${kind.name} (${key}) can’t be read by this version.` };
     const own = { ownerId, kinds: belongingKinds };
-    Object.assign(entries, (await movedEntries(key, text, own)) ?? { [key]: text });
+    const moved = key === storageKeys.formerDraft ? formerDraft(text, ownerId) : movedEntries(key, text, own);
+    Object.assign(entries, (await moved) ?? { [key]: text });
     if (key === storageKeys.settings) Object.assign(entries, await formerHabits(text, ownerId));
   }
   const here = await vault.texts(Object.keys(entries));
@@ -149,6 +152,12 @@ export async function readRestoring(
 async function formerHabits(text: string, ownerId: string): Promise<Record<string, string>> {
   const [settings] = await Vault.parse(text, settingsKind);
   return entriesOfRows(settings?.formerHabits ?? [], ownerId, workKinds.habits);
+}
+
+/** A plan that was being changed on the device. */
+async function formerDraft(text: string, ownerId: string): Promise<Record<string, string>> {
+  const [draft] = await Vault.parse(text, formerDraftKind);
+  return entriesOfRows(draft ? stepsOf(draft) : [], ownerId, workKinds.planSteps);
 }
 
 /** A sound's document gets its WAV back; null where either is missing or can't be read. */
@@ -194,12 +203,13 @@ export async function restore(
   now: number,
   hasWayBack: boolean,
 ): Promise<void> {
-  if (!hasWayBack) return vault.writeLast(entries, [beforeKey]);
+  const gone = await revisionKeys(vault);
+  if (!hasWayBack) return vault.writeLast(entries, [beforeKey, ...gone]);
   await vault.flush();
   const replaced = Object.fromEntries(await vault.texts(Object.keys(entries)));
   const added = Object.keys(entries).filter((key) => !(key in replaced));
   const before = Vault.encode([{ at: now, replaced, added }], beforeKind);
-  return vault.writeLast({ ...entries, [beforeKey]: before });
+  return vault.writeLast({ ...entries, [beforeKey]: before }, gone);
 }
 
 /** What the last archive that was brought in took the place of; null where none was, or it was taken back. */
@@ -208,5 +218,6 @@ export async function readBefore(vault: Vault): Promise<BeforeRestore | null> {
 }
 
 /** Puts back what was here before the archive. What has come since under other names stays. */
-export const undoRestore = (vault: Vault, { replaced, added }: BeforeRestore): Promise<void> =>
-  vault.writeLast(replaced, [...added, beforeKey]);
+export async function undoRestore(vault: Vault, { replaced, added }: BeforeRestore): Promise<void> {
+  return vault.writeLast(replaced, [...added, beforeKey, ...(await revisionKeys(vault))]);
+}

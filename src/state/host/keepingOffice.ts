@@ -13,7 +13,7 @@ export async function keepOffice(
 ): Promise<void> {
   const entries = recordsIn(step).map((record) => recordEntry(record, zone));
   const setup = step.setup && setupEntry(step.setup);
-  const rows = rowEntries(step.rows);
+  const rows = rowEntries(step);
   const own = belongings.entriesOf(step.rows);
   const goneKeys = [...rows.goneKeys, ...own.goneKeys];
   const written = vault.write(Object.assign(officeEntry(office), setup, rows.put, own.put, ...entries));

@@ -79,14 +79,15 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   showTime(time);
   clock.notBefore(earliest());
   // An office of an earlier version, also from an archive, brings its own.
-  const setup = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
-  if (!setup) throw new NoOfficeHere();
+  const kept = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
+  if (!kept) throw new NoOfficeHere();
+  const setup = runBySomebody(kept);
   const belongings = new Belongings(vault);
   const office: HostedOffice = new HostedOffice({
     ...{ setup, clock, isOnline, cast: beginning.cast },
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),
-    keep: (step) => keepOffice(step, office, { vault, zone: setup.zone, belongings }),
+    keep: (step) => orStop(keepOffice(step, office, { vault, zone: setup.zone, belongings }), onFault),
     onBeat: () => void vault.write(officeEntry(office)),
   });
   earliest = () => office.now;
@@ -97,6 +98,16 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
     vault.write({ [storageKeys.clock]: Vault.encode([{ setting: clock.get(), fromAddress }], clockKind) });
   void keepClock();
   return { office, setup, showTime, keepClock };
+}
+
+/** Of earlier versions nobody ran the office: whoever has its app does. */
+function runBySomebody(setup: OfficeSetup): OfficeSetup {
+  if (setup.people.some(({ administers }) => administers)) return setup;
+  const appsOwner = setup.devices.find(({ kind, personId }) => kind === 'app' && personId !== null)?.personId;
+  const people = setup.people.map((person) =>
+    person.id === appsOwner ? { ...person, administers: true } : person,
+  );
+  return { ...setup, people };
 }
 
 /** An exchange that begins anew: its numbers are far beyond all that the sample or an earlier one gave. */
@@ -111,12 +122,13 @@ function freshExchange(now: number): OfficeState['exchange'] {
   };
 }
 
-/** Messages, rooms and faxes of earlier runs. What can't be read stops the office: no rows are ever given. */
-async function readInbox(vault: Vault, onFault: HostOptions['onFault']): Promise<KeptInbox> {
-  try {
-    return await readTables(vault);
-  } catch (error) {
+/** What can't be done stops the office, which has said so then: what waits for it goes on no more. */
+const orStop = <T>(done: Promise<T>, onFault: HostOptions['onFault']): Promise<T> =>
+  done.catch((error: unknown) => {
     onFault(error);
-    return new Promise(() => undefined);
-  }
-}
+    return new Promise<never>(() => undefined);
+  });
+
+/** Messages, rooms and faxes of earlier runs: what can't be read stops the office, and no rows are ever given. */
+const readInbox = (vault: Vault, onFault: HostOptions['onFault']): Promise<KeptInbox> =>
+  orStop(readTables(vault), onFault);

@@ -1,3 +1,3 @@
 /** What is kept one by one: its keys and forms in storage. */
-export { catchUpKeys, faxPagesKind, keptKinds, pictureKind } from './kinds';
+export { inboxKeys, faxPagesKind, keptKinds, pictureKind } from './kinds';
 export { oldKeys, oldReckoningKind, oldSeenKind, type OldEnd, type OldReckoning } from './oldReckoning';

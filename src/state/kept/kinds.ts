@@ -7,7 +7,7 @@ import { changesSchema, joinSchema, ownSource, peopleBlockSchema } from '@/core/
 import { deletedRecordingSchema } from '@/core/calls/recordings';
 import type { Kept, OwnSort } from '@/state/app';
 
-import { owned, type BelongingKind, type StoredKind } from '../storage';
+import { owned, type BelongingKind, type StoredKind, type workKinds } from '../storage';
 
 /** A fax's pages as base64; where they could not be fetched yet, from where they can be. */
 const faxPagesSchema = z.object({ pdf: z.string().nullable(), url: z.string().nullable() });
@@ -20,7 +20,7 @@ const pictureSchema = z.object({ url: z.string() });
 /** A picture of a text, as a data URL. */
 export const pictureKind: StoredKind<z.infer<typeof pictureSchema>> = { version: 1, schema: pictureSchema };
 
-export const catchUpKeys = {
+export const inboxKeys = {
   faxPages: 'faxPages/',
   picture: 'picture/',
 } as const;
@@ -38,7 +38,7 @@ const blockOfOne = (data: unknown) => {
 
 /** What each keeps for themselves beside notes and follow-ups, and what is read after the start. */
 export const keptKinds: {
-  readonly [Sort in Exclude<OwnSort, 'work' | 'habits'>]: BelongingKind<Kept[Sort]>;
+  readonly [Sort in Exclude<OwnSort, keyof typeof workKinds>]: BelongingKind<Kept[Sort]>;
 } = {
   people: { prefix: 'contact/', ...owned(peopleBlockSchema, blockOfOne), name: 'contacts' },
   changes: { prefix: 'contactChange/', ...owned(changesSchema), name: 'changes of contacts' },

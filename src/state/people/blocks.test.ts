@@ -11,7 +11,7 @@ const card = (id: string, name = id, sourceId = ownSource): Card => ({
   ...{ id, name, sourceId, sourceKey: null },
 });
 const blocksOf = ({ store }: ReturnType<typeof createAppStore>) =>
-  Object.values(store.getState().catchUp.kept.people);
+  Object.values(store.getState().inbox.kept.people);
 
 describe('cards in their blocks', () => {
   it('fill one block before the next begins, and each source has its own', () => {

@@ -6,7 +6,7 @@ import { dropSome, freeId, keepMany, type RootState, type Services } from '@/sta
 export type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
 const selectBlockOf = createSelector(
-  (state: RootState) => state.catchUp.kept.people,
+  (state: RootState) => state.inbox.kept.people,
   (blocks) => new Map(Object.values(blocks).flatMap(({ id, cards }) => cards.map((card) => [card.id, id]))),
 );
 
@@ -17,7 +17,7 @@ export const putCards =
     const state = getState();
     const blockOf = selectBlockOf(state);
     const changed = new Map<string, Card[]>();
-    const blocks = { ...state.catchUp.kept.people };
+    const blocks = { ...state.inbox.kept.people };
     const cardsOf = (id: string) => {
       const found = changed.get(id) ?? [...(blocks[id]?.cards ?? [])];
       changed.set(id, found);
@@ -65,7 +65,7 @@ export const dropCards =
     const touched = [...new Set(ids.flatMap((id) => blockOf.get(id) ?? []))];
     const left = touched.map((id): PeopleBlock => ({
       id,
-      cards: (state.catchUp.kept.people[id]?.cards ?? []).filter((card) => !gone.has(card.id)),
+      cards: (state.inbox.kept.people[id]?.cards ?? []).filter((card) => !gone.has(card.id)),
     }));
     dispatch(
       keepMany(

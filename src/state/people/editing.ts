@@ -32,7 +32,7 @@ export const changeContact =
     const [card, ...others] = contact.cards;
     if (card?.sourceId === ownSource && others.length === 0) dispatch(putCards([{ ...card, ...edited }]));
     else {
-      const before = getState().catchUp.kept.changes[contact.id];
+      const before = getState().inbox.kept.changes[contact.id];
       dispatch(keepChanges(contact.id, changesAfter(contact, before, edited)));
     }
     await vault?.flush();
@@ -42,7 +42,7 @@ export const changeContact =
 export const giveBack =
   (contactId: string, field: Field): Act =>
   (dispatch, getState) => {
-    const changes = getState().catchUp.kept.changes[contactId];
+    const changes = getState().inbox.kept.changes[contactId];
     if (changes) dispatch(keepChanges(contactId, givenBack(changes, field)));
   };
 
@@ -60,7 +60,7 @@ export const isOwnContact = ({ cards }: JoinedContact): boolean =>
 export const removeContact =
   (contact: JoinedContact): Act<() => void> =>
   (dispatch, getState) => {
-    const { changes, joins } = getState().catchUp.kept;
+    const { changes, joins } = getState().inbox.kept;
     const changed = changes[contact.id];
     const ids = contact.cards.map(({ id }) => id);
     const joined = Object.values(joins).filter(({ cardIds }) => cardIds.some((id) => ids.includes(id)));
@@ -83,7 +83,7 @@ export const removeContact =
 export const judge =
   (ids: readonly [string, string], isSame: boolean): Act<string> =>
   (dispatch, getState) => {
-    const { joins } = getState().catchUp.kept;
+    const { joins } = getState().inbox.kept;
     const id = freeId('join', (taken) => taken in joins);
     const join: Join = { id, cardIds: [...ids], isSame };
     dispatch(keepOne('joins', join));
@@ -100,7 +100,7 @@ export const takeBackJudgement =
 /** The joins that make somebody one. */
 export const joinsOf = (state: RootState, { cards }: JoinedContact): Join[] => {
   const ids = cards.map(({ id }) => id);
-  return Object.values(state.catchUp.kept.joins).filter(
+  return Object.values(state.inbox.kept.joins).filter(
     ({ isSame, cardIds }) => isSame && cardIds.some((id) => ids.includes(id)),
   );
 };

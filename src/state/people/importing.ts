@@ -10,7 +10,7 @@ import { importStem, type Act } from './blocks';
 export const importStemNow =
   (): Act<string> =>
   (_, getState, { clock }) =>
-    freeId(importStem(clock.now()), (stem) => `${stem}-0` in getState().catchUp.kept.people);
+    freeId(importStem(clock.now()), (stem) => `${stem}-0` in getState().inbox.kept.people);
 
 /** Takes some blocks of a file into the directory. */
 export const takeInBlocks =

@@ -22,7 +22,7 @@ import {
 
 import { onlineChanged } from '../app/slices';
 import { syncEveryMs } from './syncing';
-import { open, serveClips, settle, type App } from '../catchUp/tests/openApp';
+import { open, serveClips, settle, type App } from '../inbox/tests/openApp';
 
 beforeEach(serveClips);
 
@@ -55,7 +55,7 @@ describe('a contact of one’s own', () => {
     expect(await find(app, 'black ann')).toEqual([`contact:${id}`]);
     await app.store.dispatch(changeContact(named(app, 'Ann Blackrow'), { ...ann, name: 'Ann Thorn' }));
     expect(await find(app, 'two gates thorn')).toEqual([`contact:${id}`]);
-    expect(app.state().catchUp.kept.changes).toEqual({});
+    expect(app.state().inbox.kept.changes).toEqual({});
     await app.stop();
 
     const again = await open(app.kept);
@@ -225,10 +225,10 @@ describe('a colleague waited for', () => {
     const hangUp = await busy(app);
     app.store.dispatch(watchUntilFree('ilse', false));
     await app.pass(10);
-    expect(app.state().catchUp.kept.freeWatches).toHaveProperty('ilse');
+    expect(app.state().inbox.kept.freeWatches).toHaveProperty('ilse');
     await hangUp();
     expect(app.state().notices.done).toBe('Ilse Varga is free now.');
-    expect(app.state().catchUp.kept.freeWatches).toEqual({});
+    expect(app.state().inbox.kept.freeWatches).toEqual({});
   });
 
   it('is called by itself, and is waited for over a restart', async () => {

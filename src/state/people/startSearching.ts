@@ -85,7 +85,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
     timer = setTimeout(() => void tellNow(), gatherMs);
   };
 
-  const whenAll = onceSo(store, (state) => state.catchUp.isRead);
+  const whenAll = onceSo(store, (state) => state.inbox.isRead);
   services.finding.finder = {
     whenAll,
     find: async (text, most) => {
@@ -113,7 +113,7 @@ export function startSearching(store: AppStore, services: Services): () => void 
 const inputsOf = (state: RootState): unknown[] => [
   selectOffice(state),
   selectContacts(state),
-  state.catchUp.kept.messages,
+  state.inbox.kept.messages,
   state.history.records,
   selectFavourites(state),
 ];
@@ -129,8 +129,8 @@ function sourcesOf(state: RootState): SearchSources {
     office: selectOffice(state),
     contacts: selectContacts(state),
     people: selectPeople(state),
-    messages: state.catchUp.kept.messages,
-    voicemails: state.catchUp.kept.voicemails,
+    messages: state.inbox.kept.messages,
+    voicemails: state.inbox.kept.voicemails,
     recent,
     favourites: selectFavourites(state),
     myId: selectMyId(state),

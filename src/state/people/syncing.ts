@@ -4,7 +4,7 @@ import { keepOne, selectCards, whenChanged, type AppStore, type RootState, type 
 
 import { dropCards, putCards, type Act } from './blocks';
 
-const sourceOf = ({ catchUp }: RootState, id: string): Source => catchUp.kept.sources[id] ?? newSource(id);
+const sourceOf = ({ inbox }: RootState, id: string): Source => inbox.kept.sources[id] ?? newSource(id);
 
 /** Where contacts come from. */
 export const selectSources = (state: RootState, books: ReadonlyMap<string, Book>): Source[] =>
@@ -54,8 +54,8 @@ export const syncSource =
   };
 
 /** Whether the worker changed or joined a card, so that it is theirs too. */
-function isHeldIn({ catchUp }: RootState): (cardId: string) => boolean {
-  const { changes, joins } = catchUp.kept;
+function isHeldIn({ inbox }: RootState): (cardId: string) => boolean {
+  const { changes, joins } = inbox.kept;
   const joined = new Set(Object.values(joins).flatMap(({ isSame, cardIds }) => (isSame ? cardIds : [])));
   return (cardId) => cardId in changes || joined.has(cardId);
 }
@@ -103,7 +103,7 @@ export function startSyncing(store: AppStore, { books }: Pick<Services, 'books'>
     for (const { id, isOn } of selectSources(store.getState(), books))
       if (isOn) store.dispatch(syncSource(id));
   };
-  const isReady = ({ catchUp, office }: RootState) => catchUp.isRead && office.isOnline;
+  const isReady = ({ inbox, office }: RootState) => inbox.isRead && office.isOnline;
   const syncReady = () => {
     if (isReady(store.getState())) syncAll();
   };

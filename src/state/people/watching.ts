@@ -37,7 +37,7 @@ export const stopWatching =
 export function startWatching(store: AppStore, { clock }: Services): () => void {
   const look = () => {
     const state = store.getState();
-    const watches = Object.values(state.catchUp.kept.freeWatches);
+    const watches = Object.values(state.inbox.kept.freeWatches);
     if (watches.length === 0) return;
     const presence = selectPresence(state, clock.now());
     const amFree = presence[selectMyId(state)]?.state !== 'onCall';

@@ -3,13 +3,13 @@ import { useEffect, useState } from 'react';
 import { useServices } from '@/state/app';
 
 import { Vault } from '../storage';
-import { catchUpKeys, pictureKind } from '../kept';
+import { inboxKeys, pictureKind } from '../kept';
 
 const prefix = 'kept:';
 
 /** Under which key a message's picture is kept; null where it is an address of its own. */
 export const pictureKeyOf = (url: string): string | null =>
-  url.startsWith(prefix) ? `${catchUpKeys.picture}${url.slice(prefix.length)}` : null;
+  url.startsWith(prefix) ? `${inboxKeys.picture}${url.slice(prefix.length)}` : null;
 
 /**
  * Keeps a picture under a key of its own, so that reading the messages does not read all pictures. Gives how a message
@@ -17,7 +17,7 @@ export const pictureKeyOf = (url: string): string | null =>
  */
 export async function keepPicture(vault: Vault | null, id: string, url: string): Promise<string> {
   if (!vault || !url.startsWith('data:')) return url;
-  await vault.write({ [`${catchUpKeys.picture}${id}`]: Vault.encode([{ url }], pictureKind) });
+  await vault.write({ [`${inboxKeys.picture}${id}`]: Vault.encode([{ url }], pictureKind) });
   return `${prefix}${id}`;
 }
 

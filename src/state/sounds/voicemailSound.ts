@@ -35,7 +35,7 @@ export async function mixVoicemail(
   { keepSound }: Services,
   id: string,
 ): Promise<StoredSound | null> {
-  const voicemail = store.getState().catchUp.kept.voicemails[id];
+  const voicemail = store.getState().inbox.kept.voicemails[id];
   if (!voicemail || voicemail.said.length === 0) return null;
   const mixed = await mixSaid(voicemail).catch(() => null);
   if (mixed) await keepSound(id, mixed);

@@ -3,7 +3,7 @@ export {
   clockKind,
   heardKind,
   officeKind,
-  planDraftKind,
+  formerDraftKind,
   recordKind,
   settingsKind,
   setupKind,
@@ -12,7 +12,6 @@ export {
   workKinds,
   type Habit,
   type HeardLog,
-  type PlanDraft,
   type Settings,
   type StoredClock,
   type StoredSound,
@@ -27,7 +26,7 @@ export {
   type ReadBelongings,
 } from './belongings';
 export { recordEntriesByDay, recordEntry } from './history';
-export { readTables, rowEntries, tableKinds } from './tables';
+export { readTables, revisionKeys, rowEntries, tableKinds } from './tables';
 export { isStorageBlocked, isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { browserStorage } from './Unwritten';
 export { asidePrefix, Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';

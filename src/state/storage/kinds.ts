@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { workSchema, type Work } from '@/core/inbox/followUps';
+import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
 import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
@@ -72,13 +73,12 @@ export const storedClockSchema = z.object({
 });
 export type StoredClock = z.infer<typeof storedClockSchema>;
 
-/** A ring plan as it is being changed, with the steps back and forth; null: as in force. */
-export const planDraftSchema = z.object({
+/** A ring plan as it was being changed, up to the version that kept it on the device. */
+const formerDraftSchema = z.object({
   draft: ringPlanSchema.nullable(),
   past: z.array(ringPlanSchema),
   future: z.array(ringPlanSchema),
 });
-export type PlanDraft = z.infer<typeof planDraftSchema>;
 
 /** A recording that is not mixed yet: its stretches, and what was heard since it began, in order. */
 export const heardSchema = z.object({
@@ -122,7 +122,11 @@ export const settingsKind: StoredKind<Settings> = {
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
 /** What each keeps for themselves and is wanted from the start. */
-export const workKinds: { readonly work: BelongingKind<Work>; readonly habits: BelongingKind<Habit> } = {
+export const workKinds: {
+  readonly work: BelongingKind<Work>;
+  readonly habits: BelongingKind<Habit>;
+  readonly planSteps: BelongingKind<PlanStep>;
+} = {
   work: {
     prefix: 'work/',
     oldKey: 'work',
@@ -130,8 +134,9 @@ export const workKinds: { readonly work: BelongingKind<Work>; readonly habits: B
     name: 'notes and follow-ups',
   },
   habits: { prefix: 'habit/', ...owned(habitSchema), name: 'own choices' },
+  planSteps: { prefix: 'planStep/', ...owned(planStepSchema), name: 'steps of the changed ring plan' },
 };
-export const planDraftKind: StoredKind<PlanDraft> = { version: 1, schema: planDraftSchema };
+export const formerDraftKind: StoredKind<PlanDraft> = { version: 1, schema: formerDraftSchema };
 export const heardKind: StoredKind<HeardLog> = { version: 1, schema: heardSchema };
 export const soundKind: StoredKind<StoredSound> = { version: 1, schema: soundSchema };
 
@@ -142,7 +147,8 @@ export const storageKeys = {
   settings: 'settings',
   clock: 'clock',
   history: 'history/',
-  planDraft: 'planDraft',
+  /** Of earlier versions alone. */
+  formerDraft: 'planDraft',
   /** A recording that is not mixed yet, by its id. */
   heard: 'heard/',
   sound: 'sound/',

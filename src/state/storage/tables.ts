@@ -1,33 +1,35 @@
-import { waitingSchema, type Waiting } from '@/core/inbox/looseEnds';
-import { roomSchema, type Room } from '@/core/inbox/messages';
-import { voicemailSchema, type Voicemail } from '@/core/inbox/voicemail';
+import { waitingSchema } from '@/core/inbox/looseEnds';
+import { roomSchema } from '@/core/inbox/messages';
+import { voicemailSchema } from '@/core/inbox/voicemail';
+import { setupEntrySchema } from '@/core/setup/edits';
 import {
   assignmentSchema,
   keptFaxSchema,
   keptMessageSchema,
+  revisionSchema,
+  revisionsKept,
   spokenSchema,
-  type Assignment,
-  type InboxChange,
-  type KeptFax,
   type KeptInbox,
-  type KeptMessage,
-  type Spoken,
+  type Revision,
 } from '@/core/office';
 
+import type { OfficeStep } from '@/office/hosted';
+
+import type { Entries } from './belongings';
 import { Vault, type StoredKind } from './Vault';
+
+interface StoredTable<Row> {
+  prefix: string;
+  kind: StoredKind<Row>;
+}
+type Tables = Omit<Required<KeptInbox>, 'revisions'>;
 
 /**
  * The office's tables: under which keys their rows stand, in which form, and what several of them are called. Messages up to their
  * second version, and faxes in their first, were kept from the side of the one person whose office it was.
  */
 export const tableKinds: {
-  readonly messages: { prefix: string; kind: StoredKind<KeptMessage>; name: string };
-  readonly rooms: { prefix: string; kind: StoredKind<Room>; name: string };
-  readonly faxes: { prefix: string; kind: StoredKind<KeptFax>; name: string };
-  readonly voicemails: { prefix: string; kind: StoredKind<Voicemail>; name: string };
-  readonly spoken: { prefix: string; kind: StoredKind<Spoken>; name: string };
-  readonly assignments: { prefix: string; kind: StoredKind<Assignment>; name: string };
-  readonly waiting: { prefix: string; kind: StoredKind<Waiting>; name: string };
+  readonly [Table in keyof Tables]: StoredTable<Tables[Table][number]> & { name: string };
 } = {
   messages: {
     prefix: 'message/',
@@ -63,29 +65,33 @@ export const tableKinds: {
     name: 'who is taken on by whom',
   },
   waiting: { prefix: 'waiting/', kind: { version: 1, schema: waitingSchema }, name: 'who waits' },
+  setupLog: {
+    prefix: 'officeChange/',
+    kind: { version: 1, schema: setupEntrySchema },
+    name: 'changes of the office',
+  },
 };
+
+/** Which rows were changed when, each in the place of one long before. */
+const revisionPrefix = 'changed/';
+const revisionKind: StoredKind<Revision> = { version: 1, schema: revisionSchema };
+/** Under which they stand: rows that come from elsewhere take their place. */
+export const revisionKeys = (vault: Vault): Promise<string[]> => vault.keys(revisionPrefix);
 
 /** All rows of earlier runs. */
 export async function readTables(vault: Vault): Promise<KeptInbox> {
-  const read = async <Row>({ prefix, kind }: { prefix: string; kind: StoredKind<Row> }) =>
+  const read = async <Row>({ prefix, kind }: StoredTable<Row>) =>
     [...(await vault.readMany(await vault.keys(prefix), kind)).values()].flat();
-  const [messages, rooms, faxes, voicemails, spoken, assignments, waiting] = await Promise.all([
-    read(tableKinds.messages),
-    read(tableKinds.rooms),
-    read(tableKinds.faxes),
-    read(tableKinds.voicemails),
-    read(tableKinds.spoken),
-    read(tableKinds.assignments),
-    read(tableKinds.waiting),
+  const all = { ...tableKinds, revisions: { prefix: revisionPrefix, kind: revisionKind } };
+  const tables = Object.entries(all).map(async ([table, each]) => [
+    table,
+    await read(each as StoredTable<unknown>),
   ]);
-  return { messages, rooms, faxes, voicemails, spoken, assignments, waiting };
+  return Object.fromEntries(await Promise.all(tables)) as unknown as KeptInbox;
 }
 
 /** What of the tables is to be written, and under which keys nothing is any more; what is somebody's own stands elsewhere. */
-export function rowEntries(rows: readonly InboxChange[]): {
-  put: Record<string, string>;
-  goneKeys: string[];
-} {
+export function rowEntries({ rows, revision }: Pick<OfficeStep, 'rows' | 'revision'>): Entries {
   // A row that changed several times is written as it is at last.
   const last = new Map(
     rows.flatMap((row) =>
@@ -94,6 +100,8 @@ export function rowEntries(rows: readonly InboxChange[]): {
   );
   const put: Record<string, string> = {};
   const goneKeys: string[] = [];
+  if (revision)
+    put[`${revisionPrefix}${revision.number % revisionsKept}`] = Vault.encode([revision], revisionKind);
   for (const [key, row] of last) {
     if (row.now === null) goneKeys.push(key);
     else put[key] = Vault.encode([row.now], tableKinds[row.table].kind as StoredKind<typeof row.now>);

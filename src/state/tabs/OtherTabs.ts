@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import type { Port } from '@/office/channel';
 
-import { planDraftKind, settingsKind } from '../storage';
+import { settingsKind } from '../storage';
 
 /** What one tab of this browser says to the others. */
 export const betweenTabsSchema = z.discriminatedUnion('kind', [
@@ -11,7 +11,6 @@ export const betweenTabsSchema = z.discriminatedUnion('kind', [
   /** The office was ended for something that was not done after all. */
   z.object({ kind: z.literal('reopen') }),
   z.object({ kind: z.literal('settings'), settings: settingsKind.schema }),
-  z.object({ kind: z.literal('plan'), plan: planDraftKind.schema }),
   /** Whoever is in front tells it: a sentence for the screen, or a notice of the system for a worker who is elsewhere. */
   z.object({ kind: z.literal('sentence'), sentence: z.string() }),
   z.object({ kind: z.literal('notice'), tag: z.string(), title: z.string(), body: z.string() }),

@@ -66,7 +66,7 @@ export const tellAgain =
   (id: string): Act<Promise<void>> =>
   async (dispatch, getState) => {
     const answer = await askServer('/api/telling/again', { id }, progressSchema);
-    const told = getState().catchUp.kept.told[id];
+    const told = getState().inbox.kept.told[id];
     if (!told) return;
     if (answer.ok) dispatch(keepOne('told', { ...told, progress: answer.value }));
     // The server has forgotten it: it is handed over anew.

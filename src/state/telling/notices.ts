@@ -25,13 +25,13 @@ function noticeOf(
   { id, kind, at, lineId, number, name, words = null, durationMs = null }: Happened,
 ): Notice {
   const office = selectOffice(state);
-  const line = office.lines.get(lineId ?? '');
+  const line = office.ever.lines.get(lineId ?? '');
   return {
     id,
     kind,
     at,
     zone: office.setup.zone,
-    forName: office.people.get(selectMyId(state))?.name ?? '',
+    forName: office.ever.people.get(selectMyId(state))?.name ?? '',
     line: line ? { name: line.name, number: formatAny(line.number), e164: e164Of(line.number) } : null,
     from: {
       name: identifyNumber(number, name, selectPeople(state)).name,
@@ -50,7 +50,7 @@ const e164Of = (number: string | null) => (number?.startsWith('+') ? number : nu
 /** Puts it on the way to every place that is told of its kind. */
 function tell(store: AppStore, happened: Happened, toldAt: number, soundId: string | null = null): void {
   const state = store.getState();
-  const { destinations, told } = state.catchUp.kept;
+  const { destinations, told } = state.inbox.kept;
   for (const { id, place } of toldOf(Object.values(destinations), happened.kind)) {
     const one = {
       id: `${happened.id}>${id}`,
@@ -94,7 +94,7 @@ export function tellPlacesOfVoicemail(store: AppStore, voicemail: Voicemail, now
 
 /** Something to see whether it arrives, told of nothing that happened. */
 export function trialFor(state: RootState, destinationId: string, kind: NoticeKind, at: number): Told | null {
-  const place = state.catchUp.kept.destinations[destinationId]?.place;
+  const place = state.inbox.kept.destinations[destinationId]?.place;
   if (!place) return null;
   const id = `trial-${at}`;
   const words = 'This is a test. Nothing has happened.';

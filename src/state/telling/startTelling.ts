@@ -41,11 +41,11 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
     if (unfinished().length > 0 && !isOver) timer = setTimeout(() => void look(), lookMs);
   };
 
-  const all = () => Object.values(store.getState().catchUp.kept.told);
+  const all = () => Object.values(store.getState().inbox.kept.told);
   const unfinished = () => all().filter(({ progress }) => progress === null || progress.state === 'waiting');
   const isOnline = () => store.getState().office.isOnline;
   const keep = (id: string, progress: Progress | null) => {
-    const told = store.getState().catchUp.kept.told[id];
+    const told = store.getState().inbox.kept.told[id];
     if (told && JSON.stringify(told.progress) !== JSON.stringify(progress))
       store.dispatch(keepOne('told', { ...told, progress }));
   };
@@ -93,7 +93,7 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
   const stops = [
     whenChanged(
       store,
-      (state) => state.catchUp.kept.told,
+      (state) => state.inbox.kept.told,
       () => void look(),
     ),
     whenChanged(

@@ -1,7 +1,7 @@
 import { begun, type Delivery, type Progress } from '@/core/inbox/notifications';
 
 import { onlineChanged } from '../app/slices';
-import { cawder, open, serveClips, settle, type App } from '../catchUp/tests/openApp';
+import { cawder, open, serveClips, settle, type App } from '../inbox/tests/openApp';
 import { addMail, addWebhook, removeDestination, sendTrial, setKinds, tellAgain } from '.';
 
 /** A server as the app sees it: what it was handed, and how far each has come. */
@@ -40,7 +40,7 @@ class Server {
 const json = (value: unknown) => ({ ok: true, status: 200, json: async () => value });
 
 const kinds = (server: Server) => server.taken.map(({ notice, place }) => `${notice.kind} ${place.kind}`);
-const told = (app: App) => Object.values(app.state().catchUp.kept.told);
+const told = (app: App) => Object.values(app.state().inbox.kept.told);
 
 async function openTold() {
   const server = new Server();
@@ -55,7 +55,7 @@ describe('what is told elsewhere', () => {
 
   it('is told to every place of its kind: missed calls, texts, voicemails with sound and words', async () => {
     const { server, app } = await openTold();
-    const [mail] = Object.values(app.state().catchUp.kept.destinations);
+    const [mail] = Object.values(app.state().inbox.kept.destinations);
     if (mail) app.store.dispatch(setKinds(mail, ['voicemail']));
     await app.office.play({
       kind: 'textIn',
@@ -142,7 +142,7 @@ describe('what is told elsewhere', () => {
 
   it('may be tried without anything having happened, and ends when a place is told no more', async () => {
     const { server, app } = await openTold();
-    const [mail, hook] = Object.values(app.state().catchUp.kept.destinations);
+    const [mail, hook] = Object.values(app.state().inbox.kept.destinations);
     if (mail) app.store.dispatch(sendTrial(mail));
     await settle();
     expect(server.taken[0]?.notice.from.name).toBe('nobody (a test)');

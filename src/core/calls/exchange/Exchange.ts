@@ -20,9 +20,10 @@ import { moveCall } from './moving';
 import { parkCall, unparkCall } from './parking';
 import { pickUpCall } from './pickingUp';
 import { recordCall } from './recording';
-import { returnCall } from './returning';
+import { returnCall } from './recall';
+import { reconfigure } from './reconfiguring';
 import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
-import { expireSessions, setCallWaiting, setSignedIn } from './signing';
+import { expireSessions, setCallWaiting, setSignedIn } from './registration';
 import { takeBackCall } from './takingBack';
 import type { ExchangeState } from './state';
 import { Switchboard } from './Switchboard';
@@ -96,6 +97,14 @@ export class Exchange {
     const result = this.carryOut(command);
     this.settle();
     return { result, events: this.takeEvents() };
+  }
+
+  /** The office is another one from now on: checked already, and for its host alone to do. */
+  reconfigure(setup: OfficeSetup, at: number): ExchangeEvent[] {
+    this.runUntil(at);
+    reconfigure(this.board, setup);
+    this.settle();
+    return this.takeEvents();
   }
 
   /** Lets time go on, with all that is due until then. */

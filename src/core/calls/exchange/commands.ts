@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import type { InvalidReason } from '@/core/numbers/numbering';
-import { personSchema, recordingPolicies, ringPlanSchema, type PlanProblem } from '@/core/setup';
+import { personSchema, ringPlanSchema, type PlanProblem } from '@/core/setup';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
 import type { LegAct } from './transitions';
@@ -31,14 +31,12 @@ export const commandSchema = z.discriminatedUnion('type', [
   /** Nothing has been heard of the device for so long that what it talked on is over (session timers, RFC 4028 §10). */
   z.object({ type: z.literal('expire'), deviceId }),
   /**
-   * Other ring plans, what people say of themselves, and whether calls are recorded, from now on; calls that ring already go
-   * on as they began, and so do recordings.
+   * Other ring plans, and what people say of themselves, from now on; calls that ring already go on as they began.
    */
   z.object({
     type: z.literal('configure'),
     ringPlans: z.array(ringPlanSchema),
     people: z.array(personSchema),
-    recording: z.enum(recordingPolicies).optional(),
   }),
   /** Whether a second call may ring while the device is on one. */
   z.object({ type: z.literal('setCallWaiting'), deviceId, on: z.boolean() }),

@@ -1,7 +1,7 @@
 import { isTalking, type Leg } from './call';
 import type { Cause } from './causes';
 import { endIfAlone, failCall } from './clearing';
-import { returnCall } from './returning';
+import { returnCall } from './recall';
 import { isOfPlan, skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
 

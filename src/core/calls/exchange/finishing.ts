@@ -5,8 +5,8 @@ import { callerOf, isTalking } from './call';
 import { endIfAlone, failCall } from './clearing';
 import { barredReason, connectTo, destinationOf, readDialled } from './destination';
 import { limits } from './limits';
-import { answerByMailbox } from './mailbox';
-import { returnCall } from './returning';
+import { answerByMailbox, isMailboxThere } from './mailbox';
+import { returnCall } from './recall';
 import { carryOut } from './ringing';
 import type { Switchboard } from './Switchboard';
 
@@ -45,7 +45,8 @@ export function finishCall(board: Switchboard, call: Call, finish: Finish, owner
       return;
     case 'mailbox':
     case 'teamMailbox':
-      answerByMailbox(board, call, finish);
+      if (isMailboxThere(board.office, finish)) answerByMailbox(board, call, finish);
+      else failCall(board, call, 'unallocatedNumber');
       return;
     case 'forward':
       forwardCall(board, call, finish, ownerId);

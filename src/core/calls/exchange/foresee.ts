@@ -2,7 +2,13 @@ import type { OfficeIndex } from '@/core/setup';
 import { traceAny, type RouteTrace, type World } from '@/core/plans/routing';
 import { isLive, isTalking, type Call } from './call';
 import type { Refusal } from './commands';
-import { barredReason, checkedDestination, destinationOf, readDialled } from './destination';
+import {
+  barredReason,
+  checkedDestination,
+  destinationOf,
+  readDialled,
+  type Destination,
+} from './destination';
 
 /** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
 export function barredWhy(office: OfficeIndex, to: string): string | null {
@@ -20,14 +26,15 @@ export function whyNotSentTo(office: OfficeIndex, call: Call, legId: string, to:
 
 /**
  * What would happen to a call to `to` right now: the same trace the exchange would carry out, from the calls that are
- * there, for a caller of no particular kind. Devices are taken to be signed in. null for the public network, and for what can't be dialled.
+ * there, for a caller of no particular kind. Devices are taken to be signed in. null for the public network, and for what can't be dialled;
+ * `withheld` where it goes by a plan that is not told here.
  */
 export function foresee(
   office: OfficeIndex,
   calls: Iterable<Call>,
   to: string,
   at: number,
-): RouteTrace | null {
+): RouteTrace | 'withheld' | null {
   const read = readDialled(to);
   if (!read.ok) return null;
   const destination = destinationOf(office, read.dialled);
@@ -48,23 +55,24 @@ export function foresee(
     triesWithin: () => 0,
     isBusy: (deviceId) => (counts.get(deviceId) ?? 0) >= (office.devices.get(deviceId)?.callLimit ?? 1),
   };
+  const ownerId = ownerOf(destination);
+  if (ownerId === null) return null;
+  if (office.isPlanWithheld(ownerId)) return 'withheld';
+  const lineId = 'lineId' in destination ? destination.lineId : null;
+  return traceAny(office, { ownerId, lineId, caller: null }, world);
+}
+
+/** Whose plan, team or menu a call goes to; null where it goes to none. */
+function ownerOf(destination: Destination): string | null {
   switch (destination.kind) {
     case 'person':
-      return traceAny(office, { ownerId: destination.personId, lineId: null, caller: null }, world);
+      return destination.personId;
     case 'line':
-      return traceAny(
-        office,
-        { ownerId: destination.ownerId, lineId: destination.lineId, caller: null },
-        world,
-      );
+      return destination.ownerId;
     case 'team':
-      return traceAny(office, { ownerId: destination.teamId, lineId: null, caller: null }, world);
+      return destination.teamId;
     case 'menu':
-      return traceAny(
-        office,
-        { ownerId: destination.menuId, lineId: destination.lineId, caller: null },
-        world,
-      );
+      return destination.menuId;
     default:
       return null;
   }

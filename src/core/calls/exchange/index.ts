@@ -30,7 +30,7 @@ export {
 export { exchangeEventSchema, type ExchangeEvent } from './events';
 export { exchangeStateSchema, type ExchangeState } from './state';
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
-export { isAudible, whatIsHeard, type Heard } from './hearing';
+export { isAudible, whatIsHeard, type Heard } from './audioPaths';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
 export { recordIdOf, recordSchema, type CallOutcome, type CallRecord } from './record';

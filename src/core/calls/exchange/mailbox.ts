@@ -18,6 +18,12 @@ export function greetingOf(office: OfficeIndex, call: Call, personId: string, at
 
 type Mailbox = Extract<Finish, { kind: 'mailbox' | 'teamMailbox' }>;
 
+/** Whether the office has that mailbox: whose it was may have been retired since the call was routed. */
+export const isMailboxThere = (office: OfficeIndex, mailbox: Mailbox): boolean =>
+  mailbox.kind === 'mailbox'
+    ? office.people.has(mailbox.personId)
+    : office.teams.get(mailbox.teamId)?.mailbox !== undefined;
+
 /** Somebody's mailbox, or a team's, takes the call: greeting first, then the message. */
 export function answerByMailbox(board: Switchboard, call: Call, mailbox: Mailbox): Leg {
   const leg = board.addLeg(call, {

@@ -25,7 +25,7 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
   for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
   for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
   for (const personId of concerned) {
-    if (!office.people.has(personId)) continue;
+    if (!office.ever.people.has(personId)) continue;
     const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
     board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
   }

@@ -24,7 +24,7 @@ const outcomeWords: Record<CallOutcome, string> = {
 /** "Missed", "Taken by Ilse Varga", "Called": what became of the call for the person whose record it is. */
 export function describeOutcome(record: CallRecord, office: OfficeIndex): string {
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
-  const taker = office.people.get(record.answeredById ?? '')?.name ?? 'somebody else';
+  const taker = office.ever.people.get(record.answeredById ?? '')?.name ?? 'somebody else';
   if (record.outcome === 'answeredByOther') return `Taken by ${taker}`;
   if (record.outcome === 'refused' && record.answeredById !== null) return `Refused, taken by ${taker}`;
   const outside = answeredOutside(record);

@@ -61,9 +61,9 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
     case 'unreachable':
       return `Nothing of ${nameOf(step.personId, office)}’s was signed in.`;
     case 'noRule':
-      return `${office.people.get(step.personId)?.name ?? 'Nobody'} has no rule for this call, so it went to the mailbox.`;
+      return `${office.ever.people.get(step.personId)?.name ?? 'Nobody'} has no rule for this call, so it went to the mailbox.`;
     case 'teamCalled':
-      return `The team ${office.teams.get(step.teamId)?.name ?? 'that was called'} rings together.`;
+      return `The team ${office.ever.teams.get(step.teamId)?.name ?? 'that was called'} rings together.`;
     case 'allBusy':
       return `${nameOf(step.personId, office)} was on a call everywhere.`;
     case 'returned':
@@ -71,7 +71,7 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
         ? `Nobody took it from its slot, so it rang back at ${nameOf(step.personId, office)}.`
         : `Nobody took it there, so it came back to ${nameOf(step.personId, office)}.`;
     case 'menuReached':
-      return `The menu ${office.menus.get(step.menuId)?.name ?? 'that was called'} asked for a key.`;
+      return `The menu ${office.ever.menus.get(step.menuId)?.name ?? 'that was called'} asked for a key.`;
     case 'noTextPossible':
       return 'This caller can take no text back, so it went to the mailbox.';
     case 'searchedFor':

@@ -37,7 +37,7 @@ export function historyCsv(
     formatIso(record.endedAt, zone),
     record.direction,
     describeOutcome(record, office),
-    office.lines.get(record.lineId ?? '')?.name ?? '',
+    office.ever.lines.get(record.lineId ?? '')?.name ?? '',
     numberOf(record.other.number),
     nameOf(record),
     Math.round(talkMs(record) / 1000),

@@ -2,7 +2,7 @@
 export { codecs, type Codec, type CodecName } from './codecs';
 export { eModelDefaults, mosFromRating, ratingFactor, type EModelInput } from './eModel';
 export { jitterBuffer, networkSchema, playOut, qualityOver, type Network, type Quality } from './network';
-export { recommendWay, ways, type TravelAnswer, type TravelQuestion, type Way } from './travel';
+export { recommendWay, ways, type TravelAnswer, type TravelQuestion, type Way } from './callMethod';
 export {
   follow,
   hearingOf,

@@ -49,7 +49,8 @@ export function keyOf(other: Pick<Other, 'number' | 'personId'>, id: string, peo
 export function whoOf(other: Other, id: string, office: OfficeIndex, people: PeopleIndex): Who {
   const { number, name, personId } = other;
   const key = keyOf(other, id, people);
-  if (personId !== null) return { key, name: office.people.get(personId)?.name ?? name ?? personId, number };
+  if (personId !== null)
+    return { key, name: office.ever.people.get(personId)?.name ?? name ?? personId, number };
   if (number === null) return { key, name: 'Withheld number', number };
   return { key, name: people.whoHas(number)?.name ?? name ?? written(number), number };
 }

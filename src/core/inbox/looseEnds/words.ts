@@ -28,9 +28,11 @@ export function whyWords(end: LooseEnd, office: OfficeIndex, now: number): strin
     const count = reasons.filter((reason) => reason.kind === kind).length;
     if (count > 0) parts.push(count === 1 ? word : `${count} × ${word}`);
   }
-  const team = office.teams.get(teamOf(end) ?? '');
+  const team = office.ever.teams.get(teamOf(end) ?? '');
   if (team) parts.push(`for ${team.name}`);
-  const lines = [...new Set(reasons.flatMap(({ lineId }) => office.lines.get(lineId ?? '')?.name ?? []))];
+  const lines = [
+    ...new Set(reasons.flatMap(({ lineId }) => office.ever.lines.get(lineId ?? '')?.name ?? [])),
+  ];
   if (lines.length > 0) parts.push(lines.join(', ').toLowerCase());
   return parts.join(', ');
 }

@@ -20,7 +20,7 @@ export interface NumberingPlan {
 export const ukOfficePlan: NumberingPlan = {
   homeCountry: 'GB',
   homeCallingCode: '44',
-  extension: /^2\d\d$/,
+  extension: /^2\d{2,4}$/,
   emergency: ['999', '112'],
   networkShortCode: /^(?:10[015]|11[19]|116\d{3}|118\d{3})$/,
   withholdPrefix: '141',

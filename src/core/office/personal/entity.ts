@@ -25,3 +25,8 @@ export interface KeptPersonal {
 /** Two people may keep rows of the same id. */
 export const ownedIdOf = ({ sort, ownerId, row }: OwnedRow): string =>
   JSON.stringify([sort, ownerId, row.id]);
+
+export function partsOfOwnedId(id: string): { sort: string; ownerId: string; rowId: string } {
+  const [sort = '', ownerId = '', rowId = ''] = JSON.parse(id) as string[];
+  return { sort, ownerId, rowId };
+}

@@ -1,5 +1,12 @@
 /** What each person keeps for themselves: contacts, notes, follow-ups and the like. */
-export { ownedIdOf, type KeptPersonal, type OwnedRow, type PersonalRow, type PersonalSorts } from './entity';
+export {
+  ownedIdOf,
+  partsOfOwnedId,
+  type KeptPersonal,
+  type OwnedRow,
+  type PersonalRow,
+  type PersonalSorts,
+} from './entity';
 export type { Personal, PersonalChange } from './Personal';
 export {
   personalChangeSchema,

@@ -91,13 +91,16 @@ function checkActs(
   }
 }
 
+const tracesOf = ({ earlierTraces, ringing }: Call) => [
+  ...earlierTraces,
+  ...(ringing ? [ringing.trace] : []),
+];
+
 const isPartOf = (personId: string, call: Call) =>
   call.parked !== null ||
   call.handedOver?.byId === personId ||
   call.comesBackTo?.personId === personId ||
-  [...call.earlierTraces, ...(call.ringing ? [call.ringing.trace] : [])].some(
-    ({ ownerId }) => ownerId === personId,
-  ) ||
+  tracesOf(call).some(({ ownerId }) => ownerId === personId) ||
   call.legs.some(
     (leg) =>
       leg.personId === personId ||
@@ -118,6 +121,11 @@ function checkViews(exchange: Exchange) {
         call.invitation?.toPersonId === personId ||
         call.legs.some((leg) => leg.id === call.invitation?.legId && leg.personId === personId);
       must(view.invitation === null || isInvited, `${session.id} sees a code that is not for them`);
+      for (const { ownerId, steps } of tracesOf(view))
+        must(
+          ownerId === personId || !exchange.office.people.has(ownerId) || steps.length === 0,
+          `${session.id} sees by which rules of ${ownerId} ${call.id} goes`,
+        );
       for (const { personId: whose, pieces } of view.recordings)
         must(whose === personId || pieces.length === 0, `${session.id} sees another’s recording`);
       if (isPartOf(personId, call)) continue;

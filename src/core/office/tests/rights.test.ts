@@ -1,8 +1,9 @@
-import { type Command } from '@/core/calls/exchange';
+import { foresee, type Command } from '@/core/calls/exchange';
 import { Exchange } from '@/core/calls/exchange/machine';
 import { randomSetup } from '@/core/calls/exchange/tests/randomOffice';
+import { OfficeIndex } from '@/core/setup';
 import { type Session } from '..';
-import { may, sightOf, viewOfCall, viewOfEvent } from '../machine';
+import { foreseenBy, may, sightOf, viewOfCall, viewOfEvent, viewOfSetup } from '../machine';
 import { checkSessions, members, seenOf, simulator } from './randomSessions';
 
 const at = Date.parse('2026-11-26T10:40:00Z');
@@ -88,7 +89,7 @@ describe('what somebody may ask for', () => {
 
   it('a plan is its person’s, what they say of themselves too, and the rest is for who runs the office', () => {
     const { ask, exchange } = open();
-    const { ringPlans, people, policies } = exchange.setup;
+    const { ringPlans, people } = exchange.setup;
     const [mine, theirs] = ringPlans;
     if (!mine || !theirs) throw new Error('No plans');
     const changed = (plan: typeof mine) => ({ ...plan, rules: [] });
@@ -96,7 +97,6 @@ describe('what somebody may ask for', () => {
       type: 'configure',
       ringPlans: plans,
       people: who,
-      recording: policies.recording,
     });
     expect(ask(ada, configure([changed(mine), theirs]))).toBeNull();
     expect(ask(ada, configure([changed(theirs)]))).toEqual({ code: 'notYours', what: 'plan' });
@@ -107,9 +107,23 @@ describe('what somebody may ask for', () => {
     expect(ask(ada, configure([], asSaid))).toEqual({ code: 'notYours', what: 'person' });
     const renamed = people.map((person) => (person.id === 'p1' ? { ...person, extension: '999' } : person));
     expect(ask(ben, configure([], renamed))).toEqual({ code: 'notYours', what: 'office' });
-    const recorded: Command = { type: 'configure', ringPlans: [], people: [], recording: 'always' };
-    expect(ask(ben, recorded)).toEqual({ code: 'notYours', what: 'office' });
-    expect(ask({ ...ben, roles: ['member', 'administrator'] }, recorded)).toBeNull();
+    const promoted = people.map((person) => (person.id === 'p1' ? { ...person, administers: true } : person));
+    expect(ask(ben, configure([], promoted))).toEqual({ code: 'notYours', what: 'office' });
+    // Whoever runs the office may change anybody's plan; what people say of themselves stays theirs.
+    exchange.reconfigure({ ...exchange.setup, people: promoted }, at);
+    expect(ask(ben, configure([changed(mine)], []))).toBeNull();
+    expect(
+      ask(
+        ben,
+        configure(
+          [],
+          promoted.map((each) => ({ ...each, situations: [] })),
+        ),
+      ),
+    ).toEqual({
+      code: 'notYours',
+      what: 'person',
+    });
   });
 });
 
@@ -130,6 +144,36 @@ describe('what somebody sees', () => {
     expect(JSON.stringify(viewOf(cato, office))).not.toContain('+447700900321');
   });
 
+  it('of plans their own; whoever runs the office, or plays it, all of them', () => {
+    const { exchange } = open();
+    const { setup, office } = exchange;
+    const seen = viewOfSetup(ada, office);
+    expect(seen.ringPlans).toEqual(setup.ringPlans.filter(({ personId }) => personId === 'p0'));
+    const others = setup.ringPlans.flatMap(({ personId }) => (personId === 'p0' ? [] : [personId]));
+    expect(others.length).toBeGreaterThan(0);
+    expect(seen.withheldPlansOf).toEqual(others);
+    expect(viewOfSetup(simulator, office)).toBe(setup);
+    const promoted = {
+      ...setup,
+      people: setup.people.map((each) => ({ ...each, administers: each.id === 'p0' })),
+    };
+    expect(viewOfSetup(ada, new OfficeIndex(promoted))).toBe(promoted);
+    expect(viewOfSetup(ben, new OfficeIndex(promoted)).ringPlans).toHaveLength(1);
+  });
+
+  it('what becomes of a call to somebody else, and not by which of their rules', () => {
+    const { exchange } = open();
+    const [mine, theirs] = ['201', '202'].map((to) => foreseenBy(ada, exchange, to, at));
+    const whole = foreseenBy(simulator, exchange, '202', at);
+    expect(mine?.steps).not.toEqual([]);
+    expect(whole?.steps).not.toEqual([]);
+    expect(theirs).toEqual({ ...whole, steps: [] });
+    // Who is not told of the plan can't reckon it themselves.
+    const told = new OfficeIndex(viewOfSetup(ada, exchange.office));
+    expect(foresee(told, [], '202', at)).toBe('withheld');
+    expect(foresee(told, [], '201', at)).toEqual(mine);
+  });
+
   it('no digits that somebody else typed', () => {
     const office = ringing();
     const legId = office.legAt('p0-app');
@@ -139,8 +183,10 @@ describe('what somebody sees', () => {
     if (!typed) throw new Error('No digits');
     expect(JSON.stringify(viewOf(ada, office))).toContain('4711');
     expect(JSON.stringify(viewOf(simulator, office))).not.toContain('4711');
-    expect(viewOfEvent(ada, typed, 'whole', () => true)).toBe(typed);
-    expect(viewOfEvent(simulator, typed, 'whole', () => false)).toBeNull();
+    const heard = (by: Session, isMine: boolean) =>
+      viewOfEvent(by, typed, 'whole', { isMyLeg: () => isMine, office: office.exchange.office });
+    expect(heard(ada, true)).toBe(typed);
+    expect(heard(simulator, false)).toBeNull();
   });
 });
 

@@ -18,7 +18,7 @@ export interface Stop {
 
 export interface Journey {
   stops: Stop[];
-  /** Where it ends at last; null where it goes round in a circle. */
+  /** Where it ends at last; a forward where it leaves the office, or goes by a plan that is not told here; null where it goes round in a circle. */
   finish: Finish | null;
   finishSeconds: number;
 }
@@ -53,6 +53,8 @@ export function journeyOf(
     const reached = reachedBy(finish.to, office);
     if (reached.kind === 'number') return { stops, finish, finishSeconds: fromSeconds };
     if (reached.kind === 'nobody') return { stops, finish: { kind: 'busy' }, finishSeconds: fromSeconds };
+    // What becomes of it there is theirs.
+    if (office.isPlanWithheld(reached.ownerId)) return { stops, finish, finishSeconds: fromSeconds };
     at = { ...called, ownerId: reached.ownerId, lineId: reached.lineId };
   }
   return { stops, finish: null, finishSeconds: fromSeconds };

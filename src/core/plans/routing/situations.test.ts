@@ -173,6 +173,13 @@ describe('the journey of a call', () => {
     expect(journey.finish).toEqual({ kind: 'mailbox', personId: 'ben' });
   });
 
+  it('ends, for who is not told of the next one’s plan, where it is handed on to them', () => {
+    const there = office({}, { withheldPlansOf: ['ben'] });
+    const journey = journeyOf(there, called, world, ['1']);
+    expect(journey.stops.map(({ trace }) => trace.ownerId)).toEqual(['ada', 'menu']);
+    expect(journey.finish).toMatchObject({ kind: 'forward' });
+  });
+
   it('waits all of a menu’s turns where nothing is pressed, or a key that leads nowhere', () => {
     for (const keys of [[], ['7']])
       expect(journeyOf(office({}), called, world, keys)).toMatchObject({

@@ -1,5 +1,6 @@
 import type { Call, Command } from '@/core/calls/exchange';
 import type { InboxRequest, SeenChange, Session } from '@/core/office';
+import { editOf, rowOf } from '@/core/setup/edits';
 
 import type { Clock } from '../../clock';
 import type { OfficeLink, OfficeUpdate, OutsideLink } from '../../link';
@@ -50,12 +51,16 @@ export class Mirror {
   hear({ changedCalls, endedCallIds, changes, events }: OfficeUpdate): void {
     for (const call of changedCalls) this.calls.set(call.id, call);
     for (const id of endedCallIds) this.calls.delete(id);
+    this.take(changes);
+    this.heard.push(...events.map(({ type }) => type));
+  }
+
+  take(changes: readonly SeenChange[]): void {
     for (const change of changes) {
       const sort = change.table === 'personal' ? `${change.sort} ` : '';
       if ('put' in change) this.tables[change.table].set(sort + change.put.id, change.put);
       else this.tables[change.table].delete(sort + change.gone);
     }
-    this.heard.push(...events.map(({ type }) => type));
   }
 
   /** In one order, whatever the order they came in. */
@@ -77,6 +82,7 @@ const emptyTables = (): Mirror['tables'] => ({
   voicemails: new Map<string, unknown>(),
   assignments: new Map<string, unknown>(),
   waiting: new Map<string, unknown>(),
+  setupLog: new Map<string, unknown>(),
   personal: new Map<string, unknown>(),
 });
 
@@ -177,6 +183,44 @@ export function hostContract(
       expect(JSON.stringify(office.save())).toBe(before);
     });
 
+    it('tells nobody of the plans of others, and says what becomes of a call all the same', async () => {
+      const { app, on } = opened();
+      const { link } = await app(member('hugh', 'hugh-desk'));
+      const { setup } = await on(link.snapshot());
+      expect(setup?.ringPlans.map(({ personId }) => personId)).toEqual(['hugh']);
+      expect(setup?.withheldPlansOf).toContain('tobias');
+      const theirs = await on(link.foresee('207'));
+      expect(theirs).toMatchObject({ ownerId: 'tobias', finishSeconds: 25, steps: [] });
+      expect(theirs?.legs).not.toEqual([]);
+      expect((await on(link.foresee('211')))?.steps).not.toEqual([]);
+      expect(await on(link.foresee('07700 900123'))).toBeNull();
+    });
+
+    it('tells who was away which rows they have missed, also of more than comes at once, and what it does not know any more', async () => {
+      const { app, on } = opened();
+      const [maren, hugh] = [await app(member('maren', 'maren-app')), await app(member('hugh', 'hugh-desk'))];
+      const write = (id: string) =>
+        hugh.link.ask({ type: 'write', id, number: '214', lineId: 'text', text: id });
+      await on(write('before'));
+      await on(maren.link.ask(keepNote('n', 'Gate code 4120')));
+      const away = new Mirror();
+      await on(away.readAll(maren.link));
+      const { mark } = await on(maren.link.snapshot());
+      await on(write('meanwhile'));
+      const many = Array.from({ length: 900 }, (_, number) => ({ id: `m${number}`, text: 'Mast up' }));
+      const own = { table: 'personal', sort: 'notes' } as const;
+      const changes = [{ ...own, gone: 'n' }, ...many.map((put) => ({ ...own, put }))];
+      await on(maren.link.ask({ type: 'keepOwn', changes }));
+      await on(hugh.link.ask(keepNote('h', 'Keys at the desk')));
+      const missed = await on(maren.link.changesSince(mark));
+      expect(missed?.filter((change) => 'put' in change && change.table === 'personal')).toHaveLength(900);
+      away.take(missed ?? []);
+      expect(away.all()).toEqual(maren.mirror.all());
+      const { mark: now } = await on(maren.link.snapshot());
+      expect(await on(maren.link.changesSince(now))).toEqual([]);
+      expect(await on(maren.link.changesSince({ log: 'another', number: 1 }))).toBeNull();
+    });
+
     it('tells each exactly what they see, of calls and of every table', async () => {
       const { outside, app, on, pass } = opened();
       const apps = [await app(member('maren', 'maren-app')), await app(member('hugh', 'hugh-desk'))];
@@ -199,16 +243,42 @@ export function hostContract(
       for (let step = 0; step < 30; step++) await pass(3);
       await on(hugh.link.ask({ type: 'leave', roomId: 'r' }));
       expect(maren.mirror.all().map((rows) => rows.length > 0)).toEqual([
-        false,
-        true,
-        true,
-        true,
-        true,
-        false,
-        true,
-        true,
+        ...[false, true, true, true, true],
+        ...[false, true, false, true],
       ]);
       for (const { link, mirror } of apps) {
+        const fresh = new Mirror();
+        await on(fresh.readAll(link));
+        expect(mirror.all()).toEqual(fresh.all());
+      }
+    });
+
+    it('shows everybody from then on what they may see, where that is changed', async () => {
+      const { office, outside, app, on } = opened();
+      const [maren, hugh] = [await app(member('maren', 'maren-app')), await app(member('hugh', 'hugh-desk'))];
+      const customer = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
+      await on(outside.send({ type: 'make', from: customer, to: '+441314960214' }));
+      const change = (id: string, given: object, table: 'people' | 'teams' = 'people') => {
+        const { setup } = office.snapshot();
+        if (!setup) throw new Error('It is always told whole.');
+        const after = { ...rowOf(setup, table, id), ...given };
+        return on(maren.link.ask({ type: 'changeOffice', edits: [editOf(setup, table, id, after)] }));
+      };
+      const logAt = ({ mirror }: typeof maren) => [...mirror.tables.setupLog.keys()];
+      expect(await change('odile', { role: 'Books' })).toEqual({ ok: true });
+      expect([logAt(maren), logAt(hugh)]).toEqual([['1'], []]);
+      expect(await change('hugh', { administers: true })).toEqual({ ok: true });
+      expect(logAt(hugh)).toEqual(['1', '2']);
+      expect(await change('hugh', { administers: undefined })).toEqual({ ok: true });
+      expect([logAt(maren), logAt(hugh)]).toEqual([['1', '2', '3'], []]);
+      // What rings at the others of a team is seen by whoever comes into it.
+      const caller = ({ mirror }: typeof maren) =>
+        JSON.stringify([...mirror.calls.values()]).includes('441914980162');
+      expect([caller(maren), caller(hugh)]).toEqual([true, false]);
+      const team = ['maren', 'sunniva', 'bryn', 'hugh'];
+      expect(await change('field-team', { memberIds: team }, 'teams')).toEqual({ ok: true });
+      expect([caller(maren), caller(hugh)]).toEqual([true, true]);
+      for (const { link, mirror } of [maren, hugh]) {
         const fresh = new Mirror();
         await on(fresh.readAll(link));
         expect(mirror.all()).toEqual(fresh.all());

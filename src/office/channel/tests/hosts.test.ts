@@ -32,7 +32,15 @@ const restMs = 60_000;
 const rest = async () => void (await jest.advanceTimersByTimeAsync(restMs));
 
 hostContract('the office in the page', openOffice, (office) => ({
-  join: (session) => office.linkFor(session),
+  join: (session, onAnew) => {
+    const link = office.linkFor(session);
+    let { log } = office.snapshot().mark;
+    link.subscribe(({ mark }) => {
+      if (mark.log !== log) onAnew();
+      log = mark.log;
+    });
+    return link;
+  },
   rest,
 }));
 

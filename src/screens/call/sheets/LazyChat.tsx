@@ -4,7 +4,7 @@ import type { CallView } from '@/state/app';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 
-import { fetchChatSheet } from '../../looseEnds/fetchCatchingUp';
+import { fetchChatSheet } from '../../looseEnds/fetchInboxScreens';
 
 type ChatSheet = Awaited<ReturnType<typeof fetchChatSheet>>;
 

@@ -7,15 +7,14 @@ import {
   nameOfCall,
   placeCall,
   selectOffice,
-  selectOutlook,
   send,
   sendAndSay,
   transfer,
   useAppDispatch,
   useAppSelector,
   useNow,
+  useForecast,
   type CallView,
-  type Outlook,
 } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
@@ -146,7 +145,7 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const now = useNow(60_000);
-  const outlook = useAppSelector((state) => selectOutlook(state, target.to, now), isSame);
+  const forecast = useForecast(target.to, now);
   const presence = usePresence()(target.personId ?? '');
   const { legId } = view.me;
   const office = useAppSelector(selectOffice);
@@ -176,7 +175,7 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
       view,
       purpose,
       target,
-      outlook,
+      forecast,
       returnSeconds,
       obstacle: refusal && explainRefusal(refusal),
       me: 'With you',
@@ -216,7 +215,6 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
 }
 
 const byCode = 'you read it out, and whoever dials it in the office takes the call over.';
-const isSame = (a: Outlook, b: Outlook) => JSON.stringify(a) === JSON.stringify(b);
 
 /** What a transfer means for a call that is held, or recorded. */
 function whatIsSpecial({ phase, recording }: CallView): string[] {

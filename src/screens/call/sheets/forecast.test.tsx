@@ -1,9 +1,9 @@
-import type { CallView, Outlook } from '@/state/app';
+import type { CallView, Forecast } from '@/state/app';
 
 import { bandsOf, type Purpose } from './forecast';
 
 const target = { to: '207', name: 'Tobias Quill', detail: '207 · Workshop', personId: 'tobias' };
-const rings: Outlook = {
+const rings: Forecast = {
   kind: 'rings',
   bars: [
     { label: 'Desk phone', fromSeconds: 0, toSeconds: 25 },
@@ -13,17 +13,17 @@ const rings: Outlook = {
   finish: { kind: 'mailbox', personId: 'tobias' },
   finishWords: 'Tobias Quill’s mailbox',
 };
-const nothing: Outlook = {
+const nothing: Forecast = {
   kind: 'nothingRings',
   finish: rings.finish,
   finishWords: 'Tobias Quill’s mailbox',
 };
 
-function bandsFor(purpose: Purpose, outlook: Outlook, names: readonly string[] = ['Peg Anstey']) {
+function bandsFor(purpose: Purpose, forecast: Forecast, names: readonly string[] = ['Peg Anstey']) {
   const acts = { talkFirst: jest.fn(), sendTo: jest.fn() };
   const view = { others: names.map((name) => ({ name })) } as unknown as CallView;
   const { bands, totalSeconds } = bandsOf(
-    { view, purpose, target, outlook, returnSeconds: 20, obstacle: null, me: 'With you' },
+    { view, purpose, target, forecast, returnSeconds: 20, obstacle: null, me: 'With you' },
     acts,
   );
   return { bands, totalSeconds, acts, said: bands.map(({ word, sentence }) => `${word}: ${sentence}`) };
@@ -55,8 +55,17 @@ describe('the places on the target’s own seconds', () => {
     expect(bands[1]?.onPress).toBeUndefined();
   });
 
+  it('where only the office knows what becomes of it: that it goes by their own plan, and comes back', () => {
+    const { said, bands, acts } = bandsFor('transfer', { kind: 'theirs' });
+    expect(said[1]).toBe(
+      'To their phones now: Goes by their own ring plan; not taken in 20 s, Peg Anstey comes back to you.',
+    );
+    bands[1]?.onPress?.();
+    expect(acts.sendTo).toHaveBeenCalledWith({ kind: 'number', to: '207' });
+  });
+
   it('of a menu: it keeps whom it gets, and takes one only', () => {
-    const menu: Outlook = { kind: 'menu', name: 'Night menu' };
+    const menu: Forecast = { kind: 'menu', name: 'Night menu' };
     expect(bandsFor('transfer', menu).said[1]).toBe(
       'To the menu now: Peg Anstey hears the Night menu at once, and does not come back.',
     );

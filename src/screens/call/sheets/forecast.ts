@@ -1,5 +1,5 @@
 import type { Target } from '@/core/calls/exchange';
-import { nameOfCall, type CallView, type Outlook } from '@/state/app';
+import { nameOfCall, type CallView, type Forecast } from '@/state/app';
 import type { Band } from '@/ui/scale';
 
 import type { TargetChoice } from './useTargets';
@@ -17,7 +17,7 @@ interface Asked {
   view: CallView;
   purpose: Purpose;
   target: TargetChoice;
-  outlook: Outlook;
+  forecast: Forecast;
   /** After so long a call that was sent comes back. */
   returnSeconds: number;
   /** Why they can't be sent there at all; null where they can. */
@@ -28,7 +28,7 @@ interface Asked {
 
 /** The target's seconds as the places a call can be sent to, each with what will be true afterwards. */
 export function bandsOf(asked: Asked, acts: ForecastActs): { bands: Band[]; totalSeconds: number } {
-  const { view, purpose, target, outlook, obstacle } = asked;
+  const { view, purpose, target, forecast, obstacle } = asked;
   if (obstacle !== null)
     return {
       bands: [{ key: 'none', word: 'Not there', sentence: obstacle, bars: [] }],
@@ -39,8 +39,8 @@ export function bandsOf(asked: Asked, acts: ForecastActs): { bands: Band[]; tota
     phonesBand(asked, acts),
     ...(canReachMailbox(view, purpose, target) ? [mailboxBand(asked, acts)] : []),
   ];
-  const ringing = outlook.kind === 'rings' ? outlook.finishSeconds : 0;
-  const isSent = purpose === 'transfer' && (outlook.kind === 'rings' || outlook.kind === 'outside');
+  const ringing = forecast.kind === 'rings' ? forecast.finishSeconds : 0;
+  const isSent = purpose === 'transfer' && !['menu', 'nothingRings'].includes(forecast.kind);
   // Beyond the ringing there is room for what comes then.
   return { bands, totalSeconds: Math.max(ringing, isSent ? asked.returnSeconds : 0, 15) + 5 };
 }
@@ -49,44 +49,44 @@ export function bandsOf(asked: Asked, acts: ForecastActs): { bands: Band[]; tota
 const canReachMailbox = (view: CallView, purpose: Purpose, { personId }: TargetChoice) =>
   personId !== null && purpose !== 'add' && view.others.length === 1;
 
-function firstBand({ view, purpose, target, outlook, me }: Asked, { talkFirst }: ForecastActs): Band {
+function firstBand({ view, purpose, target, forecast, me }: Asked, { talkFirst }: ForecastActs): Band {
   const callers = nameOfCall(view);
   const hear = view.others.length > 1 ? 'hear' : 'hears';
   return {
     key: 'first',
     word: purpose === 'add' ? 'Talk first, then all together' : 'Talk first',
     sentence:
-      outlook.kind === 'nothingRings'
-        ? `Nothing rings there now: you would reach ${outlook.finishWords}. ${callers} ${hear} music.`
-        : outlook.kind === 'menu'
-          ? `You hear the ${outlook.name}. ${callers} ${hear} music.`
+      forecast.kind === 'nothingRings'
+        ? `Nothing rings there now: you would reach ${forecast.finishWords}. ${callers} ${hear} music.`
+        : forecast.kind === 'menu'
+          ? `You hear the ${forecast.name}. ${callers} ${hear} music.`
           : `${target.name} is called for you. ${callers} ${hear} music until you bring them together.`,
     bars: [{ label: me, fromSeconds: 0, toSeconds: null }],
     onPress: talkFirst,
   };
 }
 
-function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, acts: ForecastActs): Band {
+function phonesBand({ view, purpose, target, forecast, returnSeconds }: Asked, acts: ForecastActs): Band {
   const callers = nameOfCall(view);
   const send = () => acts.sendTo({ kind: 'number', to: target.to });
   const word =
     purpose === 'add'
       ? 'Ask them in now'
-      : outlook.kind === 'menu'
+      : forecast.kind === 'menu'
         ? 'To the menu now'
         : 'To their phones now';
   const isSeveral = view.others.length > 1;
   const comeBack = isSeveral ? 'come back' : 'comes back';
   const together = isSeveral ? `The ${view.others.length} others stay together. ` : '';
-  switch (outlook.kind) {
+  switch (forecast.kind) {
     case 'menu':
       return purpose === 'add' || isSeveral
         ? { key: 'phones', word, sentence: 'A menu speaks to one caller only.', bars: [] }
         : {
             key: 'phones',
             word,
-            sentence: `${callers} hears the ${outlook.name} at once, and does not come back.`,
-            bars: [{ label: outlook.name, fromSeconds: 0, toSeconds: null }],
+            sentence: `${callers} hears the ${forecast.name} at once, and does not come back.`,
+            bars: [{ label: forecast.name, fromSeconds: 0, toSeconds: null }],
             onPress: send,
           };
     case 'nothingRings':
@@ -96,7 +96,7 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
         sentence:
           purpose === 'transfer'
             ? 'Nothing rings there now: it would come back to you at once.'
-            : `Nothing rings there now. At once: ${outlook.finishWords}.`,
+            : `Nothing rings there now. At once: ${forecast.finishWords}.`,
         bars: [],
         ...(purpose === 'passOn' && { onPress: send }),
       };
@@ -107,22 +107,35 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
         word: purpose === 'add' ? word : 'To that number now',
         sentence:
           purpose === 'transfer'
-            ? `${together}Outside, ${outlook.price} for as long as they talk. Not taken in ${returnSeconds} s, ${callers} ${comeBack} to you.`
-            : `Outside, ${outlook.price}.`,
+            ? `${together}Outside, ${forecast.price} for as long as they talk. Not taken in ${returnSeconds} s, ${callers} ${comeBack} to you.`
+            : `Outside, ${forecast.price}.`,
         bars: [{ label: 'Rings', fromSeconds: 0, toSeconds: seconds }],
         onPress: send,
       };
     }
+    case 'theirs':
+      return {
+        key: 'phones',
+        word,
+        sentence:
+          purpose === 'transfer'
+            ? `${together}Goes by their own ring plan; not taken in ${returnSeconds} s, ${callers} ${comeBack} to you.`
+            : 'Goes by their own ring plan.',
+        bars: [
+          { label: 'Their phones', fromSeconds: 0, toSeconds: purpose === 'transfer' ? returnSeconds : null },
+        ],
+        onPress: send,
+      };
     case 'rings': {
-      const backSeconds = Math.min(returnSeconds, outlook.finishSeconds);
+      const backSeconds = Math.min(returnSeconds, forecast.finishSeconds);
       const sentence =
         purpose === 'transfer'
           ? `${together}Rings ${backSeconds} s; not taken, ${callers} ${comeBack} to you.`
           : purpose === 'add'
-            ? `Rings ${outlook.finishSeconds} s, while you talk on. Not taken, all stays as it is.`
-            : `Rings ${outlook.finishSeconds} s, then ${outlook.finishWords}.`;
-      const most = purpose === 'transfer' ? backSeconds : outlook.finishSeconds;
-      const bars = outlook.bars
+            ? `Rings ${forecast.finishSeconds} s, while you talk on. Not taken, all stays as it is.`
+            : `Rings ${forecast.finishSeconds} s, then ${forecast.finishWords}.`;
+      const most = purpose === 'transfer' ? backSeconds : forecast.finishSeconds;
+      const bars = forecast.bars
         .filter(({ fromSeconds }) => fromSeconds < most)
         .map((bar) => ({ ...bar, toSeconds: Math.min(bar.toSeconds, most) }));
       return { key: 'phones', word, sentence, bars, onPress: send };
@@ -130,9 +143,9 @@ function phonesBand({ view, purpose, target, outlook, returnSeconds }: Asked, ac
   }
 }
 
-function mailboxBand({ view, target, outlook }: Asked, { sendTo }: ForecastActs): Band {
+function mailboxBand({ view, target, forecast }: Asked, { sendTo }: ForecastActs): Band {
   const { personId } = target;
-  const fromSeconds = outlook.kind === 'rings' ? outlook.finishSeconds : 0;
+  const fromSeconds = forecast.kind === 'rings' ? forecast.finishSeconds : 0;
   return {
     key: 'mailbox',
     word: 'Straight to the mailbox',

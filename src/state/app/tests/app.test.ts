@@ -2,10 +2,10 @@ import type { CallRecord } from '@/core/calls/exchange';
 
 import { me, openApp, start } from './openApp';
 import { explainNotDialable, explainRefusal } from '../refusals';
-import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from '../elsewhere';
+import { selectAtMyOtherPhones, selectParked, selectRingingAtColleagues } from '../otherPhones';
 import { selectIncoming, selectTaken } from '../callViews';
 import { saidOfLeavers } from '../leaving';
-import { selectOutlook } from '../outlook';
+import { selectForecast } from '../forecast';
 import { selectPresence } from '../selectors';
 import { historyCompleted, olderLoaded, recordsAdded, ringSilenced } from '../slices';
 import { createAppStore } from '../store';
@@ -115,28 +115,28 @@ describe('what waits elsewhere', () => {
 });
 
 describe('where a call would end up', () => {
-  const outlook = (to: string) => {
+  const forecast = (to: string) => {
     const { store } = openApp();
-    return selectOutlook(store.getState(), to, start);
+    return selectForecast(store.getState(), to, start);
   };
 
   it('is told from the target’s own plan: what rings when, and the finish', () => {
-    expect(outlook('207')).toEqual({
+    expect(forecast('207')).toEqual({
       kind: 'rings',
       bars: [{ label: 'Tobias’s desk phone', fromSeconds: 0, toSeconds: 25 }],
       finishSeconds: 25,
       finish: { kind: 'mailbox', personId: 'tobias' },
       finishWords: 'Tobias Quill’s mailbox',
     });
-    expect(outlook('07700 900123')).toEqual({ kind: 'outside', price: '2.4 p/min' });
-    expect(outlook('260')).toEqual({ kind: 'menu', name: 'Night menu' });
+    expect(forecast('07700 900123')).toEqual({ kind: 'outside', price: '2.4 p/min' });
+    expect(forecast('260')).toEqual({ kind: 'menu', name: 'Night menu' });
   });
 
   it('knows who is on a call', async () => {
     const { store, play } = openApp();
     for (const to of ['0131 496 0142', '0131 496 0143'])
       await play({ type: 'make', from: { kind: 'device', deviceId: 'tobias-desk' }, to });
-    expect(selectOutlook(store.getState(), '207', start)).toMatchObject({
+    expect(selectForecast(store.getState(), '207', start)).toMatchObject({
       kind: 'nothingRings',
       finishWords: 'Tobias Quill’s mailbox',
     });

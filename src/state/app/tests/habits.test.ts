@@ -11,7 +11,7 @@ import {
   shownForChosen,
   shownRuleChosen,
 } from '../habits';
-import { keepOne } from '../catchUpSlice';
+import { keepOne } from '../inboxSlice';
 import { createAppStore } from '../store';
 
 describe('what the worker has chosen for themselves', () => {

@@ -6,7 +6,7 @@ import { HostedOffice } from '@/office/hosted';
 
 import { send } from '../acts';
 import { selectMyCalls } from '../callViews';
-import { selectMySound } from '../hearing';
+import { selectMySound } from '../mySound';
 import { joined, updated } from '../slices';
 import { createAppStore } from '../store';
 

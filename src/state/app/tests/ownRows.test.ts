@@ -1,6 +1,6 @@
 import type { InboxReply, InboxRequest, SeenChange } from '@/core/office';
 
-import { dropSome, keepOne } from '../catchUpSlice';
+import { dropSome, keepOne } from '../inboxSlice';
 import { OwnRows } from '../ownRows';
 import { selectWork } from '../selectors';
 import { createAppStore } from '../store';
@@ -70,7 +70,7 @@ describe('what the worker keeps for themselves', () => {
     const { store, asked, ownRows } = open();
     ownRows.takeIn(() => store.dispatch(keepOne('work', note('There already', 'old'))));
     store.dispatch({
-      type: 'catchUp/manyKept',
+      type: 'inbox/manyKept',
       payload: ['a', 'b'].map((id) => ({ sort: 'work', thing: note('x', id) })),
     });
     const reason = { code: 'notReadable', sort: 'work', id: 'a' } as const;

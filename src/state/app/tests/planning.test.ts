@@ -13,7 +13,8 @@ import {
   setForwardAll,
   setSituation,
 } from '../planning';
-import { draftRedone, draftUndone } from '../planSlice';
+import type { Vault } from '../../storage';
+import { draftRedone, draftTakenOver, draftUndone } from '../planDraft';
 import { selectPresence } from '../selectors';
 
 const withoutDesk = editPlan((plan) =>
@@ -61,6 +62,24 @@ describe('my ring plan', () => {
     expect(plan()).toEqual(selectPlanInForce(app.store.getState()));
     app.store.dispatch(draftRedone());
     expect(plan()).toEqual(selectPlanInForce(app.store.getState()));
+  });
+
+  it('that an earlier version kept on this device goes on as the worker’s own, once, and is given up there then', async () => {
+    const app = openApp();
+    const { store } = app;
+    const first = selectMyPlan(store.getState());
+    const later = edits.removeRule(first, 'maren-off');
+    const former = { draft: later, past: [first], future: [] };
+    const removed: string[] = [];
+    const vault = { remove: async (keys: string[]) => void removed.push(...keys) } as unknown as Vault;
+    store.dispatch(draftTakenOver(former, vault));
+    expect(selectMyPlan(store.getState())).toEqual(later);
+    expect(removed).toEqual([]);
+    store.dispatch(draftUndone());
+    // The next start.
+    store.dispatch(draftTakenOver(former, vault));
+    expect(selectMyPlan(store.getState())).toEqual(first);
+    expect(removed).toEqual(['planDraft']);
   });
 
   it('that can’t be carried out stays a draft, and says why', async () => {

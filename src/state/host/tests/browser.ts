@@ -20,6 +20,8 @@ export function browser() {
   const local = new Map<string, string>();
   const ends = new Set<End>();
   let isUnreadable = false;
+  let isBusy = false;
+  let isBroken = false;
 
   /** Ends of channels for one tab or worker, all of which it loses when it is killed. */
   const place = () => {
@@ -58,7 +60,7 @@ export function browser() {
         return Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null]));
       },
       setMany: async (given: Record<string, string>) => {
-        if (!isAlive()) return never();
+        if (!isAlive() || isBusy) return never();
         for (const [key, text] of Object.entries(given)) entries.set(key, text);
       },
       removeMany: async (keys: string[]) => {
@@ -70,8 +72,12 @@ export function browser() {
     const beginning = { storage, setup: sampleOffice, cast: sampleCast };
     const office = new OfficeForTabs(beginning, {
       ...{ isOnline: true, time, openPort },
-      openVault: (_, onStatus, onSetAside) =>
-        new Vault(onStatus, onSetAside, backend as never, undefined, () => false),
+      openVault: (_, onStatus, onSetAside) => {
+        const vault = new Vault(onStatus, onSetAside, backend as never, undefined, () => false);
+        const write = vault.write.bind(vault);
+        vault.write = (given) => (isBroken ? Promise.reject(new Error('A fault of ours')) : write(given));
+        return vault;
+      },
     });
     await office.open();
     return { kill };
@@ -93,7 +99,15 @@ export function browser() {
     return { hosted, states, faults, told, kill };
   };
 
-  return { entries, place, host, tab, spoil: () => (isUnreadable = true) };
+  return {
+    entries,
+    place,
+    host,
+    tab,
+    spoil: () => (isUnreadable = true),
+    isBusy: (busy: boolean) => (isBusy = busy),
+    breakDown: () => (isBroken = true),
+  };
 }
 
 const localStorageOn = (entries: Map<string, string>) => ({

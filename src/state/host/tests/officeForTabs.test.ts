@@ -79,9 +79,37 @@ describe('tabs of one browser', () => {
     expect(await on(late)).toEqual({ ok: true });
     expect([...second.calls.keys()]).toEqual(before);
     expect(second.told.anew).toBe(1);
+    // What was missed is known by the next host, and is all that has to be told.
+    const missed = await on(second.link.missed());
+    expect(missed?.map((change) => 'put' in change && change.put.id)).toEqual(['late']);
     const { messages } = await on(second.link.tables());
     expect(messages.map(({ id }) => id)).toEqual(expect.arrayContaining(['kept', 'late']));
     expect([...first.calls.keys()]).toEqual(before);
+  });
+
+  it('hear of nothing that is not kept: what the host was killed over has not been there, and is asked again', async () => {
+    const { here, host, first, second } = await open();
+    here.isBusy(true);
+    const asked = first.link.send(callOut);
+    await settle(3_000);
+    expect([first.calls.size, second.calls.size]).toEqual([0, 0]);
+    host.kill();
+    here.isBusy(false);
+    await here.host();
+    expect(await on(asked)).toMatchObject({ ok: true });
+    expect([first.calls.size, second.calls.size]).toEqual([1, 1]);
+  });
+
+  it('are told that the office has stopped where it can keep nothing by a fault of ours, and of nothing that was not kept', async () => {
+    const { here, first, second } = await open();
+    here.breakDown();
+    void first.link.send(callOut).catch(() => undefined);
+    await settle(3_000);
+    expect([first.faults, second.faults].map(([fault]) => fault?.words)).toEqual([
+      'A fault of ours',
+      'A fault of ours',
+    ]);
+    expect([first.calls.size, second.calls.size]).toEqual([0, 0]);
   });
 
   it('have nothing done twice that was kept, but not answered, when the host was killed', async () => {

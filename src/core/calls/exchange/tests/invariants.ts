@@ -1,7 +1,7 @@
 import { isLive, isPending, isTalking, type Call } from '../call';
 import type { ExchangeEvent } from '../events';
 import type { Exchange } from '../Exchange';
-import { whatIsHeard } from '../hearing';
+import { whatIsHeard } from '../audioPaths';
 import { limits } from '../limits';
 
 /** For the tests and the bench: what must hold at every moment, whatever was done. Throws with the rule's name. */

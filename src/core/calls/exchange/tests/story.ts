@@ -1,7 +1,7 @@
 import type { OfficeSetup } from '@/core/setup';
 import type { Command } from '../commands';
 import type { ExchangeEvent } from '../events';
-import { whatIsHeard } from '../hearing';
+import { whatIsHeard } from '../audioPaths';
 import { customer, openOffice, testSetup } from './testOffice';
 
 /** For the tests: drives the test office and tells what happens as lines such as "held ada-app". */

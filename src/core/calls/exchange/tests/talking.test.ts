@@ -105,7 +105,10 @@ describe('recording', () => {
   it('holds to another policy from the next answer on; what was begun goes on, and can be ended', () => {
     const story = openStory();
     const say = (recording: 'always' | 'never', seconds: number) =>
-      story.does({ type: 'configure', ringPlans: [], people: [], recording }, seconds);
+      story.exchange.reconfigure(
+        { ...testSetup, policies: { ...testSetup.policies, recording } },
+        start + seconds * 1000,
+      );
     const record = (act: 'start' | 'pause' | 'resume' | 'stop') =>
       ({ type: 'record', legId: story.at('ada-app'), act }) as const;
     story.adaTalks(0);

@@ -2,7 +2,7 @@ import type { OfficeSetup } from '@/core/setup';
 import { OfficeIndex } from '@/core/setup';
 import { describeRoute } from '@/core/calls/history';
 import { meaningOf } from '@/core/inbox/looseEnds';
-import { whatIsHeard } from '../hearing';
+import { whatIsHeard } from '../audioPaths';
 import type { CallRecord } from '../record';
 import { customer, openOffice, testSetup } from './testOffice';
 

@@ -31,7 +31,10 @@ export const testSetup: OfficeSetup = {
   },
   teams: [{ id: 'yard', name: 'Yard', extension: '250', memberIds: ['ben', 'cleo'] }],
   people: [
-    { id: 'ada', name: 'Ada', role: 'field', extension: '214', presentedLineId: 'field' },
+    {
+      ...{ id: 'ada', name: 'Ada', role: 'field', extension: '214', presentedLineId: 'field' },
+      administers: true,
+    },
     { id: 'ben', name: 'Ben', role: 'dispatch', extension: '201', presentedLineId: 'field' },
     { id: 'cleo', name: 'Cleo', role: 'stores', extension: '211', presentedLineId: 'field' },
     {

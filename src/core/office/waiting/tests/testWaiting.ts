@@ -33,6 +33,7 @@ export function openWaiting(kept: KeptInbox = emptyInbox, from = at) {
   const inbox = new Inbox(
     () => index,
     () => true,
+    () => undefined,
   );
   const untaken = { records: [], messageIds: [], faxIds: [] };
   inbox.load(kept, { ownerId: 'ada', isLive: () => true, at: from, untaken });

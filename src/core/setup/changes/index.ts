@@ -1,0 +1,7 @@
+/** An office is changed: by several people at once, checked as a whole, and taken back. */
+export { backBefore, changeSetup, undoEntry, type SetupOutcome, type SetupRefusal } from './changes';
+export { entryWords } from './entryWords';
+export { newPhone, phoneKinds, placeEdits, type PhoneKind, type Place } from './place';
+export { placesEdits, readPeopleTable, type PeopleTable } from './peopleTable';
+export { retiring, type Heir, type RetiredTable } from './retiring';
+export { freeExtension, newProblems, officeProblems, type OfficeProblem } from './officeProblems';

@@ -1,0 +1,200 @@
+import { interpretDialled, ukOfficePlan } from '@/core/numbers/numbering';
+
+import { editOf, rowOf, type Edit, type SetupTable } from '../edits';
+import { OfficeIndex } from '../OfficeIndex';
+import { planProblems } from '../planProblems';
+import type { OfficeSetup } from '../setup';
+
+/** What makes an office impossible to run, at the field where it was entered. */
+export interface OfficeProblem {
+  table: SetupTable;
+  id: string;
+  field: string;
+  sentence: string;
+  /** One tap that mends it; null where it takes a decision. */
+  repair: { word: string; edits: Edit[] } | null;
+}
+
+type Say = (problem: Omit<OfficeProblem, 'repair'> & Partial<Pick<OfficeProblem, 'repair'>>) => void;
+
+/** Everything that is wrong with how an office is configured, in the order of its tables. Whether it is wise is another question. */
+export function officeProblems(setup: OfficeSetup): readonly OfficeProblem[] {
+  const known = found.get(setup);
+  if (known) return known;
+  const problems = allProblems(setup);
+  found.set(setup, problems);
+  return problems;
+}
+
+/** Setups are not changed but replaced. */
+const found = new WeakMap<OfficeSetup, readonly OfficeProblem[]>();
+
+function allProblems(setup: OfficeSetup): OfficeProblem[] {
+  const office = new OfficeIndex(setup);
+  const problems: OfficeProblem[] = [];
+  const say: Say = (problem) => problems.push({ repair: null, ...problem });
+  checkExtensions(setup, say);
+  checkPeople(setup, office, say);
+  checkTeams(setup, office, say);
+  checkLines(setup, office, say);
+  checkDevices(setup, office, say);
+  checkMenus(setup, office, say);
+  for (const plan of setup.ringPlans)
+    for (const { path, sentence } of planProblems(plan, office))
+      say({ table: 'ringPlans', id: plan.personId, field: path.join('.'), sentence });
+  return problems;
+}
+
+/** Those that a change brings about: what was wrong before is no reason to refuse it. */
+export function newProblems(before: OfficeSetup, after: OfficeSetup): OfficeProblem[] {
+  const nameOf = ({ table, id, field, sentence }: OfficeProblem) =>
+    JSON.stringify([table, id, field, sentence]);
+  const known = new Set(officeProblems(before).map(nameOf));
+  return officeProblems(after).filter((problem) => !known.has(nameOf(problem)));
+}
+
+/** The extensions that nobody has, lowest first. */
+export function* freeExtensions({ people, teams, menus }: OfficeSetup): Generator<string, undefined> {
+  const taken = new Set([...people, ...teams, ...menus].map(({ extension }) => extension));
+  for (let number = 100; number <= 99_999; number++)
+    if (ukOfficePlan.extension.test(String(number)) && !taken.has(String(number))) yield String(number);
+  return undefined;
+}
+
+/** The next of them; null where all are taken. */
+export const freeExtension = (setup: OfficeSetup): string | null =>
+  freeExtensions(setup).next().value ?? null;
+
+function checkExtensions(setup: OfficeSetup, say: Say): void {
+  const holders = new Map<string, string>();
+  const free = freeExtension(setup);
+  for (const table of ['people', 'teams', 'menus'] as const)
+    for (const { id, name, extension } of setup[table]) {
+      const holder = holders.get(extension);
+      const isOne = interpretDialled(extension, ukOfficePlan).kind === 'extension';
+      if (isOne && holder === undefined) {
+        holders.set(extension, name);
+        continue;
+      }
+      const sentence = isOne
+        ? `${holder ?? 'Somebody'} has the extension ${extension} already.`
+        : `“${extension}” is not an extension of this office.`;
+      const row = rowOf(setup, table, id);
+      const edits: Edit[] = free === null ? [] : [editOf(setup, table, id, { ...row, extension: free })];
+      const repair = free === null ? null : { word: `Give ${name} the extension ${free}`, edits };
+      say({ table, id, field: 'extension', sentence, repair });
+    }
+}
+
+function checkPeople(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
+  const [line] = setup.lines;
+  if (!setup.people.some(({ administers }) => administers))
+    say({
+      ...{ table: 'people', id: setup.people[0]?.id ?? '', field: 'administers' },
+      sentence: 'Somebody has to run the office: nobody else could ever change it.',
+    });
+  for (const person of setup.people) {
+    const { id, name, presentedLineId } = person;
+    if (name.trim() === '')
+      say({ table: 'people', id, field: 'name', sentence: 'Whoever they are needs a name.' });
+    if (office.lines.has(presentedLineId)) continue;
+    const repair = line && {
+      word: `Show the number of ${line.name}`,
+      edits: [editOf(setup, 'people', id, { ...person, presentedLineId: line.id })],
+    };
+    say({
+      ...{
+        table: 'people',
+        id,
+        field: 'presentedLineId',
+        sentence: `${name} shows the number of a line that is gone.`,
+      },
+      repair: repair ?? null,
+    });
+  }
+}
+
+function checkTeams(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
+  for (const team of setup.teams) {
+    const { id, name, memberIds } = team;
+    if (name.trim() === '') say({ table: 'teams', id, field: 'name', sentence: 'The team needs a name.' });
+    const here = memberIds.filter((memberId) => office.people.has(memberId));
+    if (here.length < memberIds.length)
+      say({
+        ...{ table: 'teams', id, field: 'memberIds', sentence: `${name} has a member who is gone.` },
+        repair: { word: 'Take them out', edits: [editOf(setup, 'teams', id, { ...team, memberIds: here })] },
+      });
+  }
+}
+
+function checkLines(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
+  const numbers = new Map<string, string>();
+  for (const { id, name, number, ownerId } of setup.lines) {
+    if (name.trim() === '') say({ table: 'lines', id, field: 'name', sentence: 'The line needs a name.' });
+    const holder = numbers.get(number);
+    if (holder === undefined) numbers.set(number, name);
+    else say({ table: 'lines', id, field: 'number', sentence: `${holder} has this number already.` });
+    if (!office.people.has(ownerId) && !office.teams.has(ownerId) && !office.menus.has(ownerId))
+      say({
+        table: 'lines',
+        id,
+        field: 'ownerId',
+        sentence: `${name} belongs to nobody: a call to it reaches nobody.`,
+      });
+  }
+}
+
+function checkDevices(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
+  for (const { id, name, personId } of setup.devices)
+    if (personId !== null && !office.people.has(personId))
+      say({
+        ...{ table: 'devices', id, field: 'personId', sentence: `${name} belongs to somebody who is gone.` },
+        repair: { word: 'Take it away', edits: [editOf(setup, 'devices', id, null)] },
+      });
+}
+
+function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
+  for (const menu of setup.menus) {
+    const { id, name, text, keys, keeperId } = menu;
+    if (text.trim() === '')
+      say({
+        table: 'menus',
+        id,
+        field: 'text',
+        sentence: `${name} says nothing: nobody would know its keys.`,
+      });
+    const twice = keys.find(({ key }, at) => keys.findIndex((each) => each.key === key) < at);
+    if (twice) {
+      const once = keys.filter(({ key }, at) => keys.findIndex((each) => each.key === key) === at);
+      say({
+        ...{ table: 'menus', id, field: 'keys', sentence: `Key ${twice.key} of ${name} is there twice.` },
+        repair: { word: 'Keep the first', edits: [editOf(setup, 'menus', id, { ...menu, keys: once })] },
+      });
+    }
+    for (const { key, to } of keys) {
+      const dialled = interpretDialled(to, ukOfficePlan);
+      const { extension } = dialled.kind === 'extension' ? dialled : { extension: null };
+      const isSomebody =
+        extension === null
+          ? dialled.kind === 'national' || dialled.kind === 'international'
+          : [office.peopleByExtension, office.teamsByExtension, office.menusByExtension].some((each) =>
+              each.has(extension),
+            );
+      if (!isSomebody)
+        say({
+          ...{ table: 'menus', id, field: 'keys', sentence: `Key ${key} of ${name} leads nowhere: “${to}”.` },
+          repair: {
+            word: `Take key ${key} away`,
+            edits: [editOf(setup, 'menus', id, { ...menu, keys: keys.filter((each) => each.key !== key) })],
+          },
+        });
+    }
+    if (!office.people.has(keeperId))
+      say({
+        table: 'menus',
+        id,
+        field: 'keeperId',
+        sentence: `Whoever is told of calls that leave ${name} is gone.`,
+      });
+  }
+}

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+
+import { strokes, type NumberKind } from '@/core/setup';
+import { formatAny, selectOffice, useAppSelector } from '@/state/app';
+import { CordEdge, strokeNames } from '@/ui/cord';
+import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
+
+import { useGo } from '../../shared/useGo';
+import { FormChoice, FormLine, FormSteps, FormTicks, ownerChoices } from '../form/fields';
+import { FormScreen } from '../form/FormScreen';
+import { Opened } from '../form/Opened';
+import { useOfficeForm } from '../form/useOfficeForm';
+import { asLineForm, lineEdits, lineFormSchema, numbersToTake } from './lineForm';
+
+const kindWords: { value: NumberKind; word: string }[] = [
+  { value: 'town', word: 'Town' },
+  { value: 'national', word: 'National' },
+  { value: 'freephone', word: 'Freephone' },
+  { value: 'mobile', word: 'Mobile' },
+];
+const also = [
+  { value: 'urgent', word: 'urgent' },
+  { value: 'texts', word: 'texts' },
+  { value: 'faxes', word: 'faxes' },
+];
+
+/** A line of the office, or one that is taken from the carrier's stock. */
+export function LineFormScreen() {
+  return <Opened part="lines" Form={LineForm} gone="That line has been given back." />;
+}
+
+function LineForm({ id }: { id: string }) {
+  const go = useGo();
+  const [before] = useState(useAppSelector((state) => selectOffice(state).lines.get(id) ?? null));
+  const of = useOfficeForm({
+    schema: lineFormSchema,
+    initial: (setup) => asLineForm(setup, before),
+    edits: (seen, form) => lineEdits(seen, before, form),
+    said: ({ name, number }) =>
+      before ? `The line ${name} is changed.` : `${formatAny(number)} is taken, and is ${name}.`,
+    onDone: () => go.officePart('lines'),
+  });
+  const { control, setValue } = of.form;
+  const [kind, hue, stroke] = useWatch({ control, name: ['kind', 'hue', 'stroke'] });
+  return (
+    <FormScreen
+      title={before ? before.name : 'A new line'}
+      about={before ? formatAny(before.number) : 'A number from the stand-in carrier’s stock.'}
+      of={of}
+      onCancel={() => go.officePart('lines')}
+      retires={before && { table: 'lines', id: before.id, name: before.name }}
+    >
+      <FormLine control={control} name="name" label="What it is for" />
+      {before ? null : (
+        <View style={styles.part}>
+          <FormChoice
+            control={control}
+            name="kind"
+            label="Kind of number"
+            asStrip
+            options={kindWords}
+            onChosen={(chosen) => setValue('number', numbersToTake(of.seen, chosen as NumberKind)[0] ?? '')}
+          />
+          <FormChoice
+            control={control}
+            name="number"
+            label="Number"
+            options={numbersToTake(of.seen, kind).map((value) => ({ value, word: formatAny(value) }))}
+          />
+        </View>
+      )}
+      <FormChoice
+        control={control}
+        name="ownerId"
+        label="Who has its calls"
+        options={ownerChoices(of.seen)}
+      />
+      <FormTicks control={control} name="also" label="What else it is for" options={also} />
+      <View style={styles.part}>
+        <View style={styles.cord}>
+          <CordEdge cord={{ hue, stroke }} width={12} />
+          <Txt>How its cord is drawn</Txt>
+        </View>
+        <FormSteps control={control} name="hue" label="Colour" unit="of 5" least={0} most={5} />
+        <FormChoice
+          control={control}
+          name="stroke"
+          label="Stroke"
+          asStrip
+          options={strokes.map((value) => ({ value, word: strokeNames[value] }))}
+        />
+      </View>
+    </FormScreen>
+  );
+}
+
+const styles = StyleSheet.create({
+  part: { gap: space.s },
+  cord: { flexDirection: 'row', gap: space.m, alignItems: 'stretch', minHeight: 40 },
+});

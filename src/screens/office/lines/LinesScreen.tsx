@@ -1,0 +1,5 @@
+import { PartColumns } from '../PartColumns';
+
+export function LinesScreen() {
+  return <PartColumns part="lines" />;
+}

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+
+import {
+  freeNumbers,
+  numberKinds,
+  strokes,
+  type Line,
+  type NumberKind,
+  type OfficeSetup,
+} from '@/core/setup';
+import { editOf, freeId, type Edit } from '@/core/setup/edits';
+
+export const lineFormSchema = z.object({
+  name: z.string().trim().min(1, 'Say what the line is for.').max(60, 'That is too long.'),
+  kind: z.enum(numberKinds as [NumberKind, ...NumberKind[]]),
+  number: z.string().min(1, 'Choose a number.'),
+  ownerId: z.string().min(1, 'Say who has its calls.'),
+  hue: z.number(),
+  stroke: z.enum(strokes),
+  /** What else it is: urgent, texts, faxes. */
+  also: z.array(z.string()),
+});
+export type LineForm = z.infer<typeof lineFormSchema>;
+
+const mostOffered = 4;
+/** Numbers of a kind that can be taken. */
+export const numbersToTake = (setup: OfficeSetup, kind: NumberKind) => freeNumbers(setup, kind, mostOffered);
+
+/** A cord that no line has, as far as there is one. */
+function freeCord({ lines }: OfficeSetup): Line['cord'] {
+  for (const stroke of strokes)
+    for (let hue = 0; hue < 6; hue++)
+      if (!lines.some(({ cord }) => cord.hue === hue) && !lines.some(({ cord }) => cord.stroke === stroke))
+        return { hue, stroke };
+  const all = strokes.flatMap((stroke) => [0, 1, 2, 3, 4, 5].map((hue) => ({ hue, stroke })));
+  const isTaken = ({ hue, stroke }: Line['cord']) =>
+    lines.some(({ cord }) => cord.hue === hue && cord.stroke === stroke);
+  return all.find((cord) => !isTaken(cord)) ?? { hue: 0, stroke: 'solid' };
+}
+
+export function asLineForm(setup: OfficeSetup, line: Line | null): LineForm {
+  if (!line) {
+    const { hue, stroke } = freeCord(setup);
+    const number = numbersToTake(setup, 'town')[0] ?? '';
+    return { name: '', kind: 'town', number, ownerId: setup.people[0]?.id ?? '', hue, stroke, also: [] };
+  }
+  const { name, number, ownerId, cord, urgent, texts, faxes } = line;
+  const also = [...(urgent ? ['urgent'] : []), ...(texts ? ['texts'] : []), ...(faxes ? ['faxes'] : [])];
+  return { name, kind: 'town', number, ownerId, ...cord, also };
+}
+
+export function lineEdits(seen: OfficeSetup, line: Line | null, form: LineForm): Edit[] {
+  const { name, number, ownerId, hue, stroke, also } = form;
+  const id = line?.id ?? freeId(seen, 'lines', 'l');
+  const row = {
+    ...{ id, name, number, ownerId, cord: { hue, stroke }, urgent: also.includes('urgent') },
+    ...(also.includes('texts') && { texts: true }),
+    ...(also.includes('faxes') && { faxes: true }),
+  };
+  return [editOf(seen, 'lines', id, row)];
+}

@@ -1,0 +1,5 @@
+import { PartColumns } from '../PartColumns';
+
+export function MenusScreen() {
+  return <PartColumns part="menus" />;
+}

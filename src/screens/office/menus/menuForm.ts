@@ -1,0 +1,68 @@
+import { z } from 'zod';
+
+import { whereTo, type Finish, type Menu, type OfficeIndex, type OfficeSetup } from '@/core/setup';
+import { freeExtension } from '@/core/setup/changes';
+import { editOf, freeId, type Edit } from '@/core/setup/edits';
+
+export const menuFormSchema = z.object({
+  name: z.string().trim().min(1, 'Say what the menu is called.').max(60, 'That is too long.'),
+  extension: z.string().trim().min(1, 'Give the menu an extension.'),
+  text: z.string().trim().min(1, 'A menu that says nothing tells nobody its keys.'),
+  keys: z
+    .array(
+      z.object({
+        key: z
+          .string()
+          .trim()
+          .regex(/^[0-9*#]$/, 'One of 0 to 9, * and #.'),
+        to: z.string().trim().min(1, 'Say where it leads.'),
+      }),
+    )
+    .min(1, 'Give it a key: nobody could choose anything.'),
+  waitSeconds: z.number().positive(),
+  turns: z.number().int().min(1).max(5),
+  /** Where it ends when nothing is chosen: an extension or a number; empty: in busy tone. */
+  finishTo: z.string().trim(),
+  keeperId: z.string().min(1, 'Say who is told of callers that leave.'),
+});
+export type MenuForm = z.infer<typeof menuFormSchema>;
+
+const welcome = ({ name }: OfficeSetup) => `Welcome to ${name}.`;
+
+/** What the menu says of its keys, each by the name of where it leads. */
+export function spokenMenu({ keys }: Pick<MenuForm, 'keys'>, office: OfficeIndex): string {
+  const said = keys.flatMap(({ key, to }) =>
+    to.trim() === '' ? [] : [`For ${whereTo(to.trim(), office)}, press ${keyWords[key] ?? key}.`],
+  );
+  return [welcome(office.setup), ...said].join(' ');
+}
+const keyWords: Record<string, string> = { '*': 'star', '#': 'hash' };
+
+export function asMenuForm(setup: OfficeSetup, menu: Menu | null): MenuForm {
+  if (!menu)
+    return {
+      ...{ name: '', extension: freeExtension(setup) ?? '', waitSeconds: 5, turns: 2, finishTo: '' },
+      text: welcome(setup),
+      keys: [{ key: '1', to: '' }],
+      keeperId: setup.people[0]?.id ?? '',
+    };
+  const { name, extension, text, keys, waitSeconds, turns, finish, keeperId } = menu;
+  return { name, extension, text, keys, waitSeconds, turns, finishTo: finishTo(finish, setup), keeperId };
+}
+
+/** As it is written in the form; a mailbox is that of whoever has the extension. */
+function finishTo(finish: Finish, { people, teams }: OfficeSetup): string {
+  if (finish.kind === 'forward') return finish.to;
+  if (finish.kind === 'mailbox') return people.find(({ id }) => id === finish.personId)?.extension ?? '';
+  if (finish.kind === 'teamMailbox') return teams.find(({ id }) => id === finish.teamId)?.extension ?? '';
+  return '';
+}
+
+export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm): Edit[] {
+  const { finishTo: to, ...rest } = form;
+  const id = menu?.id ?? freeId(seen, 'menus', 'm');
+  // A finish that the form can't say stays as it is, unless another is given.
+  const isSame = menu !== null && finishTo(menu.finish, seen) === to;
+  const finish: Finish = isSame ? menu.finish : to === '' ? { kind: 'busy' } : { kind: 'forward', to };
+  return [editOf(seen, 'menus', id, { ...rest, id, finish })];
+}

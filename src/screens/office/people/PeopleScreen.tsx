@@ -1,0 +1,5 @@
+import { PartColumns } from '../PartColumns';
+
+export function PeopleScreen() {
+  return <PartColumns part="people" />;
+}

@@ -1,0 +1,70 @@
+import { useState } from 'react';
+
+import { placeEdits } from '@/core/setup/changes';
+import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
+
+import { useGo } from '../../shared/useGo';
+import { FormChoice, FormLever, FormLine, FormTicks } from '../form/fields';
+import { FormScreen } from '../form/FormScreen';
+import { Opened } from '../form/Opened';
+import { useOfficeForm } from '../form/useOfficeForm';
+import { asPersonForm, personFormSchema, phoneChoices } from './personForm';
+
+/** Somebody of the office, or somebody new. */
+export function PersonFormScreen() {
+  return <Opened part="people" Form={PersonForm} gone="Nobody of that name is here any more." />;
+}
+
+function PersonForm({ id }: { id: string }) {
+  const go = useGo();
+  const myId = useAppSelector(selectMyId);
+  const person = useAppSelector((state) => selectOffice(state).people.get(id) ?? null);
+  const [before] = useState(person);
+  const of = useOfficeForm({
+    schema: personFormSchema,
+    initial: (setup) => asPersonForm(setup, before),
+    edits: (seen, form) => placeEdits(seen, before, form),
+    said: ({ name, extension }) =>
+      before ? `${name} is changed.` : `${name} is here, and is reached at ${extension}.`,
+    onDone: () => go.officePart('people'),
+  });
+  const { control } = of.form;
+  const lines = of.seen.lines.map(({ id: value, name, number }) => ({
+    value,
+    word: name,
+    detail: formatAny(number),
+  }));
+  return (
+    <FormScreen
+      title={before ? before.name : 'Somebody new'}
+      about={
+        before
+          ? 'What they say of themselves, and who rings when, stays theirs.'
+          : 'All their phones ring together; what they don’t take goes to their mailbox. They can change that.'
+      }
+      of={of}
+      onCancel={() => go.officePart('people')}
+      retires={before && before.id !== myId ? { table: 'people', id: before.id, name: before.name } : null}
+    >
+      <FormLine control={control} name="name" label="Name" />
+      <FormLine control={control} name="role" label="What they do" />
+      <FormLine control={control} name="extension" label="Extension" isNumber />
+      <FormTicks control={control} name="phones" label="Phones" options={phoneChoices(of.seen, before)} />
+      <FormChoice
+        control={control}
+        name="presentedLineId"
+        label="The number that others see when they call out"
+        options={lines}
+      />
+      {of.seen.teams.length > 0 ? (
+        <FormTicks
+          control={control}
+          name="teamIds"
+          label="Teams"
+          options={of.seen.teams.map((team) => ({ value: team.id, word: team.name }))}
+        />
+      ) : null}
+      <FormLever control={control} name="administers" label="Runs the office" />
+    </FormScreen>
+  );
+}

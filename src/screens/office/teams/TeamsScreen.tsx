@@ -1,0 +1,5 @@
+import { PartColumns } from '../PartColumns';
+
+export function TeamsScreen() {
+  return <PartColumns part="teams" />;
+}

@@ -1,0 +1,9 @@
+/** How the office is configured, for whoever runs it: changed, undone, and what was changed. */
+export {
+  changeOffice,
+  goBackBefore,
+  selectRunsOffice,
+  selectSetupLog,
+  setRecordingPolicy,
+  undoChange,
+} from './configuration';
