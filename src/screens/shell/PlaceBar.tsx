@@ -88,6 +88,8 @@ type Counts = ReturnType<typeof usePlaceCounts>;
 /** Before anybody is signed in nothing waits anywhere. */
 const noCounts: Counts = { '/': 0, '/dial': 0, '/plan': 0, '/directory': 0, '/office': 0 };
 
+const comesWithinMs = 3000;
+
 /** The five places, with what waits in each. */
 export function PlaceBar({ form }: PlaceBarProps) {
   return <Places form={form} counts={usePlaceCounts()} />;
@@ -100,6 +102,12 @@ export function Places({ form, counts = noCounts }: PlaceBarProps & { counts?: C
   // The place that was tapped is marked before its screen is there.
   const [going, setGoing] = useState<string | null>(null);
   useEffect(() => setGoing(null), [pathname]);
+  // Where nothing led there after all, the mark says where the worker is.
+  useEffect(() => {
+    if (going === null) return;
+    const timer = setTimeout(() => setGoing(null), comesWithinMs);
+    return () => clearTimeout(timer);
+  }, [going]);
   const waiting = counts['/'];
   useEffect(() => {
     document.title = waiting > 0 ? `(${waiting}) Cendro` : 'Cendro';
