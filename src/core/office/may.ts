@@ -59,6 +59,9 @@ const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker
   // At once it is taken at the other phone without anybody lifting it there.
   move: ({ legId, to, atOnce }, of) =>
     of.leg(legId) ?? (atOnce && 'deviceId' in to ? of.device(to.deviceId) : null),
+  // Who may take it the exchange asks for.
+  takeWaiting: ({ deviceId }, of) => of.device(deviceId),
+  setAgentState: ({ personId }, of) => of.member(personId),
   record: ({ legId }, of) => of.leg(legId),
   callBackWhenFree: ({ legId }, of) => of.leg(legId),
   reportFree: (_, of) => of.network(null),
@@ -126,6 +129,12 @@ class Asker {
       if (!isEqual(givenBy(before), givenBy(person))) return not('office');
     }
     return null;
+  }
+
+  /** What somebody does as a member of a team: they themselves, or whoever runs the office. */
+  member(personId: string): Denial | null {
+    const isPlayed = hasRole(this.session, 'simulator') && !this.isInUse(personId);
+    return this.isMine(personId) || this.isRun() || isPlayed ? null : not('person');
   }
 
   private isRun(): boolean {

@@ -1,5 +1,14 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { emptyOffice } from './emptyOffice';
+export {
+  handOutOrders,
+  lastLevel,
+  levelOf,
+  plainQueue,
+  queueSchema,
+  type HandOutOrder,
+  type Queue,
+} from './queue';
 export { firstPlan, isZone, newOffice, newOfficeSchema, type NewOffice } from './newOffice';
 export { freeNumbers, numberKinds, type NumberKind } from './stock';
 export { OfficeIndex } from './OfficeIndex';

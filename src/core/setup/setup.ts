@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 import { rateDeckSchema } from '@/core/numbers/rates';
 import { menuSchema } from './menu';
-import { ringPlanSchema } from './ringPlan';
+import { queueSchema } from './queue';
+import { dayOffSchema, finishSchema, ringPlanSchema } from './ringPlan';
 import { weekWindowSchema } from './when';
 
 /** E.164: "+" and 2 to 15 digits. */
@@ -55,7 +56,14 @@ export const personSchema = z.object({
 });
 export type Person = z.infer<typeof personSchema>;
 
-/** Several people behind one extension; all their desk phones and apps ring together. */
+/** When a team takes calls, and where they go at all other times (left out: as what nobody takes). */
+const teamHoursSchema = z.object({
+  open: z.array(weekWindowSchema).min(1),
+  daysOff: z.array(dayOffSchema).default([]),
+  closedFinish: finishSchema.optional(),
+});
+
+/** Several people behind one extension; all their desk phones and apps ring together, unless its calls wait in a queue. */
 export const teamSchema = z.object({
   id: z.string(),
   name: z.string(),
@@ -63,6 +71,9 @@ export const teamSchema = z.object({
   memberIds: z.array(z.string()),
   /** Whether what nobody of them takes ends in a mailbox of the team, with that greeting; left out: in busy tone. */
   mailbox: z.object({ text: z.string() }).optional(),
+  /** Left out: always. */
+  hours: teamHoursSchema.optional(),
+  queue: queueSchema.optional(),
 });
 export type Team = z.infer<typeof teamSchema>;
 

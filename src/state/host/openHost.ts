@@ -118,6 +118,9 @@ function freshExchange(now: number): OfficeState['exchange'] {
     signedIn: [],
     withoutWaiting: [],
     recentCallers: [],
+    agents: [],
+    queues: [],
+    talksEnded: [],
     calls: [],
   };
 }

@@ -1,3 +1,4 @@
+import { agentKey, freeMembers, hasQueue, setAgentState } from './agents';
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { answerLeg, takeLeg } from './answering';
 import { isTalking, type Call, type Leg, type Timer } from './call';
@@ -19,13 +20,14 @@ import { makeCall } from './making';
 import { moveCall } from './moving';
 import { parkCall, unparkCall } from './parking';
 import { pickUpCall } from './pickingUp';
+import { noteServed, serveQueues, takeWaiting, tellPlace } from './queueing';
 import { recordCall } from './recording';
 import { returnCall } from './recall';
 import { reconfigure } from './reconfiguring';
 import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
 import { expireSessions, setCallWaiting, setSignedIn } from './registration';
 import { takeBackCall } from './takingBack';
-import type { ExchangeState } from './state';
+import type { Agent, ExchangeState } from './state';
 import { Switchboard } from './Switchboard';
 import {
   type ActiveCallChoice,
@@ -83,6 +85,20 @@ export class Exchange {
     return this.board.signedIn;
   }
 
+  /** Who waits for a team, the next first, and which members could take a call at this moment. */
+  queueOf(teamId: string): { calls: readonly Call[]; free: readonly string[] } {
+    const team = this.office.teams.get(teamId);
+    return {
+      calls: this.board.queues.get(teamId) ?? [],
+      free: hasQueue(team) ? freeMembers(this.board, team).map(({ personId }) => personId) : [],
+    };
+  }
+
+  /** What members have said of themselves, and the time after their last call. */
+  get agents(): Iterable<Agent> {
+    return this.board.agents.values();
+  }
+
   /** When something will happen by itself next, or null. */
   nextTimerAt(): number | null {
     return this.board.nextTimerAt();
@@ -115,10 +131,14 @@ export class Exchange {
 
   save(): ExchangeState {
     const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = this.board;
+    const { agents, queueMemory, talksEnded } = this.board;
     return structuredCloneJson({
       now,
       nextId,
       recentCallers,
+      agents: [...agents.values()],
+      queues: [...queueMemory.values()],
+      talksEnded: Array.from(talksEnded, ([personId, at]) => ({ personId, at })),
       signedIn: [...signedIn],
       withoutWaiting: [...withoutWaiting],
       calls: [...calls.values()],
@@ -126,7 +146,11 @@ export class Exchange {
   }
 
   private restore(state: ExchangeState): void {
-    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = structuredCloneJson(state);
+    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls, ...queueing } =
+      structuredCloneJson(state);
+    for (const agent of queueing.agents) this.board.agents.set(agentKey(agent.teamId, agent.personId), agent);
+    for (const memory of queueing.queues) this.board.queueMemory.set(memory.teamId, memory);
+    for (const { personId, at } of queueing.talksEnded) this.board.talksEnded.set(personId, at);
     this.board.recentCallers = recentCallers;
     this.board.now = now;
     this.board.nextId = nextId;
@@ -139,6 +163,7 @@ export class Exchange {
       }
       this.board.indexCall(call);
     }
+    serveQueues(this.board);
   }
 
   private takeEvents(): ExchangeEvent[] {
@@ -148,12 +173,14 @@ export class Exchange {
   }
 
   private runUntil(to: number): void {
-    for (let due = this.board.takeTimer(to); due; due = this.board.takeTimer(to)) {
-      this.board.now = Math.max(this.board.now, due.timer.at);
-      this.fire(due.call, due.timer.what);
+    const { board } = this;
+    for (let at = board.nextTimerAt(); at !== null && at <= to; at = board.nextTimerAt()) {
+      board.now = Math.max(board.now, at);
+      const due = board.takeTimer(at);
+      if (due) this.fire(due.call, due.timer.what);
       this.settle();
     }
-    this.board.now = Math.max(this.board.now, to);
+    board.now = Math.max(board.now, to);
   }
 
   /** What follows by itself from what was just done: unanswered calls go on, call-backs find their time. */
@@ -161,6 +188,9 @@ export class Exchange {
     const { board } = this;
     for (let call = board.unanswered.shift(); call; call = board.unanswered.shift())
       finishUnanswered(board, call);
+    for (const call of board.leftByServer) noteServed(board, call);
+    board.leftByServer.clear();
+    if (board.queues.size > 0) serveQueues(board);
     if (board.waiting.size > 0) serveCallBacks(board);
   }
 
@@ -186,6 +216,10 @@ export class Exchange {
         return named(takeBackCall(board, command));
       case 'pickUp':
         return named(pickUpCall(board, command));
+      case 'takeWaiting':
+        return named(takeWaiting(board, command));
+      case 'setAgentState':
+        return setAgentState(board, command);
       case 'reportFree':
         reportFree(board, command.number);
         return { ok: true };
@@ -376,6 +410,8 @@ export class Exchange {
         return board.clearLeg(leg, 'noAnswer');
       case 'overlap':
         return board.clearLeg(leg, 'moved');
+      case 'queueTell':
+        return tellPlace(board, leg);
       case 'digit':
         if (leg.state === 'connected') sendDigits(board, leg, what.digit);
         return;

@@ -13,6 +13,7 @@ import {
 } from './call';
 import type { Cause } from './causes';
 import type { ExchangeEvent, plainLegEvents } from './events';
+import type { Agent, QueueMemory } from './state';
 
 interface QueuedTimer {
   at: number;
@@ -59,6 +60,16 @@ export class Switchboard {
   readonly waiting = new Set<Call>();
   /** Who has called from outside in the last day, oldest first. */
   recentCallers: RecentCaller[] = [];
+  /** Calls that wait in a team's queue, by the team, the first to come first. */
+  readonly queues = new Map<string, Call[]>();
+  /** When somebody may be free by themselves for what waits for a team; follows from all the rest. */
+  readonly looks = new Map<string, number>();
+  readonly agents = new Map<string, Agent>();
+  readonly queueMemory = new Map<string, QueueMemory>();
+  /** Calls that whoever served them may have left. */
+  readonly leftByServer = new Set<Call>();
+  /** When the last talk of each person ended. */
+  readonly talksEnded = new Map<string, number>();
   /** Calls whose ringing is over without an answer; the exchange sends them on before it does anything else. */
   unanswered: Call[] = [];
   events: ExchangeEvent[] = [];
@@ -131,6 +142,7 @@ export class Switchboard {
     if (call.parked) this.bySlot.set(call.parked.slot, call);
     if (call.invitation) this.byCode.set(call.invitation.code, call);
     if (call.waitsFor !== null) this.waiting.add(call);
+    if (call.queued) this.enqueue(call);
   }
 
   /** Takes an ended call out of all look-ups. Its legs are cleared already. */
@@ -140,6 +152,29 @@ export class Switchboard {
     if (call.parked) this.bySlot.delete(call.parked.slot);
     if (call.invitation) this.byCode.delete(call.invitation.code);
     this.waiting.delete(call);
+    this.dequeue(call);
+  }
+
+  /** Puts a call into its queue, behind all that came before. */
+  enqueue(call: Call): void {
+    const { queued } = call;
+    if (!queued) return;
+    const calls = this.queues.get(queued.teamId);
+    if (!calls) this.queues.set(queued.teamId, [call]);
+    else {
+      const later = calls.findIndex((other) => (other.queued?.ticket ?? 0) > queued.ticket);
+      calls.splice(later < 0 ? calls.length : later, 0, call);
+    }
+  }
+
+  dequeue({ id, queued }: Call): void {
+    const calls = queued && this.queues.get(queued.teamId);
+    if (!calls) return;
+    const at = calls.findIndex((call) => call.id === id);
+    if (at >= 0) calls.splice(at, 1);
+    if (calls.length > 0) return;
+    this.queues.delete(queued.teamId);
+    this.looks.delete(queued.teamId);
   }
 
   setState(leg: Leg, state: LegState): void {
@@ -149,12 +184,14 @@ export class Switchboard {
 
   clearLeg(leg: Leg, cause: Cause): void {
     if (leg.state === 'cleared') return;
+    if (leg.personId !== null && isTalking(leg)) this.talksEnded.set(leg.personId, this.now);
     this.setState(leg, 'cleared');
     leg.clearedAt = this.now;
     leg.cause ??= cause;
     this.legs.delete(leg.id);
     if (leg.endpoint.kind === 'device') this.deviceLegs.get(leg.endpoint.deviceId)?.delete(leg);
     const call = this.callOf(leg);
+    if (call.servedBy && call.servedBy.personId === leg.personId) this.leftByServer.add(call);
     this.stopTimers(call, ({ what }) => 'legId' in what && what.legId === leg.id);
     this.emit({
       type: 'connectionCleared',
@@ -264,10 +301,11 @@ export class Switchboard {
     this.stopTimers(from, matches);
   }
 
-  /** Time of the next live timer, or null. */
+  /** When something happens by itself next, or null. */
   nextTimerAt(): number | null {
     this.dropStopped();
-    return this.queue.peek()?.at ?? null;
+    const next = Math.min(this.queue.peek()?.at ?? Infinity, ...this.looks.values());
+    return next === Infinity ? null : next;
   }
 
   /** Takes the next live timer due by `to`, or null. */

@@ -1,7 +1,8 @@
 import { postDialSchedule } from '@/core/numbers/numbering';
 import { callerOf, isTalking, type Call, type Leg } from './call';
 import { failCall } from './clearing';
-import { connectTo, destinationOf, readDialled } from './destination';
+import { callOutside, connectTo, destinationOf, readDialled } from './destination';
+import { serveByMember } from './leavingQueue';
 import { limits } from './limits';
 import { completeMove } from './moving';
 import { startByPolicy } from './recording';
@@ -36,6 +37,7 @@ export function takeLeg(board: Switchboard, leg: Leg): void {
   const isFirstAnswer = call.answeredAt === null;
   call.answeredAt ??= board.now;
   if (isOfPlan(call, leg)) stopRinging(board, call, 'completedElsewhere');
+  takeFromQueue(board, call, leg);
   // Who only carries on at another phone has not taken up what was handed over, and stays parked.
   const isTaken = leg.replaces === null && (leg.broughtFor === 'transfer' || leg.broughtFor === 'return');
   if (isTaken) {
@@ -60,6 +62,15 @@ function callAfterwards(board: Switchboard, call: Call, caller: Leg): void {
       broughtFor: 'call',
       broughtById: caller.personId,
     });
+}
+
+/** Somebody of the office has a call that waited in a queue: whoever hung up and kept their place is called now. */
+export function takeFromQueue(board: Switchboard, call: Call, leg: Leg): void {
+  const { callBackTo = null } = call.queued ?? {};
+  serveByMember(board, call, leg);
+  if (callBackTo === null) return;
+  board.note(call, 'calledBack', leg.personId, callBackTo);
+  callOutside(board, call, callBackTo, { broughtFor: 'call', broughtById: leg.personId });
 }
 
 /** Extension and post-dial digits go out once the other side is there. */

@@ -16,6 +16,8 @@ export type Heard =
   /** Whose it is; null for a team's. */
   | { kind: 'greeting'; personId: string | null }
   | { kind: 'menu'; menuId: string }
+  /** Music, and now and then how far on they are. */
+  | { kind: 'queue'; teamId: string }
   /** That a text comes instead of an answer. */
   | { kind: 'textNotice' }
   /** The voices of these legs; none of them where all others are muted. */
@@ -52,6 +54,7 @@ function heardBy(leg: Leg, call: Call): Heard {
   }
   const machine = others.find(isMachine)?.endpoint;
   if (machine?.kind === 'menu') return { kind: 'menu', menuId: machine.menuId };
+  if (machine?.kind === 'queue') return { kind: 'queue', teamId: machine.teamId };
   if (machine?.kind === 'textNotice') return { kind: 'textNotice' };
   const together = others.filter(
     (other) => other.state === 'connected' && other.room === leg.room && !isSameEar(leg, other),

@@ -11,6 +11,8 @@ export const endpointSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
   z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
   z.object({ kind: z.literal('menu'), menuId: z.string() }),
+  /** Where a call waits for somebody of a team. */
+  z.object({ kind: z.literal('queue'), teamId: z.string() }),
   /** Says that a text comes instead of an answer. */
   z.object({ kind: z.literal('textNotice') }),
 ]);
@@ -101,6 +103,8 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('overlap'), ...ofLeg }),
     z.object({ kind: z.literal('park') }),
     z.object({ kind: z.literal('callBackLimit'), ...ofLeg }),
+    /** Whoever waits in a queue is told how it stands. */
+    z.object({ kind: z.literal('queueTell'), ...ofLeg }),
   ]),
 });
 export type Timer = z.infer<typeof timerSchema>;
@@ -140,6 +144,9 @@ export const callActs = [
   'recorded',
   'searchedFor',
   'chose',
+  'queued',
+  'askedCallBack',
+  'calledBack',
 ] as const;
 export const callActSchema = z.object({
   at: z.number(),
@@ -163,6 +170,34 @@ export const recordingSchema = z.object({
   pieces: z.array(z.object({ from: z.number(), to: z.number().nullable() })),
 });
 export type Recording = z.infer<typeof recordingSchema>;
+
+/** How a call waits in a team's queue. */
+export const queuedSchema = z.object({
+  teamId: z.string(),
+  /** The leg at the queue, in ECMA-269's connection state "queued". */
+  legId: z.string(),
+  since: z.number(),
+  /** Those who came earlier have a lesser one. */
+  ticket: z.number(),
+  /** Who is rung for it now. */
+  offeredTo: z.array(z.string()),
+  /** Who did not take it, and when that was. */
+  passedBy: z.array(z.object({ personId: z.string(), at: z.number() })),
+  /** What the caller was told last: their place, 1 for the next, and the seconds expected (null: not known). */
+  told: z.object({ at: z.number(), place: z.number(), waitSeconds: z.number().nullable() }),
+  /** The caller has hung up, and is called at this number when it is their turn. */
+  callBackTo: z.string().nullable(),
+});
+export type Queued = z.infer<typeof queuedSchema>;
+
+/** A stretch of waiting in a queue that is over. */
+export const waitSchema = z.object({
+  teamId: z.string(),
+  from: z.number(),
+  to: z.number(),
+  /** Somebody took it; the caller gave up, or was called back; or it went on to a finish. */
+  ended: z.enum(['taken', 'abandoned', 'overflowed']),
+});
 
 export const callSchema = z.object({
   id: z.string(),
@@ -212,6 +247,10 @@ export const callSchema = z.object({
   calledAfterwards: z.string().nullable(),
   /** The busy one a call-back waits for: a person's id or an outside number. */
   waitsFor: z.string().nullable(),
+  queued: queuedSchema.nullable().default(null),
+  waits: z.array(waitSchema).default([]),
+  /** Who took it from a queue and talks still; what it takes them is what later callers wait for. */
+  servedBy: z.object({ teamId: z.string(), personId: z.string(), at: z.number() }).nullable().default(null),
   recordings: z.array(recordingSchema),
   acts: z.array(callActSchema),
 });
@@ -222,7 +261,10 @@ export const isMailbox = ({ endpoint }: Pick<Leg, 'endpoint'>) =>
   endpoint.kind === 'mailbox' || endpoint.kind === 'teamMailbox';
 /** Nobody is there: a machine of the office speaks. */
 export const isMachine = (leg: Pick<Leg, 'endpoint'>) =>
-  isMailbox(leg) || leg.endpoint.kind === 'menu' || leg.endpoint.kind === 'textNotice';
+  isMailbox(leg) ||
+  leg.endpoint.kind === 'menu' ||
+  leg.endpoint.kind === 'queue' ||
+  leg.endpoint.kind === 'textNotice';
 export const isLive = (leg: Leg) => leg.state !== 'cleared';
 export const isTalking = (leg: Leg) => (leg.state === 'connected' || leg.state === 'held') && !leg.leaves;
 /** Being called and not yet there; one's own other device, to which a call is being moved, is none. */

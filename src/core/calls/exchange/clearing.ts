@@ -1,5 +1,6 @@
 import { isPending, isTalking, isWaitingInSilence, type Call, type Leg } from './call';
 import type { Cause } from './causes';
+import { leaveQueue } from './leavingQueue';
 import { limits } from './limits';
 import { writeRecords } from './records';
 import { endRecordings } from './recording';
@@ -7,6 +8,7 @@ import type { Switchboard } from './Switchboard';
 
 /** The call can't be connected: the caller hears why until they clear, or the tone's time is over. */
 export function failCall(board: Switchboard, call: Call, cause: Cause): void {
+  leaveQueue(board, call, 'overflowed');
   call.failure = cause;
   call.timers = [];
   board.startTimer(call, board.now + limits.toneMs, { kind: 'tone' });
@@ -43,6 +45,7 @@ export function endIfAlone(board: Switchboard, call: Call, cause: Cause): void {
 /** Ends a call for all: the leaver first, then the others; then writes what is kept of it. */
 export function clearCall(board: Switchboard, call: Call, cause: Cause, leaver?: Leg): void {
   finishMessage(board, call);
+  leaveQueue(board, call, 'abandoned');
   endRecordings(board, call);
   if (leaver) board.clearLeg(leaver, cause);
   for (const leg of call.legs) board.clearLeg(leg, cause);

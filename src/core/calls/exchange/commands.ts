@@ -4,6 +4,7 @@ import type { InvalidReason } from '@/core/numbers/numbering';
 import { personSchema, ringPlanSchema, type PlanProblem } from '@/core/setup';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
+import { agentStates } from './state';
 import type { LegAct } from './transitions';
 
 const legId = z.string();
@@ -109,6 +110,16 @@ export const commandSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('record'), legId, act: z.enum(['start', 'pause', 'resume', 'stop']) }),
   /** Calls again by itself when the busy one is free (RFC 5359 §2.17; 3GPP TS 24.642). */
   z.object({ type: z.literal('callBackWhenFree'), legId }),
+  /** Whether somebody takes calls of that team's queue: signed in, on a break (with why), or signed out (ECMA-269 agent states). */
+  z.object({
+    type: z.literal('setAgentState'),
+    teamId: z.string(),
+    personId: z.string(),
+    state: z.enum(agentStates),
+    reason: z.string().max(60),
+  }),
+  /** A member takes one that waits, whoever is before it. */
+  z.object({ type: z.literal('takeWaiting'), deviceId, callId: z.string(), activeCall }),
   /** The network's word that an outside number is no longer busy. */
   z.object({ type: z.literal('reportFree'), number: z.string() }),
 ]);
@@ -151,6 +162,8 @@ export type Refusal =
   | { code: 'unknownCode' }
   | { code: 'notForYou' }
   | { code: 'nothingRings' }
+  | { code: 'notInTeam' }
+  | { code: 'nobodyWaits' }
   | { code: 'notTheirDevice' }
   | { code: 'recordingPolicy'; policy: 'always' | 'never' }
   | { code: 'notRecording' }

@@ -1,7 +1,7 @@
 import { isLive, isMachine, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
-import { checkedDestination, connectTo } from './destination';
+import { checkedDestination, connectTo, speaksToOne } from './destination';
 import { limits } from './limits';
 import { carryRecordings, endRecordings } from './recording';
 import { writeRecords } from './records';
@@ -38,8 +38,8 @@ export function addParty(board: Switchboard, leg: Leg, to: string): Outcome {
   const checked = checkedDestination(board, call, leg, to);
   if (!checked.ok) return checked;
   const { destination } = checked;
-  // A menu speaks to one caller; it joins no talk.
-  if (destination.kind === 'service' || destination.kind === 'menu') return refuse({ code: 'unknownTarget' });
+  // It joins no talk.
+  if (destination.kind === 'service' || speaksToOne(board.office, destination)) return refuse({ code: 'unknownTarget' });
   board.note(call, 'added', leg.personId, destination.number);
   connectTo(board, call, destination, leg.endpoint, {
     broughtFor: 'conference',
@@ -144,6 +144,8 @@ export function absorb(
   writeRecords(board, from, 'joined');
   into.recordings.push(...kept);
   for (const leg of live) if (isTalking(leg)) board.moveLeg(leg, from, into);
+  into.servedBy ??= from.servedBy;
+  from.servedBy = null;
   if (into.postDial === null) into.postDial = from.answeredAt === null ? from.postDial : null;
   board.removeCall(from);
   board.emit({ type: 'callCleared', at: board.now, callId: from.id });

@@ -1,11 +1,14 @@
 import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
+import type { CalledParty } from '@/core/plans/routing';
 import type { OfficeIndex } from '@/core/setup';
+import { hasQueue } from './agents';
 import { callerOf, type Call, type Endpoint, type Leg } from './call';
 import { failCall } from './clearing';
 import { refuse, type Outcome, type Refusal } from './commands';
 import { limits } from './limits';
 import { enterMenu } from './menu';
-import { startRinging, type Bringing } from './ringing';
+import { joinQueue } from './queueing';
+import { carryOut, traceNow, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';
 
 /** Where something dialled leads. `number` is E.164, an extension or a code. */
@@ -95,6 +98,12 @@ function serviceOf(code: string): Service | null {
   }
 }
 
+/** A menu and a queue speak to one caller alone. */
+export const speaksToOne = ({ teams }: OfficeIndex, destination: Destination): boolean =>
+  destination.kind === 'menu' ||
+  ((destination.kind === 'team' || destination.kind === 'line') &&
+    hasQueue(teams.get(destination.kind === 'team' ? destination.teamId : destination.ownerId)));
+
 /** Why the office does not let this number be called (outgoing screening, RFC 5359 §2.14); null where it does. */
 export function barredReason(office: OfficeIndex, destination: Destination): string | null {
   if (destination.kind !== 'network') return null;
@@ -145,14 +154,14 @@ export function connectTo(
   const caller = { number: endpoint.kind === 'outside' ? endpoint.number : null, personId: callerId };
   switch (destination.kind) {
     case 'person':
-      startRinging(board, call, { ownerId: destination.personId, lineId: null, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId: destination.personId, lineId: null, callingDeviceId, caller }, by);
       return;
     case 'team':
-      startRinging(board, call, { ownerId: destination.teamId, lineId: null, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId: destination.teamId, lineId: null, callingDeviceId, caller }, by);
       return;
     case 'line': {
       const { ownerId, lineId } = destination;
-      startRinging(board, call, { ownerId, lineId, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId, lineId, callingDeviceId, caller }, by);
       return;
     }
     case 'menu':
@@ -167,7 +176,15 @@ export function connectTo(
   }
 }
 
-function callOutside(board: Switchboard, call: Call, number: string, by: Bringing): void {
+/** Rings as the routing says, or lets the call wait where it says so. */
+function ringBy(board: Switchboard, call: Call, called: CalledParty, by: Bringing): void {
+  const trace = traceNow(board, called);
+  if (trace.steps.some(({ kind }) => kind === 'queued')) joinQueue(board, call, trace, by);
+  else carryOut(board, call, trace, by);
+}
+
+/** Calls a number of the network into the call. */
+export function callOutside(board: Switchboard, call: Call, number: string, by: Bringing): void {
   const leg = board.addLeg(call, {
     endpoint: { kind: 'outside', number, name: null },
     role: 'called',

@@ -4,6 +4,7 @@ import { clearCall } from './clearing';
 import { refuse, type Outcome } from './commands';
 import { askToFind } from './findMe';
 import { pressInMenu } from './menu';
+import { pressInQueue } from './queueing';
 import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
 import { mayTakeAnother, setAsideActiveCall } from './talking';
@@ -24,7 +25,7 @@ export function sendDigits(board: Switchboard, leg: Leg, digits: string): Outcom
   }
   leg.digitsSent += digits;
   board.emit({ type: 'digitsSent', at: board.now, callId: leg.callId, legId: leg.id, digits });
-  if (!pressInMenu(board, leg, digits)) askToFind(board, leg, digits);
+  if (!pressInMenu(board, leg, digits) && !pressInQueue(board, leg, digits)) askToFind(board, leg, digits);
   return { ok: true };
 }
 

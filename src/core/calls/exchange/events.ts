@@ -31,6 +31,9 @@ export const plainLegEvents = [
   'pickedUp',
   'tookBack',
   'joined',
+  'queueJoined',
+  'queueTold',
+  'callBackAsked',
 ] as const;
 
 /** What happened, in ECMA-269's names where it has one. `at` is epoch milliseconds. */
@@ -61,6 +64,9 @@ export const exchangeEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('additionFailed'), ...ofCall, cause: causeSchema }),
   z.object({ type: z.literal('invited'), ...ofCall, code: z.string(), toPersonId: z.string().nullable() }),
   z.object({ type: z.literal('invitationEnded'), ...ofCall }),
+  /** Somebody was rung for a call of a queue and did not take it. */
+  z.object({ type: z.literal('passedOver'), ...ofCall, teamId: z.string(), personId: z.string() }),
+  z.object({ type: z.literal('agentStateSet'), ...base, teamId: z.string(), personId: z.string() }),
   z.object({ type: z.literal('parked'), ...ofCall, slot: z.string() }),
   z.object({ type: z.literal('unparked'), ...ofLeg, slot: z.string() }),
   z.object({ type: z.literal('moved'), ...ofLeg, fromLegId: z.string() }),

@@ -2,8 +2,9 @@ import type { Finish } from '@/core/setup';
 import type { RouteTrace } from '@/core/plans/routing';
 import type { Call } from './call';
 import { callerOf, isTalking } from './call';
-import { endIfAlone, failCall } from './clearing';
+import { clearCall, endIfAlone, failCall } from './clearing';
 import { barredReason, connectTo, destinationOf, readDialled } from './destination';
+import { leaveQueue } from './leavingQueue';
 import { limits } from './limits';
 import { answerByMailbox, isMailboxThere } from './mailbox';
 import { returnCall } from './recall';
@@ -32,6 +33,11 @@ export function finishUnanswered(board: Switchboard, call: Call): void {
     return;
   }
   board.endParking(call);
+  if (call.queued?.callBackTo != null) {
+    clearCall(board, call, 'noAnswer');
+    return;
+  }
+  leaveQueue(board, call, 'overflowed');
   const { trace, wasRefused } = ringing;
   finishCall(board, call, (wasRefused ? trace.refusedFinish : undefined) ?? trace.finish, trace.ownerId);
 }

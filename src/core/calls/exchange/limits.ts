@@ -38,6 +38,10 @@ export const limits = {
   recallMs: 20_000,
   /** So long whoever handed a call over can take it back from whom it was connected to. */
   takeBackMs: 15_000,
+  /** Whoever did not take a call of a queue is not rung for it again sooner. */
+  passedOverMs: 20_000,
+  /** Whoever asked to be called back when it is their turn keeps it so long. */
+  queueCallBackMs: 4 * 60 * 60_000,
   /** Parties of one conference. */
   parties: 8,
   /** Forwards of one call, one after the other. */

@@ -1,3 +1,4 @@
+import { takeFromQueue } from './answering';
 import { isMachine, isPending, isTalking, type Call, type Leg } from './call';
 import { endRecordings } from './recording';
 import { refuse, type CommandOf, type Outcome } from './commands';
@@ -91,5 +92,6 @@ export function bringIn(
   });
   leg.answeredAt = board.now;
   call.answeredAt ??= board.now;
+  takeFromQueue(board, call, leg);
   return leg;
 }

@@ -1,4 +1,5 @@
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
+import { forgetAgents } from './agents';
 import { isLive, type Call } from './call';
 import { clearCall, failCall, goesOnWithout } from './clearing';
 import { isMailboxThere } from './mailbox';
@@ -26,6 +27,7 @@ export function reconfigure(board: Switchboard, setup: OfficeSetup): void {
   for (const call of [...board.waiting])
     if (before.people.has(call.waitsFor ?? '') && !office.people.has(call.waitsFor ?? ''))
       clearCall(board, call, 'unallocatedNumber');
+  forgetAgents(board);
   for (const call of [...board.calls.values()]) leaveWhoIsGone(board, call);
 }
 

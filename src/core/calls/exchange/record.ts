@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { finishSchema } from '@/core/setup';
 import { routeTraceSchema } from '@/core/plans/routing';
-import { callActSchema, recordingSchema } from './call';
+import { callActSchema, recordingSchema, waitSchema } from './call';
 import { causeSchema } from './causes';
 
 /** How one leg of the path went. */
@@ -77,6 +77,8 @@ export const recordSchema = z.object({
     }),
   ),
   acts: z.array(callActSchema),
+  /** Where it waited in a queue; nowhere in records of earlier versions. */
+  waits: z.array(waitSchema).default([]),
   recordings: z.array(recordingSchema),
   /** What the legs this person brought in cost, in millionths of the office's currency. */
   costMicros: z.number(),

@@ -20,6 +20,9 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
   // Also those of a team whose phones were all signed out: its mailbox is theirs.
   if (call.finish?.kind === 'teamMailbox')
     for (const id of office.teams.get(call.finish.teamId)?.memberIds ?? []) concerned.add(id);
+  // Whoever waited in vain waited for all of them.
+  for (const { teamId, ended } of call.waits)
+    if (ended !== 'taken') for (const id of office.teams.get(teamId)?.memberIds ?? []) concerned.add(id);
   const keeperId = keeperOfLastMenu(office, call);
   if (keeperId !== null) concerned.add(keeperId);
   for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
@@ -80,6 +83,7 @@ function buildRecord(
     trace: traceFor(call, personId, office),
     parties: call.legs.flatMap((leg) => partyOf(office, leg, now)),
     acts: call.acts,
+    waits: call.waits,
     recordings: call.recordings.filter((recording) => recording.personId === personId),
     costMicros: costOf(office, call, personId, now),
   };
@@ -141,15 +145,23 @@ function incomingOutcome(
   ownAnswered: Leg | undefined,
   answered: Leg | undefined,
 ): CallOutcome {
-  if (ownAnswered) return 'answered';
+  // Who asked to be called back and was not reached has still to be.
+  if (ownAnswered && isBackReached(call)) return 'answered';
   const did = (wanted: Call['acts'][number]['act']) =>
     call.acts.some(({ act, byId }) => act === wanted && byId === personId);
   if (did('screened')) return 'screened';
   if (did('deflected')) return 'deflected';
   const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
   if (refused) return 'refused';
-  return answered ? 'answeredByOther' : 'missed';
+  return answered && isBackReached(call) ? 'answeredByOther' : 'missed';
 }
+
+/** Whether whoever asked in a queue to be called back was reached; true for all who did not ask. */
+const isBackReached = ({ acts, legs }: Call) =>
+  !acts.some(({ act }) => act === 'askedCallBack') ||
+  legs.some(
+    ({ endpoint, role, answeredAt }) => endpoint.kind === 'outside' && role === 'called' && answeredAt !== null,
+  );
 
 const tracesOf = (call: Call): RouteTrace[] =>
   call.ringing ? [...call.earlierTraces, call.ringing.trace] : call.earlierTraces;

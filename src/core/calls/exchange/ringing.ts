@@ -1,4 +1,5 @@
 import { cutTrace, traceAny, type CalledParty, type RouteTrace, type World } from '@/core/plans/routing';
+import { agentOf } from './agents';
 import { callerOf, isWaitingInSilence, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
@@ -13,16 +14,18 @@ export interface Bringing {
   withinSeconds?: number;
 }
 
-/** Asks the routing who rings when, and begins to carry it out. */
-export function startRinging(board: Switchboard, call: Call, called: CalledParty, by: Bringing): void {
+/** Asks the routing who rings when, as things are now. */
+export function traceNow(board: Switchboard, called: CalledParty): RouteTrace {
   const world: World = {
     at: board.now,
     isSignedIn: (deviceId) => board.signedIn.has(deviceId),
     isBusy: (deviceId) => board.isBusy(deviceId),
     isOnCall: (personId) => board.isOnCall(personId),
     triesWithin: (number, minutes) => board.triesWithin(number, minutes),
+    waitingAt: (teamId) => board.queues.get(teamId)?.length ?? 0,
+    isSignedInTo: (teamId, personId) => agentOf(board, teamId, personId).state !== 'loggedOff',
   };
-  carryOut(board, call, traceAny(board.office, called, world), by);
+  return traceAny(board.office, called, world);
 }
 
 /** Rings as the trace says from now on; what rang before is kept for the record. */
@@ -118,7 +121,7 @@ export function skipSilence(board: Switchboard, call: Call): void {
   const toCome = ringing.trace.legs.filter((_, index) => ringing.progress[index] === null);
   if (toCome.length > 0) {
     const nextSeconds = Math.min(...toCome.map((leg) => leg.fromSeconds));
-    ringing.startedAt = Math.min(ringing.startedAt, board.now - nextSeconds * 1000);
+    ringing.startedAt = Math.min(ringing.startedAt, Math.round(board.now - nextSeconds * 1000));
   }
   continueRinging(board, call);
 }
@@ -189,12 +192,13 @@ function scheduleNext(board: Switchboard, call: Call): void {
   board.stopTimers(call, (timer) => timer.what.kind === 'route');
   // Past its finish the plan waits only for an accept key, whose own timer ends that.
   if (later.length === 0) return;
-  board.startTimer(call, ringing.startedAt + Math.min(...later) * 1000, { kind: 'route' });
+  // To the millisecond: a moment that is a hair too early would be met again and again.
+  board.startTimer(call, Math.round(ringing.startedAt + Math.min(...later) * 1000), { kind: 'route' });
 }
 
 /** Ringing, or still being reached by the network. */
 const isRung = ({ state }: Leg) => state === 'alerting' || state === 'initiated';
-const isRinging = (call: Call) => planLegs(call).some(isRung);
+export const isRinging = (call: Call) => planLegs(call).some(isRung);
 const isAccepting = (call: Call) => planLegs(call).some((leg) => leg.accept === 'waiting');
 
 /** A trace for ringing given devices and numbers one after the other, without a plan. */

@@ -1,6 +1,7 @@
 import { isLive, isMachine, isPending, type Leg } from './call';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import { endPrivateWord } from './conferencing';
+import { leaveQueue } from './leavingQueue';
 import { limits } from './limits';
 import { bringIn, mayTakeInto } from './parking';
 import { startByPolicy } from './recording';
@@ -29,6 +30,7 @@ export function takeBackCall(
   if (!ready.ok) return ready;
   setAsideActiveCall(board, deviceId, activeCall);
   stopRinging(board, call, 'completedElsewhere');
+  leaveQueue(board, call, 'taken');
   for (const leg of call.legs) {
     if (!isLive(leg)) continue;
     if (isMachine(leg)) board.clearLeg(leg, 'normalClearing');

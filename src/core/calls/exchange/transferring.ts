@@ -1,7 +1,8 @@
 import { isLive, isPending, type Call, type Leg } from './call';
 import { refuse, type Outcome, type Target } from './commands';
 import { absorb, mayChange, pairOf } from './conferencing';
-import { checkedDestination, connectTo, tailOf } from './destination';
+import { checkedDestination, connectTo, speaksToOne, tailOf } from './destination';
+import { leaveQueue } from './leavingQueue';
 import { answerByMailbox } from './mailbox';
 import { parkCall } from './parking';
 import { endRecordings } from './recording';
@@ -24,7 +25,7 @@ export function transferCall(board: Switchboard, leg: Leg, target: Target): Outc
   const { destination, dialled } = checked;
   if (destination.kind === 'service') return refuse({ code: 'unknownTarget' });
 
-  if (destination.kind === 'menu' && othersThan(leg, call) > 1) return refuse({ code: 'notOnePerson' });
+  if (speaksToOne(board.office, destination) && othersThan(leg, call) > 1) return refuse({ code: 'notOnePerson' });
 
   const { endpoint, personId } = leg;
   if (endpoint.kind !== 'device' || personId === null) return refuse({ code: 'onlyDevice' });
@@ -88,7 +89,8 @@ export function deflectCall(board: Switchboard, leg: Leg, target: Target): Outco
   const call = board.callOf(leg);
   if (leg.endpoint.kind !== 'device' || leg.role === 'caller' || leg.replaces !== null)
     return refuse({ code: 'onlyDevice' });
-  if (target.kind === 'park') return refuse({ code: 'notAnswered' });
+  // Whoever hung up and waits to be called can be sent nowhere.
+  if (target.kind === 'park' || call.queued?.callBackTo != null) return refuse({ code: 'notAnswered' });
   const byId = leg.personId;
   if (target.kind === 'mailbox') {
     const owner = board.office.people.get(target.personId);
@@ -112,6 +114,7 @@ function sendOn(board: Switchboard, leg: Leg, to: string): void {
   board.note(call, 'deflected', leg.personId, to);
   board.emit({ type: 'diverted', at: board.now, callId: call.id, to });
   stopRinging(board, call, 'callRejected');
+  leaveQueue(board, call, 'overflowed');
   board.clearLeg(leg, 'callRejected');
   call.comesBackTo = null;
   board.endParking(call);

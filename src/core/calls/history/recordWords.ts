@@ -120,6 +120,12 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return [`${who} recorded it.`];
     case 'chose':
       return [`The caller pressed ${to ?? 'a key'}.`];
+    case 'queued':
+      return [`It waited in the queue of ${where}.`];
+    case 'askedCallBack':
+      return ['The caller hung up and kept their place, to be called back.'];
+    case 'calledBack':
+      return [`${who} called them back in their turn.`];
     case 'returned':
     case 'searchedFor':
       return [];

@@ -46,6 +46,9 @@ const fits: Record<Extract<TraceStep, { kind: 'ruleTaken' }>['reason'], string> 
   itsConditions: 'since all its conditions held',
 };
 
+const teamName = (teamId: string, office: OfficeIndex) =>
+  office.ever.teams.get(teamId)?.name ?? 'the team that was called';
+
 export function describeStep(step: TraceStep, office: OfficeIndex): string {
   switch (step.kind) {
     case 'ruleSkipped':
@@ -63,7 +66,15 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
     case 'noRule':
       return `${office.ever.people.get(step.personId)?.name ?? 'Nobody'} has no rule for this call, so it went to the mailbox.`;
     case 'teamCalled':
-      return `The team ${office.ever.teams.get(step.teamId)?.name ?? 'that was called'} rings together.`;
+      return `The team ${office.ever.teams.get(step.teamId)?.name ?? 'that was called'} was called.`;
+    case 'teamClosed':
+      return `It was outside the hours of ${teamName(step.teamId, office)}.`;
+    case 'queued':
+      return `It waits until somebody of ${teamName(step.teamId, office)} is free.`;
+    case 'queueFull':
+      return `No more could wait for ${teamName(step.teamId, office)}.`;
+    case 'queueUnattended':
+      return `Nobody of ${teamName(step.teamId, office)} was signed in.`;
     case 'allBusy':
       return `${nameOf(step.personId, office)} was on a call everywhere.`;
     case 'returned':

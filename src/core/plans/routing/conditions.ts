@@ -4,6 +4,7 @@ import {
   type OfficeIndex,
   type RingPlan,
   type RingRule,
+  type Team,
 } from '@/core/setup';
 import { isInDates, isInWindows } from '@/core/shared/time';
 
@@ -75,6 +76,10 @@ export const isForLine = ({ lineIds }: RingRule, { lineId }: Pick<CallFacts, 'li
 /** Whether it is working time by the plan, for calls to a line: in its week, and not on a day off. */
 export const isWorking = (at: number, plan: RingPlan, zone: string, lineId: string | null = null) =>
   isInWindows(at, workingHoursOf(plan, lineId), zone) && !isInDates(at, plan.daysOff ?? [], zone);
+
+/** Whether a team takes calls: in its hours, and not on a day off. */
+export const isOpen = ({ open, daysOff }: NonNullable<Team['hours']>, at: number, zone: string) =>
+  isInWindows(at, open, zone) && !isInDates(at, daysOff, zone);
 
 export const isMeeting = (at: number, { meetings = [] }: RingPlan) => isInSpans(at, meetings);
 

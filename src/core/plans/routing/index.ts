@@ -16,6 +16,6 @@ export { isAmong, obstacleOf, type Caller, type CallFacts, type Obstacle } from 
 export { weekOf, type Stretch } from './weekOf';
 export { journeyOf, type Journey, type Stop } from './journey';
 export { reachedBy, type Reached } from './reachedBy';
-export { chooseSituation, situationAt, situationEnds } from './situations';
+export { chooseSituation, isOutOfTeams, situationAt, situationEnds } from './situations';
 export { allFree, resolveTarget, traceStages } from './stages';
 export { nextFirstHour, standingOf, type Standing } from './standing';

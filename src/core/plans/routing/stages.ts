@@ -11,6 +11,10 @@ export interface World {
   isBusy(deviceId: string): boolean;
   isOnCall(personId: string): boolean;
   triesWithin(number: string, minutes: number): number;
+  /** How many wait in a team's queue; left out: nobody. */
+  waitingAt?(teamId: string): number;
+  /** Whether a member has not signed out of a team's queue; left out: nobody has. */
+  isSignedInTo?(teamId: string, personId: string): boolean;
   /** The situation of whose call it is; left out: as it is by the office. */
   calledSituation?: string | null;
 }

@@ -43,6 +43,14 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('unreachable'), personId: z.string() }),
   z.object({ kind: z.literal('noRule'), personId: z.string() }),
   z.object({ kind: z.literal('teamCalled'), teamId: z.string() }),
+  /** It is outside the team's hours. */
+  z.object({ kind: z.literal('teamClosed'), teamId: z.string() }),
+  /** Waits in the team's queue. */
+  z.object({ kind: z.literal('queued'), teamId: z.string() }),
+  /** No more can wait there. */
+  z.object({ kind: z.literal('queueFull'), teamId: z.string() }),
+  /** Nobody is signed in to it. */
+  z.object({ kind: z.literal('queueUnattended'), teamId: z.string() }),
   z.object({ kind: z.literal('allBusy'), personId: z.string() }),
   z.object({
     kind: z.literal('deviceSkipped'),
@@ -79,7 +87,10 @@ export const routeTraceSchema = z.object({
   /** Where it ends when whoever rings refuses it; left out: at `finish`. */
   refusedFinish: finishSchema.optional(),
   finishSeconds: z.number(),
-  /** The caller hears ringing until then, also in seconds in which nobody rings: do not disturb is silent. */
+  /**
+   * The call goes on until then, also in seconds in which nobody rings: the caller hears ringing where do not disturb is silent, and waits
+   * in a queue.
+   */
   isSilent: z.boolean().optional(),
   /** Which of the owner's greetings their mailbox speaks; left out: the plain one. */
   greetingId: z.string().optional(),

@@ -7,7 +7,7 @@ import {
   type RingPlan,
   type RingRule,
 } from '@/core/setup';
-import { isAmong, isForLine, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
+import { isAmong, isForLine, isOpen, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
 import { bookOf, skipOf, strangerTo } from './ruleBook';
 import { situationAt } from './situations';
 import { traceStages, type World } from './stages';
@@ -152,19 +152,37 @@ function possible(finish: Finish, { ownerId, caller }: CalledParty, steps: Trace
 
 const teamRingSeconds = 30;
 
-/** A team's members ring together on their desk phones and apps; unanswered, the call ends in the team's mailbox or busy tone. */
+/**
+ * A team's members ring together on their desk phones and apps, or the call waits for one of them in the team's queue; unanswered, it ends
+ * in the team's mailbox or busy tone, or where its hours and its queue say.
+ */
 export function traceTeam(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   const { ownerId, lineId } = called;
+  const team = office.teams.get(ownerId);
   const steps: TraceStep[] = [{ kind: 'teamCalled', teamId: ownerId }];
+  const unanswered: Finish = team?.mailbox ? { kind: 'teamMailbox', teamId: ownerId } : { kind: 'busy' };
+  const endAtOnce = (kind: 'teamClosed' | 'queueFull' | 'queueUnattended', finish: Finish | undefined) => {
+    steps.push({ kind, teamId: ownerId });
+    return { ownerId, lineId, legs: [], finish: finish ?? unanswered, finishSeconds: 0, steps };
+  };
+  if (team?.hours && !isOpen(team.hours, world.at, office.setup.zone))
+    return endAtOnce('teamClosed', team.hours.closedFinish);
+  if (team?.queue) {
+    const { queue, memberIds } = team;
+    if (!memberIds.some((id) => world.isSignedInTo?.(ownerId, id) ?? true))
+      return endAtOnce('queueUnattended', queue.nobodyFinish);
+    if ((world.waitingAt?.(ownerId) ?? 0) >= queue.mostWaiting) return endAtOnce('queueFull', queue.fullFinish);
+    steps.push({ kind: 'queued', teamId: ownerId });
+    const finish = queue.longFinish ?? unanswered;
+    return { ownerId, lineId, legs: [], finish, finishSeconds: queue.longestWaitSeconds, isSilent: true, steps };
+  }
   const stage = {
     targets: [{ teamId: ownerId, startSeconds: 0 }],
     length: { seconds: teamRingSeconds },
   };
   const { legs, skipped, finishSeconds } = traceStages(office, called, world, [stage]);
   steps.push(...skipped);
-  const hasMailbox = office.teams.get(ownerId)?.mailbox !== undefined;
-  const finish: Finish = hasMailbox ? { kind: 'teamMailbox', teamId: ownerId } : { kind: 'busy' };
-  return { ownerId, lineId, legs, finish, finishSeconds, steps };
+  return { ownerId, lineId, legs, finish: unanswered, finishSeconds, steps };
 }
 
 /** A menu speaks and waits as often as it does; nothing chosen, the call ends at its finish. Nothing rings meanwhile. */

@@ -1,6 +1,7 @@
 import { isLive, isPending, isTalking, type Call } from '../call';
 import type { ExchangeEvent } from '../events';
 import type { Exchange } from '../Exchange';
+import { isPassing } from '../queueing';
 import { whatIsHeard } from '../audioPaths';
 import { limits } from '../limits';
 
@@ -34,7 +35,40 @@ export function checkExchange(exchange: Exchange): void {
       codes.add(call.invitation.code);
     }
   }
-  must(exchange.nextTimerAt() === earliest, 'no timer survives its call, and none is lost');
+  checkQueues(exchange);
+  const next = exchange.nextTimerAt();
+  const isLook = [...exchange.calls.values()].some(({ queued }) => queued !== null) && next !== null;
+  must(next === earliest || (isLook && next > exchange.now && next < (earliest ?? Infinity)), 'no timer survives its call, and none is lost');
+}
+
+/** Nobody waits while somebody could take them; of those who wait, whoever came first is asked for first. */
+function checkQueues(exchange: Exchange): void {
+  for (const { id, name, ...team } of exchange.setup.teams) {
+    const { calls, free } = exchange.queueOf(id);
+    must(team.queue !== undefined || calls.length === 0, `${name} has a queue where somebody waits in it`);
+    calls.forEach((call, index) => {
+      const { queued } = call;
+      must(queued?.teamId === id, 'who waits is in the queue they wait in');
+      must((calls[index - 1]?.queued?.ticket ?? 0) < (queued?.ticket ?? 0), 'who came first is first');
+      const leg = call.legs.find(({ id: legId }) => legId === queued?.legId);
+      must(leg?.state === 'queued' && leg.endpoint.kind === 'queue', 'who waits has a leg at the queue');
+      must(call.waitsFor === null && !call.parked && !call.failure, 'who waits is nowhere else');
+      if (!queued || call.legs.some((each) => each.state === 'alerting')) return;
+      const couldTake = free.filter((personId) => !isPassing(queued, personId, exchange.now));
+      must(
+        couldTake.every((personId) => call.legs.some((each) => each.role === 'caller' && each.personId === personId)),
+        'nobody waits while somebody free could take them',
+      );
+    });
+  }
+  for (const call of exchange.calls.values()) {
+    const isThere = call.queued === null || exchange.queueOf(call.queued.teamId).calls.includes(call);
+    must(isThere, 'nobody who waits is lost');
+    must(
+      call.legs.filter((leg) => leg.endpoint.kind === 'queue' && isLive(leg)).length === (call.queued ? 1 : 0),
+      'whoever is at a queue waits in it',
+    );
+  }
 }
 
 function checkCall(call: Call): void {

@@ -77,7 +77,8 @@ export class MediaSessions {
       case 'callCleared': {
         const [sessions, isBeyond] = [this.sessionsOf(event.callId), this.beyond.has(event.callId)];
         this.calls.delete(event.callId);
-        if (sessions.size > 0) this.leftOver = { sessions, isBeyond };
+        // What the RFC has no flow for may have brought in somebody unheard of.
+        if (sessions.size > 0 || isBeyond) this.leftOver = { sessions, isBeyond };
         return;
       }
     }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 
-import { emptyOffice, type OfficeSetup } from '@/core/setup';
+import { emptyOffice, plainQueue, type HandOutOrder, type OfficeSetup } from '@/core/setup';
 import { isLive, type Leg } from '../call';
 import type { Command } from '../commands';
 import type { ExchangeEvent } from '../events';
@@ -37,7 +37,10 @@ const rule = (id: string, deviceIds: readonly string[], more: object) => ({
 });
 
 /** Six people with a desk phone and a mobile each, an app, two rooms, a team, forwards that go round in a circle. */
-export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'onDemand'): OfficeSetup {
+export function randomSetup(
+  recording: OfficeSetup['policies']['recording'] = 'onDemand',
+  order: HandOutOrder = 'inTurn',
+): OfficeSetup {
   return {
     ...emptyOffice,
     name: 'Random office',
@@ -49,7 +52,13 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
       presentedLineId: 'line',
       ...(index === 2 && { screening: { numbers: [], withheld: true } }),
     })),
-    teams: [{ id: 'team', name: 'Team', extension: '250', memberIds: ['p0', 'p2', 'p3'] }],
+    teams: [
+      { id: 'team', name: 'Team', extension: '250', memberIds: ['p0', 'p2', 'p3'] },
+      {
+        ...{ id: 'queue', name: 'Queue', extension: '270', memberIds: ['p1', 'p3', 'p4'] },
+        queue: { ...plainQueue, order, ringSeconds: 6, wrapUpSeconds: 4, mostWaiting: 3, longestWaitSeconds: 60 },
+      },
+    ],
     lines: [
       {
         id: 'line',
@@ -103,6 +112,7 @@ export function randomSetup(recording: OfficeSetup['policies']['recording'] = 'o
           { key: '2', to: '260' },
           { key: '3', to: '0131 496 0142' },
           { key: '4', to: '299' },
+          { key: '5', to: '270' },
         ],
         waitSeconds: 5,
         turns: 2,
@@ -137,6 +147,8 @@ const destinations = [
   '+441314960120',
   '+441314960160',
   '260',
+  '270',
+  '270',
   'nonsense',
 ];
 
@@ -204,6 +216,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'sendDigits', legId, digits: '1' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '2#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '3' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '5' }),
     (legId) => ({ type: 'record', legId, act: 'start' }),
     (legId) => ({ type: 'record', legId, act: 'pause' }),
     (legId) => ({ type: 'record', legId, act: 'stop' }),
@@ -242,6 +255,23 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
       atOnce: fc.boolean(),
     })
     .map((given): Step['command'] => (legId) => ({ type: 'move', legId, ...given })),
+  fc
+    .record({
+      personId: fc.constantFrom('p0', 'p1', 'p3', 'p4'),
+      state: fc.constantFrom('ready' as const, 'ready' as const, 'notReady' as const, 'loggedOff' as const),
+    })
+    .map((given): Step['command'] => () => ({
+      type: 'setAgentState',
+      teamId: 'queue',
+      reason: '',
+      ...given,
+    })),
+  fc.record({ deviceId: device, activeCall }).map((given): Step['command'] => (legId) => ({
+    type: 'takeWaiting',
+    // The call of a leg, once it is known which.
+    callId: legId,
+    ...given,
+  })),
   device.chain((deviceId) =>
     fc.constantFrom<Step['command']>(
       () => ({ type: 'signOut', deviceId }),
@@ -300,6 +330,10 @@ function shoot(exchange: Exchange, { picks, command }: Step): Command {
 function aim(exchange: Exchange, { picks, command }: Step): Command {
   const asked = command('', '', 0);
   const { type } = asked;
+  if (type === 'takeWaiting') {
+    const waiting = [...exchange.calls.values()].filter(({ queued }) => queued !== null);
+    return command(waiting[picks[0] % Math.max(1, waiting.length)]?.id ?? '', '', 0);
+  }
   if (type === 'join') {
     const codes = [...exchange.calls.values()].flatMap(({ invitation }) => invitation?.code ?? []);
     return codes.length > 0

@@ -40,6 +40,9 @@ export function openStory(setup: OfficeSetup = testSetup) {
         case 'diverted':
         case 'transferred':
           return [`${event.type} to ${event.to}`];
+        case 'passedOver':
+        case 'agentStateSet':
+          return [`${event.type} ${event.personId}`];
         case 'parked':
           return [`parked at ${event.slot}`];
         case 'returned':

@@ -25,6 +25,7 @@ export function testRecord(change: Partial<CallRecord> = {}): CallRecord {
     trace: null,
     parties: [],
     acts: [],
+    waits: [],
     recordings: [],
     costMicros: 0,
     ...change,

@@ -1,0 +1,3 @@
+/** Whom a waiting call is handed out to, and how long it will wait: without calls, by numbers alone. */
+export { expectedWaitSeconds, withHandled, type Handled } from './expectedWait';
+export { handOutTo, type FreeMember } from './handOut';
