@@ -11,7 +11,7 @@ export type Sight = 'whole' | 'glimpse';
 
 /**
  * A call is seen whole by whose it is: who has or had a phone in it, whose plan it went by, whose mailbox it reached, who handed it
- * over or gets it back; by a whole team while it rings at one of them; by everybody while it is parked; and by who plays phones.
+ * over or gets it back; by a whole team while it rings at one of them, or waits for them; by everybody while it is parked; and by who plays phones.
  */
 export function sightOf(session: Session, call: Call, office: OfficeIndex): Sight {
   if (hasRole(session, 'simulator')) return 'whole';
@@ -24,7 +24,7 @@ export function sightOf(session: Session, call: Call, office: OfficeIndex): Sigh
   const isSeen = call.legs.some(
     (leg) =>
       isAt(personId, leg, office) ||
-      (leg.endpoint.kind === 'teamMailbox' && teams.some(({ id }) => id === teamOf(leg))) ||
+      (isOfTeam(leg) && teams.some(({ id }) => id === teamOf(leg))) ||
       (isRinging(leg) && teams.some(({ memberIds }) => memberIds.includes(ownerOf(leg, office) ?? ''))),
   );
   return isSeen ? 'whole' : 'glimpse';
@@ -34,7 +34,11 @@ const isOfPlanOf = (personId: string, { ringing, earlierTraces }: Call) =>
   ringing?.trace.ownerId === personId || earlierTraces.some(({ ownerId }) => ownerId === personId);
 
 const isRinging = ({ state, role }: Leg) => state === 'alerting' && role === 'called';
-const teamOf = ({ endpoint }: Leg) => (endpoint.kind === 'teamMailbox' ? endpoint.teamId : null);
+/** At a team's mailbox, or waiting in its queue. */
+const isOfTeam = ({ endpoint, state }: Leg) =>
+  endpoint.kind === 'teamMailbox' || (endpoint.kind === 'queue' && state === 'queued');
+const teamOf = ({ endpoint }: Leg) =>
+  endpoint.kind === 'teamMailbox' || endpoint.kind === 'queue' ? endpoint.teamId : null;
 const ownerOf = ({ endpoint, personId }: Leg, office: OfficeIndex) =>
   endpoint.kind === 'device' ? (office.ownerOf(endpoint.deviceId)?.id ?? personId) : personId;
 
@@ -118,6 +122,10 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     invitation: null,
     calledAfterwards: null,
     waitsFor: null,
+    // That somebody waits, and since when, is for whoever looks after the teams.
+    queued: call.queued && { ...call.queued, callBackTo: null, passedBy: [] },
+    waits: [],
+    servedBy: null,
     recordings: [],
     acts: [],
   };
@@ -159,6 +167,7 @@ export function viewOfEvent(
     case 'signedOut':
     case 'configured':
     case 'callWaitingSet':
+    case 'agentStateSet':
       return event;
   }
   if (sight === 'glimpse') return null;

@@ -42,6 +42,7 @@ export {
 } from './ringPlan';
 export {
   deviceKinds,
+  hasQueue,
   e164Schema,
   officeSetupSchema,
   personSchema,
@@ -54,6 +55,7 @@ export {
   type Line,
   type OfficeSetup,
   type Person,
+  type QueueTeam,
   type Situation,
   type Stroke,
   type Team,

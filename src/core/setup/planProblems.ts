@@ -113,7 +113,8 @@ function checkTarget(target: RingTarget, path: Path, office: OfficeIndex, say: S
     say([...path, 'number'], `“${target.number}” is not a number that can ring.`);
 }
 
-function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say): void {
+/** What is wrong with where a call is to end, each with the field it is at. */
+export function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say): void {
   if (finish.kind === 'mailbox' && !office.people.has(finish.personId))
     say([...path, 'personId'], 'Nobody in the office has this mailbox.');
   if (finish.kind === 'teamMailbox' && !office.teams.get(finish.teamId)?.mailbox)

@@ -76,6 +76,9 @@ export const teamSchema = z.object({
   queue: queueSchema.optional(),
 });
 export type Team = z.infer<typeof teamSchema>;
+/** A team whose calls wait for its members. */
+export type QueueTeam = Team & Required<Pick<Team, 'queue'>>;
+export const hasQueue = (team: Team | null | undefined): team is QueueTeam => team?.queue !== undefined;
 
 export const lineSchema = z.object({
   id: z.string(),

@@ -289,6 +289,7 @@ export class HostedOffice implements OfficeOfAll {
       setup: this.exchange.setup,
       mark: this.revisions.now,
       signedIn: [...this.exchange.signedIn],
+      agents: [...this.exchange.agents],
       network: this.standIns.network,
     });
   }
@@ -472,6 +473,7 @@ export class HostedOffice implements OfficeOfAll {
       mark: this.revisions.now,
       setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
       signedIn: [...this.exchange.signedIn],
+      agents: [...this.exchange.agents],
       network: this.standIns.network,
     });
     const step = { ...update, rows, revision, of: this.inboxNow };

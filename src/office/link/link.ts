@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import {
+  agentSchema,
   callSchema,
   exchangeEventSchema,
   exchangeStateSchema,
@@ -53,6 +54,8 @@ export const officeUpdateSchema = z.object({
   mark: markSchema,
   /** Devices that are signed in now. */
   signedIn: z.array(z.string()),
+  /** What members of teams with a queue have said of themselves: ready is who has said nothing. */
+  agents: z.array(agentSchema),
   /** What the network does to this device's data calls. */
   network: networkSchema,
 });

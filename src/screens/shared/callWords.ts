@@ -70,6 +70,8 @@ function heardWord(heard: Heard, verb: string, view: CallView): string {
       return `${verb} the greeting`;
     case 'menu':
       return `${verb} what the keys do`;
+    case 'queue':
+      return `${verb} music, and how far on it is`;
     case 'textNotice':
       return `${verb} that a text comes`;
     case 'voices':

@@ -57,6 +57,13 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
         number: null,
         personId: null,
       };
+    case 'queue':
+      return {
+        name: `${office.ever.teams.get(endpoint.teamId)?.name ?? 'A team'}, waiting`,
+        detail: 'queue',
+        number: null,
+        personId: null,
+      };
     case 'textNotice':
       return { name: 'A text instead', detail: '', number: null, personId: null };
     case 'outside':

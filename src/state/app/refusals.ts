@@ -111,6 +111,10 @@ export function explainRefusal(reason: Refusal): string {
       return 'That invitation is for somebody else.';
     case 'nothingRings':
       return 'Nothing rings there any more.';
+    case 'notInTeam':
+      return 'That is for members of the team who are signed in to it.';
+    case 'nobodyWaits':
+      return 'They wait no longer.';
     case 'notTheirDevice':
       return 'The call can only go to another phone of yours.';
     case 'recordingPolicy':

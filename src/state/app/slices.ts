@@ -1,6 +1,7 @@
 import { createAction, createSlice, type Action, type PayloadAction } from '@reduxjs/toolkit';
+import isEqual from 'fast-deep-equal';
 
-import type { Call, CallRecord } from '@/core/calls/exchange';
+import type { Agent, Call, CallRecord } from '@/core/calls/exchange';
 import type { Network, Trend } from '@/core/calls/quality';
 import type { OfficeSetup } from '@/core/setup';
 import type { Contact } from '@/core/people/contacts';
@@ -35,6 +36,8 @@ interface OfficeSlice {
   isOnline: boolean;
   /** Devices that are signed in. */
   signedIn: readonly string[];
+  /** What members of teams with a queue have said of themselves. */
+  agents: readonly Agent[];
   /** What the stand-in network does to this device's data calls. */
   network: Network;
   /** How the call that is talked on has sounded of late; null while none is. */
@@ -56,6 +59,7 @@ const officeSlice = createSlice({
     isInFront: false,
     isOnline: true,
     signedIn: [],
+    agents: [],
     network: goodNetwork,
     trend: null,
   } as OfficeSlice,
@@ -93,6 +97,7 @@ const officeSlice = createSlice({
     builder.addCase(updated, (state, { payload }) => {
       state.network = payload.network;
       if (state.signedIn.join() !== payload.signedIn.join()) state.signedIn = payload.signedIn;
+      if (!isEqual(state.agents, payload.agents)) state.agents = payload.agents;
       if (payload.setup) state.setup = payload.setup;
     }),
 });

@@ -1,5 +1,5 @@
-import { agentKey, freeMembers, hasQueue, setAgentState } from './agents';
-import { OfficeIndex, type OfficeSetup } from '@/core/setup';
+import { hasQueue, OfficeIndex, type OfficeSetup } from '@/core/setup';
+import { agentKey, freeMembers, setAgentState } from './agents';
 import { answerLeg, takeLeg } from './answering';
 import { isTalking, type Call, type Leg, type Timer } from './call';
 import { callBackWhenFree, reportFree, serveCallBacks } from './callingBack';

@@ -1,15 +1,10 @@
 import { isOutOfTeams, situationAt, situationEnds } from '@/core/plans/routing';
-import { levelOf, type Queue, type Team } from '@/core/setup';
+import { hasQueue, levelOf, type QueueTeam, type Team } from '@/core/setup';
 import type { FreeMember } from '@/core/calls/queueing';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import { stopRingingPerson } from './ringing';
 import type { Agent } from './state';
 import type { Switchboard } from './Switchboard';
-
-/** A team whose calls wait for its members. */
-export type QueueTeam = Team & { queue: Queue };
-
-export const hasQueue = (team: Team | null | undefined): team is QueueTeam => team?.queue !== undefined;
 
 /** Somebody as a member of a team: ready since ever, where they have said nothing. */
 export const agentOf = (board: Pick<Switchboard, 'agents'>, teamId: string, personId: string): Agent =>

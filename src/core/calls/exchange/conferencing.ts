@@ -39,7 +39,8 @@ export function addParty(board: Switchboard, leg: Leg, to: string): Outcome {
   if (!checked.ok) return checked;
   const { destination } = checked;
   // It joins no talk.
-  if (destination.kind === 'service' || speaksToOne(board.office, destination)) return refuse({ code: 'unknownTarget' });
+  if (destination.kind === 'service' || speaksToOne(board.office, destination))
+    return refuse({ code: 'unknownTarget' });
   board.note(call, 'added', leg.personId, destination.number);
   connectTo(board, call, destination, leg.endpoint, {
     broughtFor: 'conference',

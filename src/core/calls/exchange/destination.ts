@@ -1,7 +1,6 @@
 import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
 import type { CalledParty } from '@/core/plans/routing';
-import type { OfficeIndex } from '@/core/setup';
-import { hasQueue } from './agents';
+import { hasQueue, type OfficeIndex } from '@/core/setup';
 import { callerOf, type Call, type Endpoint, type Leg } from './call';
 import { failCall } from './clearing';
 import { refuse, type Outcome, type Refusal } from './commands';

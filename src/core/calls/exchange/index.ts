@@ -14,6 +14,7 @@ export {
   type Endpoint,
   type Leg,
   type LegState,
+  type Queued,
   type Recording,
 } from './call';
 export { causeValues, type Cause } from './causes';
@@ -28,7 +29,15 @@ export {
   type Target,
 } from './commands';
 export { exchangeEventSchema, type ExchangeEvent } from './events';
-export { exchangeStateSchema, type ExchangeState } from './state';
+export {
+  agentSchema,
+  agentStates,
+  exchangeStateSchema,
+  type Agent,
+  type AgentState,
+  type ExchangeState,
+} from './state';
+export { agentNow, teamNow, type AgentNow, type TeamNow } from './teamNow';
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './audioPaths';
 export { greetingOf } from './mailbox';

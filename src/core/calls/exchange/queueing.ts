@@ -1,15 +1,14 @@
 import { expectedWaitSeconds, handOutTo, withHandled } from '@/core/calls/queueing';
 import type { RouteTrace } from '@/core/plans/routing';
+import { hasQueue, type QueueTeam } from '@/core/setup';
 import {
   agentOf,
   beginWrapUp,
   freeMembers,
-  hasQueue,
   isAttended,
   nextFreeAt,
   queueDevicesOf,
   readyMembers,
-  type QueueTeam,
 } from './agents';
 import { callerOf, isTalking, type Call, type Leg, type Queued } from './call';
 import { clearCall } from './clearing';
@@ -184,7 +183,11 @@ function lookAgain(board: Switchboard, team: QueueTeam, calls: readonly Call[]):
 }
 
 /** Nobody is signed in any more, or the queue is none any more. */
-function leaveUnattended(board: Switchboard, call: Call, team: { id: string; queue?: QueueTeam['queue'] } | undefined): void {
+function leaveUnattended(
+  board: Switchboard,
+  call: Call,
+  team: { id: string; queue?: QueueTeam['queue'] } | undefined,
+): void {
   const finish = team?.queue?.nobodyFinish ?? call.ringing?.trace.finish ?? ({ kind: 'busy' } as const);
   const isGone = call.queued?.callBackTo !== null;
   stopRinging(board, call, 'noAnswer');
@@ -230,7 +233,8 @@ export function takeWaiting(
   if (!owner) return refuse({ code: 'unknownDevice' });
   if (!call?.queued) return refuse({ code: 'nobodyWaits' });
   const team = board.office.teams.get(call.queued.teamId);
-  const isMember = team?.memberIds.includes(owner.id) && agentOf(board, team.id, owner.id).state !== 'loggedOff';
+  const isMember =
+    team?.memberIds.includes(owner.id) && agentOf(board, team.id, owner.id).state !== 'loggedOff';
   if (!isMember) return refuse({ code: 'notInTeam' });
   const ready = mayTakeInto(board, call, deviceId, activeCall);
   if (!ready.ok) return ready;

@@ -160,7 +160,8 @@ function incomingOutcome(
 const isBackReached = ({ acts, legs }: Call) =>
   !acts.some(({ act }) => act === 'askedCallBack') ||
   legs.some(
-    ({ endpoint, role, answeredAt }) => endpoint.kind === 'outside' && role === 'called' && answeredAt !== null,
+    ({ endpoint, role, answeredAt }) =>
+      endpoint.kind === 'outside' && role === 'called' && answeredAt !== null,
   );
 
 const tracesOf = (call: Call): RouteTrace[] =>

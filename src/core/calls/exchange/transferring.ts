@@ -25,7 +25,8 @@ export function transferCall(board: Switchboard, leg: Leg, target: Target): Outc
   const { destination, dialled } = checked;
   if (destination.kind === 'service') return refuse({ code: 'unknownTarget' });
 
-  if (speaksToOne(board.office, destination) && othersThan(leg, call) > 1) return refuse({ code: 'notOnePerson' });
+  if (speaksToOne(board.office, destination) && othersThan(leg, call) > 1)
+    return refuse({ code: 'notOnePerson' });
 
   const { endpoint, personId } = leg;
   if (endpoint.kind !== 'device' || personId === null) return refuse({ code: 'onlyDevice' });

@@ -18,7 +18,11 @@ export function withHandled({ count, meanMs }: Handled, ms: number): Handled {
  * the mean time, so that the queue moves on by one every mean / members (the state-dependent wait of an M/M/c queue: Whitt, Management
  * Science 45 (1999), "Predicting queueing delays", eq. 2). null where nothing is known yet, or nobody is there to take calls.
  */
-export function expectedWaitSeconds(place: number, members: number, { count, meanMs }: Handled): number | null {
+export function expectedWaitSeconds(
+  place: number,
+  members: number,
+  { count, meanMs }: Handled,
+): number | null {
   if (count === 0 || members === 0) return null;
   return (place * meanMs) / members / 1000;
 }

@@ -31,13 +31,15 @@ describe('handOutTo', () => {
   });
 
   it('takes only who is free, and somebody whenever anybody is', () => {
-    const anybody = fc.subarray(members).chain((chosen) =>
-      fc.tuple(
-        ...chosen.map((personId) =>
-          fc.record({ personId: fc.constant(personId), freeSince: fc.nat(9), level: fc.nat(9) }),
+    const anybody = fc
+      .subarray(members)
+      .chain((chosen) =>
+        fc.tuple(
+          ...chosen.map((personId) =>
+            fc.record({ personId: fc.constant(personId), freeSince: fc.nat(9), level: fc.nat(9) }),
+          ),
         ),
-      ),
-    );
+      );
     fc.assert(
       fc.property(
         fc.constantFrom(...handOutOrders),

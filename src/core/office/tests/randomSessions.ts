@@ -21,7 +21,7 @@ const member = (personId: string, deviceId: string): Session => ({
   deviceId,
   roles: ['member'],
 });
-/** p0 and p2 are of one team; p1 is of none. */
+/** p0 and p2 are of one team; p1 is of another, whose calls wait. */
 export const members = [member('p0', 'p0-app'), member('p1', 'p1-desk'), member('p2', 'p2-desk')];
 export const simulator: Session = {
   id: 'outside',
@@ -32,7 +32,7 @@ export const simulator: Session = {
 const sessions = [...members, simulator];
 const devicesInUse = new Set(members.flatMap(({ deviceId }) => deviceId ?? []));
 const ownerOf = new Map(randomSetup().devices.map(({ id, personId }) => [id, personId]));
-const team = ['p0', 'p2', 'p3'];
+const { teams } = randomSetup();
 
 export const seenOf = (exchange: Exchange): OfficeSeen => ({
   office: exchange.office,
@@ -105,7 +105,12 @@ const isPartOf = (personId: string, call: Call) =>
     (leg) =>
       leg.personId === personId ||
       personAt(leg) === personId ||
-      (team.includes(personId) && leg.state === 'alerting' && team.includes(personAt(leg) ?? '')),
+      teams.some(
+        ({ id, memberIds }) =>
+          memberIds.includes(personId) &&
+          ((leg.state === 'alerting' && memberIds.includes(personAt(leg) ?? '')) ||
+            (leg.state === 'queued' && leg.endpoint.kind === 'queue' && leg.endpoint.teamId === id)),
+      ),
   );
 
 function checkViews(exchange: Exchange) {

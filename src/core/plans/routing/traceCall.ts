@@ -171,10 +171,19 @@ export function traceTeam(office: OfficeIndex, called: CalledParty, world: World
     const { queue, memberIds } = team;
     if (!memberIds.some((id) => world.isSignedInTo?.(ownerId, id) ?? true))
       return endAtOnce('queueUnattended', queue.nobodyFinish);
-    if ((world.waitingAt?.(ownerId) ?? 0) >= queue.mostWaiting) return endAtOnce('queueFull', queue.fullFinish);
+    if ((world.waitingAt?.(ownerId) ?? 0) >= queue.mostWaiting)
+      return endAtOnce('queueFull', queue.fullFinish);
     steps.push({ kind: 'queued', teamId: ownerId });
     const finish = queue.longFinish ?? unanswered;
-    return { ownerId, lineId, legs: [], finish, finishSeconds: queue.longestWaitSeconds, isSilent: true, steps };
+    return {
+      ownerId,
+      lineId,
+      legs: [],
+      finish,
+      finishSeconds: queue.longestWaitSeconds,
+      isSilent: true,
+      steps,
+    };
   }
   const stage = {
     targets: [{ teamId: ownerId, startSeconds: 0 }],

@@ -1,9 +1,10 @@
 import { interpretDialled, ukOfficePlan } from '@/core/numbers/numbering';
 
 import { editOf, rowOf, type Edit, type SetupTable } from '../edits';
+import { joinWindows, overlapOf } from '../hours';
 import { OfficeIndex } from '../OfficeIndex';
-import { planProblems } from '../planProblems';
-import type { OfficeSetup } from '../setup';
+import { checkFinish, planProblems } from '../planProblems';
+import type { OfficeSetup, Team } from '../setup';
 
 /** What makes an office impossible to run, at the field where it was entered. */
 export interface OfficeProblem {
@@ -14,6 +15,8 @@ export interface OfficeProblem {
   /** One tap that mends it; null where it takes a decision. */
   repair: { word: string; edits: Edit[] } | null;
 }
+
+const dayNames = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 
 type Say = (problem: Omit<OfficeProblem, 'repair'> & Partial<Pick<OfficeProblem, 'repair'>>) => void;
 
@@ -124,6 +127,43 @@ function checkTeams(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
         ...{ table: 'teams', id, field: 'memberIds', sentence: `${name} has a member who is gone.` },
         repair: { word: 'Take them out', edits: [editOf(setup, 'teams', id, { ...team, memberIds: here })] },
       });
+    if (team.queue && memberIds.length === 0)
+      say({
+        table: 'teams',
+        id,
+        field: 'memberIds',
+        sentence: `Nobody of ${name} could take who waits for it.`,
+      });
+    checkTeamHours(setup, team, say);
+    checkTeamFinishes(team, office, say);
+  }
+}
+
+function checkTeamHours(setup: OfficeSetup, team: Team, say: Say): void {
+  const { id, name, hours } = team;
+  const day = hours && overlapOf(hours.open);
+  if (!hours || day === undefined || day === null) return;
+  const joined = { ...team, hours: { ...hours, open: joinWindows(hours.open) } };
+  say({
+    ...{ table: 'teams', id, field: 'hours', sentence: `The hours of ${name} overlap on ${dayNames[day]}.` },
+    repair: { word: 'Make them one', edits: [editOf(setup, 'teams', id, joined)] },
+  });
+}
+
+/** Where a team's calls end, by its hours and its queue. */
+function checkTeamFinishes(team: Team, office: OfficeIndex, say: Say): void {
+  const { id, name, extension, hours, queue } = team;
+  const finishes = {
+    closedFinish: hours?.closedFinish,
+    fullFinish: queue?.fullFinish,
+    longFinish: queue?.longFinish,
+    nobodyFinish: queue?.nobodyFinish,
+  };
+  for (const [field, finish] of Object.entries(finishes)) {
+    if (!finish) continue;
+    checkFinish(finish, [], office, (_, sentence) => say({ table: 'teams', id, field, sentence }));
+    if (finish.kind === 'forward' && finish.to === extension)
+      say({ table: 'teams', id, field, sentence: `${name} would forward its calls to itself.` });
   }
 }
 

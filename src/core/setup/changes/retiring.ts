@@ -1,7 +1,7 @@
 import { editOf, rowOf, type Edit, type SetupRow, type SetupTable } from '../edits';
 import type { Menu } from '../menu';
 import type { Finish, RingPlan, RingRule, RingTarget } from '../ringPlan';
-import type { OfficeSetup } from '../setup';
+import type { OfficeSetup, Team } from '../setup';
 
 /** What can be retired with all that names it. */
 export type RetiredTable = 'people' | 'teams' | 'lines' | 'menus' | 'devices';
@@ -24,9 +24,7 @@ export function retiring(setup: OfficeSetup, table: RetiredTable, id: string, he
   };
   for (const { id: deviceId, personId } of setup.devices)
     if (table === 'people' && personId === id) edits.push(editOf(setup, 'devices', deviceId, null));
-  for (const team of setup.teams)
-    if (team.id !== id)
-      put('teams', team.id, { ...team, memberIds: team.memberIds.filter((each) => each !== id) });
+  for (const team of setup.teams) if (team.id !== id) put('teams', team.id, teamWithout(team, gone));
   for (const line of setup.lines)
     if (line.id !== id)
       put('lines', line.id, line.ownerId === id && heir ? { ...line, ownerId: heir.id } : line);
@@ -90,6 +88,26 @@ function goneWith(setup: OfficeSetup, table: RetiredTable, id: string, heir: Hei
     heirExtension: heir && text(rowOf(setup, heir.table, heir.id)?.['extension']),
     keeperId: heir?.table === 'people' ? heir.id : (runs?.id ?? ''),
     otherLineId: setup.lines.find((line) => line.id !== id)?.id ?? null,
+  };
+}
+
+function teamWithout(team: Team, gone: Gone): Team {
+  const { hours, queue } = team;
+  const isLeft = ({ personId }: { personId: string }) => personId !== gone.id;
+  // One that leads nowhere any more is left out: then it is as where nobody takes a call.
+  const finishes = <Row extends object>(row: Row): Row => {
+    const kept = Object.entries(row).flatMap(([name, value]: [string, unknown]) => {
+      if (!name.endsWith('Finish') || value === undefined) return [[name, value]];
+      const finish = finishWithout(value as Finish, '', gone);
+      return finish.kind === 'mailbox' && finish.personId === '' ? [] : [[name, finish]];
+    });
+    return Object.fromEntries(kept) as Row;
+  };
+  return {
+    ...team,
+    memberIds: team.memberIds.filter((each) => each !== gone.id),
+    ...(hours && { hours: finishes(hours) }),
+    ...(queue && { queue: { ...finishes(queue), levels: queue.levels.filter(isLeft) } }),
   };
 }
 

@@ -38,7 +38,10 @@ export function checkExchange(exchange: Exchange): void {
   checkQueues(exchange);
   const next = exchange.nextTimerAt();
   const isLook = [...exchange.calls.values()].some(({ queued }) => queued !== null) && next !== null;
-  must(next === earliest || (isLook && next > exchange.now && next < (earliest ?? Infinity)), 'no timer survives its call, and none is lost');
+  must(
+    next === earliest || (isLook && next > exchange.now && next < (earliest ?? Infinity)),
+    'no timer survives its call, and none is lost',
+  );
 }
 
 /** Nobody waits while somebody could take them; of those who wait, whoever came first is asked for first. */
@@ -56,7 +59,9 @@ function checkQueues(exchange: Exchange): void {
       if (!queued || call.legs.some((each) => each.state === 'alerting')) return;
       const couldTake = free.filter((personId) => !isPassing(queued, personId, exchange.now));
       must(
-        couldTake.every((personId) => call.legs.some((each) => each.role === 'caller' && each.personId === personId)),
+        couldTake.every((personId) =>
+          call.legs.some((each) => each.role === 'caller' && each.personId === personId),
+        ),
         'nobody waits while somebody free could take them',
       );
     });
@@ -65,7 +70,8 @@ function checkQueues(exchange: Exchange): void {
     const isThere = call.queued === null || exchange.queueOf(call.queued.teamId).calls.includes(call);
     must(isThere, 'nobody who waits is lost');
     must(
-      call.legs.filter((leg) => leg.endpoint.kind === 'queue' && isLive(leg)).length === (call.queued ? 1 : 0),
+      call.legs.filter((leg) => leg.endpoint.kind === 'queue' && isLive(leg)).length ===
+        (call.queued ? 1 : 0),
       'whoever is at a queue waits in it',
     );
   }

@@ -8,12 +8,18 @@ import { device, openStory } from './story';
 import { customer, start, testSetup } from './testOffice';
 
 /** The yard's calls wait for Ben, Cleo or Dot, who have a desk phone each; its line is +44 131 496 0130. */
-function withQueue(queue: Partial<Queue> = {}, rest: Partial<OfficeSetup['teams'][number]> = {}): OfficeSetup {
+function withQueue(
+  queue: Partial<Queue> = {},
+  rest: Partial<OfficeSetup['teams'][number]> = {},
+): OfficeSetup {
   const [line] = testSetup.lines;
   if (!line) throw new Error('The test office has no line');
   return {
     ...testSetup,
-    lines: [...testSetup.lines, { ...line, id: 'yard', name: 'Yard', number: '+441314960130', ownerId: 'yard' }],
+    lines: [
+      ...testSetup.lines,
+      { ...line, id: 'yard', name: 'Yard', number: '+441314960130', ownerId: 'yard' },
+    ],
     teams: [
       {
         ...{ id: 'yard', name: 'Yard', extension: '250', memberIds: ['ben', 'cleo', 'dot'] },
@@ -83,7 +89,11 @@ describe('a call to a team with a queue', () => {
     yard.customerComes(0);
     expect(yard.rings()).toEqual(['ben']);
     expect(yard.lets(10)).toEqual(
-      expect.arrayContaining(['connectionCleared ben-desk noAnswer', 'passedOver ben', 'delivered cleo-desk']),
+      expect.arrayContaining([
+        'connectionCleared ben-desk noAnswer',
+        'passedOver ben',
+        'delivered cleo-desk',
+      ]),
     );
     expect(yard.does({ type: 'refuse', legId: yard.at('cleo-desk') }, 12)).toContain('passedOver cleo');
     expect(yard.rings()).toEqual([]);
@@ -166,7 +176,10 @@ describe('where a queue ends', () => {
     yard.does({ type: 'make', from: device('ben-desk'), to: '0131 496 0150' }, 0);
 
   it('after the longest wait', () => {
-    const yard = only(openYard({ longestWaitSeconds: 60, longFinish: { kind: 'forward', to: '07700 900555' } }), 'ben');
+    const yard = only(
+      openYard({ longestWaitSeconds: 60, longFinish: { kind: 'forward', to: '07700 900555' } }),
+      'ben',
+    );
     busy(yard);
     yard.customerComes(1);
     yard.lets(61);
@@ -257,7 +270,13 @@ describe('a break', () => {
 
   it('is only for members of a team with a queue', () => {
     const yard = openYard();
-    const asked = { type: 'setAgentState', teamId: 'yard', personId: 'ada', state: 'ready', reason: '' } as const;
+    const asked = {
+      type: 'setAgentState',
+      teamId: 'yard',
+      personId: 'ada',
+      state: 'ready',
+      reason: '',
+    } as const;
     expect(yard.refuses(asked, 0)).toBe('notInTeam');
   });
 });
@@ -316,9 +335,13 @@ describe('a member', () => {
     const second = yard.waiting()[1];
     yard.does({ type: 'takeWaiting', deviceId: 'cleo-desk', callId: second?.id ?? '' }, 3);
     expect(yard.hears()['cleo-desk']).toBe(callerNumbers[1]);
-    expect(yard.refuses({ type: 'takeWaiting', deviceId: 'ben-desk', callId: second?.id ?? '' }, 4)).toBe('nobodyWaits');
+    expect(yard.refuses({ type: 'takeWaiting', deviceId: 'ben-desk', callId: second?.id ?? '' }, 4)).toBe(
+      'nobodyWaits',
+    );
     const first = yard.waiting()[0];
-    expect(yard.refuses({ type: 'takeWaiting', deviceId: 'ada-app', callId: first?.id ?? '' }, 4)).toBe('notInTeam');
+    expect(yard.refuses({ type: 'takeWaiting', deviceId: 'ada-app', callId: first?.id ?? '' }, 4)).toBe(
+      'notInTeam',
+    );
   });
 
   it('whose phone goes while it rings loses no caller', () => {

@@ -56,7 +56,14 @@ export function randomSetup(
       { id: 'team', name: 'Team', extension: '250', memberIds: ['p0', 'p2', 'p3'] },
       {
         ...{ id: 'queue', name: 'Queue', extension: '270', memberIds: ['p1', 'p3', 'p4'] },
-        queue: { ...plainQueue, order, ringSeconds: 6, wrapUpSeconds: 4, mostWaiting: 3, longestWaitSeconds: 60 },
+        queue: {
+          ...plainQueue,
+          order,
+          ringSeconds: 6,
+          wrapUpSeconds: 4,
+          mostWaiting: 3,
+          longestWaitSeconds: 60,
+        },
       },
     ],
     lines: [
