@@ -4,16 +4,8 @@ import { sampleOffice } from '..';
 
 import { OfficeIndex, planProblems, type RingPlan } from '@/core/setup';
 import { readPlanFile, writePlanFile } from '@/core/plans/files';
-import {
-  beginRule,
-  describeRule,
-  edits,
-  hoursWords,
-  layOutRule,
-  readDaysOff,
-  readHours,
-  templatesFor,
-} from '@/core/plans/editing';
+import { beginRule, describeRule, edits, layOutRule, templatesFor } from '@/core/plans/editing';
+import { hoursWords, readDaysOff, readHours } from '@/core/plans/hours';
 
 const office = new OfficeIndex(sampleOffice);
 const plan = office.ringPlans.get('maren')!;

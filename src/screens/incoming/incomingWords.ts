@@ -1,7 +1,7 @@
 import { afterRefusal, type Call, type Leg } from '@/core/calls/exchange';
 import { describeFinish, type Finish, type OfficeIndex } from '@/core/setup';
 import type { TriesToday } from '@/core/calls/history';
-import { formatSpan } from '@/core/shared/time';
+import { formatDuration, formatSpan } from '@/core/shared/time';
 import { identifyDialled, type Names } from '@/state/app';
 
 import { shortTargetName } from '../shared/targetWords';
@@ -18,6 +18,14 @@ export function pressedWords(call: Call, office: OfficeIndex): string | null {
   if (!pressed) return null;
   const menu = call.earlierTraces.map(({ ownerId }) => office.menus.get(ownerId)).findLast(Boolean);
   return `Pressed ${pressed.to ?? 'a key'} in ${menu ? `the ${menu.name}` : 'a menu'}`;
+}
+
+/** "For Yard, waited 1:20": the queue it came by, and how long that took; null where it waited in none. */
+export function queuedWords({ queued }: Call, office: OfficeIndex, now: number): string | null {
+  if (!queued) return null;
+  const name = office.teams.get(queued.teamId)?.name ?? 'a team';
+  const isBack = queued.callBackTo !== null ? ', to be called back: answer, and they are called' : '';
+  return `For ${name}, waited ${formatDuration(now - queued.since)}${isBack}`;
 }
 
 /** Why it rings here although nobody has just called this device: it came back, or a busy one is free. */

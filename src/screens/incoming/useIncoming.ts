@@ -22,7 +22,7 @@ import type { RingTrack } from '@/ui/scale';
 
 import { shortTargetName } from '../shared/targetWords';
 import { useGo } from '../shared/useGo';
-import { pressedWords, refusalWords, returnedWords, triesWords } from './incomingWords';
+import { pressedWords, queuedWords, refusalWords, returnedWords, triesWords } from './incomingWords';
 
 /** All that an incoming call's screen shows, and what can be done with it. */
 export function useIncoming(view: CallView) {
@@ -61,6 +61,7 @@ export function useIncoming(view: CallView) {
     /** What the caller did to get here, and how often they tried. */
     facts: [
       pressedWords(call, office),
+      queuedWords(call, office, now),
       isOwnCall || call.returned ? null : triesWords(triesToday(records, number, now, zone), now),
     ].filter((fact) => fact !== null),
     /** Why they wait among the loose ends, and their newest words. */

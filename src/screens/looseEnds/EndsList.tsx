@@ -20,6 +20,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { PlaceHead } from '../everything/PlaceHead';
+import { QueueStrip } from '../queues/QueueStrip';
 import { useGo } from '../shared/useGo';
 import { EndRow } from './EndRow';
 import { WeightsSheet } from './WeightsSheet';
@@ -70,6 +71,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
     <>
       <ScrollView style={styles.scroll} tabIndex={0}>
         <PlaceHead at="loose" />
+        <QueueStrip />
         {ends === null ? (
           <EmptyState title="Reading who waits" sentence="The calls of the last few days are being read." />
         ) : ranked.length === 0 ? (

@@ -18,6 +18,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { faxesWords } from '../fax/faxesWords';
+import { QueuesNow } from '../queues/QueuesNow';
 import { Columns } from '../shared/Columns';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
@@ -62,6 +63,7 @@ export function OfficeScreen() {
         </Txt>
         <Txt colour={colours.faint}>{sizeWords(office.setup)}</Txt>
       </View>
+      {runs ? <QueuesNow /> : null}
       {runs ? <PartsList /> : null}
       {runs ? null : (
         <View style={styles.section}>

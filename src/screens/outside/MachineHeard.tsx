@@ -9,17 +9,21 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { heardInQueue } from '../queues/queueWords';
+
 interface HeardProps {
   call: Call;
   leg: Leg;
 }
 
-/** What a caller hears of a machine of the office, and the keys they may press: a mailbox, a menu, or that a text comes. */
+/** What a caller hears of a machine of the office, and the keys they may press: a mailbox, a menu, a queue, or that a text comes. */
 export function MachineHeard({ call, leg }: HeardProps) {
   if (leg.role !== 'caller') return null;
   const machine = call.legs.find(
     ({ endpoint, state }) =>
-      state === 'connected' && endpoint.kind !== 'device' && endpoint.kind !== 'outside',
+      (state === 'connected' || state === 'queued') &&
+      endpoint.kind !== 'device' &&
+      endpoint.kind !== 'outside',
   );
   switch (machine?.endpoint.kind) {
     case 'mailbox':
@@ -28,6 +32,8 @@ export function MachineHeard({ call, leg }: HeardProps) {
       return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
     case 'menu':
       return <MenuHeard leg={leg} menuId={machine.endpoint.menuId} />;
+    case 'queue':
+      return <QueueHeard call={call} leg={leg} teamId={machine.endpoint.teamId} />;
     case 'textNotice':
       return <Txt as="small">hears: “We can’t answer now, and send you a text.”</Txt>;
     default:
@@ -78,6 +84,24 @@ function TeamMailboxHeard({ mailbox, teamId }: { mailbox: Leg; teamId: string })
     <Txt as="small">
       {isGreeting ? `hears: “${team?.mailbox?.text ?? ''}”` : 'speaks to the team’s mailbox'}
     </Txt>
+  );
+}
+
+function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
+  const dispatch = useAppDispatch();
+  const queue = useAppSelector((state) => selectOffice(state).teams.get(teamId)?.queue);
+  if (!queue || !call.queued) return null;
+  const mayBeCalled = leg.endpoint.kind === 'outside' && leg.endpoint.number !== null;
+  return (
+    <View style={{ gap: space.s }}>
+      <Txt as="small">{`hears: “${heardInQueue(queue, call.queued.told, mayBeCalled)}” and music`}</Txt>
+      {queue.offersCallBack && mayBeCalled ? (
+        <Plate
+          word="Press 1, be called back"
+          onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
+        />
+      ) : null}
+    </View>
   );
 }
 

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { OfficeIndex, RingPlan } from '@/core/setup';
-import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans/editing';
+import { daysOffWords, hoursWords, readDaysOff, readHours } from '@/core/plans/hours';
 import type { WeekWindow } from '@/core/shared/time';
 import { editPlan, useAppDispatch } from '@/state/app';
 import { Field } from '@/ui/field';

@@ -8,7 +8,8 @@ import {
   type ReadCpl,
   type ReadPlanFile,
 } from '@/core/plans/files';
-import { describeRule, hoursWords } from '@/core/plans/editing';
+import { describeRule } from '@/core/plans/editing';
+import { hoursWords } from '@/core/plans/hours';
 import type { PlanFileAnswer } from '@/workers/readPlanFileBeside';
 
 /** What a file holds, before anything is taken of it. */

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { Followed, Situation } from '@/core/setup';
-import { followedWords, readHours } from '@/core/plans/editing';
+import { followedWords } from '@/core/plans/editing';
+import { readHours } from '@/core/plans/hours';
 import { selectMyId, selectOffice, setFollows, useAppDispatch, useAppSelector } from '@/state/app';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';

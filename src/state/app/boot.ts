@@ -24,7 +24,8 @@ import { startFront } from './front';
 import { habitsTakenOver } from './habits';
 import { loadHistory, loadMissed } from './historyStore';
 import { Hosting } from './hosting';
-import { saidOfLeavers } from './leaving';
+import { saidOfLeavers, saidOfPassing } from './leaving';
+import { selectOffice } from './selectors';
 import { startMeasuring } from './measuring';
 import { OwnRows, ownRowsRead } from './ownRows';
 import { draftTakenOver } from './planDraft';
@@ -147,7 +148,9 @@ async function join(
   if (former.draft) dispatch(draftTakenOver(former.draft, vault));
   dispatch(updated(snapshot));
   take = (update) => {
-    const left = saidOfLeavers(update, selectTaken(store.getState()));
+    const left =
+      saidOfLeavers(update, selectTaken(store.getState())) ??
+      saidOfPassing(update, me.personId, selectOffice(store.getState()));
     dispatch(updated(update));
     dispatch(tablesChanged(update.changes));
     ownRows.hear(update.changes);

@@ -93,7 +93,7 @@ export {
 export { freeId } from './freeId';
 export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
 export { continuousOf, isActive, selectMySound } from './mySound';
-export { formatAny, identifyDialled, identifyNumber, type Identity } from './identify';
+export { formatAny, identifyDialled, identifyEndpoint, identifyNumber, type Identity } from './identify';
 export {
   selectCards,
   selectContacts,

@@ -1,4 +1,5 @@
 import type { OfficeUpdate } from '@/office/link';
+import type { OfficeIndex } from '@/core/setup';
 
 import { nameOfCall, type CallView } from './callViews';
 
@@ -18,4 +19,11 @@ export function saidOfLeavers(
     );
   });
   return gone.length === 0 ? null : `${gone.map(nameOfCall).join(', ')} hung up while on hold.`;
+}
+
+/** That a call of a team's queue has gone on to the next member, since it was not taken here. */
+export function saidOfPassing({ events }: OfficeUpdate, myId: string, { teams }: OfficeIndex): string | null {
+  const passed = events.findLast((event) => event.type === 'passedOver' && event.personId === myId);
+  if (passed?.type !== 'passedOver') return null;
+  return `A call for ${teams.get(passed.teamId)?.name ?? 'your team'} goes on to the next: nobody took it here.`;
 }

@@ -1,7 +1,7 @@
 import { hasQueue, OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { agentKey, freeMembers, setAgentState } from './agents';
 import { answerLeg, takeLeg } from './answering';
-import { isTalking, type Call, type Leg, type Timer } from './call';
+import { isOfPlan, isTalking, type Call, type Leg, type Timer } from './call';
 import { callBackWhenFree, reportFree, serveCallBacks } from './callingBack';
 import { clearCall, leaveCall } from './clearing';
 import { refuse, type Command, type CommandResult, type Outcome } from './commands';
@@ -24,7 +24,7 @@ import { noteServed, serveQueues, takeWaiting, tellPlace } from './queueing';
 import { recordCall } from './recording';
 import { returnCall } from './recall';
 import { reconfigure } from './reconfiguring';
-import { continueRinging, isOfPlan, skipSilence, stopRingingPerson } from './ringing';
+import { continueRinging, skipSilence, stopRingingPerson } from './ringing';
 import { expireSessions, setCallWaiting, setSignedIn } from './registration';
 import { takeBackCall } from './takingBack';
 import type { Agent, ExchangeState } from './state';

@@ -1,7 +1,6 @@
 import type { Finish } from '@/core/setup';
 import type { TraceLeg } from '@/core/plans/routing';
-import { isTalking, type Call, type Leg } from './call';
-import { isOfPlan } from './ringing';
+import { isOfPlan, isTalking, type Call, type Leg } from './call';
 
 /** What becomes of a ringing call once somebody refuses it. */
 export interface AfterRefusal {

@@ -1,12 +1,13 @@
 import { postDialSchedule } from '@/core/numbers/numbering';
-import { callerOf, isTalking, type Call, type Leg } from './call';
+import { isOfPlan, callerOf, isTalking, type Call, type Leg } from './call';
 import { failCall } from './clearing';
-import { callOutside, connectTo, destinationOf, readDialled } from './destination';
+import { callOutside, connectTo } from './connecting';
+import { destinationOf, readDialled } from './destination';
 import { serveByMember } from './leavingQueue';
 import { limits } from './limits';
 import { completeMove } from './moving';
 import { startByPolicy } from './recording';
-import { isOfPlan, stopRinging } from './ringing';
+import { stopRinging } from './ringing';
 import type { Switchboard } from './Switchboard';
 
 /** A phone is lifted. Where an accept key is asked for, it hears who calls, and the call rings on until the key. */

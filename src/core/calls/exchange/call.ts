@@ -275,6 +275,11 @@ export const isPending = (leg: Leg) =>
 export const isWaitingInSilence = ({ ringing, timers }: Pick<Call, 'ringing' | 'timers'>) =>
   ringing?.trace.isSilent === true && timers.some(({ what }) => what.kind === 'route');
 
+/** Whether the leg rings because the plan being carried out says so. */
+export function isOfPlan(call: Call, leg: Leg): boolean {
+  return call.ringing?.progress.includes(leg.id) ?? false;
+}
+
 export function callerOf(call: Call): Leg {
   const caller = call.legs.find((leg) => leg.role === 'caller');
   if (!caller) throw new Error(`Call ${call.id} has no caller`);

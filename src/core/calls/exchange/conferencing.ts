@@ -1,7 +1,8 @@
 import { isLive, isMachine, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
-import { checkedDestination, connectTo, speaksToOne } from './destination';
+import { connectTo } from './connecting';
+import { checkedDestination, speaksToOne } from './destination';
 import { limits } from './limits';
 import { carryRecordings, endRecordings } from './recording';
 import { writeRecords } from './records';

@@ -1,8 +1,8 @@
-import { isTalking, type Leg } from './call';
+import { isOfPlan, isTalking, type Leg } from './call';
 import type { Cause } from './causes';
 import { endIfAlone, failCall } from './clearing';
 import { returnCall } from './recall';
-import { isOfPlan, skipSilence } from './ringing';
+import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
 
 /** An outside leg failed in the network. Only the call it was the first aim of fails with it. */

@@ -37,7 +37,7 @@ export {
   type AgentState,
   type ExchangeState,
 } from './state';
-export { agentNow, teamNow, type AgentNow, type TeamNow } from './teamNow';
+export { agentNow, teamNow, type AgentNow, type MemberNow, type OfficeNow, type TeamNow } from './teamNow';
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './audioPaths';
 export { greetingOf } from './mailbox';

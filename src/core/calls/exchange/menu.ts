@@ -1,6 +1,7 @@
 import { menuTurnSeconds, traceMenu } from '@/core/plans/routing';
 import { callerOf, type Call, type Leg } from './call';
-import { connectTo, destinationOf, readDialled } from './destination';
+import { connectTo } from './connecting';
+import { destinationOf, readDialled } from './destination';
 import { finishCall } from './finishing';
 import { setTrace, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';

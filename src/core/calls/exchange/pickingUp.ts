@@ -1,8 +1,8 @@
-import type { Leg } from './call';
+import { isOfPlan, type Leg } from './call';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import { bringIn, mayTakeInto } from './parking';
 import { startByPolicy } from './recording';
-import { isOfPlan, stopRinging } from './ringing';
+import { stopRinging } from './ringing';
 import type { Switchboard } from './Switchboard';
 import { setAsideActiveCall } from './talking';
 

@@ -1,6 +1,6 @@
 import { cutTrace, traceAny, type CalledParty, type RouteTrace, type World } from '@/core/plans/routing';
 import { agentOf } from './agents';
-import { callerOf, isWaitingInSilence, type Call, type Leg, type ReasonToBring } from './call';
+import { callerOf, isOfPlan, isWaitingInSilence, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
 import { limits } from './limits';
 import type { Switchboard } from './Switchboard';
@@ -131,11 +131,6 @@ export function stopRinging(board: Switchboard, call: Call, cause: Cause): void 
   board.stopTimers(call, (timer) => timer.what.kind === 'route');
   if (call.ringing) call.ringing.progress = call.ringing.progress.map((leg) => leg ?? skipped);
   for (const leg of planLegs(call)) if (isRung(leg)) board.clearLeg(leg, cause);
-}
-
-/** Whether the leg rings because the plan being carried out says so. */
-export function isOfPlan(call: Call, leg: Leg): boolean {
-  return call.ringing?.progress.includes(leg.id) ?? false;
 }
 
 function planLegs(call: Call): Leg[] {

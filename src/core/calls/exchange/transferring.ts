@@ -1,7 +1,8 @@
 import { isLive, isPending, type Call, type Leg } from './call';
 import { refuse, type Outcome, type Target } from './commands';
 import { absorb, mayChange, pairOf } from './conferencing';
-import { checkedDestination, connectTo, speaksToOne, tailOf } from './destination';
+import { connectTo } from './connecting';
+import { checkedDestination, speaksToOne, tailOf } from './destination';
 import { leaveQueue } from './leavingQueue';
 import { answerByMailbox } from './mailbox';
 import { parkCall } from './parking';

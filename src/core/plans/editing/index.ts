@@ -10,9 +10,7 @@ export {
   spanWords,
   targetWords,
 } from './sentences';
-export { daysAfter, hoursWords } from './hoursWords';
 export { numbersOf, ringForOnce } from './forOnce';
-export { daysOffWords, readDaysOff, readHours } from './readHours';
 export { layOutRule, type LaidStage, type LaidTarget } from './layOut';
 export { ringsIn, setRingsIn, withoutSituation, withSituationBack, type RingsIn } from './situationRules';
 export { templatesFor, type PlanTemplate } from './templates';

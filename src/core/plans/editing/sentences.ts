@@ -1,4 +1,4 @@
-import { hoursWords } from './hoursWords';
+import { hoursWords } from '@/core/plans/hours';
 import { formatClock, formatDate, shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 import {
   deviceName,

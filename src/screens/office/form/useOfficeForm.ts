@@ -11,7 +11,7 @@ import type { z } from 'zod';
 
 import type { OfficeSetup } from '@/core/setup';
 import { changeSetup, newProblems, type OfficeProblem, type SetupRefusal } from '@/core/setup/changes';
-import type { Edit } from '@/core/setup/edits';
+import type { Edit, SetupRow } from '@/core/setup/edits';
 import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { changeOffice } from '@/state/configuration';
 
@@ -36,6 +36,8 @@ interface Options<Form extends FieldValues> {
   initial: (setup: OfficeSetup) => Form;
   edits: (seen: OfficeSetup, form: Form) => Edit[];
   said: (form: Form) => string;
+  /** A row as the form writes it, where the two differ. */
+  asForm?: (row: SetupRow) => Partial<Form>;
   onDone: () => void;
 }
 
@@ -48,6 +50,7 @@ export function useOfficeForm<Form extends FieldValues>({
   initial,
   edits,
   said,
+  asForm,
   onDone,
 }: Options<Form>): OfficeForm<Form> {
   const dispatch = useAppDispatch();
@@ -105,8 +108,9 @@ export function useOfficeForm<Form extends FieldValues>({
       if (!isOfForm || after === null || others.length > 0)
         return void form.handleSubmit((read) => carryOut(read, repair?.edits ?? []))();
       // What stands in the form is mended there.
+      const mended: Record<string, unknown> = asForm?.(after) ?? after;
       for (const field of Object.keys(values))
-        if (field in after) form.setValue(field as Path<Form>, after[field] as never);
+        if (field in mended) form.setValue(field as Path<Form>, mended[field] as never);
       form.clearErrors();
       setProblems([]);
     },

@@ -4,6 +4,8 @@ import { whereTo, type Finish, type Menu, type OfficeIndex, type OfficeSetup } f
 import { freeExtension } from '@/core/setup/changes';
 import { editOf, freeId, type Edit } from '@/core/setup/edits';
 
+import { finishText, readFinish } from '../form/finishText';
+
 export const menuFormSchema = z.object({
   name: z.string().trim().min(1, 'Say what the menu is called.').max(60, 'That is too long.'),
   extension: z.string().trim().min(1, 'Give the menu an extension.'),
@@ -47,22 +49,12 @@ export function asMenuForm(setup: OfficeSetup, menu: Menu | null): MenuForm {
       keeperId: setup.people[0]?.id ?? '',
     };
   const { name, extension, text, keys, waitSeconds, turns, finish, keeperId } = menu;
-  return { name, extension, text, keys, waitSeconds, turns, finishTo: finishTo(finish, setup), keeperId };
-}
-
-/** As it is written in the form; a mailbox is that of whoever has the extension. */
-function finishTo(finish: Finish, { people, teams }: OfficeSetup): string {
-  if (finish.kind === 'forward') return finish.to;
-  if (finish.kind === 'mailbox') return people.find(({ id }) => id === finish.personId)?.extension ?? '';
-  if (finish.kind === 'teamMailbox') return teams.find(({ id }) => id === finish.teamId)?.extension ?? '';
-  return '';
+  return { name, extension, text, keys, waitSeconds, turns, finishTo: finishText(finish, setup), keeperId };
 }
 
 export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm): Edit[] {
   const { finishTo: to, ...rest } = form;
   const id = menu?.id ?? freeId(seen, 'menus', 'm');
-  // A finish that the form can't say stays as it is, unless another is given.
-  const isSame = menu !== null && finishTo(menu.finish, seen) === to;
-  const finish: Finish = isSame ? menu.finish : to === '' ? { kind: 'busy' } : { kind: 'forward', to };
+  const finish: Finish = readFinish(to, menu?.finish, seen) ?? { kind: 'busy' };
   return [editOf(seen, 'menus', id, { ...rest, id, finish })];
 }

@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 
 import type { DayOff, Meeting, RingPlan } from '@/core/setup';
 import { atLocal } from '@/core/shared/parseTime';
-import { daysAfter } from '@/core/plans/editing';
+import { daysAfter } from '@/core/plans/hours';
 import { localDayKey } from '@/core/shared/time';
 import { isEndlessZone, occurrencesOf } from './occurrences';
 
