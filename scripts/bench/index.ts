@@ -8,6 +8,7 @@ import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
 import { benchConfiguring } from './configuring';
 import { benchExchange } from './exchange';
+import { benchQueueing } from './queueing';
 import { benchRandom } from './random';
 import { benchBundled } from './bundled';
 import { asTable } from './figures';
@@ -19,6 +20,7 @@ async function main() {
   const figures = [
     ...benchExchange(),
     ...benchConfiguring(),
+    ...benchQueueing(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

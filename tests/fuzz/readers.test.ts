@@ -16,7 +16,7 @@ import {
   writeCpl,
   writePlanFile,
 } from '@/core/plans/files';
-import { readDaysOff, readHours } from '@/core/plans/editing';
+import { readDaysOff, readHours } from '@/core/plans/hours';
 import { decodeWav, encodeWav } from '@/core/shared/sound';
 import { readWebVtt, writeWebVtt } from '@/core/inbox/voicemail';
 

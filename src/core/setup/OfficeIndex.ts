@@ -1,6 +1,14 @@
 import type { Menu } from './menu';
 import type { RingPlan } from './ringPlan';
-import type { Device, Line, OfficeSetup, Person, Team } from './setup';
+import {
+  hasQueue,
+  type Device,
+  type Line,
+  type OfficeSetup,
+  type Person,
+  type QueueTeam,
+  type Team,
+} from './setup';
 
 /** An office's setup with its look-ups made once. */
 export class OfficeIndex {
@@ -25,6 +33,8 @@ export class OfficeIndex {
   };
   /** The groups a number stands in. */
   readonly groupsByNumber: ReadonlyMap<string, readonly CallerGroup[]>;
+  /** The teams with a queue that somebody is in. */
+  readonly queueTeams: ReadonlyMap<string, readonly QueueTeam[]>;
   private readonly devicesByPerson = new Map<string, Device[]>();
 
   constructor(readonly setup: OfficeSetup) {
@@ -54,6 +64,10 @@ export class OfficeIndex {
     for (const group of setup.callerGroups)
       for (const number of group.numbers) groups.set(number, [...(groups.get(number) ?? []), group]);
     this.groupsByNumber = groups;
+    const queueTeams = new Map<string, QueueTeam[]>();
+    for (const team of setup.teams.filter(hasQueue))
+      for (const id of team.memberIds) queueTeams.set(id, [...(queueTeams.get(id) ?? []), team]);
+    this.queueTeams = queueTeams;
     for (const device of setup.devices) {
       if (device.personId === null) continue;
       const own = this.devicesByPerson.get(device.personId);

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { finishSchema } from './ringPlan';
 
 /** Who of those who are free is rung for a call that waits. */
-export const handOutOrders = ['allAtOnce', 'longestFree', 'inTurn', 'fixedOrder', 'byLevel'] as const;
+export const handOutOrders = ['longestFree', 'inTurn', 'fixedOrder', 'byLevel', 'allAtOnce'] as const;
 export type HandOutOrder = (typeof handOutOrders)[number];
 
 /** A finish that is left out is the team's mailbox, where it has one, else busy tone. */

@@ -13,6 +13,7 @@ import { ClockPanel } from './ClockPanel';
 import { FaxIn } from './FaxIn';
 import { LivePhones } from './LivePhones';
 import { NetworkPanel } from './NetworkPanel';
+import { QueueColleagues } from './QueueColleagues';
 import { Scripts } from './Scripts';
 
 const useStyles = themed(({ colours }) =>
@@ -56,6 +57,7 @@ export function OutsideScreen() {
             <LivePhones />
             <Scripts />
             <ColleaguePlans />
+            <QueueColleagues />
             <LaterScreen title="Address books" fetch={fetchBooksPanel} />
             <LaterScreen title="Mail and programs" fetch={fetchReceived} />
           </View>

@@ -100,6 +100,10 @@ function Waiting({ call, place, at }: { call: Call; place: number; at: number })
   const line = names.office.lines.get(call.lineId ?? '');
   const isGone = call.queued?.callBackTo != null;
   const since = formatDuration(at - (call.queued?.since ?? at));
+  const offered = (call.queued?.offeredTo ?? []).map(
+    (id) => names.office.people.get(id)?.name.split(' ')[0] ?? '',
+  );
+  const rings = offered.length === 0 ? '' : ` · rings at ${offered.join(', ')}`;
   const take = async () => {
     if (await dispatch(takeWaiting(call.id))) go.call();
   };
@@ -112,7 +116,7 @@ function Waiting({ call, place, at }: { call: Call; place: number; at: number })
             {`${place}. ${name}`}
           </Txt>
           <Txt as="small">
-            {`${line?.name ?? 'Your extension'} · ${isGone ? 'waits to be called back, ' : ''}${since}`}
+            {`${line?.name ?? 'Your extension'} · ${isGone ? 'waits to be called back, ' : ''}${since}${rings}`}
           </Txt>
         </View>
         <Plate

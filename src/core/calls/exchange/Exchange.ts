@@ -1,5 +1,5 @@
 import { hasQueue, OfficeIndex, type OfficeSetup } from '@/core/setup';
-import { agentKey, freeMembers, setAgentState } from './agents';
+import { freeMembers, indexAgent, setAgentState } from './agents';
 import { answerLeg, takeLeg } from './answering';
 import { isOfPlan, isTalking, type Call, type Leg, type Timer } from './call';
 import { callBackWhenFree, reportFree, serveCallBacks } from './callingBack';
@@ -95,8 +95,8 @@ export class Exchange {
   }
 
   /** What members have said of themselves, and the time after their last call. */
-  get agents(): Iterable<Agent> {
-    return this.board.agents.values();
+  get agents(): Agent[] {
+    return [...this.board.agents.values()].flatMap((ofTeam) => [...ofTeam.values()]);
   }
 
   /** When something will happen by itself next, or null. */
@@ -136,7 +136,7 @@ export class Exchange {
       now,
       nextId,
       recentCallers,
-      agents: [...agents.values()],
+      agents: [...agents.values()].flatMap((ofTeam) => [...ofTeam.values()]),
       queues: [...queueMemory.values()],
       talksEnded: Array.from(talksEnded, ([personId, at]) => ({ personId, at })),
       signedIn: [...signedIn],
@@ -148,7 +148,7 @@ export class Exchange {
   private restore(state: ExchangeState): void {
     const { now, nextId, signedIn, withoutWaiting, recentCallers, calls, ...queueing } =
       structuredCloneJson(state);
-    for (const agent of queueing.agents) this.board.agents.set(agentKey(agent.teamId, agent.personId), agent);
+    for (const agent of queueing.agents) indexAgent(this.board, agent);
     for (const memory of queueing.queues) this.board.queueMemory.set(memory.teamId, memory);
     for (const { personId, at } of queueing.talksEnded) this.board.talksEnded.set(personId, at);
     this.board.recentCallers = recentCallers;
@@ -163,7 +163,11 @@ export class Exchange {
       }
       this.board.indexCall(call);
     }
-    serveQueues(this.board);
+    this.board.touchAll();
+    for (const { queued } of calls)
+      for (const { at } of queued?.passedBy ?? [])
+        this.board.wakeAt(at + limits.passedOverMs, { teamId: queued?.teamId ?? '' });
+    this.settle();
   }
 
   private takeEvents(): ExchangeEvent[] {

@@ -15,6 +15,12 @@ import type { Cause } from './causes';
 import type { ExchangeEvent, plainLegEvents } from './events';
 import type { Agent, QueueMemory } from './state';
 
+interface Wake {
+  at: number;
+  personId?: string;
+  teamId?: string;
+}
+
 interface QueuedTimer {
   at: number;
   id: number;
@@ -62,9 +68,14 @@ export class Switchboard {
   recentCallers: RecentCaller[] = [];
   /** Calls that wait in a team's queue, by the team, the first to come first. */
   readonly queues = new Map<string, Call[]>();
-  /** When somebody may be free by themselves for what waits for a team; follows from all the rest. */
-  readonly looks = new Map<string, number>();
-  readonly agents = new Map<string, Agent>();
+  /** What members have said of themselves, by the team and the person. */
+  readonly agents = new Map<string, Map<string, Agent>>();
+  /** Who could take a call of a team, as far as that does not change with time alone; follows from all the rest. */
+  readonly free = new Map<string, Set<string>>();
+  /** Of whom it may have changed whether they are free; teams whose calls may be handed out; calls that somebody was rung for. */
+  readonly touchedPeople = new Set<string>();
+  readonly unservedTeams = new Set<string>();
+  readonly endedOffers = new Set<Call>();
   readonly queueMemory = new Map<string, QueueMemory>();
   /** Calls that whoever served them may have left. */
   readonly leftByServer = new Set<Call>();
@@ -75,8 +86,35 @@ export class Switchboard {
   events: ExchangeEvent[] = [];
   private queue = new TinyQueue<QueuedTimer>([], inTimeOrder);
 
+  private readonly wakes = new TinyQueue<Wake>([], (a, b) => a.at - b.at);
+
   /** Replaced as a whole when the office is configured anew. */
   constructor(public office: OfficeIndex) {}
+
+  /** Something at a device has changed: its owner may be free now for the calls of their teams, or no longer. */
+  touch(deviceId: string): void {
+    const ownerId = this.office.devices.get(deviceId)?.personId ?? null;
+    if (ownerId !== null && this.office.queueTeams.has(ownerId)) this.touchedPeople.add(ownerId);
+  }
+
+  /** All of that is to be found out anew. */
+  touchAll(): void {
+    for (const personId of this.office.queueTeams.keys()) this.touchedPeople.add(personId);
+    for (const teamId of this.queues.keys()) this.unservedTeams.add(teamId);
+  }
+
+  /** At that moment somebody may be free by themselves, or a team's calls may be handed out again. */
+  wakeAt(at: number, whom: Omit<Wake, 'at'>): void {
+    this.wakes.push({ at, ...whom });
+  }
+
+  takeWakes(): void {
+    for (let next = this.wakes.peek(); next && next.at <= this.now; next = this.wakes.peek()) {
+      this.wakes.pop();
+      if (next.personId !== undefined) this.touchedPeople.add(next.personId);
+      if (next.teamId !== undefined) this.unservedTeams.add(next.teamId);
+    }
+  }
 
   emit(event: ExchangeEvent): void {
     this.events.push(event);
@@ -129,6 +167,7 @@ export class Switchboard {
     if (leg.state === 'cleared') return;
     this.legs.set(leg.id, leg);
     if (leg.endpoint.kind !== 'device') return;
+    this.touch(leg.endpoint.deviceId);
     const legs = this.deviceLegs.get(leg.endpoint.deviceId);
     if (legs) legs.add(leg);
     else this.deviceLegs.set(leg.endpoint.deviceId, new Set([leg]));
@@ -159,12 +198,13 @@ export class Switchboard {
   enqueue(call: Call): void {
     const { queued } = call;
     if (!queued) return;
-    const calls = this.queues.get(queued.teamId);
-    if (!calls) this.queues.set(queued.teamId, [call]);
-    else {
-      const later = calls.findIndex((other) => (other.queued?.ticket ?? 0) > queued.ticket);
-      calls.splice(later < 0 ? calls.length : later, 0, call);
-    }
+    this.unservedTeams.add(queued.teamId);
+    const calls = this.queues.get(queued.teamId) ?? [];
+    this.queues.set(queued.teamId, calls);
+    // Most come last; only those that are restored come in another order.
+    const isLast = (calls.at(-1)?.queued?.ticket ?? 0) < queued.ticket;
+    const later = isLast ? -1 : calls.findIndex((other) => (other.queued?.ticket ?? 0) > queued.ticket);
+    calls.splice(later < 0 ? calls.length : later, 0, call);
   }
 
   dequeue({ id, queued }: Call): void {
@@ -172,12 +212,11 @@ export class Switchboard {
     if (!calls) return;
     const at = calls.findIndex((call) => call.id === id);
     if (at >= 0) calls.splice(at, 1);
-    if (calls.length > 0) return;
-    this.queues.delete(queued.teamId);
-    this.looks.delete(queued.teamId);
+    if (calls.length === 0) this.queues.delete(queued.teamId);
   }
 
   setState(leg: Leg, state: LegState): void {
+    if (leg.endpoint.kind === 'device') this.touch(leg.endpoint.deviceId);
     leg.state = state;
     leg.stateSince = this.now;
   }
@@ -192,6 +231,7 @@ export class Switchboard {
     if (leg.endpoint.kind === 'device') this.deviceLegs.get(leg.endpoint.deviceId)?.delete(leg);
     const call = this.callOf(leg);
     if (call.servedBy && call.servedBy.personId === leg.personId) this.leftByServer.add(call);
+    if (call.queued) this.endedOffers.add(call);
     this.stopTimers(call, ({ what }) => 'legId' in what && what.legId === leg.id);
     this.emit({
       type: 'connectionCleared',
@@ -253,7 +293,8 @@ export class Switchboard {
   }
 
   noteCaller(number: string): void {
-    this.recentCallers = this.recentCallers.filter(({ at }) => at > this.now - triesKeptMs);
+    const kept = this.recentCallers.findIndex(({ at }) => at > this.now - triesKeptMs);
+    if (kept !== 0) this.recentCallers.splice(0, kept < 0 ? Infinity : kept);
     this.recentCallers.push({ number, at: this.now });
   }
 
@@ -304,7 +345,9 @@ export class Switchboard {
   /** When something happens by itself next, or null. */
   nextTimerAt(): number | null {
     this.dropStopped();
-    const next = Math.min(this.queue.peek()?.at ?? Infinity, ...this.looks.values());
+    // While nobody waits it does not matter who is free.
+    const wake = this.queues.size > 0 ? (this.wakes.peek()?.at ?? Infinity) : Infinity;
+    const next = Math.min(this.queue.peek()?.at ?? Infinity, wake);
     return next === Infinity ? null : next;
   }
 

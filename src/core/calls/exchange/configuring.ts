@@ -20,6 +20,7 @@ export function configure(board: Switchboard, { ringPlans, people }: CommandOf<'
       ...ringPlans,
     ],
   });
+  board.touchAll();
   board.emit({ type: 'configured', at: board.now });
   return { ok: true };
 }

@@ -4,11 +4,11 @@ import { hasQueue, type QueueTeam } from '@/core/setup';
 import {
   agentOf,
   beginWrapUp,
-  freeMembers,
+  freeNow,
   isAttended,
-  nextFreeAt,
   queueDevicesOf,
   readyMembers,
+  refreshFree,
 } from './agents';
 import { callerOf, isTalking, type Call, type Leg, type Queued } from './call';
 import { clearCall } from './clearing';
@@ -94,9 +94,15 @@ export function pressInQueue(board: Switchboard, presser: Leg, digits: string): 
   return true;
 }
 
-/** Hands out what waits, in all queues: the first to come first, to whom its queue's order says. */
+/** Hands out what waits, in all queues in which that may have changed: the first to come first, to whom its queue's order says. */
 export function serveQueues(board: Switchboard): void {
-  for (const [teamId, calls] of board.queues) {
+  for (const call of board.endedOffers)
+    if (call.queued && !isRinging(call)) notePassed(board, call, call.queued);
+  board.endedOffers.clear();
+  refreshFree(board);
+  for (const teamId of board.unservedTeams) {
+    board.unservedTeams.delete(teamId);
+    const calls = board.queues.get(teamId) ?? [];
     const team = board.office.teams.get(teamId);
     if (hasQueue(team) && isAttended(board, team)) serveQueue(board, team, calls);
     else for (const call of [...calls]) leaveUnattended(board, call, team);
@@ -104,16 +110,14 @@ export function serveQueues(board: Switchboard): void {
 }
 
 function serveQueue(board: Switchboard, team: QueueTeam, calls: readonly Call[]): void {
-  let free = freeMembers(board, team);
+  if (calls.length === 0) return;
+  let free = freeNow(board, team);
   const isAll = team.queue.order === 'allAtOnce';
   for (const call of calls) {
-    if (!call.queued) continue;
-    const isOffered = isRinging(call);
-    if (!isOffered) notePassed(board, call, call.queued);
-    if (free.length === 0) break;
-    // All at once: whoever becomes free rings along.
-    if (isOffered && !isAll) continue;
     const { queued } = call;
+    if (free.length === 0) return;
+    // All at once: whoever becomes free rings along.
+    if (!queued || (isRinging(call) && !isAll)) continue;
     const mayTake = free.filter(
       ({ personId }) => !isPassing(queued, personId, board.now) && !isCaller(call, personId),
     );
@@ -122,14 +126,9 @@ function serveQueue(board: Switchboard, team: QueueTeam, calls: readonly Call[])
     if (chosen.length === 0) continue;
     memory.lastRungId = chosen.at(-1)?.personId ?? memory.lastRungId;
     free = free.filter((member) => !chosen.includes(member));
-    ringMembers(
-      board,
-      call,
-      team,
-      chosen.map(({ personId }) => personId),
-    );
+    const personIds = chosen.map(({ personId }) => personId);
+    ringMembers(board, call, team, personIds);
   }
-  lookAgain(board, team, calls);
 }
 
 const isCaller = (call: Call, personId: string) => callerOf(call).personId === personId;
@@ -170,16 +169,10 @@ function notePassed(board: Switchboard, call: Call, queued: Queued): void {
     queued.passedBy.push({ personId, at: board.now });
     board.emit({ type: 'passedOver', at: board.now, callId: call.id, teamId: queued.teamId, personId });
   }
+  if (queued.offeredTo.length === 0) return;
   queued.offeredTo = [];
-}
-
-/** The next moment in which somebody may be free for what waits here, without anything happening. */
-function lookAgain(board: Switchboard, team: QueueTeam, calls: readonly Call[]): void {
-  const passed = calls
-    .flatMap((call) => call.queued?.passedBy ?? [])
-    .map(({ at }) => at + limits.passedOverMs)
-    .filter((at) => at > board.now);
-  board.looks.set(team.id, Math.min(nextFreeAt(board, team) ?? Infinity, ...passed));
+  board.unservedTeams.add(queued.teamId);
+  board.wakeAt(board.now + limits.passedOverMs, { teamId: queued.teamId });
 }
 
 /** Nobody is signed in any more, or the queue is none any more. */

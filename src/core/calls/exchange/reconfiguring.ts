@@ -20,6 +20,7 @@ export function reconfigure(board: Switchboard, setup: OfficeSetup): void {
     board.withoutWaiting.delete(id);
   }
   board.office = office;
+  board.touchAll();
   board.emit({ type: 'configured', at: board.now });
   for (const { id } of goneDevices)
     for (const leg of [...(board.deviceLegs.get(id) ?? [])])

@@ -9,6 +9,7 @@ export function setSignedIn(board: Switchboard, deviceId: string, signedIn: bool
   if (board.signedIn.has(deviceId) === signedIn) return { ok: true };
   if (signedIn) board.signedIn.add(deviceId);
   else board.signedIn.delete(deviceId);
+  board.touch(deviceId);
   board.emit({ type: signedIn ? 'signedIn' : 'signedOut', at: board.now, deviceId });
   if (signedIn) return { ok: true };
   for (const leg of [...(board.deviceLegs.get(deviceId) ?? [])]) {

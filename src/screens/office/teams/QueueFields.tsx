@@ -27,9 +27,16 @@ export function QueueFields({ control, seen }: QueueFieldsProps) {
         options={handOutOrders.map((value) => ({ value, ...orderWords[value] }))}
       />
       {order === 'byLevel' ? <Levels control={control} seen={seen} /> : null}
-      <FormSteps control={control} name="ringSeconds" label="One rings for" unit="s" least={5} most={120} />
       <FormSteps
-        {...{ control, name: 'wrapUpSeconds', label: 'After a call nobody rings them for', unit: 's' }}
+        control={control}
+        name="ringSeconds"
+        label="Each member rings for"
+        unit="s"
+        least={5}
+        most={120}
+      />
+      <FormSteps
+        {...{ control, name: 'wrapUpSeconds', label: 'After each call, time to write it up', unit: 's' }}
         {...{ least: 0, most: 3600 }}
       />
       <FormSteps
