@@ -37,4 +37,5 @@ export const fetchLogScreen = async () => (await import('./inboxScreens')).LogSc
 export const fetchRulesScreen = async () => (await import('./inboxScreens')).RulesScreen;
 export const fetchManyPeopleScreen = async () => (await import('./inboxScreens')).ManyPeopleScreen;
 export const fetchFindingsScreen = async () => (await import('./inboxScreens')).FindingsScreen;
+export const fetchFiguresScreen = async () => (await import('./inboxScreens')).FiguresScreen;
 export const fetchOfficeScreen = async () => (await import('./inboxScreens')).OfficeScreen;

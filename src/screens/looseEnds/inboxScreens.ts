@@ -36,5 +36,6 @@ export { MenuFormScreen } from '../office/menus/MenuFormScreen';
 export { LogScreen } from '../office/log/LogScreen';
 export { RulesScreen } from '../office/rules/RulesScreen';
 export { ManyPeopleScreen } from '../office/people/ManyPeopleScreen';
+export { FiguresScreen } from '../figures/FiguresScreen';
 export { FindingsScreen } from '../office/findings/FindingsScreen';
 export { OfficeScreen } from '../office/OfficeScreen';

@@ -69,6 +69,11 @@ export function PartsList() {
           onPress={() => go.officePart('menus')}
         />
         <Part
+          title="Figures"
+          detail="What was taken and what was not, how long callers waited, how many people it wants"
+          onPress={() => go.officePart('figures')}
+        />
+        <Part
           title="Rules of the house"
           detail="Numbers that may be called and shown, how long somebody waits"
           onPress={() => go.officePart('rules')}

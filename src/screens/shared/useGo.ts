@@ -27,8 +27,9 @@ export function useGo() {
       plan: () => lead('/plan'),
       directory: () => lead('/directory'),
       office: () => lead('/office'),
-      officePart: (part: 'people' | 'lines' | 'teams' | 'menus' | 'findings' | 'rules' | 'many' | 'log') =>
-        lead(`/office/${part}`),
+      officePart: (
+        part: 'people' | 'lines' | 'teams' | 'menus' | 'findings' | 'figures' | 'rules' | 'many' | 'log',
+      ) => lead(`/office/${part}`),
       /** `id`: "new" for what is not there yet. */
       officeForm: (part: 'people' | 'lines' | 'teams' | 'menus', id: string) =>
         lead(`/office/${part}/${encodeURIComponent(id)}`),

@@ -1,0 +1,112 @@
+import type { CallRecord } from '@/core/calls/exchange';
+
+/** A call from outside as figures count it, whoever of the office it concerned. Instants in epoch milliseconds. */
+export interface FigureCall {
+  id: string;
+  at: number;
+  lineId: string | null;
+  /** Teams it went to. */
+  teamIds: readonly string[];
+  /** Keys pressed in menus, in their order. */
+  keys: readonly string[];
+  /** Who took it first; null: nobody, or somebody outside. */
+  takenById: string | null;
+  /** Whom it rang in vain. */
+  missedByIds: readonly string[];
+  /** When it was taken; null: never. */
+  takenAt: number | null;
+  endedAt: number;
+  /** Not taken: the caller gave up; or it ended where a plan, a queue or a menu let it (a mailbox, busy tone, a text). */
+  ended: 'taken' | 'abandoned' | 'overflowed';
+  /** Recordings of it, with whose they are. */
+  recordings: readonly { id: string; personId: string }[];
+  /** Who called. */
+  number: string | null;
+  name: string | null;
+}
+
+/** The calls from outside that records tell of, each once, whosever records they are; in the order in which the first record came. */
+export function callsOf(records: Iterable<CallRecord>): FigureCall[] {
+  const byCall = new Map<string, Draft>();
+  for (const record of records) {
+    // Between colleagues, and out.
+    if (record.direction !== 'in' || record.other.personId !== null) continue;
+    const draft = byCall.get(record.callId);
+    if (draft) addTo(draft, record);
+    else byCall.set(record.callId, beginWith(record));
+  }
+  const calls: FigureCall[] = [];
+  for (const draft of byCall.values()) calls.push(finish(draft));
+  return calls;
+}
+
+interface Draft {
+  first: CallRecord;
+  takenById: string | null;
+  takenAt: number | null;
+  missedByIds: string[];
+  endedAt: number;
+  recordings: { id: string; personId: string }[];
+}
+
+function beginWith(record: CallRecord): Draft {
+  const draft: Draft = {
+    ...{ first: record, takenById: null, takenAt: null, endedAt: record.endedAt },
+    ...{ missedByIds: [], recordings: [] },
+  };
+  addTo(draft, record);
+  return draft;
+}
+
+function addTo(draft: Draft, record: CallRecord): void {
+  const { outcome, personId, answeredById } = record;
+  if (record.endedAt > draft.endedAt) draft.endedAt = record.endedAt;
+  for (const { id, personId: whose } of record.recordings) draft.recordings.push({ id, personId: whose });
+  if (outcome === 'answered') take(draft, personId, record.answeredAt ?? record.endedAt);
+  else if (outcome === 'answeredByOther') take(draft, answeredById, answeredByOtherAt(record));
+  else draft.missedByIds.push(personId);
+}
+
+/** The first who took it counts. */
+function take(draft: Draft, personId: string | null, at: number): void {
+  if (draft.takenAt !== null && draft.takenAt <= at) return;
+  draft.takenAt = at;
+  draft.takenById = personId;
+}
+
+/** When somebody else took it: the first of the office's stretches in it. */
+function answeredByOtherAt({ parties, answeredAt, startedAt, endedAt }: CallRecord): number {
+  if (answeredAt !== null) return answeredAt;
+  let first = Infinity;
+  for (const { from, deviceId } of parties) if (deviceId !== null && from < first) first = from;
+  return first === Infinity ? endedAt : Math.max(first, startedAt);
+}
+
+const none: readonly never[] = [];
+
+function finish({ first, takenById, takenAt, missedByIds, endedAt, recordings }: Draft): FigureCall {
+  const { acts, waits, trace } = first;
+  return {
+    id: first.callId,
+    at: first.startedAt,
+    lineId: first.lineId,
+    teamIds: teamsOf(waits, trace),
+    keys:
+      acts.length === 0 ? none : acts.flatMap(({ act, to }) => (act === 'chose' && to !== null ? [to] : [])),
+    ...{ takenById, takenAt, missedByIds, endedAt, recordings },
+    ended: takenAt !== null ? 'taken' : isOverflow(first) ? 'overflowed' : 'abandoned',
+    number: first.other.number,
+    name: first.other.name,
+  };
+}
+
+const isOverflow = ({ finish: end, waits, outcome }: CallRecord) =>
+  end !== null || outcome === 'deflected' || waits.some(({ ended }) => ended === 'overflowed');
+
+function teamsOf(waits: CallRecord['waits'], trace: CallRecord['trace']): readonly string[] {
+  const called = trace?.steps.find(({ kind }) => kind === 'teamCalled');
+  if (waits.length === 0 && !called) return none;
+  const ids = new Set(waits.map(({ teamId }) => teamId));
+  if (called?.kind === 'teamCalled') ids.add(called.teamId);
+  return [...ids];
+}

@@ -1,0 +1,14 @@
+/** How many calls were taken, how long they waited, and by what: reckoned from records of any number. */
+export { callsOf, type FigureCall } from './calls';
+export {
+  callsBehind,
+  figuresOf,
+  groupings,
+  type Figures,
+  type FigureRow,
+  type FiguresAsked,
+  type FiguresFound,
+  type Grouping,
+} from './figures';
+export { spanOf, spans, type Span } from './spans';
+export { figuresCsv } from './csv';

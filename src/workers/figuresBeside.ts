@@ -1,0 +1,54 @@
+import type { FigureCall, FiguresAsked, FiguresFound } from '@/core/calls/figures';
+import type { CallRecord } from '@/core/calls/exchange';
+
+export type FiguresTask =
+  | { kind: 'add'; records: readonly CallRecord[] }
+  | { kind: 'ask'; id: number; asked: FiguresAsked }
+  | { kind: 'behind'; id: number; asked: FiguresAsked; key: string };
+export type FiguresAnswer = { id: number } & ({ found: FiguresFound } | { calls: FigureCall[] });
+
+/** Reckons figures in a worker, which keeps the records it was given. */
+export class FiguresBeside {
+  private readonly worker = new Worker(new URL('./figures.worker', window.location.href));
+  private readonly asked = new Map<number, (answer: FiguresAnswer) => void>();
+  private nextId = 1;
+
+  /** @param onFault no worker can be had now, or it can't go on */
+  constructor(onFault: () => void) {
+    this.worker.onerror = onFault;
+    this.worker.onmessage = ({ data }: MessageEvent<FiguresAnswer>) => {
+      this.asked.get(data.id)?.(data);
+      this.asked.delete(data.id);
+    };
+  }
+
+  add(records: readonly CallRecord[]): void {
+    this.tell({ kind: 'add', records });
+  }
+
+  async ask(asked: FiguresAsked): Promise<FiguresFound | null> {
+    const answer = await this.answered((id) => ({ kind: 'ask', id, asked }));
+    return 'found' in answer ? answer.found : null;
+  }
+
+  async behind(asked: FiguresAsked, key: string): Promise<FigureCall[]> {
+    const answer = await this.answered((id) => ({ kind: 'behind', id, asked, key }));
+    return 'calls' in answer ? answer.calls : [];
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+
+  private answered(task: (id: number) => FiguresTask): Promise<FiguresAnswer> {
+    const id = this.nextId++;
+    return new Promise((resolve) => {
+      this.asked.set(id, resolve);
+      this.tell(task(id));
+    });
+  }
+
+  private tell(task: FiguresTask): void {
+    this.worker.postMessage(task);
+  }
+}

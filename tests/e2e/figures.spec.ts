@@ -1,0 +1,69 @@
+import { readFile } from 'node:fs/promises';
+
+import { expect, test } from './office';
+
+test('the hour in which most gave up is opened, one of its calls heard, and how many people it wants is seen', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office');
+  await page.getByRole('button', { name: /^Figures/ }).click();
+  const hours = page.getByRole('list', { name: 'Calls by hour' });
+  await expect(hours.getByRole('listitem').first()).toBeVisible();
+  const all = page.getByRole('list', { name: 'All together' });
+  await expect(all.getByRole('listitem').filter({ hasText: 'Calls that came in' })).toContainText(/\d+/);
+  expect(await office.axeViolations()).toEqual([]);
+
+  await hours
+    .getByRole('button', { name: /gave up/ })
+    .first()
+    .click();
+  const wants = office.sheet().getByRole('region', { name: 'How many people it wants' });
+  await expect(wants).toContainText(/four of five are taken within 20 s/);
+  await expect(wants.getByRole('list', { name: 'With so many people' }).getByRole('listitem')).toHaveCount(5);
+  const first = await wants.getByRole('listitem').first().textContent();
+  await wants.getByRole('textbox', { name: /^What if so many/ }).fill('900');
+  await expect(wants.getByRole('listitem').first()).not.toHaveText(first ?? '');
+  expect(await office.axeViolations()).toEqual([]);
+  await office
+    .sheet()
+    .getByRole('list', { name: /^Calls:/ })
+    .getByRole('button')
+    .first()
+    .click();
+  await expect(
+    page.getByRole('heading', { name: 'What happened' }).or(page.getByText(/^Why/)).first(),
+  ).toBeVisible();
+});
+
+test('figures go by what is chosen, and out as CSV', async ({ office, page }) => {
+  await office.open('/office/figures');
+  await page.getByRole('radio', { name: 'Line', exact: true }).click();
+  const lines = page.getByRole('list', { name: 'Calls by line' });
+  await expect(lines.getByRole('button', { name: /^Field service: \d+ calls/ })).toBeVisible();
+  await page.getByRole('radio', { name: 'Last month' }).click();
+  await expect(page.getByText('Behind each what it was in the month before.')).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = await readFile(await (await saving).path(), 'utf8');
+  expect(text.split('\r\n')[0]).toBe(
+    'line,calls,taken,gave up,went on,"wait, mean (s)","wait, median (s)","wait, 90 of 100 (s)","wait, longest (s)",talked (s),within 20 s (%)',
+  );
+  expect(text).toMatch(/\r\nField service,\d+,/);
+});
+
+test('whoever does not run the office sees no figures', async ({ office, page }) => {
+  await office.open('/office/people');
+  // Kofi runs it from now on, and Maren no longer.
+  for (const [name, other] of [
+    ['Kofi Renner', 'Maren Oyelaran'],
+    ['Maren Oyelaran', 'Kofi Renner'],
+  ] as const) {
+    await page.getByRole('listitem', { name }).getByRole('button').click();
+    await page.getByRole('button', { name: /runs the office/i }).click();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    if (other === 'Maren Oyelaran') await expect(page.getByText(`${name} is changed.`)).toBeVisible();
+  }
+  await page.goto('/office/figures');
+  await expect(page.getByText('Only whoever runs the office sees its figures.')).toBeVisible();
+});
