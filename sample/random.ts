@@ -1,4 +1,6 @@
-/** A seeded source of random numbers (mulberry32): the same seed gives the same sample everywhere. */
+import { seeded } from '@/core/shared/random';
+
+/** A seeded source of random numbers: the same seed gives the same sample everywhere. */
 export interface Random {
   /** 0 to below 1. */
   next(): number;
@@ -8,13 +10,7 @@ export interface Random {
 }
 
 export function seededRandom(seed: number): Random {
-  let state = seed >>> 0;
-  const next = () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
+  const next = seeded(seed);
   return {
     next,
     chance: (probability) => next() < probability,

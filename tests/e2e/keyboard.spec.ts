@@ -15,8 +15,7 @@ async function press(locator: Locator, key = 'Enter') {
 
 async function answerPeg(office: Office) {
   await office.open('/outside');
-  await expect(office.isOutside()).toBeVisible();
-  await office.callIn('Peg Anstey', 'Direct');
+  await office.ring('Peg Anstey', 'Direct');
   await expect(office.answer()).toBeVisible();
   await office.page.keyboard.press('a');
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
@@ -125,7 +124,6 @@ test('a call is answered, noted on, transferred after a talk, and the last one e
   page,
 }) => {
   await office.open('/outside');
-  await expect(office.isOutside()).toBeVisible();
   await office.callIn('Peg Anstey', 'Direct');
   await expect(office.answer()).toBeVisible();
   const key = (name: string) => page.keyboard.press(name);

@@ -55,6 +55,8 @@ test('on a break nothing rings; who waits is seen with time and line, and taken'
   await expect(waiting).toContainText('1. Peg Anstey');
   await expect(waiting).toContainText('Main');
   expect(await office.axeViolations()).toEqual([]);
+  await page.setViewportSize({ width: 320, height: 640 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
   await waiting.getByRole('button', { name: 'Take Peg Anstey' }).click();
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
   await office.end().click();

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
 import type { FigureCall } from '@/core/calls/figures';
 import { recordIdOf } from '@/core/calls/exchange';
@@ -17,6 +17,7 @@ import { Row } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
+import { space } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { StaffingPart } from './StaffingPart';
@@ -62,10 +63,13 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
       {calls === null ? (
         <Txt>Looking …</Txt>
       ) : (
-        <>
+        <View style={styles.stack}>
           {hours === null || calls.length === 0 ? null : (
             <StaffingPart {...{ calls, hours, withinSeconds }} />
           )}
+          <Txt as="heading" level={2}>
+            {calls.length === 1 ? 'The call' : `The ${calls.length} calls`}
+          </Txt>
           <View role="list" aria-label={`Calls: ${title}`}>
             {calls.slice(0, most).map((call) => {
               const recordId = recordIdOf(call.id, myId);
@@ -99,8 +103,10 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
               <Plate word={`Show more of ${calls.length}`} onPress={() => setMost(most + shownAtOnce)} />
             ) : null}
           </View>
-        </>
+        </View>
       )}
     </Sheet>
   );
 }
+
+const styles = StyleSheet.create({ stack: { gap: space.l } });

@@ -42,7 +42,6 @@ export function FigureBar({ row, word, most, onPress }: FigureBarProps) {
     <View role="listitem">
       <Pressable
         role="button"
-        aria-label={`${word}: ${calls === 1 ? 'one call' : `${calls} calls`}, ${rowWords(row)}`}
         onPress={onPress}
         style={({ pressed }) => [styles.row, pressed && { backgroundColor: colours.paper }]}
       >
@@ -50,7 +49,7 @@ export function FigureBar({ row, word, most, onPress }: FigureBarProps) {
           <Txt as="strong" style={styles.word}>
             {word}
           </Txt>
-          <Txt as="mono">{String(calls)}</Txt>
+          <Txt as="mono">{calls === 1 ? '1 call' : `${calls} calls`}</Txt>
         </View>
         <View style={styles.bar} aria-hidden>
           <View style={[styles.taken, part(taken)]} />

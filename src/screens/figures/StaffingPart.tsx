@@ -21,6 +21,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     people: { flexBasis: 90, flexGrow: 1 },
+    detail: { flexBasis: '100%' },
     enough: { borderLeftWidth: 7, borderColor: colours.moss, paddingLeft: space.s },
   }),
 );
@@ -72,13 +73,17 @@ export function StaffingPart({ calls, hours, withinSeconds }: StaffingPartProps)
                 {members === 1 ? 'One person' : `${members} people`}
               </Txt>
               <Txt as="mono">{percent(service.takenInTime)}</Txt>
-              <Txt as="small" colour={colours.faint}>{`${wait}${gaveUp}, ${percent(service.busy)} busy`}</Txt>
+              <Txt
+                as="small"
+                colour={colours.faint}
+                style={styles.detail}
+              >{`${wait}${gaveUp}, ${percent(service.busy)} busy`}</Txt>
             </View>
           );
         })}
       </View>
       <Stepper
-        {...{ label: 'What if so many of these calls came', unit: '% of them', least: 10, most: 1000 }}
+        {...{ label: 'What if more or fewer came', unit: '%', least: 10, most: 1000 }}
         value={more}
         onChange={setMore}
         tooSmall="It has to be 10 % at least."
@@ -89,7 +94,7 @@ export function StaffingPart({ calls, hours, withinSeconds }: StaffingPartProps)
         tooSmall="It can’t be less than nothing."
       />
       <Txt as="small">
-        {`Reckoned by ${patienceSeconds === null ? 'Erlang C' : 'Erlang A'} from ${round(callsPerHour)} calls an hour that take ${formatDuration(handleSeconds * 1000)} each${
+        {`Reckoned by ${patienceSeconds === null ? 'Erlang C' : 'Erlang A'} from ${round(callsPerHour)} calls an hour, on the mean of ${hours === 1 ? 'one day' : `${Math.round(hours)} days`}, that take ${formatDuration(handleSeconds * 1000)} each${
           patienceSeconds === null
             ? '; nobody gave up, so that all are taken to wait'
             : `, of callers who wait ${formatDuration(patienceSeconds * 1000)} on the mean before they give up`

@@ -56,14 +56,16 @@ const dayWord = (key: string) => formatDate(Date.parse(`${key}T12:00Z`), 'UTC');
 export const length = (ms: number | null) => (ms === null ? 'none' : formatDuration(ms));
 export const percent = (share: number | null) => (share === null ? 'none' : `${Math.round(share * 100)} %`);
 
-/** "9 taken, 2 gave up, 1 went on; taken after 0:12". */
+/** "9 taken, 2 gave up, 1 went on; half of them within 0:12". */
 export function rowWords({ taken, abandoned, overflowed, medianWaitMs }: FigureRow): string {
   const parts = [
     `${taken} taken`,
     ...(abandoned === 0 ? [] : [`${abandoned} gave up`]),
     ...(overflowed === 0 ? [] : [`${overflowed} went on`]),
   ];
-  return parts.join(', ') + (medianWaitMs === null ? '' : `; half within ${formatDuration(medianWaitMs)}`);
+  return (
+    parts.join(', ') + (medianWaitMs === null ? '' : `; half of them within ${formatDuration(medianWaitMs)}`)
+  );
 }
 
 /** The figures of the whole, each with what it was in the span before. */

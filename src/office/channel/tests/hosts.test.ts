@@ -6,7 +6,8 @@ import { HostedOffice } from '../../hosted';
 import { ChannelHost, ChannelLink } from '..';
 import { againMs } from '../ChannelLink';
 import { hostContract, member, Mirror, type HostUnderTest, type OpenOffice } from './contract';
-import { faultless, seeded, wire, type Faults } from './wire';
+import { seeded } from '@/core/shared/random';
+import { faultless, wire, type Faults } from './wire';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
 

@@ -35,14 +35,3 @@ export function wire(faults: Faults, random: () => number): { ends: [Port, Port]
   });
   return { ends: [end(0), end(1)], carried: () => carried };
 }
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}

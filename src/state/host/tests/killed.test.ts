@@ -1,7 +1,7 @@
 import { sampleCast, sampleOffice } from '@sample';
 
 import type { Inbox, InboxRequest, Session } from '@/core/office';
-import { seeded } from '@/office/channel/tests/wire';
+import { seeded } from '@/core/shared/random';
 import { Clock } from '@/office/clock';
 import { type OfficeState } from '@/office/link';
 import { HostedOffice } from '@/office/hosted';

@@ -1,8 +1,9 @@
 import TinyQueue from 'tinyqueue';
 
 import { Exchange } from '@/core/calls/exchange/machine';
+import { seeded } from '@/core/shared/random';
 import { emptyOffice, plainQueue, type OfficeSetup } from '@/core/setup';
-import type { Traffic } from './erlang';
+import type { Traffic } from '../erlang';
 
 /** For the tests: a mean with half of its 99 % interval, by batch means. */
 interface Estimate {
@@ -25,7 +26,7 @@ export function simulate(
   withinSeconds: number,
   { calls, seed }: { calls: number; seed: number },
 ): { inTime: Estimate; gaveUp: Estimate } {
-  const random = mulberry32(seed);
+  const random = seeded(seed);
   const exponential = (mean: number) => -Math.log(1 - random()) * mean * 1000;
   const exchange = new Exchange(officeWith(members));
   for (let index = 0; index < members; index++)
@@ -103,16 +104,5 @@ function officeWith(members: number): OfficeSetup {
         queue: { ...plainQueue, wrapUpSeconds: 0, mostWaiting: 500, longestWaitSeconds: 7200 },
       },
     ],
-  };
-}
-
-/** A small generator of random numbers in [0, 1), the same for the same seed (T. Ettinger, public domain). */
-function mulberry32(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
   };
 }

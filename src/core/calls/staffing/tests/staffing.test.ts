@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import type { FigureCall } from '@/core/calls/figures';
-import { erlangB, erlangC, membersFor, serviceOf, trafficOf, type Traffic } from '.';
+import { erlangB, erlangC, membersFor, serviceOf, trafficOf, type Traffic } from '..';
 import { simulate } from './simulateQueue';
 
 describe('Erlang B', () => {
