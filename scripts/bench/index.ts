@@ -6,6 +6,7 @@ import { join } from 'node:path';
 
 import { createServer } from '../../server/createServer';
 import { benchBrowser, firstLoadSize } from './browser';
+import { benchCallFigures } from './callFigures';
 import { benchConfiguring } from './configuring';
 import { benchExchange } from './exchange';
 import { benchQueueing } from './queueing';
@@ -21,6 +22,7 @@ async function main() {
     ...benchExchange(),
     ...benchConfiguring(),
     ...benchQueueing(),
+    ...benchCallFigures(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

@@ -88,7 +88,13 @@ function OneStop({ stop: { trace, fromSeconds, key }, office, myId, onPress }: O
   return (
     <View>
       <Txt as="strong">{`From second ${fromSeconds}: ${name}`}</Txt>
-      {trace.legs.length === 0 ? <Txt as="small">Nothing rings there.</Txt> : null}
+      {trace.legs.length > 0 ? null : (
+        <Txt as="small">
+          {trace.steps.some(({ kind }) => kind === 'queued')
+            ? 'It waits there until one of them is free.'
+            : 'Nothing rings there.'}
+        </Txt>
+      )}
       {trace.legs.map((leg) => (
         <Txt key={`${leg.deviceId ?? leg.number} ${leg.fromSeconds}`} as="small">
           {`${targetName(leg, office, myId)} rings from ${fromSeconds + leg.fromSeconds} to ${fromSeconds + leg.toSeconds} s`}

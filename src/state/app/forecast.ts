@@ -32,6 +32,8 @@ export type Forecast =
   | { kind: 'nothingRings'; finish: Finish; finishWords: string }
   /** A machine speaks at once, and keeps whoever is sent there. */
   | { kind: 'menu'; name: string }
+  /** Waits for somebody of that team, and does not come back. */
+  | { kind: 'queue'; name: string }
   /** Their own plan decides, and the office has not (yet) said what. */
   | { kind: 'theirs' }
   /** The public network, with its price: "2.1 p/min". */
@@ -68,7 +70,9 @@ function forecastOf(trace: RouteTrace | null, to: string, office: OfficeIndex): 
   if (!trace) return { kind: 'outside', price: priceOutside(office, to) };
   const menu = office.menus.get(trace.ownerId);
   if (menu) return { kind: 'menu', name: menu.name };
-  const { finish, finishSeconds, legs } = trace;
+  const { finish, finishSeconds, legs, steps } = trace;
+  const queued = steps.find(({ kind }) => kind === 'queued');
+  if (queued?.kind === 'queued') return { kind: 'queue', name: office.teams.get(queued.teamId)?.name ?? '' };
   const finishWords = describeFinish(finish, office);
   if (legs.length === 0) return { kind: 'nothingRings', finish, finishWords };
   const bars = legs.map((leg) => ({

@@ -31,40 +31,49 @@ export function callsOf(records: Iterable<CallRecord>): FigureCall[] {
   for (const record of records) {
     // Between colleagues, and out.
     if (record.direction !== 'in' || record.other.personId !== null) continue;
-    const draft = byCall.get(record.callId);
-    if (draft) addTo(draft, record);
-    else byCall.set(record.callId, beginWith(record));
+    let draft = byCall.get(record.callId);
+    if (!draft) byCall.set(record.callId, (draft = beginWith(record)));
+    addTo(draft, record);
   }
-  const calls: FigureCall[] = [];
-  for (const draft of byCall.values()) calls.push(finish(draft));
-  return calls;
+  return [...byCall.values()];
 }
 
-interface Draft {
-  first: CallRecord;
-  takenById: string | null;
-  takenAt: number | null;
-  missedByIds: string[];
-  endedAt: number;
-  recordings: { id: string; personId: string }[];
-}
+/** A call to which records are still added. */
+type Draft = { -readonly [Field in keyof FigureCall]: FigureCall[Field] };
+
+const none: readonly never[] = [];
 
 function beginWith(record: CallRecord): Draft {
-  const draft: Draft = {
-    ...{ first: record, takenById: null, takenAt: null, endedAt: record.endedAt },
-    ...{ missedByIds: [], recordings: [] },
+  const { acts, waits, trace, other } = record;
+  return {
+    id: record.callId,
+    at: record.startedAt,
+    lineId: record.lineId,
+    teamIds: teamsOf(waits, trace),
+    keys:
+      acts.length === 0 ? none : acts.flatMap(({ act, to }) => (act === 'chose' && to !== null ? [to] : [])),
+    takenById: null,
+    missedByIds: none,
+    takenAt: null,
+    endedAt: record.endedAt,
+    ended: isOverflow(record) ? 'overflowed' : 'abandoned',
+    recordings: none,
+    number: other.number,
+    name: other.name,
   };
-  addTo(draft, record);
-  return draft;
 }
 
 function addTo(draft: Draft, record: CallRecord): void {
-  const { outcome, personId, answeredById } = record;
+  const { outcome, personId, answeredById, recordings } = record;
   if (record.endedAt > draft.endedAt) draft.endedAt = record.endedAt;
-  for (const { id, personId: whose } of record.recordings) draft.recordings.push({ id, personId: whose });
+  if (recordings.length > 0)
+    draft.recordings = [
+      ...draft.recordings,
+      ...recordings.map(({ id, personId: whose }) => ({ id, personId: whose })),
+    ];
   if (outcome === 'answered') take(draft, personId, record.answeredAt ?? record.endedAt);
   else if (outcome === 'answeredByOther') take(draft, answeredById, answeredByOtherAt(record));
-  else draft.missedByIds.push(personId);
+  else draft.missedByIds = draft.missedByIds.length === 0 ? [personId] : [...draft.missedByIds, personId];
 }
 
 /** The first who took it counts. */
@@ -72,6 +81,7 @@ function take(draft: Draft, personId: string | null, at: number): void {
   if (draft.takenAt !== null && draft.takenAt <= at) return;
   draft.takenAt = at;
   draft.takenById = personId;
+  draft.ended = 'taken';
 }
 
 /** When somebody else took it: the first of the office's stretches in it. */
@@ -80,24 +90,6 @@ function answeredByOtherAt({ parties, answeredAt, startedAt, endedAt }: CallReco
   let first = Infinity;
   for (const { from, deviceId } of parties) if (deviceId !== null && from < first) first = from;
   return first === Infinity ? endedAt : Math.max(first, startedAt);
-}
-
-const none: readonly never[] = [];
-
-function finish({ first, takenById, takenAt, missedByIds, endedAt, recordings }: Draft): FigureCall {
-  const { acts, waits, trace } = first;
-  return {
-    id: first.callId,
-    at: first.startedAt,
-    lineId: first.lineId,
-    teamIds: teamsOf(waits, trace),
-    keys:
-      acts.length === 0 ? none : acts.flatMap(({ act, to }) => (act === 'chose' && to !== null ? [to] : [])),
-    ...{ takenById, takenAt, missedByIds, endedAt, recordings },
-    ended: takenAt !== null ? 'taken' : isOverflow(first) ? 'overflowed' : 'abandoned',
-    number: first.other.number,
-    name: first.other.name,
-  };
 }
 
 const isOverflow = ({ finish: end, waits, outcome }: CallRecord) =>

@@ -55,6 +55,23 @@ describe('the places on the target’s own seconds', () => {
     expect(bands[1]?.onPress).toBeUndefined();
   });
 
+  it('say that a queue keeps whoever is sent there, and takes one alone', () => {
+    const queue: Forecast = { kind: 'queue', name: 'Yard desk' };
+    const { said, bands, acts } = bandsFor('transfer', queue);
+    expect(said[1]).toBe(
+      'To the queue now: Peg Anstey waits with music until somebody of Yard desk is free, and does not come back.',
+    );
+    bands[1]?.onPress?.();
+    expect(acts.sendTo).toHaveBeenCalledWith({ kind: 'number', to: '207' });
+    for (const { bands: none } of [
+      bandsFor('add', queue),
+      bandsFor('transfer', queue, ['Peg Anstey', 'Ilse Varga']),
+    ]) {
+      expect(none[1]?.sentence).toBe('A queue takes one caller only.');
+      expect(none[1]?.onPress).toBeUndefined();
+    }
+  });
+
   it('where only the office knows what becomes of it: that it goes by their own plan, and comes back', () => {
     const { said, bands, acts } = bandsFor('transfer', { kind: 'theirs' });
     expect(said[1]).toBe(

@@ -40,7 +40,7 @@ export function bandsOf(asked: Asked, acts: ForecastActs): { bands: Band[]; tota
     ...(canReachMailbox(view, purpose, target) ? [mailboxBand(asked, acts)] : []),
   ];
   const ringing = forecast.kind === 'rings' ? forecast.finishSeconds : 0;
-  const isSent = purpose === 'transfer' && !['menu', 'nothingRings'].includes(forecast.kind);
+  const isSent = purpose === 'transfer' && !['menu', 'queue', 'nothingRings'].includes(forecast.kind);
   // Beyond the ringing there is room for what comes then.
   return { bands, totalSeconds: Math.max(ringing, isSent ? asked.returnSeconds : 0, 15) + 5 };
 }
@@ -60,7 +60,9 @@ function firstBand({ view, purpose, target, forecast, me }: Asked, { talkFirst }
         ? `Nothing rings there now: you would reach ${forecast.finishWords}. ${callers} ${hear} music.`
         : forecast.kind === 'menu'
           ? `You hear the ${forecast.name}. ${callers} ${hear} music.`
-          : `${target.name} is called for you. ${callers} ${hear} music until you bring them together.`,
+          : forecast.kind === 'queue'
+            ? `You wait for ${forecast.name} until one of them is free. ${callers} ${hear} music.`
+            : `${target.name} is called for you. ${callers} ${hear} music until you bring them together.`,
     bars: [{ label: me, fromSeconds: 0, toSeconds: null }],
     onPress: talkFirst,
   };
@@ -74,7 +76,9 @@ function phonesBand({ view, purpose, target, forecast, returnSeconds }: Asked, a
       ? 'Ask them in now'
       : forecast.kind === 'menu'
         ? 'To the menu now'
-        : 'To their phones now';
+        : forecast.kind === 'queue'
+          ? 'To the queue now'
+          : 'To their phones now';
   const isSeveral = view.others.length > 1;
   const comeBack = isSeveral ? 'come back' : 'comes back';
   const together = isSeveral ? `The ${view.others.length} others stay together. ` : '';
@@ -86,6 +90,16 @@ function phonesBand({ view, purpose, target, forecast, returnSeconds }: Asked, a
             key: 'phones',
             word,
             sentence: `${callers} hears the ${forecast.name} at once, and does not come back.`,
+            bars: [{ label: forecast.name, fromSeconds: 0, toSeconds: null }],
+            onPress: send,
+          };
+    case 'queue':
+      return purpose === 'add' || isSeveral
+        ? { key: 'phones', word, sentence: 'A queue takes one caller only.', bars: [] }
+        : {
+            key: 'phones',
+            word,
+            sentence: `${callers} waits with music until somebody of ${forecast.name} is free, and does not come back.`,
             bars: [{ label: forecast.name, fromSeconds: 0, toSeconds: null }],
             onPress: send,
           };
