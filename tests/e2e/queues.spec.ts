@@ -73,6 +73,8 @@ test('who does not take it is told, and it goes on to the next; after a call the
   await office.callIn('Peg Anstey', 'Main');
   await expect(office.answer()).toBeVisible();
   await expect(page.getByText(/For Yard desk, waited/).first()).toBeVisible();
+  // Whoever waits is the only one at the other end.
+  await expect(page.getByText('Lathmoor Farm').first()).toBeVisible();
   await office.refuse().click();
   await expect(
     page.getByText('A call for Yard desk goes on to the next: nobody took it here.'),
@@ -108,6 +110,20 @@ test('whoever presses 1 hangs up, keeps their place, and is called in their turn
   await expect(office.stopCalling().or(office.end())).toBeVisible();
   await office.passAndReturn('5 s', 2);
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
+test('somebody of the office who calls the team sees what they wait for', async ({ office, page }) => {
+  await openYardDesk(office);
+  await office.goTo('Dial');
+  await page.getByRole('textbox', { name: 'Number, extension or name' }).fill('202');
+  await expect(page.getByText('Yard desk, a team whose callers wait')).toBeVisible();
+  await page.getByRole('button', { name: 'Call Yard desk, 202' }).click();
+  await expect(page.getByText('Waiting', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText('you are next', { exact: true })).toBeVisible();
+  await expect(office.youHear('You hear music, and how far on it is')).toBeVisible();
+  await expect(page.getByText('Tobias Quill')).toHaveCount(0);
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: /^(End with|Stop calling|Leave) ?Yard desk/ }).click();
 });
 
 test('nobody signed in: the caller goes where the team says, and its own queue is not somewhere else', async ({

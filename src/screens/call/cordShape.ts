@@ -44,7 +44,7 @@ export function shapeOf(view: CallView, party: PartyView): CordShape {
         rings: false,
       };
     case 'menu':
-      return { reach: 'plugged', up: 'cut', down: 'sounds', rings: false };
+      return { reach: 'plugged', up: 'cut', down: heard.kind === 'queue' ? 'music' : 'sounds', rings: false };
     case 'talking':
       if (isOnTheWay) return open(party.state === 'alerting');
       return {

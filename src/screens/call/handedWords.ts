@@ -14,6 +14,8 @@ export function handedWords({ state, toName, at, backAt }: HandedOver, now: numb
       return `talks with ${toName}, ${formatDuration(now - at)}`;
     case 'mailbox':
       return `is in the mailbox of ${toName}`;
+    case 'queue':
+      return `waits for ${toName}`;
     case 'menu':
       return `hears the ${toName}`;
   }

@@ -218,10 +218,13 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
     case 'empty':
       return 'Hold 0 for +';
     case 'extension': {
-      const person = office.peopleByExtension.get(dialled.extension);
-      return person
-        ? `${person.name}, ${person.role.toLowerCase()}`
-        : `No extension ${dialled.extension} in this office`;
+      const { extension } = dialled;
+      const person = office.peopleByExtension.get(extension);
+      if (person) return `${person.name}, ${person.role.toLowerCase()}`;
+      const team = office.teamsByExtension.get(extension);
+      if (team) return `${team.name}, ${team.queue ? 'a team whose callers wait' : 'a team'}`;
+      const menu = office.menusByExtension.get(extension);
+      return menu ? `${menu.name}, a menu` : `No extension ${extension} in this office`;
     }
     case 'national':
     case 'international': {

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
+import { spokenInQueue } from '@/core/calls/queueing';
 import { whereTo } from '@/core/setup';
 import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { hearGreeting } from '@/state/sounds';
@@ -8,8 +9,6 @@ import { sendOutside } from '@/state/outside';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
-
-import { heardInQueue } from '../queues/queueWords';
 
 interface HeardProps {
   call: Call;
@@ -94,7 +93,7 @@ function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
   const mayBeCalled = leg.endpoint.kind === 'outside' && leg.endpoint.number !== null;
   return (
     <View style={{ gap: space.s }}>
-      <Txt as="small">{`hears: “${heardInQueue(queue, call.queued.told, mayBeCalled)}” and music`}</Txt>
+      <Txt as="small">{`hears: “${spokenInQueue(queue, call.queued.told, mayBeCalled)}” and music`}</Txt>
       {queue.offersCallBack && mayBeCalled ? (
         <Plate
           word="Press 1, be called back"

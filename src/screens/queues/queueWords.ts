@@ -72,20 +72,3 @@ export const orderWords: Record<Queue['order'], { word: string; detail: string }
   byLevel: { word: 'By level', detail: 'level 1 first, the others when those are taken' },
   allAtOnce: { word: 'All at once', detail: 'whoever lifts first' },
 };
-
-/** What a caller who waits hears. */
-export function heardInQueue(
-  { welcome, tellsPlace, tellsWait, offersCallBack }: Queue,
-  told: { place: number; waitSeconds: number | null },
-  mayBeCalled: boolean,
-): string {
-  const minutes = told.waitSeconds === null ? null : Math.max(1, Math.round(told.waitSeconds / 60));
-  return [
-    welcome.trim(),
-    tellsPlace ? (told.place === 1 ? 'You are next.' : `You are number ${told.place}.`) : '',
-    tellsWait && minutes !== null ? `It takes about ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.` : '',
-    offersCallBack && mayBeCalled ? 'Press 1, and we call you when it is your turn.' : '',
-  ]
-    .filter((part) => part !== '')
-    .join(' ');
-}

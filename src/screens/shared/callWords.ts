@@ -29,7 +29,7 @@ export function phaseWord(view: CallView): string {
     case 'mailbox':
       return 'In the mailbox';
     case 'menu':
-      return 'In a menu';
+      return view.call.queued ? 'Waiting' : 'In a menu';
     case 'failed':
       return (view.call.failure && failureWords[view.call.failure]) ?? 'Failed';
   }
@@ -38,6 +38,9 @@ export function phaseWord(view: CallView): string {
 /** "hears you and Ilse Varga", "hears music": what the other end hears. */
 export function theyHear(party: PartyView, view: CallView): string {
   if (view.phase === 'failed') return phaseWord(view).toLowerCase();
+  const { queued } = view.call;
+  if (queued?.legId === party.legId)
+    return queued.told.place === 1 ? 'you are next' : `you are number ${queued.told.place}`;
   if (party.state === 'initiated') return 'being called';
   if (party.state === 'alerting') return 'ringing';
   if (party.state === 'held') return 'has you on hold';

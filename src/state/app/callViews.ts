@@ -140,6 +140,8 @@ export function viewCall(call: Call, mine: Leg, names: Names): CallView {
 function isWorthShowing(leg: Leg, mine: Leg, call: Call): boolean {
   if (leg.state === 'cleared' || leg.leaves) return false;
   if (leg.state === 'alerting' && leg.replaces !== null) return false;
+  // Who waits sees what they wait for, and not at whom it rings just now; whoever is rung sees who waits.
+  if (call.queued && leg.role === 'called') return mine.role === 'caller' && leg.id === call.queued.legId;
   if (leg.role === 'caller' || isTalking(leg)) return true;
   if (leg.personId !== null && leg.personId === mine.personId && mine.state === 'alerting') return false;
   return leg === call.legs.find((other) => other.role === 'called' && other.state === leg.state);

@@ -59,7 +59,7 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
       };
     case 'queue':
       return {
-        name: `${office.ever.teams.get(endpoint.teamId)?.name ?? 'A team'}, waiting`,
+        name: office.ever.teams.get(endpoint.teamId)?.name ?? 'A team',
         detail: 'queue',
         number: null,
         personId: null,

@@ -9,6 +9,7 @@ import type { RootState } from './store';
 /** What goes on in the ear because of one call; null for voices and silence. */
 export function continuousOf(heard: Heard | undefined): Continuous | null {
   if (heard?.kind === 'tone') return heard.tone;
+  if (heard?.kind === 'queue') return 'music';
   return heard?.kind === 'ringback' || heard?.kind === 'music' ? heard.kind : null;
 }
 

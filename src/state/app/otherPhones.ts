@@ -152,7 +152,7 @@ export interface HandedOver {
   toName: string;
   at: number;
   /** `taken`: they talk; `waiting`: whoever is called hears or sees it; else a machine has it. */
-  state: 'waiting' | 'taken' | 'mailbox' | 'menu';
+  state: 'waiting' | 'taken' | 'mailbox' | 'menu' | 'queue';
   /** When it comes back if nobody takes it; null where it does not. */
   backAt: number | null;
   /** Until when it can be taken back; null: as long as it waits. */
@@ -192,8 +192,13 @@ function viewHandedOver(
     name: nameOfCall({ others: others.map((leg) => ({ ...identifyEndpoint(leg, call, names) })) }),
     toName: identifyDialled(to, names).name,
     at,
-    state: machine ? (isMailbox(machine) ? 'mailbox' : 'menu') : isWaiting ? 'waiting' : 'taken',
+    state: machine ? keeperOf(machine) : isWaiting ? 'waiting' : 'taken',
     backAt: isWaiting ? at + names.office.setup.policies.transferReturnSeconds * 1000 : null,
     takeBackUntil: isWaiting ? null : at + limits.takeBackMs,
   };
+}
+
+function keeperOf(machine: Leg): HandedOver['state'] {
+  if (isMailbox(machine)) return 'mailbox';
+  return machine.endpoint.kind === 'queue' ? 'queue' : 'menu';
 }

@@ -1,4 +1,5 @@
 import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
+import { spokenInQueue } from '@/core/calls/queueing';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
@@ -42,11 +43,18 @@ export function soundUpdate(
       void player.clip(`parked-${event.slot}`);
     if (event.type === 'established') greet(event.callId);
     const heard = event.type === 'menuSpoke' ? heardByMe(event.callId) : undefined;
+    if (event.type === 'queueTold') tellPlace(event.callId);
     if (heard?.kind === 'menu') player.say(selectOffice(state).menus.get(heard.menuId)?.text ?? '');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);
     if (heard?.kind === 'voices' && heard.legIds.includes(speech.legId)) void player.clip(speech.clip);
+  }
+
+  function tellPlace(callId: string): void {
+    const { queued } = state.calls.byId[callId] ?? {};
+    const queue = queued && selectOffice(state).teams.get(queued.teamId)?.queue;
+    if (queue && heardByMe(callId)?.kind === 'queue') player.say(spokenInQueue(queue, queued.told, false));
   }
 
   function greet(callId: string): void {

@@ -1,3 +1,4 @@
 /** Whom a waiting call is handed out to, and how long it will wait: without calls, by numbers alone. */
 export { expectedWaitSeconds, withHandled, type Handled } from './expectedWait';
+export { spokenInQueue } from './spoken';
 export { handOutTo, type FreeMember } from './handOut';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
-import { handOutOrders } from '@/core/setup';
-import { expectedWaitSeconds, handOutTo, withHandled, type FreeMember } from '.';
+import { handOutOrders, plainQueue } from '@/core/setup';
+import { expectedWaitSeconds, handOutTo, spokenInQueue, withHandled, type FreeMember } from '.';
 
 const members = ['ann', 'bo', 'cy', 'di'];
 const free = (...given: [personId: string, freeSince: number, level?: number][]): FreeMember[] =>
@@ -73,5 +73,24 @@ describe('the expected wait', () => {
     const changed = Array.from({ length: 100 }, () => 30_000).reduce(withHandled, few);
     expect(changed.meanMs).toBeGreaterThan(30_000);
     expect(changed.meanMs).toBeLessThan(31_000);
+  });
+});
+
+describe('what is said to who waits', () => {
+  const told = { place: 3, waitSeconds: 100 };
+
+  it('is what the queue is to say, in words', () => {
+    const queue = { ...plainQueue, welcome: 'The yard desk. ' };
+    expect(spokenInQueue(queue, told, true)).toBe(
+      'The yard desk. You are number 3. It takes about 2 minutes. Press 1, and we call you when it is your turn.',
+    );
+    expect(spokenInQueue(queue, { place: 1, waitSeconds: 10 }, false)).toBe(
+      'The yard desk. You are next. It takes about 1 minute.',
+    );
+  });
+
+  it('is no guess, and nothing that the queue keeps to itself', () => {
+    const queue = { ...plainQueue, tellsPlace: false, offersCallBack: false };
+    expect(spokenInQueue(queue, { place: 3, waitSeconds: null }, true)).toBe('');
   });
 });
