@@ -52,6 +52,15 @@ test('figures go by what is chosen, and out as CSV', async ({ office, page }) =>
   expect(text).toMatch(/\r\nField service,\d+,/);
 });
 
+test('where they can’t be reckoned it is said, and tried again', async ({ office, page }) => {
+  await page.route(/\/figures-[0-9a-f]+\.js/, (route) => route.abort());
+  await office.open('/office/figures');
+  await expect(page.getByText('The figures can’t be reckoned now')).toBeVisible();
+  await page.unrouteAll();
+  await page.getByRole('radio', { name: 'Last month' }).click();
+  await expect(page.getByRole('list', { name: 'Calls by hour' }).getByRole('listitem').first()).toBeVisible();
+});
+
 test('whoever does not run the office sees no figures', async ({ office, page }) => {
   await office.open('/office/people');
   // Kofi runs it from now on, and Maren no longer.

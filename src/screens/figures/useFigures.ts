@@ -45,8 +45,14 @@ export function useFigures({ span, by, withinSeconds }: Asked): Found {
   useEffect(() => {
     if (!vault) return;
     let isStale = false;
+    // The next time it is asked of another worker, which is told everything anew.
+    const giveUp = () => {
+      beside.current?.figures.close();
+      beside.current = null;
+      setFailed(true);
+    };
     const reckon = async () => {
-      beside.current ??= { figures: new FiguresBeside(() => setFailed(true)), known: new Set() };
+      beside.current ??= { figures: new FiguresBeside(giveUp), known: new Set() };
       const { figures, known } = beside.current;
       const from = asked.from - (asked.until - asked.from);
       await readRecordsBetween(vault, { ...asked, from }, known, (records) => figures.add(records));
@@ -56,7 +62,7 @@ export function useFigures({ span, by, withinSeconds }: Asked): Found {
       setFound(next);
     };
     reckon().catch(() => {
-      if (!isStale) setFailed(true);
+      if (!isStale) giveUp();
     });
     return () => {
       isStale = true;
