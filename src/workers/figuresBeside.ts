@@ -36,8 +36,11 @@ export class FiguresBeside {
     return 'calls' in answer ? answer.calls : [];
   }
 
+  /** Whoever still waits for an answer has none: null, or no calls. */
   close(): void {
     this.worker.terminate();
+    for (const [id, answer] of this.asked) answer({ id, calls: [] });
+    this.asked.clear();
   }
 
   private answered(task: (id: number) => FiguresTask): Promise<FiguresAnswer> {

@@ -35,6 +35,7 @@ export function useFigures({ span, by, withinSeconds }: Asked): Found {
   const [found, setFound] = useState<FiguresFound | null>(null);
   const [isFailed, setFailed] = useState(false);
   const beside = useRef<{ figures: FiguresBeside; known: Set<string> } | null>(null);
+  const turn = useRef<Promise<void>>(Promise.resolve());
   const asked = useMemo(
     () => ({ ...spanOf(span, clock.now(), zone), by, withinSeconds, zone }),
     // A call that is over may have been on another day.
@@ -57,13 +58,13 @@ export function useFigures({ span, by, withinSeconds }: Asked): Found {
       const from = asked.from - (asked.until - asked.from);
       await readRecordsBetween(vault, { ...asked, from }, known, (records) => figures.add(records));
       const next = await figures.ask(asked);
-      if (isStale) return;
+      // Null where the worker could not go on.
+      if (isStale || next === null) return;
       setFailed(false);
       setFound(next);
     };
-    reckon().catch(() => {
-      if (!isStale) giveUp();
-    });
+    // One after the other: two that read at once would each tell of the same records, or ask before the other has told of them.
+    turn.current = turn.current.then(() => (isStale ? undefined : reckon())).catch(() => giveUp());
     return () => {
       isStale = true;
     };
