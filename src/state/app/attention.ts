@@ -36,8 +36,8 @@ export function startAttention(store: AppStore): () => void {
     const before = told;
     told = new Set(incoming.map(({ id }) => id));
     for (const view of incoming)
-      if (isAway && !before.has(view.id)) void notify(view, () => told.has(view.id));
-    for (const id of before) if (!told.has(id)) void withdraw(id);
+      if (isAway && !before.has(view.id)) inTurn(() => notify(view, () => told.has(view.id)));
+    for (const id of before) if (!told.has(id)) inTurn(() => withdraw(id));
     if (isInFront) showInMediaKeys(store);
   };
   const onMessage = ({ data }: MessageEvent<{ callId?: string; action?: string }>) => {
@@ -55,6 +55,16 @@ export function startAttention(store: AppStore): () => void {
   };
 }
 
+let last = Promise.resolve();
+
+/**
+ * Shows and withdraws one after the other: Chromium forgets a notification for good whose list is asked for while it
+ * is being shown.
+ */
+function inTurn(work: () => Promise<void>): void {
+  last = last.then(work).catch(() => undefined);
+}
+
 /** The worker that shows notifications, once it is active: one that is only installed shows none. */
 async function worker(): Promise<ServiceWorkerRegistration> {
   // Registering again would fetch and compare it first, while a caller waits.
@@ -62,10 +72,11 @@ async function worker(): Promise<ServiceWorkerRegistration> {
   return navigator.serviceWorker.ready;
 }
 
-/** Tells of a call as long as it rings: the browser may take its time to show it. */
+/** Tells of a call as long as it rings: the browser may take its time before it can show one. */
 async function notify(view: CallView, stillRings: () => boolean): Promise<void> {
   if (!canTellElsewhere() || Notification.permission !== 'granted') return;
   const registration = await worker();
+  if (!stillRings()) return;
   const options: NotificationOptions & { actions: { action: string; title: string }[] } = {
     body: view.line ? `calls ${view.line.name}` : 'calls your extension',
     tag: view.id,
@@ -78,7 +89,6 @@ async function notify(view: CallView, stillRings: () => boolean): Promise<void> 
     ],
   };
   await registration.showNotification(nameOfCall(view), options);
-  if (!stillRings()) await withdraw(view.id);
 }
 
 /** Has something said on the screen, in whichever tab is in front. */
@@ -93,7 +103,7 @@ export const sayInFront =
 export const tellElsewhere =
   (notice: Notice): Act =>
   (_, getState, { others }) => {
-    if (getState().office.isInFront) void showNotice(getState(), notice);
+    if (getState().office.isInFront) showNotice(getState(), notice);
     else others?.say({ kind: 'notice', ...notice });
   };
 
@@ -104,11 +114,10 @@ export interface Notice {
   body: string;
 }
 
-export async function showNotice({ settings }: RootState, { tag, title, body }: Notice): Promise<void> {
+export function showNotice({ settings }: RootState, { tag, title, body }: Notice): void {
   const isAway = settings.tellsElsewhere && document.visibilityState !== 'visible';
   if (!isAway || !canTellElsewhere() || Notification.permission !== 'granted') return;
-  const registration = await worker();
-  await registration.showNotification(title, { body, tag, icon: '/icon.svg' });
+  inTurn(async () => (await worker()).showNotification(title, { body, tag, icon: '/icon.svg' }));
 }
 
 async function withdraw(callId: string): Promise<void> {

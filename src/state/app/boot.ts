@@ -173,7 +173,7 @@ async function join(
     (isOnline) => hosted.setOnline(isOnline),
   );
   // What pages that are gone have left is taken up at once, before anything newer is written.
-  void hosted.askForOthers();
+  const takenUp = hosted.askForOthers();
   window.addEventListener('storage', ({ key }) => {
     if (key?.startsWith(`${beginning.storage}/unasked/`)) void hosted.askForOthers();
     if (key?.startsWith(`${beginning.storage}/unwritten/`)) void vault.recover().catch(services.giveUp);
@@ -186,7 +186,8 @@ async function join(
       .then(() => hosted.historyLaid());
     return () => undefined;
   });
-  for (const part of later) startLater(part, { store, services, vault, duties });
+  // They go by what is chosen, which a page may have asked for in the moment of its going.
+  for (const part of later) startLater(part, takenUp, { store, services, vault, duties });
   void onceSo(store, ({ history }) => history.isLaid)
     .then(() => vault.keys(storageKeys.history))
     .then((keys) => loadHistory(vault, keys, me.personId, store))
@@ -275,11 +276,17 @@ function fillServices(
   } satisfies Partial<Services>);
 }
 
-/** Fetches a part and starts it; without a network, once there is one. */
-function startLater(part: LaterPart, context: Parameters<Awaited<ReturnType<LaterPart>>>[0]): void {
+/** Fetches a part and starts it after something else; without a network, once there is one. */
+function startLater(
+  part: LaterPart,
+  after: Promise<void>,
+  context: Parameters<Awaited<ReturnType<LaterPart>>>[0],
+): void {
   const start = async () => {
     try {
-      (await part())(context);
+      const begin = await part();
+      await after.catch(() => undefined);
+      begin(context);
     } catch {
       window.addEventListener('online', () => void start(), { once: true });
     }
