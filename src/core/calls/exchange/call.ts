@@ -199,6 +199,16 @@ export const waitSchema = z.object({
   ended: z.enum(['taken', 'abandoned', 'overflowed']),
 });
 
+/** A plan, a team or a menu that a call came to before anybody took it. */
+export const stopSchema = z.object({
+  /** A person's id, or a team's, or a menu's. */
+  ownerId: z.string(),
+  at: z.number(),
+  /** It was outside the team's hours. */
+  isClosed: z.boolean().optional(),
+});
+export type CourseStop = z.infer<typeof stopSchema>;
+
 export const callSchema = z.object({
   id: z.string(),
   /** Seen from the office: in from the network, out to it, or between its own phones. */
@@ -249,6 +259,8 @@ export const callSchema = z.object({
   waitsFor: z.string().nullable(),
   queued: queuedSchema.nullable().default(null),
   waits: z.array(waitSchema).default([]),
+  /** Where it came on its way, in that order. */
+  course: z.array(stopSchema).default([]),
   /** Who took it from a queue and talks still; what it takes them is what later callers wait for. */
   servedBy: z.object({ teamId: z.string(), personId: z.string(), at: z.number() }).nullable().default(null),
   recordings: z.array(recordingSchema),

@@ -27,6 +27,7 @@ export function newCall(board: Switchboard, given: Pick<Call, Needed> & Partial<
     waitsFor: null,
     queued: null,
     waits: [],
+    course: [],
     servedBy: null,
     recordings: [],
     acts: [],

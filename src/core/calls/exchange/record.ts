@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { finishSchema } from '@/core/setup';
 import { routeTraceSchema } from '@/core/plans/routing';
-import { callActSchema, recordingSchema, waitSchema } from './call';
+import { callActSchema, recordingSchema, stopSchema, waitSchema } from './call';
 import { causeSchema } from './causes';
 
 /** How one leg of the path went. */
@@ -79,6 +79,8 @@ export const recordSchema = z.object({
   acts: z.array(callActSchema),
   /** Where it waited in a queue; nowhere in records of earlier versions. */
   waits: z.array(waitSchema).default([]),
+  /** Where it came on its way, in that order; nowhere in records of earlier versions. */
+  course: z.array(stopSchema).default([]),
   recordings: z.array(recordingSchema),
   /** What the legs this person brought in cost, in millionths of the office's currency. */
   costMicros: z.number(),

@@ -84,6 +84,7 @@ function buildRecord(
     parties: call.legs.flatMap((leg) => partyOf(office, leg, now)),
     acts: call.acts,
     waits: call.waits,
+    course: call.course,
     recordings: call.recordings.filter((recording) => recording.personId === personId),
     costMicros: costOf(office, call, personId, now),
   };

@@ -54,10 +54,18 @@ export function setTrace(
   asksName = false,
 ): void {
   if (call.ringing) call.earlierTraces.push(call.ringing.trace);
+  if (broughtFor === 'call') comeTo(call, trace, board.now);
   const progress = trace.legs.map(() => null);
   const startedAt = board.now;
   call.ringing = { trace, startedAt, broughtFor, broughtById, progress, wasRefused: false, asksName };
   board.emit({ type: 'routed', at: board.now, callId: call.id, trace });
+}
+
+/** Notes whose plan, which team or menu it came to; a number that a plan rings by a key is still that plan. */
+function comeTo({ course }: Call, { ownerId, steps }: RouteTrace, at: number): void {
+  if (course.at(-1)?.ownerId === ownerId) return;
+  const isClosed = steps.some(({ kind }) => kind === 'teamClosed');
+  course.push(isClosed ? { ownerId, at, isClosed } : { ownerId, at });
 }
 
 /** Whether a plan is being carried out at the moment: one can be at a time. */

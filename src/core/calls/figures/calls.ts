@@ -1,5 +1,15 @@
 import type { CallRecord } from '@/core/calls/exchange';
 
+/** A plan, a team (or one that is closed) or a menu. */
+export interface FigureStop {
+  ownerId: string;
+  isClosed: boolean;
+}
+
+/** `elsewhere`: at a number outside that did not take it, or sent on by hand. */
+export const courseEnds = ['taken', 'gaveUp', 'mailbox', 'busy', 'text', 'elsewhere'] as const;
+export type CourseEnd = (typeof courseEnds)[number];
+
 /** A call from outside as figures count it, whoever of the office it concerned. Instants in epoch milliseconds. */
 export interface FigureCall {
   id: string;
@@ -20,6 +30,10 @@ export interface FigureCall {
   ended: 'taken' | 'abandoned' | 'overflowed';
   /** Recordings of it, with whose they are. */
   recordings: readonly { id: string; personId: string }[];
+  /** Where it came on its way, in that order. */
+  stops: readonly FigureStop[];
+  /** Where that way ended: at whoever took it, where the caller gave up, or at a finish. */
+  end: CourseEnd;
   /** Who called. */
   number: string | null;
   name: string | null;
@@ -45,6 +59,7 @@ const none: readonly never[] = [];
 
 function beginWith(record: CallRecord): Draft {
   const { acts, waits, trace, other } = record;
+  const isOver = isOverflow(record);
   return {
     id: record.callId,
     at: record.startedAt,
@@ -56,7 +71,9 @@ function beginWith(record: CallRecord): Draft {
     missedByIds: none,
     takenAt: null,
     endedAt: record.endedAt,
-    ended: isOverflow(record) ? 'overflowed' : 'abandoned',
+    ended: isOver ? 'overflowed' : 'abandoned',
+    stops: stopsOf(record),
+    end: isOver ? endOf(record) : 'gaveUp',
     recordings: none,
     number: other.number,
     name: other.name,
@@ -82,6 +99,7 @@ function take(draft: Draft, personId: string | null, at: number): void {
   draft.takenAt = at;
   draft.takenById = personId;
   draft.ended = 'taken';
+  draft.end = 'taken';
 }
 
 /** When somebody else took it: the first of the office's stretches in it. */
@@ -92,8 +110,54 @@ function answeredByOtherAt({ parties, answeredAt, startedAt, endedAt }: CallReco
   return first === Infinity ? endedAt : Math.max(first, startedAt);
 }
 
-const isOverflow = ({ finish: end, waits, outcome }: CallRecord) =>
-  end !== null || outcome === 'deflected' || waits.some(({ ended }) => ended === 'overflowed');
+/** Where a plan, a queue or a menu let it end; a forward within the office is no end. */
+const isOverflow = (record: CallRecord) =>
+  (record.finish !== null && !wentOn(record)) ||
+  record.outcome === 'deflected' ||
+  record.waits.some(({ ended }) => ended === 'overflowed');
+
+/** Whether it came to something else of the office after its last forward, and met no finish there. */
+function wentOn({ finish, acts, course }: CallRecord): boolean {
+  const last = course.at(-1);
+  if (finish?.kind !== 'forward' || !last || course.length < 2) return false;
+  return last.at >= (acts.findLast(({ act }) => act === 'forwarded')?.at ?? Infinity);
+}
+
+function endOf({ finish }: CallRecord): CourseEnd {
+  switch (finish?.kind) {
+    case 'mailbox':
+    case 'teamMailbox':
+      return 'mailbox';
+    case 'textBack':
+      return 'text';
+    case 'busy':
+      return 'busy';
+    default:
+      return 'elsewhere';
+  }
+}
+
+/** Records of earlier versions know no way but whose plan it was. */
+function stopsOf({ course, trace }: CallRecord): readonly FigureStop[] {
+  if (course.length > 0) return course.map(({ ownerId, isClosed = false }) => stopOf(ownerId, isClosed));
+  if (!trace) return none;
+  return [
+    stopOf(
+      trace.ownerId,
+      trace.steps.some(({ kind }) => kind === 'teamClosed'),
+    ),
+  ];
+}
+
+const stops = new Map<string, FigureStop>();
+
+/** The same for all calls that came there: a million of them share a few. */
+function stopOf(ownerId: string, isClosed: boolean): FigureStop {
+  const key = isClosed ? `${ownerId} closed` : ownerId;
+  let stop = stops.get(key);
+  if (!stop) stops.set(key, (stop = { ownerId, isClosed }));
+  return stop;
+}
 
 function teamsOf(waits: CallRecord['waits'], trace: CallRecord['trace']): readonly string[] {
   const called = trace?.steps.find(({ kind }) => kind === 'teamCalled');

@@ -27,7 +27,7 @@ const call = (change: Partial<FigureCall> & { waited?: number; talked?: number }
       takenById: takenAt === null ? null : 'ada',
     },
     ...{ missedByIds: [], takenAt, endedAt: at + (waited + (takenAt === null ? 0 : talked)) * second, ended },
-    ...{ recordings: [], number: null, name: null },
+    ...{ recordings: [], stops: [], end: takenAt === null ? 'gaveUp' : 'taken', number: null, name: null },
     ...rest,
   };
 };

@@ -1,5 +1,5 @@
 /** How many calls were taken, how long they waited, and by what: reckoned from records of any number. */
-export { callsOf, type FigureCall } from './calls';
+export { callsOf, courseEnds, type CourseEnd, type FigureCall, type FigureStop } from './calls';
 export {
   callsBehind,
   figuresOf,

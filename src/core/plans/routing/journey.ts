@@ -1,4 +1,4 @@
-import type { Finish, OfficeIndex } from '@/core/setup';
+import type { Finish, Menu, OfficeIndex } from '@/core/setup';
 import { reachedBy } from './reachedBy';
 import type { World } from './stages';
 import type { RouteTrace } from './trace';
@@ -25,7 +25,7 @@ export interface Journey {
 
 /**
  * One call to its very end: unanswered, it is followed through forwards, teams and menus. `keys` are what the caller
- * presses, one for each menu on the way; a menu without a key, or with one that leads nowhere, goes its time.
+ * presses, one each time a menu asks, when its words are over; one that leads nowhere has it ask again, as far as it does.
  */
 export function journeyOf(
   office: OfficeIndex,
@@ -43,12 +43,12 @@ export function journeyOf(
     const moment = { ...world, at: world.at + fromSeconds * 1000, calledSituation };
     const trace: RouteTrace = traceAny(office, at, moment);
     const menu = office.menus.get(at.ownerId);
-    const key = menu ? left.shift() : undefined;
-    const to = menu?.keys.find((each) => each.key === key)?.to;
-    stops.push({ trace, fromSeconds, key: to === undefined ? null : (key ?? null) });
-    // Whoever knows the key presses it when the words are over.
-    fromSeconds += to === undefined || !menu ? trace.finishSeconds : menuTurnSeconds(menu) - menu.waitSeconds;
-    const finish: Finish = to === undefined ? trace.finish : { kind: 'forward', to };
+    const { chosen, seconds } = menu
+      ? leaveMenu(menu, left, office)
+      : { chosen: null, seconds: trace.finishSeconds };
+    stops.push({ trace, fromSeconds, key: chosen?.key ?? null });
+    fromSeconds += seconds;
+    const finish: Finish = chosen ? { kind: 'forward', to: chosen.to } : trace.finish;
     if (finish.kind !== 'forward') return { stops, finish, finishSeconds: fromSeconds };
     const reached = reachedBy(finish.to, office);
     if (reached.kind === 'number') return { stops, finish, finishSeconds: fromSeconds };
@@ -58,4 +58,16 @@ export function journeyOf(
     at = { ...called, ownerId: reached.ownerId, lineId: reached.lineId };
   }
   return { stops, finish: null, finishSeconds: fromSeconds };
+}
+
+/** By which of the keys the menu is left, and after how long; takes the keys that are pressed there. */
+function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex) {
+  let seconds = 0;
+  for (let turn = 0; turn < menu.turns; turn++) {
+    const key = keys.shift();
+    seconds += menuTurnSeconds(menu) - (key === undefined ? 0 : menu.waitSeconds);
+    const chosen = menu.keys.find((each) => each.key === key);
+    if (chosen && reachedBy(chosen.to, office).kind !== 'nobody') return { chosen, seconds };
+  }
+  return { chosen: null, seconds };
 }

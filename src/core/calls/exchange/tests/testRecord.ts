@@ -26,6 +26,7 @@ export function testRecord(change: Partial<CallRecord> = {}): CallRecord {
     parties: [],
     acts: [],
     waits: [],
+    course: [],
     recordings: [],
     costMicros: 0,
     ...change,

@@ -130,6 +130,8 @@ describe('the traffic of calls', () => {
       takenById: null,
       missedByIds: [],
       recordings: [],
+      stops: [],
+      end: 'taken',
     },
     ...{ number: null, name: null, takenAt: talked === null ? null : waited * 1000 },
     endedAt: (waited + (talked ?? 0)) * 1000,
