@@ -118,11 +118,11 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'wide-plan',
+    name: 'wide-route',
     size: wide,
     go: async (office, page) => {
-      await office.open('/plan');
-      await pullTooLong(page);
+      await office.open('/office/route');
+      await page.getByText(/30 days: [1-9]\d* calls/).waitFor();
     },
   },
   {
@@ -181,7 +181,7 @@ const shots: readonly Shot[] = [
     name: 'office',
     go: async (office, page) => {
       await office.open('/office');
-      await page.getByText(/^Ilse Varga: Forwards go round/).waitFor();
+      await page.getByText('Nothing', { exact: true }).waitFor();
     },
   },
   {

@@ -5,7 +5,7 @@ import { editOf, rowOf, type SetupEntry } from '@/core/setup/edits';
 import type { Figure } from './figures';
 
 /** An office of 500 people with two phones each, 200 lines, 40 teams and 30 menus. */
-function largeOffice(): OfficeSetup {
+export function largeOffice(): OfficeSetup {
   const extension = (index: number) => String(2000 + index);
   const people = Array.from({ length: 500 }, (_, index) => ({
     ...{ id: `p${index}`, name: `Person ${index}`, role: 'Technician', presentedLineId: 'l0' },

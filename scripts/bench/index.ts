@@ -11,6 +11,7 @@ import { benchConfiguring } from './configuring';
 import { benchExchange } from './exchange';
 import { benchQueueing } from './queueing';
 import { benchRandom } from './random';
+import { benchRoute } from './route';
 import { benchBundled } from './bundled';
 import { asTable } from './figures';
 
@@ -23,6 +24,7 @@ async function main() {
     ...benchConfiguring(),
     ...benchQueueing(),
     ...benchCallFigures(),
+    ...benchRoute(),
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),

@@ -1,5 +1,6 @@
 import { callsBehind, callsOf, figuresOf, type FigureCall } from '@/core/calls/figures';
 import type { CallRecord } from '@/core/calls/exchange';
+import { flowsOf, wentBy } from '@/core/calls/route';
 
 import type { FiguresAnswer, FiguresTask } from './figuresBeside';
 
@@ -14,9 +15,22 @@ self.onmessage = ({ data }: MessageEvent<FiguresTask>) => {
     return;
   }
   calls ??= callsOf(records);
-  const answer: FiguresAnswer =
-    data.kind === 'ask'
-      ? { id: data.id, found: figuresOf(calls, data.asked) }
-      : { id: data.id, calls: callsBehind(calls, data.asked, data.key) };
-  self.postMessage(answer);
+  self.postMessage({ id: data.id, ...answerTo(data, calls) } satisfies FiguresAnswer);
 };
+
+function answerTo(task: Exclude<FiguresTask, { kind: 'add' }>, all: readonly FigureCall[]) {
+  switch (task.kind) {
+    case 'ask':
+      return { found: figuresOf(all, task.asked) };
+    case 'behind':
+      return { calls: callsBehind(all, task.asked, task.key) };
+    case 'flows':
+      return { flows: flowsOf(all, task.span) };
+    case 'wentBy': {
+      const { span, lineIds, place } = task;
+      const isAsked = ({ at, lineId }: FigureCall) =>
+        at >= span.from && at < span.until && lineId !== null && lineIds.includes(lineId);
+      return { calls: all.filter((call) => isAsked(call) && wentBy(call, place)) };
+    }
+  }
+}

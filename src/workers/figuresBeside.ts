@@ -1,11 +1,22 @@
 import type { FigureCall, FiguresAsked, FiguresFound } from '@/core/calls/figures';
 import type { CallRecord } from '@/core/calls/exchange';
+import type { Flow, Place } from '@/core/calls/route';
 
 export type FiguresTask =
   | { kind: 'add'; records: readonly CallRecord[] }
   | { kind: 'ask'; id: number; asked: FiguresAsked }
-  | { kind: 'behind'; id: number; asked: FiguresAsked; key: string };
-export type FiguresAnswer = { id: number } & ({ found: FiguresFound } | { calls: FigureCall[] });
+  | { kind: 'behind'; id: number; asked: FiguresAsked; key: string }
+  | { kind: 'flows'; id: number; span: SpanAsked }
+  | { kind: 'wentBy'; id: number; span: SpanAsked; lineIds: readonly string[]; place: Place };
+export type FiguresAnswer = { id: number } & (
+  { found: FiguresFound } | { calls: FigureCall[] } | { flows: Flow[] }
+);
+
+/** Epoch milliseconds: from then, before the other. */
+export interface SpanAsked {
+  from: number;
+  until: number;
+}
 
 /** Reckons figures in a worker, which keeps the records it was given. */
 export class FiguresBeside {
@@ -33,6 +44,17 @@ export class FiguresBeside {
 
   async behind(asked: FiguresAsked, key: string): Promise<FigureCall[]> {
     const answer = await this.answered((id) => ({ kind: 'behind', id, asked, key }));
+    return 'calls' in answer ? answer.calls : [];
+  }
+
+  async flows(span: SpanAsked): Promise<Flow[] | null> {
+    const answer = await this.answered((id) => ({ kind: 'flows', id, span }));
+    return 'flows' in answer ? answer.flows : null;
+  }
+
+  /** The calls by those lines that went by a place. */
+  async wentBy(span: SpanAsked, lineIds: readonly string[], place: Place): Promise<FigureCall[]> {
+    const answer = await this.answered((id) => ({ kind: 'wentBy', id, span, lineIds, place }));
     return 'calls' in answer ? answer.calls : [];
   }
 

@@ -40,6 +40,7 @@ const screens = [
   '/office/teams/field-team',
   '/office/log',
   '/office/findings',
+  '/office/route',
   '/office/figures',
   '/office/rules',
   '/office/many',

@@ -364,3 +364,15 @@ test('the ring plan has no fault that axe finds, in any of its views', async ({ 
     expect(await office.axeViolations()).toEqual([]);
   }
 });
+
+test('the asked call is placed for real, from whoever is asked for', async ({ office, page }) => {
+  await office.open('/plan');
+  await page.getByRole('button', { name: 'Place it for real' }).click();
+  await expect(office.answer()).toBeVisible();
+  await office.refuse().click();
+  await expect(office.answer()).toHaveCount(0);
+  await page.getByRole('button', { name: /^Caller:/ }).click();
+  await office.sheet().getByRole('radio', { name: 'a colleague' }).click();
+  await page.getByRole('button', { name: 'Place it for real' }).click();
+  await expect(office.answer()).toBeVisible();
+});

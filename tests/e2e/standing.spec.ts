@@ -223,6 +223,15 @@ test('a circle of forwards with a colleague is told, and ended by one tap', asyn
   await colleagues.getByRole('textbox', { name: 'Forward everything of theirs to' }).fill('214');
   await colleagues.getByRole('button', { name: 'Forward theirs' }).click();
   await office.goTo('Ring plan');
+  // The rule for any call, which decides by the extension too: that of a line would end in its mailbox there.
+  await page
+    .getByRole('group', { name: 'The question' })
+    .getByRole('button', { name: /^Line:/ })
+    .click();
+  await office
+    .sheet()
+    .getByRole('radio', { name: /^Direct/ })
+    .click();
   await page.getByRole('button', { name: 'Change the finish when nobody answers' }).click();
   await office
     .sheet()

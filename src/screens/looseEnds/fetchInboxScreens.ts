@@ -39,3 +39,4 @@ export const fetchManyPeopleScreen = async () => (await import('./inboxScreens')
 export const fetchFindingsScreen = async () => (await import('./inboxScreens')).FindingsScreen;
 export const fetchFiguresScreen = async () => (await import('./inboxScreens')).FiguresScreen;
 export const fetchOfficeScreen = async () => (await import('./inboxScreens')).OfficeScreen;
+export const fetchRouteScreen = async () => (await import('./inboxScreens')).RouteScreen;

@@ -37,5 +37,6 @@ export { LogScreen } from '../office/log/LogScreen';
 export { RulesScreen } from '../office/rules/RulesScreen';
 export { ManyPeopleScreen } from '../office/people/ManyPeopleScreen';
 export { FiguresScreen } from '../figures/FiguresScreen';
+export { RouteScreen } from '../route/RouteScreen';
 export { FindingsScreen } from '../office/findings/FindingsScreen';
 export { OfficeScreen } from '../office/OfficeScreen';

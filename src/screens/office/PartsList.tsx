@@ -69,6 +69,11 @@ export function PartsList() {
           onPress={() => go.officePart('menus')}
         />
         <Part
+          title="Route"
+          detail="From each number to where its calls end, with how many went which way; and any call tried"
+          onPress={() => go.officePart('route')}
+        />
+        <Part
           title="Figures"
           detail="What was taken and what was not, how long callers waited, how many people it wants"
           onPress={() => go.officePart('figures')}

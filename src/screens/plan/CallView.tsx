@@ -19,7 +19,7 @@ import { RuleScale } from './RuleScale';
 import { selectPastCalls } from './selectPastCalls';
 import { TryBar } from './TryBar';
 import type { useQuestion } from './useQuestion';
-import { useTry } from './useTry';
+import { useTry } from '../shared/useTry';
 
 /** One call: the question, its seconds to be pulled, what is wrong with them, why, and the rules in their order. */
 export function CallView({ of }: { of: ReturnType<typeof useQuestion> }) {

@@ -1,31 +1,23 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
-import { readWhen } from '@/core/shared/parseTime';
 import { formatDayAndClock } from '@/core/shared/time';
-import { formatAny, selectZone, useAppSelector, useServices, useNow } from '@/state/app';
-import { Choice, Field } from '@/ui/field';
-import { Plate } from '@/ui/plate';
+import { formatAny, selectZone, useAppSelector, useNow } from '@/state/app';
+import { Choice } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
-import { space, target, themed, useTheme } from '@/ui/tokens';
+import { space } from '@/ui/tokens';
 
-import { callers, myExtension, type useQuestion } from './useQuestion';
+import { AskedPart } from '../shared/AskedPart';
+import { MomentSheet } from '../shared/MomentSheet';
+import { callers } from '../shared/askedCallers';
+import { myExtension, type useQuestion } from './useQuestion';
 
 type Part = 'caller' | 'line' | 'at' | 'situation';
 
-const useStyles = themed(({ colours }) =>
-  StyleSheet.create({
-    line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', columnGap: space.s },
-    part: {
-      minHeight: target,
-      justifyContent: 'flex-end',
-      borderBottomWidth: 3,
-      borderColor: colours.saffron,
-    },
-    sheet: { gap: space.m },
-  }),
-);
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', columnGap: space.s },
+});
 
 interface QuestionLineProps {
   of: ReturnType<typeof useQuestion>;
@@ -35,7 +27,6 @@ interface QuestionLineProps {
 
 /** The question, each part of which is changed by a tap. */
 export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
-  const styles = useStyles();
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const [open, setOpen] = useState<Part | null>(null);
@@ -49,18 +40,18 @@ export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
     <View>
       <View style={styles.line} role="group" aria-label="The question">
         <Txt as="heading">Who rings when</Txt>
-        <Part word={callerWord} label={`Caller: ${callerWord}`} onPress={() => setOpen('caller')} />
+        <AskedPart word={callerWord} label={`Caller: ${callerWord}`} onPress={() => setOpen('caller')} />
         <Txt as="heading">calls</Txt>
-        <Part word={lineWord} label={`Line: ${lineWord}`} onPress={() => setOpen('line')} />
+        <AskedPart word={lineWord} label={`Line: ${lineWord}`} onPress={() => setOpen('line')} />
         {withoutMoment ? null : (
-          <Part
+          <AskedPart
             word={question.at === null ? 'now' : formatDayAndClock(question.at, now, zone)}
             label={`Moment: ${question.at === null ? 'now' : formatDayAndClock(question.at, now, zone)}`}
             onPress={() => setOpen('at')}
           />
         )}
         <Txt as="heading">while</Txt>
-        <Part
+        <AskedPart
           word={situationWord}
           label={`Situation: ${situationWord}`}
           onPress={() => setOpen('situation')}
@@ -68,23 +59,6 @@ export function QuestionLine({ of, withoutMoment = false }: QuestionLineProps) {
       </View>
       {open === null ? null : <PartSheet part={open} of={of} onClose={close} />}
     </View>
-  );
-}
-
-function Part({ word, label, onPress }: { word: string; label: string; onPress: () => void }) {
-  const styles = useStyles();
-  const { colours } = useTheme();
-  return (
-    <Pressable
-      role="button"
-      aria-label={label}
-      onPress={onPress}
-      style={({ pressed }) => [styles.part, pressed && { backgroundColor: colours.sheet }]}
-    >
-      <Txt as="heading" colour={colours.spruce}>
-        {word}
-      </Txt>
-    </Pressable>
   );
 }
 
@@ -151,32 +125,4 @@ function PartSheet({
     case 'at':
       return <MomentSheet onClose={onClose} onChoose={(at) => put({ at })} />;
   }
-}
-
-function MomentSheet({ onClose, onChoose }: { onClose: () => void; onChoose: (at: number | null) => void }) {
-  const styles = useStyles();
-  const zone = useAppSelector(selectZone);
-  const { clock } = useServices();
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const ask = () => {
-    const found = readWhen(text, clock.now(), zone);
-    if (found.ok) onChoose(found.at);
-    else setError(found.sentence);
-  };
-  return (
-    <Sheet title="At which moment" onClose={onClose}>
-      <View style={styles.sheet}>
-        <Plate word="Now" kind="main" onPress={() => onChoose(null)} />
-        <Field
-          label="Another moment, such as Sat 9:00"
-          value={text}
-          onChange={setText}
-          onSubmit={ask}
-          error={error}
-        />
-        <Plate word="Ask for then" onPress={ask} />
-      </View>
-    </Sheet>
-  );
 }

@@ -2,14 +2,16 @@ import { StyleSheet, View } from 'react-native';
 
 import { describeFinish, type OfficeIndex } from '@/core/setup';
 import type { RouteTrace } from '@/core/plans/routing';
-import { selectIsPlanChanged, send, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectIsPlanChanged, useAppDispatch, useAppSelector } from '@/state/app';
+import { sendOutside } from '@/state/outside';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { shortTargetName } from '../shared/targetWords';
-import { callerOf, myExtension, type Question } from './useQuestion';
-import type { useTry } from './useTry';
+import { callerOf } from '../shared/askedCallers';
+import { myExtension, type Question } from './useQuestion';
+import type { useTry } from '../shared/useTry';
 
 interface TryBarProps {
   question: Question;
@@ -36,7 +38,7 @@ export function TryBar({
     const from = desk
       ? ({ kind: 'device', deviceId: desk.id } as const)
       : ({ kind: 'outside', number, name: null } as const);
-    void dispatch(send({ type: 'make', from, to }));
+    void dispatch(sendOutside({ type: 'make', from, to }));
   };
   const canPlace = question.at === null && question.situation === null && !isChanged;
   const needsPhone = question.callerKind !== 'colleague' && question.line === myExtension;

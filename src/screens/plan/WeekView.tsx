@@ -11,7 +11,8 @@ import { space, themed } from '@/ui/tokens';
 
 import { QuestionLine } from './QuestionLine';
 import { ringsWords } from './planWords';
-import { callerOf, myExtension, type useQuestion } from './useQuestion';
+import { callerOf } from '../shared/askedCallers';
+import { myExtension, type useQuestion } from './useQuestion';
 
 const minuteMs = 60_000;
 const dayMinutes = 24 * 60;

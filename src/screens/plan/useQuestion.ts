@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 
 import type { OfficeIndex } from '@/core/setup';
-import { allFree, traceCall, type CalledParty, type Caller, type RouteTrace } from '@/core/plans/routing';
+import { allFree, traceCall, type CalledParty, type RouteTrace } from '@/core/plans/routing';
 import {
   selectChangedOffice,
   selectMyId,
@@ -11,20 +11,9 @@ import {
   useNow,
 } from '@/state/app';
 
+import { callerOf, type CallerKind } from '../shared/askedCallers';
+
 export const myExtension = 'extension';
-
-/** Kinds of callers a plan can tell apart. */
-export const callers = [
-  { kind: 'unknown', word: 'somebody unknown' },
-  { kind: 'starred', word: 'somebody starred' },
-  { kind: 'known', word: 'a known caller' },
-  { kind: 'withheld', word: 'a withheld caller' },
-  { kind: 'colleague', word: 'a colleague' },
-] as const;
-export type CallerKind = (typeof callers)[number]['kind'];
-
-/** A number kept free for drama, which nobody has. */
-const nobodysNumber = '+447700900999';
 
 /** "Who rings when [somebody unknown] calls [Direct] [now], while [On site]?" */
 export interface Question {
@@ -76,21 +65,4 @@ function answer(
 export function calledBy(office: OfficeIndex, ownerId: string, { callerKind, line }: Question): CalledParty {
   const lineId = line === myExtension ? null : line;
   return { ownerId, lineId, caller: callerOf(callerKind, office, ownerId) };
-}
-
-export function callerOf(kind: CallerKind, office: OfficeIndex, myId: string): Caller {
-  const inGroup = (starred: boolean) =>
-    office.setup.callerGroups.find((group) => group.starred === starred)?.numbers[0] ?? nobodysNumber;
-  switch (kind) {
-    case 'unknown':
-      return { number: nobodysNumber, personId: null };
-    case 'starred':
-      return { number: inGroup(true), personId: null };
-    case 'known':
-      return { number: inGroup(false), personId: null };
-    case 'withheld':
-      return { number: null, personId: null };
-    case 'colleague':
-      return { number: null, personId: office.setup.people.find(({ id }) => id !== myId)?.id ?? null };
-  }
 }

@@ -28,7 +28,17 @@ export function useGo() {
       directory: () => lead('/directory'),
       office: () => lead('/office'),
       officePart: (
-        part: 'people' | 'lines' | 'teams' | 'menus' | 'findings' | 'figures' | 'rules' | 'many' | 'log',
+        part:
+          | 'people'
+          | 'lines'
+          | 'teams'
+          | 'menus'
+          | 'findings'
+          | 'route'
+          | 'figures'
+          | 'rules'
+          | 'many'
+          | 'log',
       ) => lead(`/office/${part}`),
       /** `id`: "new" for what is not there yet. */
       officeForm: (part: 'people' | 'lines' | 'teams' | 'menus', id: string) =>

@@ -203,6 +203,8 @@ export const waitSchema = z.object({
 export const stopSchema = z.object({
   /** A person's id, or a team's, or a menu's. */
   ownerId: z.string(),
+  /** The line by which it came to them; null: by the extension. */
+  lineId: z.string().nullable(),
   at: z.number(),
   /** It was outside the team's hours. */
   isClosed: z.boolean().optional(),

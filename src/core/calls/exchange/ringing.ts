@@ -62,10 +62,10 @@ export function setTrace(
 }
 
 /** Notes whose plan, which team or menu it came to; a number that a plan rings by a key is still that plan. */
-function comeTo({ course }: Call, { ownerId, steps }: RouteTrace, at: number): void {
+function comeTo({ course }: Call, { ownerId, lineId, steps }: RouteTrace, at: number): void {
   if (course.at(-1)?.ownerId === ownerId) return;
   const isClosed = steps.some(({ kind }) => kind === 'teamClosed');
-  course.push(isClosed ? { ownerId, at, isClosed } : { ownerId, at });
+  course.push({ ownerId, lineId, at, ...(isClosed && { isClosed }) });
 }
 
 /** Whether a plan is being carried out at the moment: one can be at a time. */

@@ -4,6 +4,8 @@ import type { CallRecord } from '@/core/calls/exchange';
 export interface FigureStop {
   ownerId: string;
   isClosed: boolean;
+  /** Whether it came there by a line, and not by the extension: plans have rules for lines. */
+  isByLine: boolean;
 }
 
 /** `elsewhere`: at a number outside that did not take it, or sent on by hand. */
@@ -139,23 +141,20 @@ function endOf({ finish }: CallRecord): CourseEnd {
 
 /** Records of earlier versions know no way but whose plan it was. */
 function stopsOf({ course, trace }: CallRecord): readonly FigureStop[] {
-  if (course.length > 0) return course.map(({ ownerId, isClosed = false }) => stopOf(ownerId, isClosed));
+  if (course.length > 0)
+    return course.map(({ ownerId, lineId, isClosed = false }) => stopOf(ownerId, isClosed, lineId !== null));
   if (!trace) return none;
-  return [
-    stopOf(
-      trace.ownerId,
-      trace.steps.some(({ kind }) => kind === 'teamClosed'),
-    ),
-  ];
+  const isClosed = trace.steps.some(({ kind }) => kind === 'teamClosed');
+  return [stopOf(trace.ownerId, isClosed, trace.lineId !== null)];
 }
 
 const stops = new Map<string, FigureStop>();
 
 /** The same for all calls that came there: a million of them share a few. */
-function stopOf(ownerId: string, isClosed: boolean): FigureStop {
-  const key = isClosed ? `${ownerId} closed` : ownerId;
+function stopOf(ownerId: string, isClosed: boolean, isByLine: boolean): FigureStop {
+  const key = `${ownerId} ${isClosed} ${isByLine}`;
   let stop = stops.get(key);
-  if (!stop) stops.set(key, (stop = { ownerId, isClosed }));
+  if (!stop) stops.set(key, (stop = { ownerId, isClosed, isByLine }));
   return stop;
 }
 

@@ -31,7 +31,7 @@ export function exitsOf(place: Through, office: OfficeIndex): Exit[] {
   switch (place.kind) {
     case 'line': {
       const line = office.lines.get(place.id);
-      return line ? toOwner(line.ownerId, { by: 'line' }, office) : [];
+      return line ? toOwner(line.ownerId, true, { by: 'line' }, office) : [];
     }
     case 'hours':
     case 'team': {
@@ -42,15 +42,16 @@ export function exitsOf(place: Through, office: OfficeIndex): Exit[] {
       const menu = office.menus.get(place.id);
       return menu ? exitsOfMenu(menu, place, office) : [];
     }
-    case 'person': {
+    case 'person':
+    case 'extension': {
       const plan = office.ringPlans.get(place.id);
       return plan ? exitsOfPlan(plan, place, office) : [];
     }
   }
 }
 
-function toOwner(ownerId: string, way: Way, office: OfficeIndex): Exit[] {
-  const [to] = placesOf({ ownerId, isClosed: false }, office);
+function toOwner(ownerId: string, isByLine: boolean, way: Way, office: OfficeIndex): Exit[] {
+  const [to] = placesOf({ ownerId, isClosed: false, isByLine }, office);
   return to ? [{ to, way }] : [];
 }
 
@@ -59,7 +60,7 @@ function toDialled(to: string, after: Through, way: Way, office: OfficeIndex): E
   const reached = reachedBy(to, office);
   if (reached.kind === 'nobody') return [{ to: { kind: 'busy', after }, way }];
   if (reached.kind === 'number') return [{ to: { kind: 'elsewhere', after }, way }];
-  return toOwner(reached.ownerId, way, office);
+  return toOwner(reached.ownerId, reached.lineId !== null, way, office);
 }
 
 function toFinish(finish: Finish, after: Through, way: Way, office: OfficeIndex): Exit[] {
@@ -113,12 +114,14 @@ function leadsOn(to: string, menu: Menu, office: OfficeIndex): boolean {
 }
 
 function exitsOfPlan(plan: RingPlan, place: Through, office: OfficeIndex): Exit[] {
-  const rings = plan.rules.some(({ stages }) => stages.some(({ targets }) => targets.length > 0));
+  const rules =
+    place.kind === 'person' ? plan.rules : plan.rules.filter(({ lineIds }) => lineIds.length === 0);
+  const rings = rules.some(({ stages }) => stages.some(({ targets }) => targets.length > 0));
   const exits: Exit[] = rings ? [{ to: { kind: 'taken', after: place }, way: { by: 'answer' } }] : [];
   const end = (finish: Finish | undefined, by: Exclude<Way['by'], 'key'>) => {
     if (finish) exits.push(...toFinish(finish, place, { by }, office));
   };
-  for (const rule of plan.rules) {
+  for (const rule of rules) {
     end(rule.finish, 'unanswered');
     end(rule.busyFinish, 'busy');
     end(rule.unreachableFinish, 'nobodyThere');

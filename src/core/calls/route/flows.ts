@@ -20,7 +20,8 @@ export function flowsOf(calls: Iterable<FigureCall>, { from, until }: Span): Flo
   for (const { at, lineId, stops, end } of calls) {
     if (at < from || at >= until || lineId === null) continue;
     let key = `${lineId} ${end}`;
-    for (const { ownerId, isClosed } of stops) key += ` ${ownerId}${isClosed ? '!' : ''}`;
+    for (const { ownerId, isClosed, isByLine } of stops)
+      key += ` ${ownerId}${isClosed ? '!' : ''}${isByLine ? '' : '-'}`;
     const flow = flows.get(key);
     if (flow) flow.calls++;
     else flows.set(key, { lineId, stops, end, calls: 1 });

@@ -10,7 +10,8 @@ export function placesOfJourney({ stops, finish }: Journey, lineId: string, offi
     // A menu that is heard again is no other place.
     if (through.at(-1)?.id === trace.ownerId) continue;
     const isClosed = trace.steps.some(({ kind }) => kind === 'teamClosed');
-    through.push(...placesOf({ ownerId: trace.ownerId, isClosed }, office));
+    const { ownerId, lineId: byLine } = trace;
+    through.push(...placesOf({ ownerId, isClosed, isByLine: byLine !== null }, office));
   }
   const after = through.at(-1) ?? { kind: 'line', id: lineId };
   return [...through, finish === null ? { kind: 'circle', after } : endAt(finish, after)];

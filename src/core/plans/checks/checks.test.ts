@@ -241,6 +241,30 @@ describe('the checks', () => {
     expect(of({ rules: [rule({ stages: [], when: evenings }), rule({ id: 'b' })] })[0]?.[0]).toBe('notice');
   });
 
+  it('tell no circle of a line that leads by a menu to the extension, where another rule decides', () => {
+    const forLine = rule({ id: 'line', lineIds: ['direct'], finish: { kind: 'forward', to: '260' } });
+    const menuTo = (to: string) => ({
+      menus: [
+        {
+          ...{
+            id: 'night',
+            name: 'Night menu',
+            extension: '260',
+            text: 'Press 1.',
+            waitSeconds: 5,
+            turns: 1,
+          },
+          ...{ keys: [{ key: '1', to }], finish: { kind: 'busy' } as const, keeperId: 'ada' },
+        },
+      ],
+    });
+    const plan = { rules: [forLine, rule()] };
+    expect(codes(check(plan, menuTo('214')))).toEqual([]);
+    // By the line it comes back to the rule that sends it there.
+    const [found] = check(plan, menuTo('0131 496 0214'));
+    expect(found?.sentence).toContain('you → Night menu → you');
+  });
+
   it('tell of forwards that go round in a circle, also across people and only at some hours', () => {
     const toBen = rule({ finish: { kind: 'forward', to: '201' } });
     const bens = (more: Partial<RingRule>) => ({

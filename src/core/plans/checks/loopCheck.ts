@@ -100,10 +100,10 @@ function walk(office: OfficeIndex, way: Stop[], at: number, caller: Caller): Sto
     const reached = reachedStop(finish, office);
     if (!reached) continue;
     const { ownerId, lineId } = reached;
-    const isFirst =
-      way[0]?.ownerId === ownerId && (way.length === 1 || way[0]?.lineId === lineId || lineId === null);
-    if (isFirst) return [...way, reached];
-    if (way.some((stop) => stop.ownerId === ownerId && stop.lineId === lineId)) continue;
+    // By the extension another rule may decide than by the line: that is another stop.
+    const isSame = (stop: Stop) => stop.ownerId === ownerId && stop.lineId === lineId;
+    if (way[0] && isSame(way[0])) return [...way, reached];
+    if (way.some(isSame)) continue;
     const found = walk(office, [...way, { ownerId, lineId }], at, caller);
     if (found) return found;
   }

@@ -14,6 +14,8 @@ export interface Stop {
   fromSeconds: number;
   /** The key by which a menu was left; null where it was left by nobody answering. */
   key: string | null;
+  /** All keys that were pressed there. */
+  pressed: readonly string[];
 }
 
 export interface Journey {
@@ -43,10 +45,12 @@ export function journeyOf(
     const moment = { ...world, at: world.at + fromSeconds * 1000, calledSituation };
     const trace: RouteTrace = traceAny(office, at, moment);
     const menu = office.menus.get(at.ownerId);
+    const before = left.length;
     const { chosen, seconds } = menu
       ? leaveMenu(menu, left, office)
       : { chosen: null, seconds: trace.finishSeconds };
-    stops.push({ trace, fromSeconds, key: chosen?.key ?? null });
+    const pressed = keys.slice(keys.length - before, keys.length - left.length);
+    stops.push({ trace, fromSeconds, key: chosen?.key ?? null, pressed });
     fromSeconds += seconds;
     const finish: Finish = chosen ? { kind: 'forward', to: chosen.to } : trace.finish;
     if (finish.kind !== 'forward') return { stops, finish, finishSeconds: fromSeconds };

@@ -1,18 +1,15 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Finding } from '@/core/plans/checks';
-import { nameOf } from '@/core/setup';
-import type { OfficeProblem } from '@/core/setup/changes';
-import { editOf, type SetupRow } from '@/core/setup/edits';
-import { selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
-import { changeOffice, selectRunsOffice } from '@/state/configuration';
-import { EmptyState, Problem } from '@/ui/notice';
+import { useAppSelector } from '@/state/app';
+import { selectRunsOffice } from '@/state/configuration';
+import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { space } from '@/ui/tokens';
 
 import { ListScreen } from '../../shared/ListScreen';
 import { useGo } from '../../shared/useGo';
 import { Gone } from '../form/Gone';
+import { OfOffice, OfPlan } from './MendableFinding';
 import { useFindings } from './useFindings';
 
 /**
@@ -54,48 +51,6 @@ const lookedWords = {
   cannot: 'Calls can’t be looked at now',
 };
 
-function OfOffice({ problem: { sentence, repair } }: { problem: OfficeProblem }) {
-  const dispatch = useAppDispatch();
-  return (
-    <View style={styles.finding}>
-      <Problem sentence={sentence} />
-      {repair ? (
-        <Plate
-          word={repair.word}
-          onPress={() => void dispatch(changeOffice(repair.edits, 'It is mended.'))}
-        />
-      ) : null}
-    </View>
-  );
-}
-
-/** As whoever has the plan is told of it: of somebody else's in their words. */
-function OfPlan({ finding: { personId, sentence, repair } }: { finding: Finding }) {
-  const dispatch = useAppDispatch();
-  const office = useAppSelector(selectOffice);
-  const isMine = useAppSelector(selectMyId) === personId;
-  const name = nameOf(personId, office);
-  const mend = (row: object) =>
-    void dispatch(
-      changeOffice(
-        [editOf(office.setup, 'ringPlans', personId, row as SetupRow)],
-        isMine ? 'Your plan is mended.' : `${name}’s plan is mended.`,
-      ),
-    );
-  return (
-    <View style={styles.finding}>
-      <Problem sentence={isMine ? sentence : `${name} is told of their plan: “${sentence}”`} />
-      {repair ? (
-        <Plate
-          word={isMine ? repair.word : `For ${name}: “${repair.word}”`}
-          onPress={() => mend(repair.plan)}
-        />
-      ) : null}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   part: { gap: space.l, padding: space.l, maxWidth: 640 },
-  finding: { gap: space.s },
 });

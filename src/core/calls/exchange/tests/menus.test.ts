@@ -1,6 +1,6 @@
 import type { Menu, OfficeSetup } from '@/core/setup';
-import { openStory } from './story';
-import { customer, testSetup } from './testOffice';
+import { number, openStory } from './story';
+import { customer, start, testSetup } from './testOffice';
 
 /** Speaks 4 s (ten words) and waits 6 s. */
 const menu: Menu = {
@@ -187,4 +187,38 @@ describe('a mailbox’s greeting', () => {
   it('lasts as long as its words are spoken, with the beep', () => expect(message({})).toBe(5));
   it('lasts as long as it was recorded, with the beep', () =>
     expect(message({ recorded: { soundId: 's', seconds: 12 } })).toBe(13));
+});
+
+describe('the course of a call', () => {
+  it('is kept with its records: by which line, past which menu and team, whether it was closed', () => {
+    const hours = { open: [{ days: [6], from: '08:00', to: '09:00' }], daysOff: [] };
+    const teams = testSetup.teams.map((team) => ({
+      ...team,
+      hours: { ...hours, closedFinish: { kind: 'forward', to: '201' } as const },
+    }));
+    const story = withMenu({ teams });
+    const line = '+441314960160';
+    const made = story.send({ type: 'make', from: customer, to: line }, 0);
+    const pressed = story.send({ type: 'sendDigits', legId: story.at('customer'), digits: '2' }, 3);
+    const left = story.send({ type: 'clear', legId: story.at('customer') }, 9);
+    const records = [made, pressed, left].flatMap(({ events }) =>
+      events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : [])),
+    );
+    expect(records.length).toBeGreaterThan(0);
+    for (const { course } of records)
+      expect(course).toEqual([
+        { ownerId: 'menu', lineId: 'night', at: start },
+        { ownerId: 'yard', lineId: null, at: start + 3000, isClosed: true },
+        { ownerId: 'ben', lineId: null, at: start + 3000 },
+      ]);
+  });
+
+  it('ends with whoever takes it: what is done with it later is no part of its way', () => {
+    const story = openStory();
+    story.adaTalks(0);
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: number('201') }, 5);
+    const [call] = story.exchange.calls.values();
+    expect(story.at('ben-desk')).toBeDefined();
+    expect(call?.course.map(({ ownerId }) => ownerId)).toEqual(['ada']);
+  });
 });

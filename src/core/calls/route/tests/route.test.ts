@@ -6,7 +6,7 @@ import { menuOffice as setup } from './menuOffice';
 import { flowsOf, isEnd, keyOf, litIn, routeOf, wentBy, type Flow, type Route } from '..';
 
 const office = new OfficeIndex(setup);
-const stop = (ownerId: string, isClosed = false) => ({ ownerId, isClosed });
+const stop = (ownerId: string, isClosed = false, isByLine = true) => ({ ownerId, isClosed, isByLine });
 const flow = (stops: readonly string[], end: CourseEnd, calls = 1): Flow => ({
   ...{ lineId: 'main', stops: stops.map((id) => stop(id)), end, calls },
 });
@@ -23,17 +23,17 @@ describe('the route of an office without calls', () => {
     expect(told(route)).toEqual({
       'line/main menu/desk': 0,
       'menu/desk hours/yard': 0,
-      'menu/desk person/ada': 0,
+      'menu/desk extension/ada': 0,
       'hours/yard team/yard': 0,
       'hours/yard hours/yard>elsewhere': 0,
       'team/yard team/yard>taken': 0,
       'team/yard team/yard>mailbox': 0,
       'team/yard team/yard>busy': 0,
-      'person/ada person/ada>taken': 0,
-      'person/ada person/ada>text': 0,
+      'extension/ada extension/ada>taken': 0,
+      'extension/ada extension/ada>text': 0,
     });
     expect(waysOf(route, 'menu/desk', 'hours/yard')).toEqual(['key 1', 'key 3']);
-    expect(waysOf(route, 'menu/desk', 'person/ada')).toEqual(['nothingPressed']);
+    expect(waysOf(route, 'menu/desk', 'extension/ada')).toEqual(['nothingPressed']);
     expect(waysOf(route, 'team/yard', 'team/yard>busy')).toEqual(['full']);
   });
 
@@ -43,6 +43,23 @@ describe('the route of an office without calls', () => {
     expect(route.nodes.map(({ key }) => key)).toEqual(['line/main', 'person/nobody', 'line/gone']);
     expect(route.reaches).toHaveLength(1);
   });
+});
+
+it('a plan has more ways by a line than by the extension: rules that are for lines are not asked there', () => {
+  const [plan] = setup.ringPlans;
+  const [rule] = plan!.rules;
+  const forLine = {
+    ...rule!,
+    id: 'main',
+    lineIds: ['other'],
+    finish: { kind: 'forward', to: '260' } as const,
+  };
+  const both = new OfficeIndex({ ...setup, ringPlans: [{ ...plan!, rules: [forLine, rule!] }] });
+  const ways = told(routeOf(both, [], ['other']));
+  expect(ways).toHaveProperty(['person/ada menu/desk'], 0);
+  // It leads back to her, but not to the menu: no circle.
+  expect(ways).toHaveProperty(['menu/desk extension/ada'], 0);
+  expect(ways).not.toHaveProperty(['extension/ada extension/ada>circle']);
 });
 
 describe('the water', () => {
@@ -88,22 +105,23 @@ describe('the water', () => {
         },
       ],
     };
-    const circling = flow(['desk', 'ada', 'desk', 'ada'], 'gaveUp', 2);
+    const [desk, ada] = [stop('desk'), stop('ada', false, false)];
+    const circling = { ...flow([], 'gaveUp', 2), stops: [desk, ada, desk, ada] };
     const route = routeOf(new OfficeIndex(round), [circling], ['main']);
     expect(told(route)).toMatchObject({
-      'menu/desk person/ada': 2,
-      'person/ada person/ada>circle': 2,
+      'menu/desk extension/ada': 2,
+      'extension/ada extension/ada>circle': 2,
     });
-    expect(told(route)).not.toHaveProperty(['person/ada menu/desk']);
+    expect(told(route)).not.toHaveProperty(['extension/ada menu/desk']);
   });
 
   it('lights the way of one call, also into a circle', () => {
     const route = routeOf(office, flows, ['main']);
     const line = { kind: 'line', id: 'main' } as const;
     const menu = { kind: 'menu', id: 'desk' } as const;
-    const ada = { kind: 'person', id: 'ada' } as const;
+    const ada = { kind: 'extension', id: 'ada' } as const;
     expect(litIn(route, [line, menu, ada, { kind: 'text', after: ada }])).toEqual([
-      ...['line/main', 'menu/desk', 'person/ada', 'person/ada>text'],
+      ...['line/main', 'menu/desk', 'extension/ada', 'extension/ada>text'],
     ]);
     expect(litIn(route, [line, ada])).toEqual(['line/main']);
   });
@@ -111,6 +129,7 @@ describe('the water', () => {
   const anyStop = fc.record({
     ownerId: fc.constantFrom('desk', 'yard', 'ada', 'ben', 'gone'),
     isClosed: fc.boolean(),
+    isByLine: fc.boolean(),
   });
   const anyFlow = fc.record({
     lineId: fc.constantFrom('main', 'other', 'retired'),
