@@ -6,7 +6,8 @@ const shared = {
     '^@sample/(.*)$': '<rootDir>/sample/$1',
   },
 };
-const esmPackages = '@scure|tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
+const esmPackages =
+  'uint8array-extras|tinyqueue|@tanstack|expo|@expo|react-native|@react-native|@react-navigation';
 const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];
 
 module.exports = {

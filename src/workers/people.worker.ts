@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 
 import { fullBlock, ownSource, type Card, type Fields, type PeopleBlock } from '@/core/people/contacts';
 import {
@@ -114,7 +114,7 @@ const photoSize = 160;
 function blobOf(url: string): Blob {
   const [, type, text] = /^data:([^;,]+)(?:;[^,]*)?;base64,(.*)$/s.exec(url) ?? [];
   if (text === undefined) throw new Error('No base64');
-  return new Blob([base64.decode(text) as BlobPart], { type });
+  return new Blob([base64ToUint8Array(text) as BlobPart], { type });
 }
 
 /** A photo no larger than it is shown; null where it is no picture that can be read. */
@@ -127,7 +127,7 @@ async function shrunk(url: string): Promise<string | null> {
     const bytes = new Uint8Array(
       await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })).arrayBuffer(),
     );
-    return `data:image/jpeg;base64,${base64.encode(bytes)}`;
+    return `data:image/jpeg;base64,${uint8ArrayToBase64(bytes)}`;
   } catch {
     return null;
   }

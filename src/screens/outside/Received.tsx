@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array } from 'uint8array-extras';
 import { useCallback, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
@@ -88,7 +88,7 @@ function Mail({ mail }: { mail: ReceivedMail }) {
 }
 
 async function save({ name, contentType, base64: text }: ReceivedMail['files'][number]): Promise<void> {
-  const bytes = base64.decode(text);
+  const bytes = base64ToUint8Array(text);
   saveBlob(name, new Blob([bytes as BlobPart], { type: contentType }));
 }
 

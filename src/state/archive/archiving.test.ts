@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { uint8ArrayToBase64 } from 'uint8array-extras';
 
 import { writeArchive } from '@/core/shared/archive';
 import { encodeWav } from '@/core/shared/sound';
@@ -48,7 +48,7 @@ async function filled() {
   await session.vault.write({
     [workKey]: Vault.encode([maren(note('Gate code 4120'))], workKind),
     [`${storageKeys.sound}v 1/ä`]: Vault.encode(
-      [{ callId: null, durationMs: 500, wav: base64.encode(wav) }],
+      [{ callId: null, durationMs: 500, wav: uint8ArrayToBase64(wav) }],
       soundKind,
     ),
     'aside/message/m1': 'was never readable',

@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 import { z } from 'zod';
 
 import { stepsOf } from '@/core/plans/draft';
@@ -85,7 +85,7 @@ export async function makeArchive(vault: Vault, now: number): Promise<Uint8Array
     const [sound] = (await vault.read(key, soundKind)) ?? [];
     if (!sound) continue;
     const { wav, ...rest } = sound;
-    files.push({ path: soundPath(key), bytes: base64.decode(wav) });
+    files.push({ path: soundPath(key), bytes: base64ToUint8Array(wav) });
     files.push({
       path: dataPath(key),
       bytes: encoder.encode(Vault.encode([{ ...rest, wav: '' }], soundKind)),
@@ -170,7 +170,7 @@ async function withSound(
   const wav = files.get(soundPath(key));
   if (!wav || !(await Vault.isReadable(text, soundKind))) return null;
   const [, line = ''] = text.split('\n');
-  const sound = { ...(JSON.parse(line) as StoredSound), wav: base64.encode(wav) };
+  const sound = { ...(JSON.parse(line) as StoredSound), wav: uint8ArrayToBase64(wav) };
   return Vault.encode([sound], soundKind);
 }
 

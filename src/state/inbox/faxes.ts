@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { Fax } from '@/core/inbox/fax';
@@ -27,7 +27,7 @@ export const writeFax =
     const { faxes } = getState().inbox.kept;
     const id = freeId(`fax-out-${clock.now()}`, (taken) => taken in faxes);
     await vault?.write({
-      [pagesKey(id)]: Vault.encode([{ pdf: base64.encode(pdf), url: null }], faxPagesKind),
+      [pagesKey(id)]: Vault.encode([{ pdf: uint8ArrayToBase64(pdf), url: null }], faxPagesKind),
     });
     if (await dispatch(askOffice({ type: 'sendFax', id, ...given }))) return id;
     await vault?.remove([pagesKey(id)]);
@@ -54,7 +54,7 @@ export async function readFaxPages(
   { id, pagesUrl }: Pick<Fax, 'id' | 'pagesUrl'>,
 ): Promise<Uint8Array | null> {
   const [kept] = (await vault?.read(pagesKey(id), faxPagesKind).catch(() => null)) ?? [];
-  if (kept?.pdf != null) return base64.decode(kept.pdf);
+  if (kept?.pdf != null) return base64ToUint8Array(kept.pdf);
   const url = kept?.url ?? pagesUrl;
   return url === null ? null : fetchPages(vault, id, url);
 }
@@ -65,7 +65,7 @@ export async function fetchPages(vault: Vault | null, id: string, url: string): 
   if (!response?.ok) return null;
   const pdf = new Uint8Array(await response.arrayBuffer());
   await vault?.write({
-    [pagesKey(id)]: Vault.encode([{ pdf: base64.encode(pdf), url: null }], faxPagesKind),
+    [pagesKey(id)]: Vault.encode([{ pdf: uint8ArrayToBase64(pdf), url: null }], faxPagesKind),
   });
   return pdf;
 }

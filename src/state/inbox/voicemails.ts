@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { uint8ArrayToBase64 } from 'uint8array-extras';
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import { encodeWav } from '@/core/shared/sound';
@@ -65,7 +65,11 @@ export const leaveVoicemail =
     const { voicemails } = getState().inbox.kept;
     const id = freeId(`left-${toPersonId}-${clock.now()}`, (taken) => taken in voicemails);
     // Its sound comes first, so that no voicemail is ever there without.
-    await keepSound(id, { callId: null, durationMs, wav: base64.encode(encodeWav(samples, sampleRate)) });
+    await keepSound(id, {
+      callId: null,
+      durationMs,
+      wav: uint8ArrayToBase64(encodeWav(samples, sampleRate)),
+    });
     if (!(await dispatch(askOffice({ type: 'leaveVoicemail', id, toPersonId, durationMs })))) return false;
     const name = selectOffice(getState()).people.get(toPersonId)?.name ?? 'a colleague';
     dispatch(actDone(`It is in ${name}’s mailbox.`));

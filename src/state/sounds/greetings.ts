@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { uint8ArrayToBase64 } from 'uint8array-extras';
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import type { Greeting } from '@/core/setup';
@@ -22,7 +22,7 @@ export const recordGreeting =
     const seconds = samples.length / sampleRate;
     if (seconds < shortestSeconds) return false;
     const soundId = `${greetingId}-${clock.now()}-${Math.round(performance.now())}`;
-    const wav = base64.encode(encodeWav(samples, sampleRate));
+    const wav = uint8ArrayToBase64(encodeWav(samples, sampleRate));
     await keepSound(soundId, { callId: null, durationMs: seconds * 1000, wav });
     dispatch(changeGreeting(greetingId, { recorded: { soundId, seconds: Math.ceil(seconds) } }));
     return true;

@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array } from 'uint8array-extras';
 
 import { sampleCast, sampleOffice } from '@sample';
 
@@ -96,7 +96,7 @@ describe('the sound of a recording', () => {
     await office.send({ type: 'clear', legId });
     await settle();
     const sound = await soundIn(shelf);
-    const decoded = decodeWav(base64.decode(sound?.wav ?? ''));
+    const decoded = decodeWav(base64ToUint8Array(sound?.wav ?? ''));
     if (!decoded.ok) throw new Error(decoded.sentence);
     expect(decoded.marks).toEqual([{ atSeconds: 4, text: 'Paused for 60 s' }]);
     expect(decoded.samples.length).toBe(6.6 * rate);

@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 
 import { whatIsHeard, type Call, type Recording } from '@/core/calls/exchange';
 import {
@@ -104,7 +104,7 @@ export class RecordingSound {
       if (decoded.ok) clips.set(id, resample(decoded.samples, decoded.sampleRate, sampleRate));
     }
     const { samples, marks } = mixHeard({ pieces, heard, clips }, sampleRate);
-    const wav = base64.encode(encodeWav(samples, sampleRate, marks));
+    const wav = uint8ArrayToBase64(encodeWav(samples, sampleRate, marks));
     return { callId, durationMs: (samples.length / sampleRate) * 1000, wav };
   }
 
@@ -140,7 +140,7 @@ export class RecordingSound {
 
 /** A kept sound as a file the browser can play. */
 export const soundOf = ({ wav }: StoredSound): Blob =>
-  new Blob([base64.decode(wav) as BlobPart], { type: 'audio/wav' });
+  new Blob([base64ToUint8Array(wav) as BlobPart], { type: 'audio/wav' });
 
 const keyOf = ({ recording }: HeardLog) => `${storageKeys.heard}${recording.id}`;
 

@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { base64ToUint8Array } from 'uint8array-extras';
 
 import { selectMyId, type AppStore, type Duties, type Services } from '@/state/app';
 
@@ -19,7 +19,7 @@ export function startSounds({ store, services, vault, duties }: Context): () => 
   services.mixSound = (id) => mixVoicemail(store, services, id);
   services.playSound = async (id) => {
     const sound = await services.readSound(id);
-    if (sound) await services.player?.playFile(base64.decode(sound.wav));
+    if (sound) await services.player?.playFile(base64ToUint8Array(sound.wav));
     return sound !== null;
   };
   const callOf = (id: string) => store.getState().calls.byId[id];

@@ -1,4 +1,4 @@
-import { base64 } from '@scure/base';
+import { uint8ArrayToBase64 } from 'uint8array-extras';
 
 import type { Voicemail } from '@/core/inbox/voicemail';
 import { decodeWav, encodeWav, mixHeard, resample } from '@/core/shared/sound';
@@ -23,7 +23,7 @@ export async function mixSaid({ callId, at, durationMs, said }: Said): Promise<S
   }
   const pieces = [{ from: at, to: at + durationMs }];
   const { samples } = mixHeard({ pieces, heard: said, clips }, sampleRate);
-  return { callId, durationMs, wav: base64.encode(encodeWav(samples, sampleRate)) };
+  return { callId, durationMs, wav: uint8ArrayToBase64(encodeWav(samples, sampleRate)) };
 }
 
 /**

@@ -1,22 +1,22 @@
 import { hmac } from '@noble/hashes/hmac';
 import { sha256 } from '@noble/hashes/sha2';
 import { utf8ToBytes } from '@noble/hashes/utils';
-import { base64 } from '@scure/base';
+import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 
 const secretPrefix = 'whsec_';
 /** A receiver takes nothing whose time is further from its own than so. */
 const toleranceSeconds = 5 * 60;
 
 /** A secret of 24 random bytes, in its written form. */
-export const writtenSecret = (bytes: Uint8Array): string => secretPrefix + base64.encode(bytes);
+export const writtenSecret = (bytes: Uint8Array): string => secretPrefix + uint8ArrayToBase64(bytes);
 
 /**
  * `v1,` and the HMAC-SHA256 of id, time (epoch seconds) and body, parted by dots, as base64 (Standard Webhooks, "Signature
  * scheme"). Nobody who doesn't know the secret can make it, and it fits no other body, id or time.
  */
 export function signatureOf(secret: string, id: string, seconds: number, body: string): string {
-  const key = base64.decode(secret.slice(secretPrefix.length));
-  return `v1,${base64.encode(hmac(sha256, key, utf8ToBytes(`${id}.${seconds}.${body}`)))}`;
+  const key = base64ToUint8Array(secret.slice(secretPrefix.length));
+  return `v1,${uint8ArrayToBase64(hmac(sha256, key, utf8ToBytes(`${id}.${seconds}.${body}`)))}`;
 }
 
 export type Signed = { id: string; timestamp: string; signature: string; body: string };
