@@ -1,4 +1,5 @@
-import { routeOf, type Flow } from '@/core/calls/route';
+import type { Flow } from '@/core/calls/figures';
+import { routeOf } from '@/core/calls/route';
 import { reachedBy } from '@/core/plans/routing';
 import { OfficeIndex } from '@/core/setup';
 import { seeded } from '@/core/shared/random';

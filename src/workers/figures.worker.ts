@@ -1,6 +1,13 @@
-import { callsBehind, callsOf, figuresOf, type FigureCall } from '@/core/calls/figures';
+import {
+  callsBehind,
+  callsOf,
+  figuresOf,
+  flowsOf,
+  outCalls,
+  wentBy,
+  type FigureCall,
+} from '@/core/calls/figures';
 import type { CallRecord } from '@/core/calls/exchange';
-import { flowsOf, wentBy } from '@/core/calls/route';
 
 import type { FiguresAnswer, FiguresTask } from './figuresBeside';
 
@@ -26,6 +33,8 @@ function answerTo(task: Exclude<FiguresTask, { kind: 'add' }>, all: readonly Fig
       return { calls: callsBehind(all, task.asked, task.key) };
     case 'flows':
       return { flows: flowsOf(all, task.span) };
+    case 'outCalls':
+      return { outCalls: outCalls(records, task.span) };
     case 'wentBy': {
       const { span, lineIds, place } = task;
       const isAsked = ({ at, lineId }: FigureCall) =>

@@ -1,15 +1,15 @@
-import type { FigureCall, FiguresAsked, FiguresFound } from '@/core/calls/figures';
+import type { FigureCall, FiguresAsked, FiguresFound, Flow, OutCall, Place } from '@/core/calls/figures';
 import type { CallRecord } from '@/core/calls/exchange';
-import type { Flow, Place } from '@/core/calls/route';
 
 export type FiguresTask =
   | { kind: 'add'; records: readonly CallRecord[] }
   | { kind: 'ask'; id: number; asked: FiguresAsked }
   | { kind: 'behind'; id: number; asked: FiguresAsked; key: string }
   | { kind: 'flows'; id: number; span: SpanAsked }
+  | { kind: 'outCalls'; id: number; span: SpanAsked }
   | { kind: 'wentBy'; id: number; span: SpanAsked; lineIds: readonly string[]; place: Place };
 export type FiguresAnswer = { id: number } & (
-  { found: FiguresFound } | { calls: FigureCall[] } | { flows: Flow[] }
+  { found: FiguresFound } | { calls: FigureCall[] } | { flows: Flow[] } | { outCalls: OutCall[] }
 );
 
 /** Epoch milliseconds: from then, before the other. */
@@ -50,6 +50,11 @@ export class FiguresBeside {
   async flows(span: SpanAsked): Promise<Flow[] | null> {
     const answer = await this.answered((id) => ({ kind: 'flows', id, span }));
     return 'flows' in answer ? answer.flows : null;
+  }
+
+  async outCalls(span: SpanAsked): Promise<OutCall[] | null> {
+    const answer = await this.answered((id) => ({ kind: 'outCalls', id, span }));
+    return 'outCalls' in answer ? answer.outCalls : null;
   }
 
   /** The calls by those lines that went by a place. */

@@ -226,6 +226,56 @@ test('the rules of the house: a number that can’t be called, told with its own
   await expect(page.getByText(/numbers of the Australian survey/).first()).toBeVisible();
 });
 
+test('calls out are bound by country and price, which says what it would have changed; who is left out still calls', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office/rules');
+  const out = page.getByRole('group', { name: 'Calls out' });
+  await expect(out.getByRole('status')).toContainText(
+    /^Of \d+ calls out in the last 30 days each would have been placed/,
+  );
+  await out.getByRole('radio', { name: 'Some other countries' }).click();
+  await out.getByRole('textbox', { name: /^How their numbers begin/ }).fill('Ireland');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(
+    page.getByText('“Ireland” is no beginning of a country’s numbers: +353 is Ireland’s.'),
+  ).toBeVisible();
+  await out.getByRole('textbox', { name: /^How their numbers begin/ }).fill('+353');
+  await out.getByRole('textbox', { name: /^The most a minute may cost/ }).fill('2');
+  await expect(out.getByRole('status')).toContainText(
+    /\d+ would not have been placed, which cost .*numbers that cost more than 2 p a minute/,
+  );
+  await out.getByRole('textbox', { name: /^When no other country is called/ }).fill('after work');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/“after work”/)).toBeVisible();
+  await out.getByRole('textbox', { name: /^When no other country is called/ }).fill('Mon–Fri 18–24');
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('The rules of the house are changed.')).toBeVisible();
+
+  await office.goTo('Dial');
+  const field = page.getByRole('textbox', { name: 'Number, extension or name' });
+  await field.fill('+1 202 555 0147');
+  await expect(page.getByText('The office doesn’t let numbers in North America be called.')).toBeVisible();
+  await field.fill('+353 1 234 5678');
+  await expect(page.getByText(/^The office doesn’t let/)).toHaveCount(0);
+  await field.fill('07700 900321');
+  await expect(
+    page.getByText('The office doesn’t let numbers that cost more than 2 p a minute be called.'),
+  ).toBeVisible();
+
+  await office.goTo('Office');
+  await page.getByRole('button', { name: /^Rules of the house/ }).click();
+  await out.getByRole('checkbox', { name: 'Maren Oyelaran' }).click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('The rules of the house are changed.')).toBeVisible();
+  await office.goTo('Dial');
+  await field.fill('+1 202 555 0147');
+  await expect(page.getByRole('button', { name: /^Call / })).toBeEnabled();
+  await expect(page.getByText(/^The office doesn’t let/)).toHaveCount(0);
+});
+
 test('a circle over a colleague and the menu is told, mended by one tap, and had back from the log', async ({
   office,
   page,

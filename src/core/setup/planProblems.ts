@@ -1,5 +1,6 @@
 import { interpretDialled, isDialable, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
 import type { OfficeIndex } from './OfficeIndex';
+import { whyNotCalled } from './outward';
 import {
   ringPlanSchema,
   secondsOf,
@@ -53,9 +54,9 @@ function referencesOf(plan: RingPlan, office: OfficeIndex): PlanProblem[] {
   const problems: PlanProblem[] = [];
   const say = (path: Path, sentence: string) => problems.push({ path, sentence });
   if (!office.people.has(plan.personId)) say(['personId'], 'Nobody in the office has this plan.');
-  plan.rules.forEach((rule, at) => checkRule(rule, ['rules', at], office, say));
+  plan.rules.forEach((rule, at) => checkRule(rule, ['rules', at], office, say, plan.personId));
   plan.forwards?.forEach(({ to, from, until }, at) => {
-    checkFinish(to, ['forwards', at, 'to'], office, say);
+    checkFinish(to, ['forwards', at, 'to'], office, say, plan.personId);
     checkOrder(from, until, ['forwards', at, 'until'], say);
   });
   plan.meetings?.forEach(({ from, until }, at) => checkOrder(from, until, ['meetings', at, 'until'], say));
@@ -74,7 +75,7 @@ function checkOrder(from: number | null, until: number | null, path: Path, say: 
   if (from !== null && until !== null && until <= from) say(path, 'It ends before it begins.');
 }
 
-function checkRule(rule: RingRule, path: Path, office: OfficeIndex, say: Say): void {
+function checkRule(rule: RingRule, path: Path, office: OfficeIndex, say: Say, byId: string): void {
   rule.lineIds.forEach((id, at) => {
     if (!office.lines.has(id)) say([...path, 'lineIds', at], `There is no line ${id}.`);
   });
@@ -85,10 +86,10 @@ function checkRule(rule: RingRule, path: Path, office: OfficeIndex, say: Say): v
       checkTarget(target, [...path, 'stages', stage, 'targets', at], office, say),
     );
   });
-  checkFinish(rule.finish, [...path, 'finish'], office, say);
+  checkFinish(rule.finish, [...path, 'finish'], office, say, byId);
   for (const name of ['busyFinish', 'unreachableFinish', 'refusedFinish'] as const) {
     const finish = rule[name];
-    if (finish) checkFinish(finish, [...path, name], office, say);
+    if (finish) checkFinish(finish, [...path, name], office, say, byId);
   }
   rule.when?.callers?.forEach((match, at) => {
     if (match.kind === 'number' && !isE164(match.number))
@@ -113,8 +114,18 @@ function checkTarget(target: RingTarget, path: Path, office: OfficeIndex, say: S
     say([...path, 'number'], `“${target.number}” is not a number that can ring.`);
 }
 
-/** What is wrong with where a call is to end, each with the field it is at. */
-export function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say: Say): void {
+/**
+ * What is wrong with where a call is to end, each with the field it is at.
+ *
+ * @param byId whose plan it is; null where it is nobody's
+ */
+export function checkFinish(
+  finish: Finish,
+  path: Path,
+  office: OfficeIndex,
+  say: Say,
+  byId: string | null = null,
+): void {
   if (finish.kind === 'mailbox' && !office.people.has(finish.personId))
     say([...path, 'personId'], 'Nobody in the office has this mailbox.');
   if (finish.kind === 'teamMailbox' && !office.teams.get(finish.teamId)?.mailbox)
@@ -132,8 +143,7 @@ export function checkFinish(finish: Finish, path: Path, office: OfficeIndex, say
     !office.menusByExtension.has(dialled.extension)
   )
     say([...path, 'to'], `Nobody has the extension ${dialled.extension}.`);
-  const barred = isExternal(dialled)
-    ? office.setup.policies.barred.find(({ prefix }) => dialled.e164.startsWith(prefix))
-    : undefined;
-  if (barred) say([...path, 'to'], `This office doesn’t call ${barred.why}, or forward to them.`);
+  const calling = { personId: byId, at: null };
+  const why = isExternal(dialled) ? whyNotCalled(office.setup, dialled.e164, calling) : null;
+  if (why !== null) say([...path, 'to'], `This office doesn’t call ${why}, or forward to them.`);
 }

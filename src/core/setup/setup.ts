@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { rateDeckSchema } from '@/core/numbers/rates';
 import { menuSchema } from './menu';
+import { outwardSchema } from './outward';
 import { queueSchema } from './queue';
 import { dayOffSchema, finishSchema, ringPlanSchema } from './ringPlan';
 import { weekWindowSchema } from './when';
@@ -122,6 +123,8 @@ export const policiesSchema = z.object({
   recording: z.enum(recordingPolicies),
   /** Numbers beginning so can't be called (RFC 5359 §2.14), each with why. */
   barred: z.array(z.object({ prefix: z.string(), why: z.string() })),
+  /** What else can't be called; left out: nothing. */
+  outward: outwardSchema.optional(),
   /** Whether anybody may withhold their number; left out: they may. */
   mayWithhold: z.boolean().optional(),
   /** Which line's number is shown to numbers that begin so, whatever is chosen. */

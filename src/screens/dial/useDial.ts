@@ -21,10 +21,12 @@ import {
   identifyNumber,
   selectContacts,
   selectLastUsed,
+  selectMyId,
   selectOffice,
   selectPeople,
   useAppDispatch,
   useAppSelector,
+  useNow,
   useServices,
   selectFavourites,
 } from '@/state/app';
@@ -52,7 +54,11 @@ export function useDial() {
   const isOnline = useAppSelector((state) => state.office.isOnline);
   const [refused, setRefused] = useState<string | null>(null);
   const isEmpty = dialled.kind === 'empty';
-  const target = targetOf(text, dialled, state === 'found' ? found : [], { office, people });
+  const personId = useAppSelector(selectMyId);
+  const at = useNow(60_000);
+  const barred = isDialable(dialled) ? barredWhy(office, text, { personId, at }) : null;
+  const target =
+    barred === null ? targetOf(text, dialled, state === 'found' ? found : [], { office, people }) : null;
   // Only what is added at the end is grouped: a change further in must not carry the caret away.
   const change = (next: string) => {
     setRefused(null);
@@ -69,7 +75,7 @@ export function useDial() {
       office,
       people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
     ),
-    error: refused ?? errorOf(dialled, text, office, state === 'found' && found.length === 0),
+    error: refused ?? errorOf(dialled, barred, state === 'found' && found.length === 0),
     favourites,
     recent,
     found,
@@ -121,8 +127,7 @@ function targetOf(
   found: readonly FoundPerson[],
   names: { office: OfficeIndex; people: PeopleIndex },
 ): DialTarget | null {
-  if (isDialable(dialled))
-    return barredWhy(names.office, text) === null ? { name: nameOf(text, dialled, names), to: text } : null;
+  if (isDialable(dialled)) return { name: nameOf(text, dialled, names), to: text };
   if (!isName(dialled)) return null;
   const [only, ...others] = found;
   const number = others.length === 0 ? only?.numbers[0] : undefined;
@@ -250,9 +255,8 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
 }
 
 /** Said only when it is surely wrong: not while a number is still too short, nor while somebody may be meant. */
-function errorOf(dialled: Dialled, text: string, office: OfficeIndex, isNobody: boolean): string | null {
+function errorOf(dialled: Dialled, barred: string | null, isNobody: boolean): string | null {
   if (dialled.kind === 'withheld') return explainNotDialable({ code: 'withheld' });
-  const barred = isDialable(dialled) ? barredWhy(office, text) : null;
   if (barred !== null) return explainRefusal({ code: 'barred', why: barred });
   if (dialled.kind !== 'invalid' || !isNobody || dialled.reason.code === 'tooShort') return null;
   return explainNotDialable(dialled.reason);

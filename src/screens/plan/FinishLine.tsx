@@ -161,7 +161,7 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
         <NumberEntry
           label="A number"
           word="On to that number"
-          read={(text) => forwardableNumber(text, office)}
+          read={(text) => forwardableNumber(text, office, personId)}
           onTake={(to) => take(forwardTo(to))}
         />
       </View>

@@ -1,8 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { spans, type FigureCall, type Span } from '@/core/calls/figures';
-import type { Place } from '@/core/calls/route';
+import { type FigureCall, type Place, type Span, spans } from '@/core/calls/figures';
 import { selectOffice, useAppSelector } from '@/state/app';
 import { selectRunsOffice } from '@/state/configuration';
 import { Choice } from '@/ui/field';

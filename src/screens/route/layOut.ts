@@ -1,6 +1,7 @@
 import { sankey, type SankeyNode } from 'd3-sankey';
 
-import { isEnd, type Reach, type Route, type RouteNode } from '@/core/calls/route';
+import { isEnd } from '@/core/calls/figures';
+import { type Reach, type Route, type RouteNode } from '@/core/calls/route';
 
 /** Lengths in pixels. */
 export interface Sizes {

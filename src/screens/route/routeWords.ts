@@ -1,4 +1,5 @@
-import { isEnd, type Place, type Reach, type Route, type RouteNode, type Way } from '@/core/calls/route';
+import { type Place, isEnd } from '@/core/calls/figures';
+import { type Reach, type Route, type RouteNode, type Way } from '@/core/calls/route';
 import type { OfficeIndex } from '@/core/setup';
 import { formatAny } from '@/state/app';
 

@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react';
 
-import type { FigureCall, Span } from '@/core/calls/figures';
-import { routeOf, type Flow, type Place, type Route } from '@/core/calls/route';
+import type { FigureCall, Flow, Place, Span } from '@/core/calls/figures';
+import { routeOf, type Route } from '@/core/calls/route';
 import type { OfficeIndex } from '@/core/setup';
 import type { FiguresBeside } from '@/workers/figuresBeside';
 

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 
-import { keyOf, litIn, placesOfJourney, type Route } from '@/core/calls/route';
+import { keyOf } from '@/core/calls/figures';
+import { litIn, placesOfJourney, type Route } from '@/core/calls/route';
 import { allFree, journeyOf, type Journey } from '@/core/plans/routing';
 import { describeFinish, nameOf, type OfficeIndex } from '@/core/setup';
 import { selectMyId, useAppSelector, useNow } from '@/state/app';

@@ -32,13 +32,13 @@ export function dialableNumber(text: string): ReadNumber {
     : { ok: false, sentence: explainNotDialable({ code: 'empty' }) };
 }
 
-/** Where calls can be forwarded to: what can be dialled, unless the office bars it. */
-export function forwardableNumber(text: string, office: OfficeIndex): ReadNumber {
+/** Where calls can be forwarded to by somebody's plan: what can be dialled, unless the office bars it at any time. */
+export function forwardableNumber(text: string, office: OfficeIndex, personId: string): ReadNumber {
   const read = dialableNumber(text);
   if (!read.ok) return read;
   if (interpretDialled(text, ukOfficePlan).kind === 'emergency')
     return { ok: false, sentence: 'Calls can’t be forwarded to an emergency number.' };
-  const why = barredWhy(office, text);
+  const why = barredWhy(office, text, { personId, at: null });
   return why === null
     ? read
     : { ok: false, sentence: `This office doesn’t call ${why}, or forward to them.` };

@@ -104,7 +104,7 @@ export function NewForward() {
           value={number}
           onChange={(next) => change(() => setNumber(next))}
           error={errors.where}
-          isSettled={forwardableNumber(number, office).ok}
+          isSettled={forwardableNumber(number, office, myId).ok}
           onPick={(who) => change(() => setNumber(formatAny(who.number)))}
         />
       ) : null}

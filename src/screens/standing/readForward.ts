@@ -25,7 +25,7 @@ export function readForward(
 ): { forward: ForwardAll | null; errors: ForwardErrors } {
   const { zone } = office.setup;
   const errors: ForwardErrors = {};
-  const target = readTarget(where, extension, number, office);
+  const target = readTarget({ where, extension, number }, office, myId);
   if (!target.ok) errors.where = target.sentence;
   const start = from.trim() === '' ? { ok: true as const, at } : readWhen(from, at, zone);
   if (!start.ok) errors.from = start.sentence;
@@ -43,9 +43,13 @@ export function readForward(
 }
 
 /** What is dialled; for the mailbox, nothing. */
-function readTarget(where: Where | null, extension: string, number: string, office: OfficeIndex): ReadNumber {
+function readTarget(
+  { where, extension, number }: Pick<Typed, 'where' | 'extension' | 'number'>,
+  office: OfficeIndex,
+  myId: string,
+): ReadNumber {
   if (where === null) return { ok: false, sentence: 'Choose where everything goes.' };
-  if (where === 'number') return forwardableNumber(number, office);
+  if (where === 'number') return forwardableNumber(number, office, myId);
   if (where === 'colleague' && extension === '') return { ok: false, sentence: 'Choose whom.' };
   return { ok: true, number: extension };
 }

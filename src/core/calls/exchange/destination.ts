@@ -1,5 +1,5 @@
 import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
-import { hasQueue, type OfficeIndex } from '@/core/setup';
+import { hasQueue, whyNotCalled, type Calling, type OfficeIndex } from '@/core/setup';
 import type { Call, Leg } from './call';
 import { refuse, type Outcome, type Refusal } from './commands';
 import type { Switchboard } from './Switchboard';
@@ -97,11 +97,13 @@ export const speaksToOne = ({ teams }: OfficeIndex, destination: Destination): b
   ((destination.kind === 'team' || destination.kind === 'line') &&
     hasQueue(teams.get(destination.kind === 'team' ? destination.teamId : destination.ownerId)));
 
-/** Why the office does not let this number be called (outgoing screening, RFC 5359 §2.14); null where it does. */
-export function barredReason(office: OfficeIndex, destination: Destination): string | null {
-  if (destination.kind !== 'network') return null;
-  const rule = office.setup.policies.barred.find(({ prefix }) => destination.number.startsWith(prefix));
-  return rule?.why ?? null;
+/** Why the office does not let this be called; null where it does. */
+export function barredReason(
+  { setup }: OfficeIndex,
+  destination: Destination,
+  calling: Calling,
+): string | null {
+  return destination.kind === 'network' ? whyNotCalled(setup, destination.number, calling) : null;
 }
 
 /**
@@ -109,7 +111,7 @@ export function barredReason(office: OfficeIndex, destination: Destination): str
  * in the call already, and not whoever asks.
  */
 export function checkedDestination(
-  { office }: Pick<Switchboard, 'office'>,
+  { office, now }: Pick<Switchboard, 'office' | 'now'>,
   call: Call,
   askedBy: Leg,
   to: string,
@@ -120,7 +122,7 @@ export function checkedDestination(
   if (read.dialled.kind === 'emergency') return refuse({ code: 'emergencyTarget' });
   if (destination.kind === 'unknown' || destination.kind === 'service')
     return refuse({ code: 'unknownTarget' });
-  const why = barredReason(office, destination);
+  const why = barredReason(office, destination, { personId: askedBy.personId, at: now });
   if (why !== null) return refuse({ code: 'barred', why });
   const personId = destination.kind === 'person' ? destination.personId : null;
   if (personId !== null && personId === askedBy.personId) return refuse({ code: 'targetIsSelf' });

@@ -106,7 +106,8 @@ function forwardCall(
   const destination = destinationOf(board.office, read.dialled);
   board.note(call, 'forwarded', null, destination.number);
   board.emit({ type: 'diverted', at: board.now, callId: call.id, to: destination.number });
-  if (destination.kind === 'service' || barredReason(board.office, destination) !== null)
+  const calling = { personId: byId, at: board.now };
+  if (destination.kind === 'service' || barredReason(board.office, destination, calling) !== null)
     failCall(board, call, 'facilityRejected');
   else if (acceptKey && destination.kind === 'network' && byId !== null && board.office.people.has(byId))
     ringByKey(board, call, destination.number, byId);

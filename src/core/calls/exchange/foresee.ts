@@ -1,4 +1,4 @@
-import type { OfficeIndex } from '@/core/setup';
+import type { Calling, OfficeIndex } from '@/core/setup';
 import { traceAny, type RouteTrace, type World } from '@/core/plans/routing';
 import { isLive, isTalking, type Call } from './call';
 import type { Refusal } from './commands';
@@ -11,16 +11,22 @@ import {
 } from './destination';
 
 /** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
-export function barredWhy(office: OfficeIndex, to: string): string | null {
+export function barredWhy(office: OfficeIndex, to: string, calling: Calling): string | null {
   const read = readDialled(to);
-  return read.ok ? barredReason(office, destinationOf(office, read.dialled)) : null;
+  return read.ok ? barredReason(office, destinationOf(office, read.dialled), calling) : null;
 }
 
 /** Why somebody in this call can't be sent there, or asked in from there, by who is at that leg; null where they can. */
-export function whyNotSentTo(office: OfficeIndex, call: Call, legId: string, to: string): Refusal | null {
+export function whyNotSentTo(
+  office: OfficeIndex,
+  call: Call,
+  legId: string,
+  to: string,
+  at: number,
+): Refusal | null {
   const leg = call.legs.find(({ id }) => id === legId);
   if (!leg) return { code: 'unknownLeg' };
-  const checked = checkedDestination({ office }, call, leg, to);
+  const checked = checkedDestination({ office, now: at }, call, leg, to);
   return checked.ok ? null : checked.reason;
 }
 

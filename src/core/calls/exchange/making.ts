@@ -45,7 +45,7 @@ function placeFromDevice(
   dialled: Dialled,
   destination: Exclude<Destination, { kind: 'service' }>,
 ): Made {
-  const why = barredReason(board.office, destination);
+  const why = barredReason(board.office, destination, { personId: owner.id, at: board.now });
   if (why !== null) return refuse({ code: 'barred', why });
   if (board.callsAt(device.id) >= device.callLimit)
     return refuse({ code: 'tooManyCalls', limit: device.callLimit });

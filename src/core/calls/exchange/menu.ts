@@ -1,7 +1,7 @@
 import { menuTurnSeconds, traceMenu } from '@/core/plans/routing';
 import { callerOf, type Call, type Leg } from './call';
 import { connectTo } from './connecting';
-import { destinationOf, readDialled } from './destination';
+import { barredReason, destinationOf, readDialled } from './destination';
 import { finishCall } from './finishing';
 import { setTrace, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';
@@ -67,7 +67,10 @@ export function pressInMenu(board: Switchboard, presser: Leg, digits: string): b
   const to = menu?.keys.find((each) => each.key === key)?.to;
   const read = readDialled(to ?? '');
   const destination = read.ok ? destinationOf(board.office, read.dialled) : null;
-  if (!menu || !destination || destination.kind === 'service' || destination.kind === 'unknown') {
+  const isBarred =
+    destination !== null &&
+    barredReason(board.office, destination, { personId: null, at: board.now }) !== null;
+  if (!menu || !destination || destination.kind === 'service' || destination.kind === 'unknown' || isBarred) {
     nextMenuTurn(board, leg);
     return true;
   }

@@ -12,3 +12,6 @@ export {
 } from './figures';
 export { spanOf, spans, type Span } from './spans';
 export { figuresCsv } from './csv';
+export { flowsOf, type Flow } from './flows';
+export { outCalls, type OutCall } from './outCalls';
+export { isEnd, keyOf, wentBy, type End, type Place, type Through } from './places';

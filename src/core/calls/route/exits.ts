@@ -1,6 +1,7 @@
+import type { End, Place, Through } from '@/core/calls/figures';
 import { reachedBy } from '@/core/plans/routing';
 import type { Finish, Menu, OfficeIndex, RingPlan, Team } from '@/core/setup';
-import { placesOf, type End, type Place, type Through } from './places';
+import { placesOf } from './places';
 
 /** Why a call leaves a place: a menu's key, or what happened there. */
 export type Way =

@@ -1,6 +1,5 @@
 /** The route of calls from the office's numbers to their ends, with how many went each way. */
-export { flowsOf, type Flow } from './flows';
-export { isEnd, keyOf, placesOf, wayOf, wentBy, type End, type Place, type Through } from './places';
+export { placesOf, wayOf } from './places';
 export { exitsOf, type Way } from './exits';
 export { litIn, routeOf, type Reach, type Route, type RouteNode } from './route';
 export { placesOfJourney } from './tried';

@@ -1,7 +1,7 @@
+import { type End, type Flow, type Place, type Through, isEnd, keyOf } from '@/core/calls/figures';
 import type { OfficeIndex } from '@/core/setup';
 import { exitsOf, type Way } from './exits';
-import type { Flow } from './flows';
-import { isEnd, keyOf, wayOf, type End, type Place, type Through } from './places';
+import { wayOf } from './places';
 
 export interface RouteNode {
   key: string;

@@ -1,7 +1,8 @@
+import type { Place, Through } from '@/core/calls/figures';
 import type { Journey } from '@/core/plans/routing';
 import type { OfficeIndex } from '@/core/setup';
 import { endAt } from './exits';
-import { placesOf, type Place, type Through } from './places';
+import { placesOf } from './places';
 
 /** All that a tried call goes by where nobody takes it, from its line to its finish. */
 export function placesOfJourney({ stops, finish }: Journey, lineId: string, office: OfficeIndex): Place[] {

@@ -1,4 +1,4 @@
-import type { Finish, Menu, OfficeIndex } from '@/core/setup';
+import { whyNotCalled, type Finish, type Menu, type OfficeIndex } from '@/core/setup';
 import { reachedBy } from './reachedBy';
 import type { World } from './stages';
 import type { RouteTrace } from './trace';
@@ -47,7 +47,7 @@ export function journeyOf(
     const menu = office.menus.get(at.ownerId);
     const before = left.length;
     const { chosen, seconds } = menu
-      ? leaveMenu(menu, left, office)
+      ? leaveMenu(menu, left, office, moment.at)
       : { chosen: null, seconds: trace.finishSeconds };
     const pressed = keys.slice(keys.length - before, keys.length - left.length);
     stops.push({ trace, fromSeconds, key: chosen?.key ?? null, pressed });
@@ -65,13 +65,21 @@ export function journeyOf(
 }
 
 /** By which of the keys the menu is left, and after how long; takes the keys that are pressed there. */
-function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex) {
+function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex, at: number) {
   let seconds = 0;
   for (let turn = 0; turn < menu.turns; turn++) {
     const key = keys.shift();
     seconds += menuTurnSeconds(menu) - (key === undefined ? 0 : menu.waitSeconds);
     const chosen = menu.keys.find((each) => each.key === key);
-    if (chosen && reachedBy(chosen.to, office).kind !== 'nobody') return { chosen, seconds };
+    if (chosen && leadsOn(chosen.to, office, at)) return { chosen, seconds };
   }
   return { chosen: null, seconds };
+}
+
+function leadsOn(to: string, office: OfficeIndex, at: number): boolean {
+  const reached = reachedBy(to, office);
+  if (reached.kind === 'nobody') return false;
+  return (
+    reached.kind !== 'number' || whyNotCalled(office.setup, reached.number, { personId: null, at }) === null
+  );
 }

@@ -1,4 +1,4 @@
-import { secondsOf, type OfficeIndex, type RingStage, type RingTarget } from '@/core/setup';
+import { secondsOf, whyNotCalled, type OfficeIndex, type RingStage, type RingTarget } from '@/core/setup';
 import { isOutOfTeams, situationAt } from './situations';
 import type { TraceLeg, TraceStep } from './trace';
 
@@ -63,7 +63,7 @@ export function traceStages(
         const until = ringsUntil(ringable, target, stage, stageSeconds, traced);
         if (until === null) continue;
         const reason =
-          obstacleTo(ringable, callingDeviceId, world, office) ??
+          obstacleTo(ringable, { callingDeviceId, ownerId }, world, office) ??
           ('teamId' in target && isAwayFromTeams(ringable, ownerId, world, office) ? 'outOfTeam' : null);
         if (reason !== null) {
           const { deviceId, number } = ringable;
@@ -140,12 +140,17 @@ export function resolveTarget(target: RingTarget, office: OfficeIndex): Ringable
 
 function obstacleTo(
   { deviceId, number, personId }: Ringable,
-  callingDeviceId: string | undefined,
+  {
+    callingDeviceId,
+    ownerId = null,
+  }: { callingDeviceId?: string | undefined; ownerId?: string | null | undefined },
   world: World,
   office: OfficeIndex,
 ): SkipReason | null {
-  if (number !== null)
-    return office.setup.policies.barred.some(({ prefix }) => number.startsWith(prefix)) ? 'barred' : null;
+  if (number !== null) {
+    const calling = { personId: ownerId, at: world.at };
+    return whyNotCalled(office.setup, number, calling) === null ? null : 'barred';
+  }
   if (deviceId === null || personId === null) return 'unknown';
   if (deviceId === callingDeviceId) return 'callingItself';
   if (!world.isSignedIn(deviceId)) return 'notSignedIn';

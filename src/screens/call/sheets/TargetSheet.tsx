@@ -149,7 +149,7 @@ function ChosenTarget({ view, purpose, target, onOther, onClose }: ChosenTargetP
   const presence = usePresence()(target.personId ?? '');
   const { legId } = view.me;
   const office = useAppSelector(selectOffice);
-  const refusal = whyNotSentTo(office, view.call, legId, target.to);
+  const refusal = whyNotSentTo(office, view.call, legId, target.to, now);
   const closing = async (done: Promise<boolean>) => {
     if (await done) onClose();
   };

@@ -12,6 +12,7 @@ import { FormLever, FormLine, FormSteps } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Gone } from '../form/Gone';
 import { useOfficeForm } from '../form/useOfficeForm';
+import { OutwardFields } from './OutwardFields';
 import { asRulesForm, rulesEdits, rulesFormSchema, type RulesForm } from './rulesForm';
 
 const useStyles = themed(({ colours }) =>
@@ -49,6 +50,7 @@ function Rules() {
       <FormLine control={control} name="zone" label="Time zone" />
       <FormLever control={control} name="mayWithhold" label="Numbers may be withheld" />
       <Barred control={control} />
+      <OutwardFields control={control} seen={of.seen} />
       <FormSteps
         control={control}
         name="transferReturnSeconds"

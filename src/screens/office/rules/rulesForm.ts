@@ -1,11 +1,12 @@
 import { z } from 'zod';
 
-import { isZone, type OfficeSetup } from '@/core/setup';
+import { hoursWords, readHours } from '@/core/plans/hours';
+import { isZone, type OfficeSetup, type Outward } from '@/core/setup';
 import { editOf, type Edit } from '@/core/setup/edits';
 
 const seconds = z.number().int().positive();
 
-export const rulesFormSchema = z.object({
+const fields = z.object({
   name: z.string().trim().min(1, 'Say what the office is called.').max(60, 'That is too long.'),
   zone: z.string().trim().refine(isZone, 'There is no such time zone. They are written like Europe/London.'),
   mayWithhold: z.boolean(),
@@ -18,39 +19,93 @@ export const rulesFormSchema = z.object({
       why: z.string().trim().min(1, 'Say why, for whoever dials one.'),
     }),
   ),
+  /** Which other countries may be called, and the beginnings of their numbers, separated by commas. */
+  abroad: z.enum(['all', 'some', 'none']),
+  countries: z.string().trim(),
+  /** In hundredths of the currency; empty: whatever it costs. */
+  mostAMinute: z
+    .string()
+    .trim()
+    .regex(/^(\d{1,5}([.,]\d)?)?$/, 'A number such as 20 or 2.5; empty for any price.'),
+  /** As they are typed; empty: at no time. */
+  locked: z
+    .string()
+    .trim()
+    .superRefine((text, context) => {
+      const read = readHours(text);
+      if (!read.ok) context.addIssue({ code: 'custom', message: read.sentence });
+    }),
+  exceptIds: z.array(z.string()),
   transferReturnSeconds: seconds,
   parkSeconds: seconds,
   /** Separated by commas. */
   slots: z
     .string()
     .refine(
-      (text) => slotsOf(text).every((slot) => /^\d{1,2}$/.test(slot)),
+      (text) => partsOf(text).every((slot) => /^\d{1,2}$/.test(slot)),
       'Slots are one or two figures each.',
     )
-    .refine((text) => new Set(slotsOf(text)).size === slotsOf(text).length, 'A slot is there twice.'),
+    .refine((text) => new Set(partsOf(text)).size === partsOf(text).length, 'A slot is there twice.'),
+});
+export const rulesFormSchema = fields.superRefine(({ abroad, countries }, context) => {
+  if (abroad !== 'some') return;
+  const wrong = partsOf(countries).find((prefix) => !/^\+\d{1,4}$/.test(prefix));
+  const message =
+    countries === ''
+      ? 'Say which: +353 for Ireland.'
+      : `“${wrong}” is no beginning of a country’s numbers: +353 is Ireland’s.`;
+  if (countries === '' || wrong !== undefined)
+    context.addIssue({ code: 'custom', path: ['countries'], message });
 });
 export type RulesForm = z.infer<typeof rulesFormSchema>;
 
-const slotsOf = (text: string) =>
+const partsOf = (text: string) =>
   text
     .split(',')
     .map((slot) => slot.trim())
     .filter((slot) => slot !== '');
 
 export function asRulesForm({ name, zone, parkSlots, policies }: OfficeSetup): RulesForm {
-  const { mayWithhold = true, barred, transferReturnSeconds, parkSeconds } = policies;
+  const { mayWithhold = true, barred, transferReturnSeconds, parkSeconds, outward = {} } = policies;
+  const { countries, mostPerMinuteMicros: most, lockedAbroad = [], exceptIds = [] } = outward;
   return {
     ...{ name, zone, mayWithhold, transferReturnSeconds, parkSeconds },
     barred: barred.map((each) => ({ ...each })),
+    abroad: !countries ? 'all' : countries.length === 0 ? 'none' : 'some',
+    countries: countries?.join(', ') ?? '',
+    mostAMinute: most === undefined ? '' : String(most / hundredthMicros),
+    locked: hoursWords(lockedAbroad),
+    exceptIds: [...exceptIds],
     slots: parkSlots.join(', '),
   };
 }
 
+const hundredthMicros = 10_000;
+
+/** What is typed of calls out; null where it binds nobody. */
+export function outwardOf({ abroad, countries, mostAMinute, locked, exceptIds }: RulesForm): Outward | null {
+  const hours = readHours(locked);
+  const outward: Outward = {
+    ...(abroad !== 'all' && { countries: abroad === 'none' ? [] : partsOf(countries) }),
+    ...(mostAMinute !== '' && {
+      mostPerMinuteMicros: Math.round(Number(mostAMinute.replace(',', '.')) * hundredthMicros),
+    }),
+    ...(hours.ok &&
+      hours.value.length > 0 && {
+        lockedAbroad: hours.value.map((window) => ({ ...window, days: [...window.days] })),
+      }),
+  };
+  if (Object.keys(outward).length === 0) return null;
+  return exceptIds.length === 0 ? outward : { ...outward, exceptIds };
+}
+
 export function rulesEdits(seen: OfficeSetup, form: RulesForm): Edit[] {
   const { name, zone, mayWithhold, barred, transferReturnSeconds, parkSeconds, slots } = form;
-  const { mayWithhold: _, ...rest } = seen.policies;
+  const { mayWithhold: _, outward: __, ...rest } = seen.policies;
+  const outward = outwardOf(form);
   const policies = {
     ...{ ...rest, barred, transferReturnSeconds, parkSeconds },
+    ...(outward && { outward }),
     // Left out: they may.
     ...((!mayWithhold || seen.policies.mayWithhold !== undefined) && { mayWithhold }),
   };
@@ -58,7 +113,7 @@ export function rulesEdits(seen: OfficeSetup, form: RulesForm): Edit[] {
     [
       ['name', name],
       ['zone', zone],
-      ['parkSlots', slotsOf(slots)],
+      ['parkSlots', partsOf(slots)],
       ['policies', policies],
     ] as const
   ).map(([id, value]) => editOf(seen, 'office', id, { id, value }));

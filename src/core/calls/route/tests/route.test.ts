@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 
-import type { CourseEnd } from '@/core/calls/figures';
+import { type CourseEnd, type Flow, flowsOf, isEnd, keyOf, wentBy } from '@/core/calls/figures';
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { menuOffice as setup } from './menuOffice';
-import { flowsOf, isEnd, keyOf, litIn, routeOf, wentBy, type Flow, type Route } from '..';
+import { litIn, routeOf, type Route } from '..';
 
 const office = new OfficeIndex(setup);
 const stop = (ownerId: string, isClosed = false, isByLine = true) => ({ ownerId, isClosed, isByLine });

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 
-import { callsOf } from '@/core/calls/figures';
+import { callsOf, keyOf } from '@/core/calls/figures';
 import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
 import { openOffice, start } from '@/core/calls/exchange/tests/testOffice';
 import { randomSetup } from '@/core/calls/exchange/tests/randomOffice';
 import { allFree, journeyOf } from '@/core/plans/routing';
 import { OfficeIndex } from '@/core/setup';
-import { keyOf, placesOfJourney, wayOf } from '..';
+import { placesOfJourney, wayOf } from '..';
 
 const setup = randomSetup('never');
 const office = new OfficeIndex(setup);

@@ -1,4 +1,4 @@
-import type { CourseEnd, FigureCall, FigureStop } from '@/core/calls/figures';
+import type { CourseEnd, FigureCall, FigureStop } from './calls';
 
 /** Calls to one line that went the same way. */
 export interface Flow {
