@@ -276,6 +276,27 @@ test('calls out are bound by country and price, which says what it would have ch
   await expect(page.getByText(/^The office doesn’t let/)).toHaveCount(0);
 });
 
+test('a line that is never recorded takes the act away, whatever holds elsewhere', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office/lines/direct');
+  await page
+    .getByRole('radiogroup', { name: 'Whether its calls are recorded' })
+    .getByRole('radio', { name: /^Never/ })
+    .click();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('The line Direct is changed.')).toBeVisible();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await expect(office.act('No recording')).toBeDisabled();
+  await office.end().click();
+  await office.callIn('Peg Anstey', 'Field service');
+  await office.answer().click();
+  await expect(office.act('Record')).toBeEnabled();
+});
+
 test('a circle over a colleague and the menu is told, mended by one tap, and had back from the log', async ({
   office,
   page,

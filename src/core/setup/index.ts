@@ -57,6 +57,7 @@ export {
   type OfficeSetup,
   type Person,
   type QueueTeam,
+  type RecordingPolicy,
   type Situation,
   type Stroke,
   type Team,

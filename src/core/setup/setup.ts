@@ -13,6 +13,11 @@ export const e164Schema = z.string().regex(/^\+\d{2,15}$/);
 export const strokes = ['solid', 'dashed', 'dotted', 'double', 'dashDot', 'thinPair'] as const;
 export type Stroke = (typeof strokes)[number];
 
+export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
+export type RecordingPolicy = (typeof recordingPolicies)[number];
+/** Whether calls are recorded; left out: as the office does. Of several that say so never is stronger than always, which is than on demand. */
+const recordingSchema = z.enum(recordingPolicies).optional();
+
 /** Callers a person does not want to be rung by (RFC 5359 §2.13). */
 export const screeningSchema = z.object({ numbers: z.array(e164Schema), withheld: z.boolean() });
 
@@ -48,6 +53,8 @@ export const personSchema = z.object({
   /** Whether they run the office: configure it, and see everybody's plans. */
   administers: z.boolean().optional(),
   screening: screeningSchema.optional(),
+  /** Of calls this person takes part in. */
+  recording: recordingSchema,
   /** Their own short list of circumstances, which rules ask for and colleagues see. */
   situations: z.array(situationSchema).optional(),
   /** Situations that come by themselves; the first that fits holds, while none is chosen by hand. */
@@ -74,6 +81,8 @@ export const teamSchema = z.object({
   mailbox: z.object({ text: z.string() }).optional(),
   /** Left out: always. */
   hours: teamHoursSchema.optional(),
+  /** Of calls that came to the team. */
+  recording: recordingSchema,
   queue: queueSchema.optional(),
 });
 export type Team = z.infer<typeof teamSchema>;
@@ -90,6 +99,8 @@ export const lineSchema = z.object({
   urgent: z.boolean(),
   /** Whose ring plan takes its calls; or the team or menu they reach. */
   ownerId: z.string(),
+  /** Of calls to it, and of those out that show it. */
+  recording: recordingSchema,
   /** Whether texts can be sent from it and to it. */
   texts: z.boolean().optional(),
   /** Whether paper that is faxed to it is taken, and faxes are sent from it. */
@@ -116,8 +127,6 @@ export const deviceSchema = z.object({
   roomCode: z.string().optional(),
 });
 export type Device = z.infer<typeof deviceSchema>;
-
-export const recordingPolicies = ['always', 'onDemand', 'never'] as const;
 
 export const policiesSchema = z.object({
   recording: z.enum(recordingPolicies),

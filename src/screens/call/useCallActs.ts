@@ -1,8 +1,9 @@
-import type { Command } from '@/core/calls/exchange';
+import { recordingPolicyOf, type Command } from '@/core/calls/exchange';
 import type { PeopleIndex } from '@/core/people/contacts';
 import {
   actMet,
   selectMet,
+  selectMyId,
   park,
   selectMyOtherDevices,
   selectOffice,
@@ -33,7 +34,8 @@ export function useCallActs(
   open: (sheet: OpenSheet) => void,
 ): ActGroup[] {
   const dispatch = useAppDispatch();
-  const policy = useAppSelector((state) => selectOffice(state).setup.policies.recording);
+  const office = useAppSelector(selectOffice);
+  const myId = useAppSelector(selectMyId);
   const hasOtherDevice = useAppSelector((state) => selectMyOtherDevices(state).length > 0);
   const people = useAppSelector(selectPeople);
   const met = useAppSelector(selectMet);
@@ -113,7 +115,7 @@ export function useCallActs(
       acts: [
         ...recordingActs(
           view,
-          policy,
+          recordingPolicyOf(office, view.call, myId),
           isOpenTo,
           (command, said) => () => void dispatch(sendAndSay(command, said)),
         ),

@@ -32,8 +32,8 @@ export function RecordingPart() {
         Recording calls
       </Txt>
       <Txt colour={colours.faint}>
-        It holds for the whole office. Emergency calls are never recorded. How long recordings are kept stands
-        under “Everything in one file”.
+        It holds wherever a person, a line or a team has no word of its own. Emergency calls are never
+        recorded. How long recordings are kept stands under “Everything in one file”.
       </Txt>
       <Choice
         label="Calls are recorded"

@@ -1,12 +1,12 @@
 import { sampleOffice } from '@sample';
 
 import { OfficeIndex, type OfficeSetup } from '@/core/setup';
-import { changeSetup, officeProblems, placeEdits } from '@/core/setup/changes';
+import { changeSetup, officeProblems } from '@/core/setup/changes';
 import type { Edit } from '@/core/setup/edits';
 
 import { asLineForm, lineEdits, lineFormSchema } from './lines/lineForm';
 import { asMenuForm, menuEdits, menuFormSchema, spokenMenu } from './menus/menuForm';
-import { asPersonForm, personFormSchema } from './people/personForm';
+import { asPersonForm, personEdits, personFormSchema } from './people/personForm';
 import { asRulesForm, rulesEdits, rulesFormSchema } from './rules/rulesForm';
 import { asTeamForm, teamEdits, teamFormSchema } from './teams/teamForm';
 
@@ -19,17 +19,35 @@ function after(edits: Edit[], setup: OfficeSetup = sampleOffice): OfficeSetup {
 }
 
 describe('a form that is kept as it was opened', () => {
-  it('changes nothing', () => {
-    const { people, lines, teams, menus } = sampleOffice;
+  const recorded = { recording: 'never' } as const;
+  const full: OfficeSetup = {
+    ...sampleOffice,
+    people: sampleOffice.people.map((person) => ({ ...person, ...recorded })),
+    lines: sampleOffice.lines.map((line) => ({ ...line, ...recorded })),
+    teams: sampleOffice.teams.map((team) => ({ ...team, ...recorded })),
+    policies: {
+      ...sampleOffice.policies,
+      outward: {
+        ...{ countries: ['+353', '+33'], mostPerMinuteMicros: 25_000, exceptIds: ['kofi'] },
+        lockedAbroad: [{ days: [1, 2, 3, 4, 5], from: '18:00', to: '24:00' }],
+      },
+    },
+  };
+
+  it.each([
+    ['the sample', sampleOffice],
+    ['one in which all is said', full],
+  ])('changes nothing in %s', (_, setup) => {
+    const { people, lines, teams, menus } = setup;
     const all = [
-      ...people.map((person) => placeEdits(sampleOffice, person, asPersonForm(sampleOffice, person))),
-      ...lines.map((line) => lineEdits(sampleOffice, line, asLineForm(sampleOffice, line))),
-      ...teams.map((team) => teamEdits(sampleOffice, team, asTeamForm(sampleOffice, team))),
-      ...menus.map((menu) => menuEdits(sampleOffice, menu, asMenuForm(sampleOffice, menu))),
-      rulesEdits(sampleOffice, asRulesForm(sampleOffice)),
+      ...people.map((person) => personEdits(setup, person, asPersonForm(setup, person))),
+      ...lines.map((line) => lineEdits(setup, line, asLineForm(setup, line))),
+      ...teams.map((team) => teamEdits(setup, team, asTeamForm(setup, team))),
+      ...menus.map((menu) => menuEdits(setup, menu, asMenuForm(setup, menu))),
+      rulesEdits(setup, asRulesForm(setup)),
     ];
     for (const edits of all)
-      expect(changeSetup(sampleOffice, edits, asked)).toEqual({
+      expect(changeSetup(setup, edits, asked)).toEqual({
         ok: false,
         reason: { code: 'nothingToChange' },
       });
@@ -45,7 +63,7 @@ describe('somebody new', () => {
   it('is begun with the next free extension, and has phones, a team and a first plan, with nothing wrong', () => {
     expect(form.extension).toBe('202');
     expect(personFormSchema.safeParse(form).success).toBe(true);
-    const setup = after(placeEdits(sampleOffice, null, form));
+    const setup = after(personEdits(sampleOffice, null, form));
     expect(officeProblems(setup)).toEqual(officeProblems(sampleOffice));
     const person = setup.people.find(({ name }) => name === 'Wynn Abara');
     const phones = setup.devices.filter(({ personId }) => personId === person?.id);
@@ -68,7 +86,7 @@ describe('somebody new', () => {
 it('phones that are taken away are in no plan any more, and the plan goes on with the others', () => {
   const maren = sampleOffice.people.find(({ id }) => id === 'maren') ?? null;
   const form = { ...asPersonForm(sampleOffice, maren), phones: ['maren-app'] };
-  const setup = after(placeEdits(sampleOffice, maren, form));
+  const setup = after(personEdits(sampleOffice, maren, form));
   expect(officeProblems(setup)).toEqual([]);
   expect(JSON.stringify(setup.ringPlans)).not.toMatch(/maren-(desk|mobile)/);
   expect(JSON.stringify(setup.ringPlans)).toContain('maren-app');
@@ -76,7 +94,7 @@ it('phones that are taken away are in no plan any more, and the plan goes on wit
 
 it('what somebody says of themselves meanwhile stays when their form is kept', () => {
   const maren = sampleOffice.people.find(({ id }) => id === 'maren') ?? null;
-  const edits = placeEdits(sampleOffice, maren, { ...asPersonForm(sampleOffice, maren), role: 'Lead' });
+  const edits = personEdits(sampleOffice, maren, { ...asPersonForm(sampleOffice, maren), role: 'Lead' });
   const away = sampleOffice.people.map((each) =>
     each.id === 'maren' ? { ...each, situation: { id: 'van', word: 'A9', until: null } } : each,
   );

@@ -42,5 +42,6 @@ export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './audioPaths';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
+export { recordingPolicyOf } from './recording';
 export { recordIdOf, recordSchema, type CallOutcome, type CallRecord } from './record';
 export { allowedIn, type LegAct } from './transitions';

@@ -1,6 +1,27 @@
+import type { OfficeIndex, RecordingPolicy } from '@/core/setup';
 import type { Call, Leg, Recording } from './call';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import type { Switchboard } from './Switchboard';
+
+const strongestFirst = ['never', 'always', 'onDemand'] as const;
+
+/**
+ * Whether what this person hears of a call is recorded: as they, the call's line and the teams it came to say, the strongest of these; else
+ * as the office does.
+ */
+export function recordingPolicyOf(
+  { people, lines, teams, setup }: OfficeIndex,
+  { lineId, course }: Pick<Call, 'lineId' | 'course'>,
+  personId: string,
+): RecordingPolicy {
+  const said = [
+    people.get(personId),
+    lines.get(lineId ?? ''),
+    ...course.map(({ ownerId }) => teams.get(ownerId)),
+  ];
+  const found = strongestFirst.find((policy) => said.some((each) => each?.recording === policy));
+  return found ?? setup.policies.recording;
+}
 
 /**
  * Starts, pauses, resumes or stops the recording of what this leg hears. All sides are told: the event goes to
@@ -8,9 +29,9 @@ import type { Switchboard } from './Switchboard';
  */
 export function recordCall(board: Switchboard, leg: Leg, act: CommandOf<'record'>['act']): Outcome {
   const call = board.callOf(leg);
-  const { recording: policy } = board.office.setup.policies;
   if (call.emergency) return refuse({ code: 'emergency' });
   if (leg.personId === null) return refuse({ code: 'onlyDevice' });
+  const policy = recordingPolicyOf(board.office, call, leg.personId);
   // What was begun before the office said never can still be ended.
   if (policy === 'never' && (act === 'start' || act === 'resume'))
     return refuse({ code: 'recordingPolicy', policy });
@@ -27,13 +48,14 @@ export function recordCall(board: Switchboard, leg: Leg, act: CommandOf<'record'
   return { ok: true };
 }
 
-/** Where the office records always, it begins with the answer, for everybody of the office on the call. */
+/** What is always recorded begins with the answer, for each of the office on the call of whom that holds. */
 export function startByPolicy(board: Switchboard, call: Call): void {
-  if (board.office.setup.policies.recording !== 'always' || call.emergency) return;
+  if (call.emergency) return;
   for (const leg of call.legs) {
     const isThere =
       leg.state === 'connected' && !leg.leaves && leg.endpoint.kind === 'device' && leg.personId !== null;
-    if (isThere && leg.personId !== null && !recordingOf(call, leg.personId))
+    if (!isThere || leg.personId === null || recordingOf(call, leg.personId)) continue;
+    if (recordingPolicyOf(board.office, call, leg.personId) === 'always')
       beginPiece(board, call, leg, leg.personId, true);
   }
 }

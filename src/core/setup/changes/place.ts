@@ -1,6 +1,6 @@
 import { editOf, freeId, inTurn, type Edit } from '../edits';
 import { firstPlan } from '../newOffice';
-import type { OfficeSetup, Person } from '../setup';
+import type { OfficeSetup, Person, RecordingPolicy } from '../setup';
 import { retiring } from './retiring';
 
 /** The phones somebody can be given, in the order in which they are offered. */
@@ -23,16 +23,20 @@ export interface Place {
   phones: readonly string[];
   teamIds: readonly string[];
   administers: boolean;
+  /** Of their calls; null: as the office does; left out: as it is. */
+  recording?: RecordingPolicy | null;
 }
 
 /** What makes the office so; somebody new rings by a first plan of their own. */
 export function placeEdits(seen: OfficeSetup, person: Person | null, place: Place): Edit[] {
   const id = person?.id ?? freeId(seen, 'people', 'p');
   const { name, role, extension, presentedLineId, administers, phones, teamIds } = place;
-  const { administers: _, ...rest } = person ?? {};
+  const { administers: _, recording: before, ...rest } = person ?? {};
+  const recording = place.recording === undefined ? before : place.recording;
   const row = {
     ...{ ...rest, id, name, role, extension, presentedLineId },
     ...(administers && { administers }),
+    ...(recording && { recording }),
   };
   const added = phoneKinds
     .filter(({ kind }) => phones.includes(newPhone(kind)))

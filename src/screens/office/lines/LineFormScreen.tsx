@@ -12,6 +12,7 @@ import { useGo } from '../../shared/useGo';
 import { FormChoice, FormLine, FormSteps, FormTicks, ownerChoices } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
+import { recordingChoices } from '../form/recordingField';
 import { useOfficeForm } from '../form/useOfficeForm';
 import { asLineForm, lineEdits, lineFormSchema, numbersToTake } from './lineForm';
 
@@ -79,6 +80,12 @@ function LineForm({ id }: { id: string }) {
         options={ownerChoices(of.seen)}
       />
       <FormTicks control={control} name="also" label="What else it is for" options={also} />
+      <FormChoice
+        control={control}
+        name="recording"
+        label="Whether its calls are recorded"
+        options={recordingChoices}
+      />
       <View style={styles.part}>
         <View style={styles.cord}>
           <CordEdge cord={{ hue, stroke }} width={12} />

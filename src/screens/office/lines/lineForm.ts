@@ -10,6 +10,8 @@ import {
 } from '@/core/setup';
 import { editOf, freeId, type Edit } from '@/core/setup/edits';
 
+import { asRecordingField, readRecordingField, recordingField } from '../form/recordingField';
+
 export const lineFormSchema = z.object({
   name: z.string().trim().min(1, 'Say what the line is for.').max(60, 'That is too long.'),
   kind: z.enum(numberKinds as [NumberKind, ...NumberKind[]]),
@@ -19,6 +21,7 @@ export const lineFormSchema = z.object({
   stroke: z.enum(strokes),
   /** What else it is: urgent, texts, faxes. */
   also: z.array(z.string()),
+  recording: recordingField,
 });
 export type LineForm = z.infer<typeof lineFormSchema>;
 
@@ -42,20 +45,24 @@ export function asLineForm(setup: OfficeSetup, line: Line | null): LineForm {
   if (!line) {
     const { hue, stroke } = freeCord(setup);
     const number = numbersToTake(setup, 'town')[0] ?? '';
-    return { name: '', kind: 'town', number, ownerId: setup.people[0]?.id ?? '', hue, stroke, also: [] };
+    const recording = asRecordingField(null);
+    const ownerId = setup.people[0]?.id ?? '';
+    return { name: '', kind: 'town', number, ownerId, hue, stroke, also: [], recording };
   }
   const { name, number, ownerId, cord, urgent, texts, faxes } = line;
   const also = [...(urgent ? ['urgent'] : []), ...(texts ? ['texts'] : []), ...(faxes ? ['faxes'] : [])];
-  return { name, kind: 'town', number, ownerId, ...cord, also };
+  return { name, kind: 'town', number, ownerId, ...cord, also, recording: asRecordingField(line) };
 }
 
 export function lineEdits(seen: OfficeSetup, line: Line | null, form: LineForm): Edit[] {
   const { name, number, ownerId, hue, stroke, also } = form;
   const id = line?.id ?? freeId(seen, 'lines', 'l');
+  const recording = readRecordingField(form.recording);
   const row = {
     ...{ id, name, number, ownerId, cord: { hue, stroke }, urgent: also.includes('urgent') },
     ...(also.includes('texts') && { texts: true }),
     ...(also.includes('faxes') && { faxes: true }),
+    ...(recording && { recording }),
   };
   return [editOf(seen, 'lines', id, row)];
 }

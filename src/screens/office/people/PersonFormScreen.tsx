@@ -1,14 +1,14 @@
 import { useState } from 'react';
 
-import { placeEdits } from '@/core/setup/changes';
 import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 
 import { useGo } from '../../shared/useGo';
 import { FormChoice, FormLever, FormLine, FormTicks } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
+import { recordingChoices } from '../form/recordingField';
 import { useOfficeForm } from '../form/useOfficeForm';
-import { asPersonForm, personFormSchema, phoneChoices } from './personForm';
+import { asPersonForm, personEdits, personFormSchema, phoneChoices } from './personForm';
 
 /** Somebody of the office, or somebody new. */
 export function PersonFormScreen() {
@@ -23,7 +23,7 @@ function PersonForm({ id }: { id: string }) {
   const of = useOfficeForm({
     schema: personFormSchema,
     initial: (setup) => asPersonForm(setup, before),
-    edits: (seen, form) => placeEdits(seen, before, form),
+    edits: (seen, form) => personEdits(seen, before, form),
     said: ({ name, extension }) =>
       before ? `${name} is changed.` : `${name} is here, and is reached at ${extension}.`,
     onDone: () => go.officePart('people'),
@@ -64,6 +64,12 @@ function PersonForm({ id }: { id: string }) {
           options={of.seen.teams.map((team) => ({ value: team.id, word: team.name }))}
         />
       ) : null}
+      <FormChoice
+        control={control}
+        name="recording"
+        label="Whether their calls are recorded"
+        options={recordingChoices}
+      />
       <FormLever control={control} name="administers" label="Runs the office" />
     </FormScreen>
   );

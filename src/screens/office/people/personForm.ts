@@ -1,7 +1,10 @@
 import { z } from 'zod';
 
 import type { OfficeSetup, Person } from '@/core/setup';
-import { freeExtension, newPhone, phoneKinds, type PhoneKind } from '@/core/setup/changes';
+import { freeExtension, newPhone, phoneKinds, placeEdits, type PhoneKind } from '@/core/setup/changes';
+import type { Edit } from '@/core/setup/edits';
+
+import { asRecordingField, readRecordingField, recordingField } from '../form/recordingField';
 
 const phoneWords: Record<PhoneKind, string> = { app: 'the app', desk: 'a desk phone', mobile: 'a mobile' };
 
@@ -14,6 +17,7 @@ export const personFormSchema = z.object({
   phones: z.array(z.string()),
   teamIds: z.array(z.string()),
   administers: z.boolean(),
+  recording: recordingField,
 });
 export type PersonForm = z.infer<typeof personFormSchema>;
 
@@ -22,12 +26,14 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
   if (!person)
     return {
       ...{ name: '', role: '', extension: freeExtension(setup) ?? '', administers: false, teamIds: [] },
+      recording: asRecordingField(null),
       presentedLineId: setup.lines[0]?.id ?? '',
       phones: [newPhone('desk')],
     };
   const { id, name, role, extension, presentedLineId, administers = false } = person;
   return {
     ...{ name, role, extension, presentedLineId, administers },
+    recording: asRecordingField(person),
     phones: setup.devices.filter(({ personId }) => personId === id).map((device) => device.id),
     teamIds: setup.teams.filter(({ memberIds }) => memberIds.includes(id)).map((team) => team.id),
   };
@@ -42,3 +48,7 @@ export function phoneChoices(setup: OfficeSetup, person: Person | null): { value
     ...others.map(({ kind }) => ({ value: newPhone(kind), word: phoneWords[kind] })),
   ];
 }
+
+/** What makes the office as the form has it. */
+export const personEdits = (seen: OfficeSetup, person: Person | null, form: PersonForm): Edit[] =>
+  placeEdits(seen, person, { ...form, recording: readRecordingField(form.recording) });

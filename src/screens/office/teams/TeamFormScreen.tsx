@@ -8,6 +8,7 @@ import { useGo } from '../../shared/useGo';
 import { FormChoice, FormLine, FormTicks } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
+import { recordingChoices } from '../form/recordingField';
 import { useOfficeForm } from '../form/useOfficeForm';
 import { QueueFields } from './QueueFields';
 import { asTeamForm, teamEdits, teamFormSchema } from './teamForm';
@@ -92,6 +93,12 @@ function TeamForm({ id }: { id: string }) {
       {otherwise === 'mailbox' ? (
         <FormLine control={control} name="greeting" label="What callers hear there" lines={4} />
       ) : null}
+      <FormChoice
+        control={control}
+        name="recording"
+        label="Whether its calls are recorded"
+        options={recordingChoices}
+      />
     </FormScreen>
   );
 }

@@ -16,6 +16,7 @@ import { freeExtension } from '@/core/setup/changes';
 import { editOf, freeId, type Edit } from '@/core/setup/edits';
 
 import { finishText, readFinish } from '../form/finishText';
+import { asRecordingField, readRecordingField, recordingField } from '../form/recordingField';
 
 /** Text that is read as something; what is wrong with it is said at its field. */
 const readBy = (read: (text: string) => { ok: true } | { ok: false; sentence: string }) =>
@@ -42,6 +43,7 @@ export const teamFormSchema = z
     /** What nobody takes: a mailbox of the team, or busy tone. */
     otherwise: z.enum(['busy', 'mailbox']),
     greeting: z.string().trim(),
+    recording: recordingField,
     calls: z.enum(['ring', 'wait']),
     order: z.enum(handOutOrders),
     /** Of all members that have ever been ticked. */
@@ -78,6 +80,7 @@ export function asTeamForm(setup: OfficeSetup, team: Team | null): TeamForm {
       (team
         ? ''
         : `This is ${setup.name}. Nobody can take your call now. Please say who you are and what it is about.`),
+    recording: asRecordingField(team),
     calls: team?.queue ? 'wait' : 'ring',
     ...{ order, wrapUpSeconds: wrapUp, welcome, tellsPlace, tellsWait, offersCallBack },
     levels: setup.people.map(({ id }) => ({ personId: id, level: levelOf(queue, id) })),
@@ -96,10 +99,12 @@ export function teamEdits(seen: OfficeSetup, team: Team | null, form: TeamForm):
   const id = team?.id ?? freeId(seen, 'teams', 't');
   const hours = hoursOf(seen, team, form);
   const queue = form.calls === 'wait' ? queueOf(seen, team, form) : null;
+  const recording = readRecordingField(form.recording);
   const row = {
     ...{ id, name, extension, memberIds },
     ...(otherwise === 'mailbox' && { mailbox: { text: greeting } }),
     ...(hours && { hours }),
+    ...(recording && { recording }),
     ...(queue && { queue }),
   };
   return [editOf(seen, 'teams', id, row)];

@@ -102,6 +102,41 @@ describe('recording', () => {
     );
   });
 
+  it('follows the person, the line and the team before the office: never is stronger than always, which is than on demand', () => {
+    type Said = Partial<Record<'ada' | 'field' | 'yard', 'always' | 'onDemand' | 'never'>>;
+    const office = (said: Said, recording: 'always' | 'onDemand' | 'never' = 'onDemand') => {
+      const of = <Row extends { id: string }>(rows: readonly Row[]) =>
+        rows.map((row) => {
+          const word = said[row.id as keyof Said];
+          return word ? { ...row, recording: word } : row;
+        });
+      const { people, lines, teams, policies } = testSetup;
+      return openStory({
+        ...testSetup,
+        ...{ people: of(people), lines: of(lines), teams: of(teams), policies: { ...policies, recording } },
+      });
+    };
+    const recordsAda = (story: ReturnType<typeof openStory>) => {
+      story.fromCustomer(0);
+      return story.does({ type: 'answer', legId: story.at('ada-app') }, 1).includes('recording on');
+    };
+    expect(recordsAda(office({ ada: 'always' }))).toBe(true);
+    expect(recordsAda(office({ field: 'always' }))).toBe(true);
+    expect(recordsAda(office({ field: 'always', ada: 'never' }))).toBe(false);
+    expect(recordsAda(office({ field: 'onDemand', ada: 'always' }))).toBe(true);
+    expect(recordsAda(office({ field: 'onDemand' }, 'always'))).toBe(false);
+    expect(recordsAda(office({ yard: 'always' }))).toBe(false);
+
+    const team = office({ yard: 'always' });
+    team.does({ type: 'make', from: customer, to: '250' }, 0);
+    expect(team.does({ type: 'answer', legId: team.at('ben-desk') }, 1)).toContain('recording on');
+    const never = office({ ada: 'never' });
+    never.adaTalks(0);
+    expect(never.refuses({ type: 'record', legId: never.at('ada-app'), act: 'start' }, 2)).toBe(
+      'recordingPolicy',
+    );
+  });
+
   it('holds to another policy from the next answer on; what was begun goes on, and can be ended', () => {
     const story = openStory();
     const say = (recording: 'always' | 'never', seconds: number) =>
