@@ -368,3 +368,40 @@ test('the log says what was changed, takes one back, and all since', async ({ of
   await expect(page.getByRole('listitem', { name: 'Odile Marchetti' })).toContainText('Accounts');
   await expect(page.getByRole('listitem', { name: 'Hugh Pellow' })).toContainText('211');
 });
+
+test('a menu lets names be spelled: two have the letters, and the caller chooses', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office/menus/night');
+  await page.getByRole('button', { name: /^Callers may dial an extension/ }).click();
+  await page.getByRole('textbox', { name: /^The key by which callers spell a name/ }).fill('2');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(
+    page.getByText('Key 2 of Night menu leads somewhere: names can’t be spelled by it.').first(),
+  ).toBeVisible();
+  await page.getByRole('textbox', { name: /^The key by which callers spell a name/ }).fill('9');
+  await page.getByRole('button', { name: 'Have it say what its keys do' }).click();
+  await expect(page.getByRole('textbox', { name: 'What it says' })).toHaveValue(
+    /To spell a name, press 9\.$/,
+  );
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('The menu Night menu is changed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Office', exact: true }).click();
+  await page.getByRole('button', { name: /^Lines/ }).click();
+  await page.getByRole('listitem', { name: 'Main' }).getByRole('button').click();
+  await page.getByRole('radio', { name: /^Night menu/ }).click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('listitem', { name: 'Main' })).toContainText('to Night menu');
+
+  await office.callIn('Peg Anstey', 'Main');
+  await page.getByRole('button', { name: 'Press 9, to spell a name' }).click();
+  await expect(page.getByText('hears: “Spell the name on your keys, and press hash.”')).toBeVisible();
+  // M, A, R: Maren, and Odile Marchetti.
+  await page.getByRole('textbox', { name: /^Keys of the name/ }).fill('627');
+  await page.getByRole('button', { name: 'Press these, and hash' }).click();
+  await expect(page.getByText('hears: “Press 1 for Maren Oyelaran, 2 for Odile Marchetti.”')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Press 1, Maren Oyelaran' }).click();
+  await expect(office.answer()).toBeVisible();
+});

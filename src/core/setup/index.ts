@@ -14,6 +14,7 @@ export { freeNumbers, numberKinds, type NumberKind } from './stock';
 export { OfficeIndex } from './OfficeIndex';
 export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
 export { menuSchema, type Menu } from './menu';
+export { extensionsFrom, spelledBy } from './menuDialling';
 export { isAbroad, outwardSchema, whyNotCalled, type Calling, type Outward } from './outward';
 export { greetingSeconds, spokenSeconds } from './spoken';
 export { planProblems, type PlanProblem } from './planProblems';

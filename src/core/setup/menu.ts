@@ -10,6 +10,13 @@ export const menuSchema = z.object({
   /** Spoken by the stand-in voice, each time before it waits. */
   text: z.string(),
   keys: z.array(z.object({ key: z.string().regex(/^[0-9*#]$/), to: z.string() })),
+  /** Whether whoever knows an extension may dial it; left out: they may not. */
+  dialsExtensions: z.boolean().optional(),
+  /** The key by which a caller spells whom they want; left out: there is none. */
+  nameKey: z
+    .string()
+    .regex(/^[0-9*#]$/)
+    .optional(),
   /** After the words, how long a key is waited for. */
   waitSeconds: z.number().positive(),
   /** How often it speaks before it gives up; a key that leads nowhere counts as one. */

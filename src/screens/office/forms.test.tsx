@@ -25,6 +25,7 @@ describe('a form that is kept as it was opened', () => {
     people: sampleOffice.people.map((person) => ({ ...person, ...recorded })),
     lines: sampleOffice.lines.map((line) => ({ ...line, ...recorded })),
     teams: sampleOffice.teams.map((team) => ({ ...team, ...recorded })),
+    menus: sampleOffice.menus.map((menu) => ({ ...menu, dialsExtensions: true, nameKey: '9' })),
     policies: {
       ...sampleOffice.policies,
       outward: {
@@ -144,8 +145,11 @@ it('a menu can say by itself what its keys do', () => {
     { key: '#', to: '201' },
     { key: '3', to: ' ' },
   ];
-  expect(spokenMenu({ keys }, new OfficeIndex(sampleOffice))).toBe(
-    'Welcome to Orrin Vale Gauging. For Field team, press 1. For Ilse Varga, press hash.',
+  const office = new OfficeIndex(sampleOffice);
+  const said = 'Welcome to Orrin Vale Gauging. For Field team, press 1. For Ilse Varga, press hash.';
+  expect(spokenMenu({ keys, dialsExtensions: false, nameKey: '' }, office)).toBe(said);
+  expect(spokenMenu({ keys, dialsExtensions: true, nameKey: '*' }, office)).toBe(
+    `${said} If you know the extension, dial it. To spell a name, press star.`,
   );
 });
 

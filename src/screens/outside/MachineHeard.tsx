@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
@@ -6,6 +7,7 @@ import { whereTo } from '@/core/setup';
 import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { hearGreeting } from '@/state/sounds';
 import { sendOutside } from '@/state/outside';
+import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -30,7 +32,7 @@ export function MachineHeard({ call, leg }: HeardProps) {
     case 'teamMailbox':
       return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
     case 'menu':
-      return <MenuHeard leg={leg} menuId={machine.endpoint.menuId} />;
+      return <MenuHeard leg={leg} machine={machine} menuId={machine.endpoint.menuId} />;
     case 'queue':
       return <QueueHeard call={call} leg={leg} teamId={machine.endpoint.teamId} />;
     case 'textNotice':
@@ -104,21 +106,57 @@ function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
   );
 }
 
-function MenuHeard({ leg, menuId }: { leg: Leg; menuId: string }) {
+function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: string }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
+  const [dialled, setDialled] = useState('');
   const menu = office.menus.get(menuId);
   if (!menu) return null;
+  const press = (digits: string) => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits }));
+  const { menuEntry: entry } = machine;
+  const choices = (entry?.choices ?? []).map((extension, at) => ({
+    key: String(at + 1),
+    name: whereTo(extension, office),
+  }));
+  const spoken =
+    entry?.asks === 'choice'
+      ? `“Press ${choices.map(({ key, name }) => `${key} for ${name}`).join(', ')}.”`
+      : entry?.asks === 'name'
+        ? '“Spell the name on your keys, and press hash.”'
+        : `“${menu.text}”`;
+  const keys =
+    entry?.asks === 'choice' ? choices : menu.keys.map(({ key, to }) => ({ key, name: whereTo(to, office) }));
+  const mayDial = menu.dialsExtensions === true || entry?.asks === 'name';
   return (
     <View style={{ gap: space.s }}>
-      <Txt as="small">{`hears: “${menu.text}”`}</Txt>
-      {menu.keys.map(({ key, to }) => (
-        <Plate
-          key={key}
-          word={`Press ${key}, ${whereTo(to, office)}`}
-          onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: key }))}
-        />
-      ))}
+      <Txt as="small">{`hears: ${spoken}`}</Txt>
+      {entry?.asks === 'name'
+        ? null
+        : keys.map(({ key, name }) => (
+            <Plate key={key} word={`Press ${key}, ${name}`} onPress={() => press(key)} />
+          ))}
+      {menu.nameKey !== undefined && !entry ? (
+        <Plate word={`Press ${menu.nameKey}, to spell a name`} onPress={() => press(menu.nameKey ?? '')} />
+      ) : null}
+      {mayDial && entry?.asks !== 'choice' ? (
+        <>
+          <Field
+            label={entry?.asks === 'name' ? 'Keys of the name, such as 874 for Var' : 'Extension they dial'}
+            value={dialled}
+            onChange={(text) => setDialled(text.replace(/[^0-9*#]/g, ''))}
+            numeric
+            keyboard="phone-pad"
+          />
+          <Plate
+            word={entry?.asks === 'name' ? 'Press these, and hash' : 'Press these'}
+            disabled={dialled === ''}
+            onPress={() => {
+              press(entry?.asks === 'name' ? `${dialled}#` : dialled);
+              setDialled('');
+            }}
+          />
+        </>
+      ) : null}
     </View>
   );
 }

@@ -15,7 +15,7 @@ import { finishUnanswered } from './finishing';
 import { inviteToCall, joinCall } from './inviting';
 import { limits } from './limits';
 import { startMessage } from './mailbox';
-import { nextMenuTurn } from './menu';
+import { nextMenuTurn, settleEntry } from './menu';
 import { makeCall } from './making';
 import { moveCall } from './moving';
 import { parkCall, unparkCall } from './parking';
@@ -402,6 +402,8 @@ export class Exchange {
         return searchForOwner(board, leg);
       case 'menuEnd':
         return nextMenuTurn(board, leg);
+      case 'menuDigits':
+        return settleEntry(board, leg);
       case 'messageLimit':
       case 'noticeEnd':
       case 'callBackLimit':

@@ -43,6 +43,14 @@ export const reasonsToBring = [
 ] as const;
 export type ReasonToBring = (typeof reasonsToBring)[number];
 
+/** An extension, a name by its letters, or which of those who have it; `choices` are their extensions. */
+const menuEntrySchema = z.object({
+  asks: z.enum(['extension', 'name', 'choice']),
+  digits: z.string(),
+  choices: z.array(z.string()),
+});
+export type MenuEntry = z.infer<typeof menuEntrySchema>;
+
 export const legSchema = z.object({
   id: z.string(),
   callId: z.string(),
@@ -77,6 +85,8 @@ export const legSchema = z.object({
   mailboxPhase: z.enum(['greeting', 'recording', 'name']).nullable(),
   /** How often a menu has spoken. */
   menuTurn: z.number().optional(),
+  /** What is being dialled in a menu beside its keys. */
+  menuEntry: menuEntrySchema.nullable().optional(),
   cause: causeSchema.nullable(),
 });
 export type Leg = z.infer<typeof legSchema>;
@@ -93,6 +103,8 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('greetingEnd'), ...ofLeg }),
     z.object({ kind: z.literal('nameEnd'), ...ofLeg }),
     z.object({ kind: z.literal('menuEnd'), ...ofLeg }),
+    /** Nothing more of what is dialled in a menu has come. */
+    z.object({ kind: z.literal('menuDigits'), ...ofLeg }),
     z.object({ kind: z.literal('noticeEnd'), ...ofLeg }),
     z.object({ kind: z.literal('callerNamed') }),
     z.object({ kind: z.literal('messageLimit'), ...ofLeg }),

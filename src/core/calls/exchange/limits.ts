@@ -14,6 +14,10 @@ export const limits = {
   textNoticeMs: 5_000,
   /** How long a caller has to say their name before the worker is searched for. */
   nameMs: 3_000,
+  /** Between two digits dialled in a menu; what came until then is taken. */
+  menuDigitMs: 3_000,
+  /** How long a menu waits for the first letter of a name, and for the choice among those who have it. */
+  menuNameMs: 10_000,
   /** Longest message. */
   messageMs: 180_000,
   /** A shorter message is nobody speaking. */

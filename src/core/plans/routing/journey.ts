@@ -70,7 +70,7 @@ function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex, at: number) 
   for (let turn = 0; turn < menu.turns; turn++) {
     const key = keys.shift();
     seconds += menuTurnSeconds(menu) - (key === undefined ? 0 : menu.waitSeconds);
-    const chosen = menu.keys.find((each) => each.key === key);
+    const chosen = chosenBy(key, menu);
     if (chosen && leadsOn(chosen.to, office, at)) return { chosen, seconds };
   }
   return { chosen: null, seconds };
@@ -82,4 +82,10 @@ function leadsOn(to: string, office: OfficeIndex, at: number): boolean {
   return (
     reached.kind !== 'number' || whyNotCalled(office.setup, reached.number, { personId: null, at }) === null
   );
+}
+
+/** A key of the menu; or, where it may be dialled there, an extension. */
+function chosenBy(key: string | undefined, menu: Menu): { key: string; to: string } | undefined {
+  const isExtension = key !== undefined && key.length > 1 && menu.dialsExtensions === true;
+  return isExtension ? { key, to: key } : menu.keys.find((each) => each.key === key);
 }

@@ -65,7 +65,7 @@ describe('what is wrong with an office', () => {
     expect(problems).toContainEqual(expect.objectContaining({ table: 'people', field: 'presentedLineId' }));
   });
 
-  it('a menu that says nothing, with a key twice and one that leads nowhere', () => {
+  it('a menu that says nothing, with a key twice, one for two things and one that leads nowhere', () => {
     const menu = {
       ...{ id: 'm', name: 'Menu', extension: freeExtension(testSetup), text: ' ', waitSeconds: 5, turns: 2 },
       keys: [
@@ -73,12 +73,13 @@ describe('what is wrong with an office', () => {
         { key: '1', to: other.extension },
         { key: '2', to: '298' },
       ],
-      ...{ finish: { kind: 'busy' as const }, keeperId: person.id },
+      ...{ finish: { kind: 'busy' as const }, keeperId: person.id, nameKey: '2' },
     };
     const { setup, problems } = changed(editOf(testSetup, 'menus', 'm', menu));
     expect(problems.map(({ field, sentence }) => [field, sentence])).toEqual([
       ['text', 'Menu says nothing: nobody would know its keys.'],
       ['keys', 'Key 1 of Menu is there twice.'],
+      ['nameKey', 'Key 2 of Menu leads somewhere: names can’t be spelled by it.'],
       ['keys', 'Key 2 of Menu leads nowhere: “298”.'],
     ]);
     for (const each of problems) if (each.repair) expect(mends(setup, each)).toBe(true);

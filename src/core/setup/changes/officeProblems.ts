@@ -211,6 +211,13 @@ function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
         repair: { word: 'Keep the first', edits: [editOf(setup, 'menus', id, { ...menu, keys: once })] },
       });
     }
+    const { nameKey, ...withoutNames } = menu;
+    if (nameKey !== undefined && keys.some(({ key }) => key === nameKey))
+      say({
+        ...{ table: 'menus', id, field: 'nameKey' },
+        sentence: `Key ${nameKey} of ${name} leads somewhere: names can’t be spelled by it.`,
+        repair: { word: 'Spell no names', edits: [editOf(setup, 'menus', id, withoutNames)] },
+      });
     for (const { key, to } of keys) {
       const dialled = interpretDialled(to, ukOfficePlan);
       const { extension } = dialled.kind === 'extension' ? dialled : { extension: null };

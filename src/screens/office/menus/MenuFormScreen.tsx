@@ -9,7 +9,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLine, FormSteps } from '../form/fields';
+import { FormChoice, FormLever, FormLine, FormSteps } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { useOfficeForm } from '../form/useOfficeForm';
@@ -64,6 +64,13 @@ function MenuFormView({ id }: { id: string }) {
         onPress={() => setValue('text', spokenMenu(getValues(), office), { shouldValidate: true })}
       />
       <Keys control={control} setup={of.seen} />
+      <FormLever control={control} name="dialsExtensions" label="Callers may dial an extension" />
+      <FormLine
+        control={control}
+        name="nameKey"
+        label="The key by which callers spell a name; empty for none"
+        isNumber
+      />
       <FormSteps
         control={control}
         name="waitSeconds"

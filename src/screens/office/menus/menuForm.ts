@@ -21,6 +21,12 @@ export const menuFormSchema = z.object({
       }),
     )
     .min(1, 'Give it a key: nobody could choose anything.'),
+  dialsExtensions: z.boolean(),
+  /** Empty: there is none. */
+  nameKey: z
+    .string()
+    .trim()
+    .regex(/^[0-9*#]?$/, 'One of 0 to 9, * and #; empty for none.'),
   waitSeconds: z.number().positive(),
   turns: z.number().int().min(1).max(5),
   /** Where it ends when nothing is chosen: an extension or a number; empty: in busy tone. */
@@ -32,11 +38,20 @@ export type MenuForm = z.infer<typeof menuFormSchema>;
 const welcome = ({ name }: OfficeSetup) => `Welcome to ${name}.`;
 
 /** What the menu says of its keys, each by the name of where it leads. */
-export function spokenMenu({ keys }: Pick<MenuForm, 'keys'>, office: OfficeIndex): string {
+export function spokenMenu(
+  { keys, dialsExtensions, nameKey }: Pick<MenuForm, 'keys' | 'dialsExtensions' | 'nameKey'>,
+  office: OfficeIndex,
+): string {
   const said = keys.flatMap(({ key, to }) =>
     to.trim() === '' ? [] : [`For ${whereTo(to.trim(), office)}, press ${keyWords[key] ?? key}.`],
   );
-  return [welcome(office.setup), ...said].join(' ');
+  const others = [
+    ...(dialsExtensions ? ['If you know the extension, dial it.'] : []),
+    ...(nameKey.trim() === ''
+      ? []
+      : [`To spell a name, press ${keyWords[nameKey.trim()] ?? nameKey.trim()}.`]),
+  ];
+  return [welcome(office.setup), ...said, ...others].join(' ');
 }
 const keyWords: Record<string, string> = { '*': 'star', '#': 'hash' };
 
@@ -46,15 +61,21 @@ export function asMenuForm(setup: OfficeSetup, menu: Menu | null): MenuForm {
       ...{ name: '', extension: freeExtension(setup) ?? '', waitSeconds: 5, turns: 2, finishTo: '' },
       text: welcome(setup),
       keys: [{ key: '1', to: '' }],
+      ...{ dialsExtensions: false, nameKey: '' },
       keeperId: setup.people[0]?.id ?? '',
     };
   const { name, extension, text, keys, waitSeconds, turns, finish, keeperId } = menu;
-  return { name, extension, text, keys, waitSeconds, turns, finishTo: finishText(finish, setup), keeperId };
+  const { dialsExtensions = false, nameKey = '' } = menu;
+  return {
+    ...{ name, extension, text, keys, dialsExtensions, nameKey, waitSeconds, turns, keeperId },
+    finishTo: finishText(finish, setup),
+  };
 }
 
 export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm): Edit[] {
-  const { finishTo: to, ...rest } = form;
+  const { finishTo: to, dialsExtensions, nameKey, ...rest } = form;
   const id = menu?.id ?? freeId(seen, 'menus', 'm');
   const finish: Finish = readFinish(to, menu?.finish, seen) ?? { kind: 'busy' };
-  return [editOf(seen, 'menus', id, { ...rest, id, finish })];
+  const dialled = { ...(dialsExtensions && { dialsExtensions }), ...(nameKey !== '' && { nameKey }) };
+  return [editOf(seen, 'menus', id, { ...rest, ...dialled, id, finish })];
 }

@@ -16,6 +16,12 @@ describe('whatever is done, in whatever order', () => {
     checkRuns(randomSetup('always'), 500);
   });
 
+  it('the same where menus let extensions be dialled and names be spelled', () => {
+    const setup = randomSetup();
+    const menus = setup.menus.map((menu) => ({ ...menu, dialsExtensions: true, nameKey: '6' }));
+    checkRuns({ ...setup, menus }, 500);
+  });
+
   it('a refused command changes nothing, and whatever an allowed one changes is told', () => {
     fc.assert(
       fc.property(steps, (taken) => {

@@ -224,6 +224,9 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'sendDigits', legId, digits: '2#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '3' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '5' }),
+    // Where a menu lets names be spelled, and extensions be dialled.
+    (legId) => ({ type: 'sendDigits', legId, digits: '67' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '204' }),
     (legId) => ({ type: 'record', legId, act: 'start' }),
     (legId) => ({ type: 'record', legId, act: 'pause' }),
     (legId) => ({ type: 'record', legId, act: 'stop' }),

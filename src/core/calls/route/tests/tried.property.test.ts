@@ -5,15 +5,20 @@ import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
 import { openOffice, start } from '@/core/calls/exchange/tests/testOffice';
 import { randomSetup } from '@/core/calls/exchange/tests/randomOffice';
 import { allFree, journeyOf } from '@/core/plans/routing';
-import { OfficeIndex } from '@/core/setup';
+import { OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { placesOfJourney, wayOf } from '..';
 
-const setup = randomSetup('never');
-const office = new OfficeIndex(setup);
+const plain = randomSetup('never');
+const setups = {
+  plain,
+  /** Its menu lets extensions be dialled. */
+  dialling: { ...plain, menus: plain.menus.map((menu) => ({ ...menu, dialsExtensions: true })) },
+};
 const number = '+441914980162';
 
 /** A call that nobody takes, whose caller presses those keys where menus ask; the way its records tell. */
-function wayGone(lineId: string, keys: readonly string[]): string[] {
+function wayGone(setup: OfficeSetup, lineId: string, keys: readonly string[]): string[] {
+  const office = new OfficeIndex(setup);
   const { exchange, send } = openOffice(setup);
   const line = office.lines.get(lineId);
   const records: CallRecord[] = [];
@@ -32,7 +37,8 @@ function wayGone(lineId: string, keys: readonly string[]): string[] {
       const legId = legs.find(({ role }) => role === 'caller')?.id ?? '';
       const isIn = (kind: string) =>
         legs.some(({ endpoint, state }) => endpoint.kind === kind && state === 'connected');
-      const digits = isIn('menu') ? left.shift() : undefined;
+      const isDialling = legs.some(({ menuEntry }) => menuEntry);
+      const digits = isIn('menu') && !isDialling ? left.shift() : undefined;
       if (digits !== undefined) take(send({ type: 'sendDigits', legId, digits }, seconds).events);
       // Whoever hears a mailbox hangs up.
       else if (finish?.kind === 'mailbox' && isIn('mailbox'))
@@ -46,16 +52,21 @@ function wayGone(lineId: string, keys: readonly string[]): string[] {
 it('a tried call goes by what a placed one goes by, where nobody takes it', () => {
   fc.assert(
     fc.property(
+      fc.constantFrom<keyof typeof setups>('plain', 'dialling'),
       fc.constantFrom('line', 'menu-line'),
       fc.array(fc.constantFrom('1', '2', '3', '4', '5', '8'), { maxLength: 3 }),
-      (lineId, keys) => {
+      fc.constantFrom('204', '298', '270'),
+      (which, lineId, pressed, dialled) => {
+        const setup = setups[which];
+        const office = new OfficeIndex(setup);
+        const keys = which === 'plain' ? pressed : [...pressed.slice(0, 1), dialled, ...pressed.slice(1)];
         const called = {
           ...{ ownerId: office.lines.get(lineId)?.ownerId ?? '', lineId },
           caller: { number, personId: null },
         };
         const journey = journeyOf(office, called, allFree(start), keys);
         const tried = placesOfJourney(journey, lineId, office).map(keyOf);
-        const gone = wayGone(lineId, keys);
+        const gone = wayGone(setup, lineId, keys);
         // What a number outside does is not the office's: nobody lifts it, and the caller gives up.
         const atLast = (key: string | undefined) => key?.replace(/>(gaveUp|elsewhere)$/, '>elsewhere');
         expect([...gone.slice(0, -1), atLast(gone.at(-1))]).toEqual([
@@ -64,6 +75,6 @@ it('a tried call goes by what a placed one goes by, where nobody takes it', () =
         ]);
       },
     ),
-    { numRuns: 60 },
+    { numRuns: 100 },
   );
 });
