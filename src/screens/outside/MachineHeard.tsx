@@ -141,7 +141,7 @@ function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: s
       {mayDial && entry?.asks !== 'choice' ? (
         <>
           <Field
-            label={entry?.asks === 'name' ? 'Keys of the name, such as 874 for Var' : 'Extension they dial'}
+            label={entry?.asks === 'name' ? 'Keys of the name, such as 827 for Var' : 'Extension they dial'}
             value={dialled}
             onChange={(text) => setDialled(text.replace(/[^0-9*#]/g, ''))}
             numeric
