@@ -23,6 +23,7 @@ export class FiguresBeside {
   private readonly worker = new Worker(new URL('./figures.worker', window.location.href));
   private readonly asked = new Map<number, (answer: FiguresAnswer) => void>();
   private nextId = 1;
+  private isClosed = false;
 
   /** @param onFault no worker can be had now, or it can't go on */
   constructor(onFault: () => void) {
@@ -63,8 +64,9 @@ export class FiguresBeside {
     return 'calls' in answer ? answer.calls : [];
   }
 
-  /** Whoever still waits for an answer has none: null, or no calls. */
+  /** Whoever still waits for an answer, or asks later, has none: null, or no calls. */
   close(): void {
+    this.isClosed = true;
     this.worker.terminate();
     for (const [id, answer] of this.asked) answer({ id, calls: [] });
     this.asked.clear();
@@ -72,6 +74,7 @@ export class FiguresBeside {
 
   private answered(task: (id: number) => FiguresTask): Promise<FiguresAnswer> {
     const id = this.nextId++;
+    if (this.isClosed) return Promise.resolve({ id, calls: [] });
     return new Promise((resolve) => {
       this.asked.set(id, resolve);
       this.tell(task(id));

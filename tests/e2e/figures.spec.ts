@@ -52,6 +52,35 @@ test('figures go by what is chosen, and out as CSV', async ({ office, page }) =>
   expect(text).toMatch(/\r\nField service,\d+,/);
 });
 
+test('two choices at once count each call once', async ({ office, page }) => {
+  const counted = () =>
+    page
+      .getByRole('list', { name: 'All together' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Calls that came in' });
+  await office.open('/office/figures');
+  await page.getByRole('radio', { name: '13 weeks' }).click();
+  await expect(page.getByRole('heading', { name: 'All of 13 weeks' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Person', exact: true }).click();
+  await expect(
+    page.getByRole('list', { name: 'Calls by person' }).getByRole('listitem').first(),
+  ).toBeVisible();
+  const slowly = await counted().textContent();
+  const rows = await page.getByRole('list', { name: 'Calls by person' }).allTextContents();
+
+  await office.open('/office/figures');
+  await expect(counted()).toBeVisible();
+  await page.evaluate(() => {
+    for (const word of ['Last month', '13 weeks', 'Person'])
+      for (const radio of document.querySelectorAll<HTMLElement>('[role=radio]'))
+        if (radio.textContent === word) radio.click();
+  });
+  await expect(counted()).toHaveText(slowly ?? '');
+  await expect
+    .poll(() => page.getByRole('list', { name: 'Calls by person' }).allTextContents())
+    .toEqual(rows);
+});
+
 test('where they can’t be reckoned it is said, and tried again', async ({ office, page }) => {
   await page.route(/\/figures-[0-9a-f]+\.js/, (route) => route.abort());
   await office.open('/office/figures');

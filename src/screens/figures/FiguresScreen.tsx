@@ -4,7 +4,6 @@ import { StyleSheet, View } from 'react-native';
 import {
   figuresCsv,
   groupings,
-  spans,
   type FigureRow,
   type FiguresFound,
   type Grouping,
@@ -25,6 +24,7 @@ import { useGo } from '../shared/useGo';
 import { CallsBehind } from './CallsBehind';
 import { FigureBar } from './FigureBar';
 import { groupingWords, rowWord, spanWords, wholeFigures } from './figureWords';
+import { SpanChoice } from './SpanChoice';
 import { useFigures } from './useFigures';
 
 const useStyles = themed(({ colours }) =>
@@ -79,13 +79,7 @@ function Figures() {
       }
       head={
         <View style={styles.choices}>
-          <Choice
-            asStrip
-            label="Of when"
-            value={span}
-            options={spans.map((value) => ({ value, word: spanWords[value].word }))}
-            onChoose={setSpan}
-          />
+          <SpanChoice value={span} onChoose={setSpan} />
           <Choice
             asStrip
             label="By what"

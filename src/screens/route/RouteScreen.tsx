@@ -1,10 +1,9 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { type FigureCall, type Place, type Span, spans } from '@/core/calls/figures';
+import type { FigureCall, Place, Span } from '@/core/calls/figures';
 import { selectOffice, useAppSelector } from '@/state/app';
 import { selectRunsOffice } from '@/state/configuration';
-import { Choice } from '@/ui/field';
 import { Row } from '@/ui/list';
 import { EmptyState, Notice } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -13,6 +12,7 @@ import { space } from '@/ui/tokens';
 
 import { CallsBehind } from '../figures/CallsBehind';
 import { spanWords } from '../figures/figureWords';
+import { SpanChoice } from '../figures/SpanChoice';
 import { useFindings } from '../office/findings/useFindings';
 import { Gone } from '../office/form/Gone';
 import { ListScreen } from '../shared/ListScreen';
@@ -99,15 +99,7 @@ function OfLines() {
       title="Route"
       about={`${one ? one.name : 'All numbers'} · ${spanWords[span].word}: ${counted}.`}
       entry={isTrying ? <TryPart of={tried} /> : undefined}
-      head={
-        <Choice
-          asStrip
-          label="Of when"
-          value={span}
-          options={spans.map((value) => ({ value, word: spanWords[value].word }))}
-          onChoose={setSpan}
-        />
-      }
+      head={<SpanChoice value={span} onChoose={setSpan} />}
       foot={
         <>
           {isTrying ? null : <Plate word="Office" onPress={go.office} />}
