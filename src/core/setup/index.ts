@@ -13,7 +13,7 @@ export { firstPlan, isZone, newOffice, newOfficeSchema, type NewOffice } from '.
 export { freeNumbers, numberKinds, type NumberKind } from './stock';
 export { OfficeIndex } from './OfficeIndex';
 export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
-export { menuSchema, type Menu } from './menu';
+export { menuSchema, menuTextAt, type Menu } from './menu';
 export { extensionsFrom, spelledBy } from './menuDialling';
 export { isAbroad, outwardSchema, whyNotCalled, type Calling, type Outward } from './outward';
 export { greetingSeconds, spokenSeconds } from './spoken';

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 
+import { isInWindows } from '@/core/shared/time';
 import { finishSchema } from './ringPlan';
+import { weekWindowSchema } from './when';
 
 /** A caller hears what the keys do and chooses; each key dials something. */
 export const menuSchema = z.object({
@@ -9,6 +11,8 @@ export const menuSchema = z.object({
   extension: z.string(),
   /** Spoken by the stand-in voice, each time before it waits. */
   text: z.string(),
+  /** Spoken at certain hours instead; of several the first that fits. */
+  greetings: z.array(z.object({ hours: z.array(weekWindowSchema).min(1), text: z.string() })).optional(),
   keys: z.array(z.object({ key: z.string().regex(/^[0-9*#]$/), to: z.string() })),
   /** Whether whoever knows an extension may dial it; left out: they may not. */
   dialsExtensions: z.boolean().optional(),
@@ -27,3 +31,7 @@ export const menuSchema = z.object({
   keeperId: z.string(),
 });
 export type Menu = z.infer<typeof menuSchema>;
+
+/** What a menu says at that instant (epoch milliseconds), by the clock of the office's zone. */
+export const menuTextAt = ({ greetings = [], text }: Menu, at: number, zone: string): string =>
+  greetings.find(({ hours }) => isInWindows(at, hours, zone))?.text ?? text;

@@ -25,7 +25,10 @@ describe('a form that is kept as it was opened', () => {
     people: sampleOffice.people.map((person) => ({ ...person, ...recorded })),
     lines: sampleOffice.lines.map((line) => ({ ...line, ...recorded })),
     teams: sampleOffice.teams.map((team) => ({ ...team, ...recorded })),
-    menus: sampleOffice.menus.map((menu) => ({ ...menu, dialsExtensions: true, nameKey: '9' })),
+    menus: sampleOffice.menus.map((menu) => ({
+      ...{ ...menu, dialsExtensions: true, nameKey: '9' },
+      greetings: [{ hours: [{ days: [0, 6], from: '08:00', to: '12:00' }], text: 'It is the weekend.' }],
+    })),
     policies: {
       ...sampleOffice.policies,
       outward: {

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
 import { spokenInQueue } from '@/core/calls/queueing';
-import { whereTo } from '@/core/setup';
+import { menuTextAt, whereTo } from '@/core/setup';
 import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { hearGreeting } from '@/state/sounds';
 import { sendOutside } from '@/state/outside';
@@ -109,6 +109,7 @@ function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
 function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: string }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
+  const { clock } = useServices();
   const [dialled, setDialled] = useState('');
   const menu = office.menus.get(menuId);
   if (!menu) return null;
@@ -123,7 +124,7 @@ function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: s
       ? `“Press ${choices.map(({ key, name }) => `${key} for ${name}`).join(', ')}.”`
       : entry?.asks === 'name'
         ? '“Spell the name on your keys, and press hash.”'
-        : `“${menu.text}”`;
+        : `“${menuTextAt(menu, clock.now(), office.setup.zone)}”`;
   const keys =
     entry?.asks === 'choice' ? choices : menu.keys.map(({ key, to }) => ({ key, name: whereTo(to, office) }));
   const mayDial = menu.dialsExtensions === true || entry?.asks === 'name';

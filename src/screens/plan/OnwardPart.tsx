@@ -28,7 +28,7 @@ export function OnwardPart({ of: { question, myId, at, situation }, office, trac
       <Txt as="heading" level={2}>
         And then
       </Txt>
-      <JourneyStops journey={journey} from={1} office={office} myId={myId} onKeys={setKeys} />
+      <JourneyStops journey={journey} from={1} office={office} myId={myId} onKeys={setKeys} at={at} />
     </View>
   );
 }

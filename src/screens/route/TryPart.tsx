@@ -91,13 +91,17 @@ export function TryPart({ of: { asked, setAsked, playing, saying, myId } }: TryP
 
 /** Where the tried call comes, where nobody takes it; at menus keys are chosen. */
 export function TriedStops({ of: { asked, setAsked, journey, myId } }: TryPartProps) {
+  const now = useNow(60_000);
   const office = useAppSelector(selectOffice);
   return (
     <View style={styles.stack} role="region" aria-label="The tried call">
       <Txt as="heading" level={2}>
         If nobody takes it
       </Txt>
-      <JourneyStops {...{ journey, office, myId }} onKeys={(keys) => setAsked({ ...asked, keys })} />
+      <JourneyStops
+        {...{ journey, office, myId, at: asked.at ?? now }}
+        onKeys={(keys) => setAsked({ ...asked, keys })}
+      />
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { describeFinish, nameOf, targetName, whereTo, type OfficeIndex } from '@/core/setup';
+import { describeFinish, menuTextAt, nameOf, targetName, whereTo, type OfficeIndex } from '@/core/setup';
 import type { Journey, Stop } from '@/core/plans/routing';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
@@ -14,10 +14,12 @@ interface JourneyStopsProps {
   myId: string;
   /** The keys that are pressed, whenever a menu asks. */
   onKeys: (keys: string[]) => void;
+  /** When the call comes, in epoch milliseconds. */
+  at: number;
 }
 
 /** Where a call nobody takes comes, one after the other, to its end; at menus keys are chosen. */
-export function JourneyStops({ journey, from = 0, office, myId, onKeys }: JourneyStopsProps) {
+export function JourneyStops({ journey, from = 0, office, myId, onKeys, at }: JourneyStopsProps) {
   const { stops, finish, finishSeconds } = journey;
   const press = (index: number, key: string | null) => {
     const before = stops.slice(0, index).flatMap(({ pressed }) => pressed);
@@ -32,6 +34,7 @@ export function JourneyStops({ journey, from = 0, office, myId, onKeys }: Journe
             stop={stop}
             office={office}
             myId={myId}
+            at={at}
             onPress={(key) => press(index, key)}
           />
         ),
@@ -51,16 +54,17 @@ interface OneStopProps {
   stop: Stop;
   office: OfficeIndex;
   myId: string;
+  at: number;
   onPress: (key: string | null) => void;
 }
 
-function OneStop({ stop: { trace, fromSeconds, pressed }, office, myId, onPress }: OneStopProps) {
+function OneStop({ stop: { trace, fromSeconds, pressed }, office, myId, at, onPress }: OneStopProps) {
   const menu = office.menus.get(trace.ownerId);
   if (menu)
     return (
       <View style={styles.part}>
         <Txt as="strong">{`From second ${fromSeconds}: ${menu.name}`}</Txt>
-        <Txt as="small">{`“${menu.text}”`}</Txt>
+        <Txt as="small">{`“${menuTextAt(menu, at + fromSeconds * 1000, office.setup.zone)}”`}</Txt>
         <Choice
           asStrip
           label="They press"

@@ -16,7 +16,7 @@ export function enterMenu(
   lineId: string | null,
   by: Bringing,
 ): void {
-  const trace = traceMenu(board.office, { ownerId: menuId, lineId, caller: null });
+  const trace = traceMenu(board.office, { ownerId: menuId, lineId }, board.now);
   setTrace(board, call, trace, by);
   const leg = board.addLeg(call, {
     endpoint: { kind: 'menu', menuId },
@@ -40,7 +40,7 @@ function speak(board: Switchboard, leg: Leg, menuId: string, turn: number): void
   leg.menuTurn = turn;
   board.stopTimers(call, ({ what }) => what.kind === 'menuEnd');
   board.emitLeg('menuSpoke', leg);
-  const seconds = menu ? menuTurnSeconds(menu) : 0;
+  const seconds = menu ? menuTurnSeconds(menu, board.now, board.office.setup.zone) : 0;
   board.startTimer(call, board.now + seconds * 1000, { kind: 'menuEnd', legId: leg.id });
 }
 

@@ -48,6 +48,8 @@ export function takeBackCall(
     }
   call.comesBackTo = null;
   call.handedOver = null;
+  // Whoever had it may have parked it meanwhile.
+  board.endParking(call);
   call.finish = null;
   board.note(call, 'tookBack', leg.personId);
   board.emitLeg('tookBack', leg);

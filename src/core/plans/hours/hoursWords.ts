@@ -21,7 +21,8 @@ export function hoursWords(windows: readonly WeekWindow[]): string {
     // Midnight to midnight is whole days, not a night.
     const isNight = morning !== undefined && morning.to < from;
     if (morning && !isNight) left.splice(at, 0, morning);
-    parts.push(`${daysWords(days)} ${from}–${isNight ? morning.to : to}`);
+    // A comma would part the stretches.
+    parts.push(`${daysWords(days).replaceAll(', ', '+')} ${from}–${isNight ? morning.to : to}`);
   }
   return parts.join(', ');
 }

@@ -69,7 +69,8 @@ function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex, at: number) 
   let seconds = 0;
   for (let turn = 0; turn < menu.turns; turn++) {
     const key = keys.shift();
-    seconds += menuTurnSeconds(menu) - (key === undefined ? 0 : menu.waitSeconds);
+    const turnSeconds = menuTurnSeconds(menu, at + seconds * 1000, office.setup.zone);
+    seconds += turnSeconds - (key === undefined ? 0 : menu.waitSeconds);
     const chosen = chosenBy(key, menu);
     if (chosen && leadsOn(chosen.to, office, at)) return { chosen, seconds };
   }

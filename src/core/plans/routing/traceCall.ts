@@ -1,5 +1,6 @@
 import { takesTexts } from '@/core/numbers/numbering';
 import {
+  menuTextAt,
   spokenSeconds,
   type Finish,
   type Menu,
@@ -195,25 +196,38 @@ export function traceTeam(office: OfficeIndex, called: CalledParty, world: World
 }
 
 /** A menu speaks and waits as often as it does; nothing chosen, the call ends at its finish. Nothing rings meanwhile. */
-export function traceMenu(office: OfficeIndex, { ownerId, lineId }: CalledParty): RouteTrace {
+export function traceMenu(
+  office: OfficeIndex,
+  { ownerId, lineId }: Pick<CalledParty, 'ownerId' | 'lineId'>,
+  at: number,
+): RouteTrace {
   const menu = office.menus.get(ownerId);
+  const { zone } = office.setup;
   return {
     ownerId,
     lineId,
     legs: [],
     finish: menu?.finish ?? { kind: 'busy' },
-    finishSeconds: menu ? menu.turns * menuTurnSeconds(menu) : 0,
+    finishSeconds: menu ? menuSeconds(menu, at, zone) : 0,
     steps: [{ kind: 'menuReached', menuId: ownerId }],
   };
 }
 
-/** How long a menu speaks and waits before it begins again. */
-export const menuTurnSeconds = ({ text, waitSeconds }: Menu): number => spokenSeconds(text) + waitSeconds;
+/** How long a menu that speaks at that instant does so, and waits, before it begins again. */
+export const menuTurnSeconds = (menu: Menu, at: number, zone: string): number =>
+  spokenSeconds(menuTextAt(menu, at, zone)) + menu.waitSeconds;
+
+/** All its turns, in which nothing is chosen. */
+function menuSeconds(menu: Menu, at: number, zone: string): number {
+  let seconds = 0;
+  for (let turn = 0; turn < menu.turns; turn++) seconds += menuTurnSeconds(menu, at + seconds * 1000, zone);
+  return seconds;
+}
 
 /** Whatever is called: a person, a team or a menu. */
 export function traceAny(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   if (office.teams.has(called.ownerId)) return traceTeam(office, called, world);
-  if (office.menus.has(called.ownerId)) return traceMenu(office, called);
+  if (office.menus.has(called.ownerId)) return traceMenu(office, called, world.at);
   return traceCall(office, called, world);
 }
 

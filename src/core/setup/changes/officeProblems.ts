@@ -195,8 +195,8 @@ function checkDevices(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
 
 function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
   for (const menu of setup.menus) {
-    const { id, name, text, keys, keeperId } = menu;
-    if (text.trim() === '')
+    const { id, name, text, greetings = [], keys, keeperId } = menu;
+    if ([text, ...greetings.map((each) => each.text)].some((each) => each.trim() === ''))
       say({
         table: 'menus',
         id,

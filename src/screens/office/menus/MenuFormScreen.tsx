@@ -63,6 +63,7 @@ function MenuFormView({ id }: { id: string }) {
         style={styles.add}
         onPress={() => setValue('text', spokenMenu(getValues(), office), { shouldValidate: true })}
       />
+      <Greetings control={control} />
       <Keys control={control} setup={of.seen} />
       <FormLever control={control} name="dialsExtensions" label="Callers may dial an extension" />
       <FormLine
@@ -93,6 +94,37 @@ function MenuFormView({ id }: { id: string }) {
         options={of.seen.people.map(({ id: value, name, role }) => ({ value, word: name, detail: role }))}
       />
     </FormScreen>
+  );
+}
+
+/** What it says at certain hours instead, the first that fits. */
+function Greetings({ control }: { control: Control<MenuForm> }) {
+  const styles = useStyles();
+  const { fields, append, remove } = useFieldArray({ control, name: 'greetings' });
+  return (
+    <View style={styles.part} role="group" aria-label="At certain hours">
+      {fields.map(({ id }, at) => (
+        <View key={id} style={styles.key}>
+          <FormLine
+            control={control}
+            name={`greetings.${at}.hours`}
+            label="When it says something else, such as Mon–Fri 8–17"
+          />
+          <FormLine control={control} name={`greetings.${at}.text`} label="What it says then" lines={4} />
+          <Plate
+            word="Take away"
+            label={`Take away: what it says then, number ${at + 1}`}
+            style={styles.add}
+            onPress={() => remove(at)}
+          />
+        </View>
+      ))}
+      <Plate
+        word="Say something else at certain hours"
+        style={styles.add}
+        onPress={() => append({ hours: '', text: '' })}
+      />
+    </View>
   );
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { hoursWords, readHours } from '@/core/plans/hours';
 import { whereTo, type Finish, type Menu, type OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { freeExtension } from '@/core/setup/changes';
 import { editOf, freeId, type Edit } from '@/core/setup/edits';
@@ -10,6 +11,20 @@ export const menuFormSchema = z.object({
   name: z.string().trim().min(1, 'Say what the menu is called.').max(60, 'That is too long.'),
   extension: z.string().trim().min(1, 'Give the menu an extension.'),
   text: z.string().trim().min(1, 'A menu that says nothing tells nobody its keys.'),
+  /** Said at certain hours instead. */
+  greetings: z.array(
+    z.object({
+      hours: z
+        .string()
+        .trim()
+        .min(1, 'Say when: Mon–Fri 8–17.')
+        .superRefine((hours, context) => {
+          const read = readHours(hours);
+          if (!read.ok) context.addIssue({ code: 'custom', message: read.sentence });
+        }),
+      text: z.string().trim().min(1, 'A menu that says nothing tells nobody its keys.'),
+    }),
+  ),
   keys: z
     .array(
       z.object({
@@ -61,21 +76,32 @@ export function asMenuForm(setup: OfficeSetup, menu: Menu | null): MenuForm {
       ...{ name: '', extension: freeExtension(setup) ?? '', waitSeconds: 5, turns: 2, finishTo: '' },
       text: welcome(setup),
       keys: [{ key: '1', to: '' }],
-      ...{ dialsExtensions: false, nameKey: '' },
+      ...{ dialsExtensions: false, nameKey: '', greetings: [] },
       keeperId: setup.people[0]?.id ?? '',
     };
   const { name, extension, text, keys, waitSeconds, turns, finish, keeperId } = menu;
-  const { dialsExtensions = false, nameKey = '' } = menu;
+  const { dialsExtensions = false, nameKey = '', greetings = [] } = menu;
   return {
     ...{ name, extension, text, keys, dialsExtensions, nameKey, waitSeconds, turns, keeperId },
+    greetings: greetings.map((each) => ({ hours: hoursWords(each.hours), text: each.text })),
     finishTo: finishText(finish, setup),
   };
 }
 
 export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm): Edit[] {
-  const { finishTo: to, dialsExtensions, nameKey, ...rest } = form;
+  const { finishTo: to, dialsExtensions, nameKey, greetings: typed, ...rest } = form;
+  const greetings = typed.flatMap(({ hours, text }) => {
+    const read = readHours(hours);
+    return read.ok
+      ? [{ hours: read.value.map((window) => ({ ...window, days: [...window.days] })), text }]
+      : [];
+  });
   const id = menu?.id ?? freeId(seen, 'menus', 'm');
   const finish: Finish = readFinish(to, menu?.finish, seen) ?? { kind: 'busy' };
-  const dialled = { ...(dialsExtensions && { dialsExtensions }), ...(nameKey !== '' && { nameKey }) };
+  const dialled = {
+    ...(dialsExtensions && { dialsExtensions }),
+    ...(nameKey !== '' && { nameKey }),
+    ...(greetings.length > 0 && { greetings }),
+  };
   return [editOf(seen, 'menus', id, { ...rest, ...dialled, id, finish })];
 }

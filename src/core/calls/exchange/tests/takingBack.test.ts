@@ -16,6 +16,19 @@ describe('a hand-over that was a slip', () => {
     expect(story.hears()).toEqual({ customer: 'ada-app', 'ada-app': 'customer' });
   });
 
+  it('is taken back out of the slot in which it was parked meanwhile, which rings nobody any more', () => {
+    const story = openStory();
+    story.adaTalks(0);
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: number('201') }, 10);
+    story.does({ type: 'answer', legId: story.at('ben-desk') }, 12);
+    story.does({ type: 'park', legId: story.at('ben-desk') }, 14);
+    story.does(takeBack(story.at('customer')), 16);
+    expect(story.hears()).toEqual({ customer: 'ada-app', 'ada-app': 'customer' });
+    expect(story.lets(14 + testSetup.policies.parkSeconds + 1)).toEqual([]);
+    // The slot is free.
+    expect(story.refuses({ type: 'unpark', deviceId: 'cleo-desk', slot: '01' }, 90)).toBe('emptySlot');
+  });
+
   it('two who were connected are taken back: who was held hears music again, the other is talked with', () => {
     const story = consulting();
     story.does({ type: 'connectCalls', legId: story.held, otherLegId: story.consultation }, 20);
