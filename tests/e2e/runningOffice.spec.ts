@@ -382,9 +382,18 @@ test('a menu lets names be spelled: two have the letters, and the caller chooses
   ).toBeVisible();
   await page.getByRole('textbox', { name: /^The key by which callers spell a name/ }).fill('9');
   await page.getByRole('button', { name: 'Have it say what its keys do' }).click();
-  await expect(page.getByRole('textbox', { name: 'What it says' })).toHaveValue(
+  await expect(page.getByRole('textbox', { name: 'What it says', exact: true })).toHaveValue(
     /To spell a name, press 9\.$/,
   );
+  await page.getByRole('button', { name: 'Say something else at certain hours' }).click();
+  await page.getByRole('textbox', { name: /^When it says something else/ }).fill('weekdays');
+  await page
+    .getByRole('textbox', { name: 'What it says then' })
+    .fill('We are at the gauges. Dial whom you know.');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/“weekdays” can’t be read as hours/)).toBeVisible();
+  await page.getByRole('textbox', { name: /^When it says something else/ }).fill('Mon–Fri 8–17');
+  expect(await office.axeViolations()).toEqual([]);
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('The menu Night menu is changed.')).toBeVisible();
   await page.getByRole('button', { name: 'Office', exact: true }).click();
@@ -395,6 +404,7 @@ test('a menu lets names be spelled: two have the letters, and the caller chooses
   await expect(page.getByRole('listitem', { name: 'Main' })).toContainText('to Night menu');
 
   await office.callIn('Peg Anstey', 'Main');
+  await expect(page.getByText('hears: “We are at the gauges. Dial whom you know.”')).toBeVisible();
   await page.getByRole('button', { name: 'Press 9, to spell a name' }).click();
   await expect(page.getByText('hears: “Spell the name on your keys, and press hash.”')).toBeVisible();
   // M, A, R: Maren, and Odile Marchetti.

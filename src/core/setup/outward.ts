@@ -31,8 +31,8 @@ export const isAbroad = (number: string): boolean =>
   number.startsWith('+') && !number.startsWith(`+${ukOfficePlan.homeCallingCode}`);
 
 /**
- * Why the office does not let a number be called (outgoing call barring: 3GPP TS 22.088; RFC 5359 §2.14), to be said after "numbers like
- * this are"; null where it does.
+ * Why the office does not let a number be called (barring of outgoing calls: 3GPP TS 22.088; RFC 5359 §2.14), as which numbers these are:
+ * "numbers in Ireland"; null where it does.
  *
  * @param number E.164, or a short number of the network
  */
