@@ -128,7 +128,7 @@ describe('hours and days as they are typed', () => {
     ['Mon–Fri 8:00–17:00', 'Mon–Fri 08:00–17:00'],
     ['mon-wed 8-12, Sat 9:30-24', 'Mon–Wed 08:00–12:00, Sat 09:30–24:00'],
     ['every day 0:00-24:00', 'every day 00:00–24:00'],
-    ['Fri-Mon 10-11', 'Mon, Fri, Sat, Sun 10:00–11:00'],
+    ['Fri-Mon 10-11', 'Mon+Fri+Sat+Sun 10:00–11:00'],
     ['Mon–Fri 22:00–6:00', 'Mon–Fri 22:00–06:00'],
     ['Sat 22-6, Sun 9-12', 'Sat 22:00–06:00, Sun 09:00–12:00'],
     ['every day 17:00–8:00', 'every day 17:00–08:00'],
