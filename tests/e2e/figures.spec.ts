@@ -98,7 +98,7 @@ test('whoever does not run the office sees no figures', async ({ office, page })
     ['Maren Oyelaran', 'Kofi Renner'],
   ] as const) {
     await page.getByRole('listitem', { name }).getByRole('button').click();
-    await page.getByRole('button', { name: /runs the office/i }).click();
+    await page.getByRole('button', { name: /^Runs the office/ }).click();
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     if (other === 'Maren Oyelaran') await expect(page.getByText(`${name} is changed.`)).toBeVisible();
   }
