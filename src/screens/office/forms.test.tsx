@@ -131,6 +131,11 @@ it('a team needs somebody in it, and words for its mailbox', () => {
 
 it('the rules of the house say what is wrong at its field, and change nothing else of them', () => {
   const form = { ...asRulesForm(sampleOffice), zone: 'Europe/Atlantis', slots: '1, 1, 123' };
+  // A comma alone names no country, and is not "none of them".
+  const comma = { ...asRulesForm(sampleOffice), abroad: 'some', countries: ' , ' };
+  expect(rulesFormSchema.safeParse(comma).error?.issues).toMatchObject([
+    { path: ['countries'], message: 'Say which: +353 for Ireland.' },
+  ]);
   const bad = rulesFormSchema.safeParse({ ...form, barred: [{ prefix: '0900', why: '' }] });
   expect([...new Set(bad.error?.issues.map(({ path }) => path.join('.')))].sort()).toEqual([
     ...['barred.0.prefix', 'barred.0.why', 'slots', 'zone'],

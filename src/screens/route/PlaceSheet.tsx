@@ -1,9 +1,9 @@
 import { StyleSheet, View } from 'react-native';
 
-import { type Place, type Through, isEnd } from '@/core/calls/figures';
+import { isEnd, type Place, type Through } from '@/core/calls/figures';
+import type { Route, RouteNode } from '@/core/calls/route';
 import type { Finding } from '@/core/plans/checks';
 import type { OfficeProblem } from '@/core/setup/changes';
-import { type Route, type RouteNode } from '@/core/calls/route';
 import { selectMyId, selectOffice, useAppSelector } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';

@@ -3,7 +3,7 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Defs, Line, Path, Pattern } from 'react-native-svg';
 
 import { isEnd } from '@/core/calls/figures';
-import { type Route, type RouteNode } from '@/core/calls/route';
+import type { Route, RouteNode } from '@/core/calls/route';
 import type { OfficeIndex } from '@/core/setup';
 import { CordEdge } from '@/ui/cord';
 import { Txt } from '@/ui/text';

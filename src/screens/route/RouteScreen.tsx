@@ -92,7 +92,7 @@ function OfLines() {
   );
   const counted =
     callsByLine === null
-      ? 'the calls are being counted'
+      ? `the calls ${isFailed ? 'can’t be' : 'are being'} counted`
       : `${total === 1 ? '1 call' : `${total} calls`}, ${lostWords(route, office)}`;
   const screen = (
     <ListScreen

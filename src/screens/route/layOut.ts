@@ -1,7 +1,7 @@
 import { sankey, type SankeyNode } from 'd3-sankey';
 
 import { isEnd } from '@/core/calls/figures';
-import { type Reach, type Route, type RouteNode } from '@/core/calls/route';
+import type { Reach, Route, RouteNode } from '@/core/calls/route';
 
 /** Lengths in pixels. */
 export interface Sizes {

@@ -1,5 +1,5 @@
-import { type Place, isEnd } from '@/core/calls/figures';
-import { type Reach, type Route, type RouteNode, type Way } from '@/core/calls/route';
+import { isEnd, type Place, type Through } from '@/core/calls/figures';
+import type { Reach, Route, RouteNode, Way } from '@/core/calls/route';
 import type { OfficeIndex } from '@/core/setup';
 import { formatAny } from '@/state/app';
 
@@ -39,7 +39,7 @@ export function nameOfPlace(place: Place, office: OfficeIndex): string {
 }
 
 /** What it is, beside its name. */
-export function detailOfPlace({ kind, id }: Exclude<Place, { after: Place }>, office: OfficeIndex): string {
+export function detailOfPlace({ kind, id }: Through, office: OfficeIndex): string {
   switch (kind) {
     case 'line':
       return formatAny(office.ever.lines.get(id)?.number ?? '');
@@ -113,7 +113,7 @@ export function nodeWords(node: RouteNode, route: Route, office: OfficeIndex): s
   return out.length === 0 ? 'Leads nowhere' : out.join('; ');
 }
 
-/** The places calls pass, as deep as the picture has them: those before stand before. */
+/** The places calls pass. */
 export const passed = (route: Route): RouteNode[] => route.nodes.filter(({ place }) => !isEnd(place));
 
 /** How many callers of the route gave up, and at what most. */
@@ -123,5 +123,5 @@ export function lostWords(route: Route, office: OfficeIndex): string {
   if (all === 0) return 'nobody gave up';
   const [worst] = lost.sort((a, b) => b.calls - a.calls);
   const at = worst && isEnd(worst.place) ? nameOfPlace(worst.place.after, office) : '';
-  return `${all} gave up, ${worst?.calls === all ? '' : 'most '}at ${at}`;
+  return `${all} gave up${worst?.calls === all ? '' : ', most'} at ${at}`;
 }

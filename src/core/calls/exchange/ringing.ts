@@ -1,4 +1,5 @@
 import { cutTrace, traceAny, type CalledParty, type RouteTrace, type World } from '@/core/plans/routing';
+import { whyNotCalled } from '@/core/setup';
 import { agentOf } from './agents';
 import { callerOf, isOfPlan, isWaitingInSilence, type Call, type Leg, type ReasonToBring } from './call';
 import type { Cause } from './causes';
@@ -213,8 +214,11 @@ export function traceInTurn(
   step: RouteTrace['steps'][number],
   acceptKey: boolean,
 ): RouteTrace {
-  const free = tries.filter(
-    (each) => 'number' in each || (board.signedIn.has(each.deviceId) && !board.isBusy(each.deviceId)),
+  const calling = { personId: ownerId, at: board.now };
+  const free = tries.filter((each) =>
+    'number' in each
+      ? whyNotCalled(board.office.setup, each.number, calling) === null
+      : board.signedIn.has(each.deviceId) && !board.isBusy(each.deviceId),
   );
   const seconds = eachMs / 1000;
   return {

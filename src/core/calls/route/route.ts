@@ -1,4 +1,4 @@
-import { type End, type Flow, type Place, type Through, isEnd, keyOf } from '@/core/calls/figures';
+import { isEnd, keyOf, type End, type Flow, type Place, type Through } from '@/core/calls/figures';
 import type { OfficeIndex } from '@/core/setup';
 import { exitsOf, type Way } from './exits';
 import { wayOf } from './places';

@@ -50,12 +50,11 @@ const fields = z.object({
 export const rulesFormSchema = fields.superRefine(({ abroad, countries }, context) => {
   if (abroad !== 'some') return;
   const wrong = partsOf(countries).find((prefix) => !/^\+\d{1,4}$/.test(prefix));
-  const message =
-    countries === ''
-      ? 'Say which: +353 for Ireland.'
-      : `“${wrong}” is no beginning of a country’s numbers: +353 is Ireland’s.`;
-  if (countries === '' || wrong !== undefined)
-    context.addIssue({ code: 'custom', path: ['countries'], message });
+  const isNone = partsOf(countries).length === 0;
+  const message = isNone
+    ? 'Say which: +353 for Ireland.'
+    : `“${wrong}” is no beginning of a country’s numbers: +353 is Ireland’s.`;
+  if (isNone || wrong !== undefined) context.addIssue({ code: 'custom', path: ['countries'], message });
 });
 export type RulesForm = z.infer<typeof rulesFormSchema>;
 

@@ -65,4 +65,18 @@ describe('numbers outside that the office does not let be called', () => {
       'networkReached +12025550147',
     );
   });
+
+  it('are not tried to find somebody from their mailbox', () => {
+    const ringPlans = testSetup.ringPlans.map((plan) =>
+      plan.personId === 'dot' ? { ...plan, findMe: [{ number: '+12025550147' }] } : plan,
+    );
+    const tries = (more: object) => {
+      const story = openStory({ ...testSetup, ringPlans, policies: locked(more) });
+      story.does({ type: 'make', from: customer, to: '209' }, 0);
+      story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '1' }, 2);
+      return story.lets(8);
+    };
+    expect(tries({})).not.toContain('networkReached +12025550147');
+    expect(tries({ exceptIds: ['dot'] })).toContain('networkReached +12025550147');
+  });
 });
