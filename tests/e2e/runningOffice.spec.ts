@@ -387,6 +387,8 @@ test('a menu lets names be spelled: two have the letters, and the caller chooses
   );
   await page.getByRole('button', { name: 'Say something else at certain hours' }).click();
   await page.getByRole('textbox', { name: /^When it says something else/ }).fill('weekdays');
+  // Nothing is said to be wrong with what nobody could have filled in yet.
+  await expect(page.getByRole('group', { name: 'At certain hours' }).getByRole('alert')).toHaveCount(0);
   await page
     .getByRole('textbox', { name: 'What it says then' })
     .fill('We are at the gauges. Dial whom you know.');

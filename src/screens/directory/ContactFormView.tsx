@@ -1,13 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useFieldArray, useForm, type Control, type FieldErrors } from 'react-hook-form';
+import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { JoinedContact } from '@/core/people/contacts';
 import { actDone, useAppDispatch, useServices } from '@/state/app';
 import { keepPicture } from '@/state/pictures';
 import { addContact, changeContact } from '@/state/people';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -16,6 +16,7 @@ import { space, themed } from '@/ui/tokens';
 import { dataUrl, shrinkPicture } from '../looseEnds/shrinkPicture';
 import { pickBlob } from '../shared/files';
 import { whetherHere } from '../shared/afterPaint';
+import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
 import { asForm, contactFormSchema, fromForm, numberLabels, type ContactForm } from './contactForm';
 import { Photo } from './Photo';
@@ -54,7 +55,7 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
   const styles = useStyles();
   const go = useGo();
   const dispatch = useAppDispatch();
-  const { control, handleSubmit, formState } = useForm<ContactForm>({
+  const { control, handleSubmit } = useForm<ContactForm>({
     resolver: zodResolver(contactFormSchema),
     defaultValues: contact ? asForm(contact) : blank,
     mode: 'onTouched',
@@ -81,19 +82,19 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
           ) : null}
         </View>
         <PhotoPart control={control} />
-        <Line control={control} errors={formState.errors} name="name" label="Name" />
-        <Line control={control} errors={formState.errors} name="firm" label="Firm or place" />
-        <NumbersPart control={control} errors={formState.errors} />
-        <ListPart control={control} errors={formState.errors} name="mails" word="mail address" title="Mail" />
+        <FormLine control={control} name="name" label="Name" />
+        <FormLine control={control} name="firm" label="Firm or place" />
+        <NumbersPart control={control} />
+        <ListPart control={control} name="mails" word="mail address" title="Mail" />
         <ListPart
           control={control}
-          errors={formState.errors}
+
           name="places"
           word="address"
           title="Addresses"
         />
-        <Line control={control} errors={formState.errors} name="groups" label="Groups, separated by commas" />
-        <Line control={control} errors={formState.errors} name="note" label="Note" lines={3} />
+        <FormLine control={control} name="groups" label="Groups, separated by commas" />
+        <FormLine control={control} name="note" label="Note" lines={3} />
       </ScrollView>
       <View style={styles.foot}>
         <Plate
@@ -108,35 +109,9 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
 
 interface PartProps {
   control: Control<ContactForm>;
-  errors: FieldErrors<ContactForm>;
 }
 
-interface LineProps extends PartProps {
-  name: 'name' | 'firm' | 'groups' | 'note';
-  label: string;
-  lines?: number;
-}
-
-function Line({ control, errors, name, label, lines }: LineProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field: { ref, value, onChange } }) => (
-        <Field
-          ref={ref}
-          label={label}
-          value={value}
-          onChange={onChange}
-          error={errors[name]?.message ?? null}
-          {...(lines !== undefined && { lines })}
-        />
-      )}
-    />
-  );
-}
-
-function NumbersPart({ control, errors }: PartProps) {
+function NumbersPart({ control }: PartProps) {
   const styles = useStyles();
   const { fields, append, remove } = useFieldArray({ control, name: 'numbers' });
   return (
@@ -146,19 +121,11 @@ function NumbersPart({ control, errors }: PartProps) {
       </Txt>
       {fields.map(({ id }, at) => (
         <View key={id} style={styles.row}>
-          <Controller
+          <FormLine
             control={control}
             name={`numbers.${at}.written`}
-            render={({ field: { ref, value, onChange } }) => (
-              <Field
-                ref={ref}
-                label={`Number ${at + 1}, with an extension if there is one`}
-                value={value}
-                onChange={onChange}
-                numeric
-                error={errors.numbers?.[at]?.written?.message ?? null}
-              />
-            )}
+            label={`Number ${at + 1}, with an extension if there is one`}
+            numeric
           />
           <Controller
             control={control}
@@ -194,7 +161,7 @@ interface ListPartProps extends PartProps {
   title: string;
 }
 
-function ListPart({ control, errors, name, word, title }: ListPartProps) {
+function ListPart({ control, name, word, title }: ListPartProps) {
   const styles = useStyles();
   const { fields, append, remove } = useFieldArray({ control, name });
   return (
@@ -204,19 +171,7 @@ function ListPart({ control, errors, name, word, title }: ListPartProps) {
       </Txt>
       {fields.map(({ id }, at) => (
         <View key={id} style={styles.row}>
-          <Controller
-            control={control}
-            name={`${name}.${at}.value`}
-            render={({ field: { ref, value, onChange } }) => (
-              <Field
-                ref={ref}
-                label={`${title} ${at + 1}`}
-                value={value}
-                onChange={onChange}
-                error={errors[name]?.[at]?.value?.message ?? null}
-              />
-            )}
-          />
+          <FormLine control={control} name={`${name}.${at}.value`} label={`${title} ${at + 1}`} />
           <Plate
             word="Remove"
             label={`Remove, ${title.toLowerCase()} ${at + 1}`}
@@ -230,7 +185,7 @@ function ListPart({ control, errors, name, word, title }: ListPartProps) {
   );
 }
 
-function PhotoPart({ control }: Pick<PartProps, 'control'>) {
+function PhotoPart({ control }: PartProps) {
   const styles = useStyles();
   const { vault, clock } = useServices();
   const [problem, setProblem] = useState<string | null>(null);

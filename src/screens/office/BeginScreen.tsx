@@ -1,16 +1,16 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { Controller, useForm, type Control, type FieldErrors } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { selectOffice, useAppSelector } from '@/state/app';
 import { beginOffice, ownOfficeName } from '@/state/offices';
-import { Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
 import { asNewOffice, beginFormSchema, blankForm, type BeginForm } from './beginForm';
 import { useOpenOffice } from './useOpenOffice';
@@ -42,7 +42,7 @@ export function BeginScreen() {
   const open = useOpenOffice();
   const [isBusy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const { control, handleSubmit, formState } = useForm<BeginForm>({
+  const { control, handleSubmit } = useForm<BeginForm>({
     resolver: zodResolver(beginFormSchema),
     defaultValues: blankForm(deviceZone()),
     mode: 'onTouched',
@@ -68,7 +68,6 @@ export function BeginScreen() {
         <Plate kind="main" word="Office" onPress={go.office} />
       </View>
     );
-  const { errors } = formState;
   return (
     <View style={styles.screen}>
       <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
@@ -81,18 +80,18 @@ export function BeginScreen() {
             is, and you can go back to it.
           </Txt>
         </View>
-        <Line control={control} errors={errors} name="name" label="What the office is called" />
-        <Line control={control} errors={errors} name="personName" label="Your name" />
-        <Line control={control} errors={errors} name="extension" label="Your extension" isNumber />
-        <Line control={control} errors={errors} name="lineName" label="What the line is for" />
+        <FormLine control={control} name="name" label="What the office is called" />
+        <FormLine control={control} name="personName" label="Your name" />
+        <FormLine control={control} name="extension" label="Your extension" isNumber />
+        <FormLine control={control} name="lineName" label="What the line is for" />
         <View>
-          <Line control={control} errors={errors} name="written" label="The line’s number" isNumber />
+          <FormLine control={control} name="written" label="The line’s number" isNumber />
           <Txt as="small">
             No carrier is behind it: whoever calls it is played by Outside. Numbers are read as they are
             written in the United Kingdom.
           </Txt>
         </View>
-        <Line control={control} errors={errors} name="zone" label="Time zone" />
+        <FormLine control={control} name="zone" label="Time zone" />
         {problem === null ? null : <Problem sentence={problem} />}
       </ScrollView>
       <View style={styles.foot}>
@@ -106,33 +105,5 @@ export function BeginScreen() {
         />
       </View>
     </View>
-  );
-}
-
-interface LineProps {
-  control: Control<BeginForm>;
-  errors: FieldErrors<BeginForm>;
-  name: keyof BeginForm;
-  label: string;
-  isNumber?: boolean;
-}
-
-function Line({ control, errors, name, label, isNumber = false }: LineProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field: { ref, value, onChange, onBlur } }) => (
-        <Field
-          ref={ref}
-          label={label}
-          value={value}
-          onChange={onChange}
-          onLeave={onBlur}
-          error={errors[name]?.message ?? null}
-          {...(isNumber && { numeric: true, keyboard: 'phone-pad' as const })}
-        />
-      )}
-    />
   );
 }

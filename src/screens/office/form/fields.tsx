@@ -1,50 +1,13 @@
-import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { Controller, type FieldValues } from 'react-hook-form';
 import { View } from 'react-native';
 
 import type { OfficeSetup } from '@/core/setup';
-import { Choice, Field, Stepper, Ticks } from '@/ui/field';
+import { Choice, Stepper, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { useTheme } from '@/ui/tokens';
 
-interface FieldOf<Form extends FieldValues> {
-  control: Control<Form>;
-  name: FieldPath<Form>;
-  label: string;
-}
-
-interface LineProps<Form extends FieldValues> extends FieldOf<Form> {
-  isNumber?: boolean;
-  lines?: number;
-}
-
-/** Something to type. */
-export function FormLine<Form extends FieldValues>({
-  control,
-  name,
-  label,
-  isNumber,
-  lines,
-}: LineProps<Form>) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field: { ref, value, onChange, onBlur }, fieldState: { error } }) => (
-        <Field
-          ref={ref}
-          label={label}
-          value={value as string}
-          onChange={onChange}
-          onLeave={onBlur}
-          error={error?.message ?? null}
-          {...(lines !== undefined && { lines })}
-          {...(isNumber && { numeric: true, keyboard: 'phone-pad' as const })}
-        />
-      )}
-    />
-  );
-}
+import type { FieldOf } from '../../shared/FormLine';
 
 interface ChoiceOf<Form extends FieldValues> extends FieldOf<Form> {
   options: readonly { value: string; word: string; detail?: string }[];

@@ -8,8 +8,9 @@ import { CordEdge, strokeNames } from '@/ui/cord';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLine, FormSteps, FormTicks, ownerChoices } from '../form/fields';
+import { FormChoice, FormSteps, FormTicks, ownerChoices } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { recordingChoices } from '../form/recordingField';

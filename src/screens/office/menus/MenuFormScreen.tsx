@@ -8,8 +8,9 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLever, FormLine, FormSteps } from '../form/fields';
+import { FormChoice, FormLever, FormSteps } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { useOfficeForm } from '../form/useOfficeForm';

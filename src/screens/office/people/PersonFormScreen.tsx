@@ -2,8 +2,9 @@ import { useState } from 'react';
 
 import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 
+import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLever, FormLine, FormTicks } from '../form/fields';
+import { FormChoice, FormLever, FormTicks } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { recordingChoices } from '../form/recordingField';

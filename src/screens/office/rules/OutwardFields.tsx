@@ -9,9 +9,10 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 import type { FiguresBeside } from '@/workers/figuresBeside';
 
+import { FormLine } from '../../shared/FormLine';
 import { useSpan } from '../../figures/useFigures';
 import { useReckoned } from '../../figures/useReckoned';
-import { FormChoice, FormLine, FormTicks } from '../form/fields';
+import { FormChoice, FormTicks } from '../form/fields';
 import { outwardOf, rulesFormSchema, type RulesForm } from './rulesForm';
 
 const countries = [

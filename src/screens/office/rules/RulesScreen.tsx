@@ -7,8 +7,9 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormLever, FormLine, FormSteps } from '../form/fields';
+import { FormLever, FormSteps } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Gone } from '../form/Gone';
 import { useOfficeForm } from '../form/useOfficeForm';

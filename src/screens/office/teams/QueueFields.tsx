@@ -6,8 +6,9 @@ import { Stepper } from '@/ui/field';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
+import { FormLine } from '../../shared/FormLine';
 import { orderWords } from '../../queues/queueWords';
-import { FormChoice, FormLever, FormLine, FormSteps } from '../form/fields';
+import { FormChoice, FormLever, FormSteps } from '../form/fields';
 import type { TeamForm } from './teamForm';
 
 interface QueueFieldsProps {

@@ -4,8 +4,9 @@ import { useWatch } from 'react-hook-form';
 import type { Team } from '@/core/setup';
 import { selectOffice, useAppSelector } from '@/state/app';
 
+import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLine, FormTicks } from '../form/fields';
+import { FormChoice, FormTicks } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { recordingChoices } from '../form/recordingField';
