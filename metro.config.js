@@ -62,6 +62,11 @@ const redirected = [
     name: '../fork/native-stack/createNativeStackNavigator',
     to: path.join(__dirname, 'scripts/withoutNativeStack.js'),
   },
+  {
+    from: /\/expo-router\/build\/layouts\/withLayoutContext\.js$/,
+    name: '../native-tabs/NativeTabTrigger',
+    to: path.join(__dirname, 'scripts/withoutNativeTabs.js'),
+  },
   // Of its screens nothing is drawn: it sets their switches.
   {
     from: /\/expo-router\/build\/screensFeatureFlags\.js$/,

@@ -11,14 +11,19 @@ export type Sight = 'whole' | 'glimpse';
 
 /**
  * A call is seen whole by whose it is: who has or had a phone in it, whose plan it went by, whose mailbox it reached, who handed it
- * over or gets it back; by a whole team while it rings at one of them, or waits for them; by everybody while it is parked; and by who plays phones.
+ * over or gets it back, in whose name it was placed; by a whole team while it rings at one of them, or waits for them; by everybody while it is parked; and by who plays phones.
  */
 export function sightOf(session: Session, call: Call, office: OfficeIndex): Sight {
   if (hasRole(session, 'simulator')) return 'whole';
   const { personId } = session;
   if (personId === null || !hasRole(session, 'member')) return 'glimpse';
   if (call.parked) return 'whole';
-  if (call.handedOver?.byId === personId || call.comesBackTo?.personId === personId) return 'whole';
+  if (
+    call.forId === personId ||
+    call.handedOver?.byId === personId ||
+    call.comesBackTo?.personId === personId
+  )
+    return 'whole';
   if (isOfPlanOf(personId, call)) return 'whole';
   const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(personId));
   const isSeen = call.legs.some(
@@ -109,6 +114,7 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     })),
     dialled: '',
     lineId: null,
+    forId: null,
     postDial: null,
     ringing: null,
     earlierTraces: [],

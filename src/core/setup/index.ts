@@ -1,4 +1,5 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
+export { answersFor, calledFor, mayShow, type AnsweredBy } from './answering';
 export { emptyOffice } from './emptyOffice';
 export {
   handOutOrders,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { rateDeckSchema } from '@/core/numbers/rates';
+import { answeredBySchema } from './answering';
 import { menuSchema } from './menu';
 import { outwardSchema } from './outward';
 import { queueSchema } from './queue';
@@ -53,6 +54,8 @@ export const personSchema = z.object({
   /** Whether they run the office: configure it, and see everybody's plans. */
   administers: z.boolean().optional(),
   screening: screeningSchema.optional(),
+  /** Whose phones ring too where a rule rings theirs; left out: nobody’s. */
+  answeredBy: z.array(answeredBySchema).optional(),
   /** Of calls this person takes part in. */
   recording: recordingSchema,
   /** Their own short list of circumstances, which rules ask for and colleagues see. */
@@ -99,6 +102,8 @@ export const lineSchema = z.object({
   urgent: z.boolean(),
   /** Whose ring plan takes its calls; or the team or menu they reach. */
   ownerId: z.string(),
+  /** Whether only its owner, and whom they let, may show its number; left out: all may. */
+  isKeptToOwner: z.boolean().optional(),
   /** Of calls to it, and of those out that show it. */
   recording: recordingSchema,
   /** Whether texts can be sent from it and to it. */

@@ -1,13 +1,14 @@
 import { StyleSheet, View } from 'react-native';
 
 import { recordedMs } from '@/core/calls/recordings';
+import { nameOf } from '@/core/setup';
 import { formatDuration } from '@/core/shared/time';
-import { selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
+import { selectMyId, selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { whyItCameBack } from '../incoming/incomingWords';
+import { forWords, whyItCameBack } from '../incoming/incomingWords';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -20,7 +21,7 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/** What is true of the call beside who is in it: recorded, open to whoever has the code, come back, an emergency. */
+/** What is true of the call beside who is in it: for whom it is, recorded, open to whoever has the code, come back, an emergency. */
 export function CallFacts({ view, now }: { view: CallView; now: number }) {
   const styles = useStyles();
   const { colours } = useTheme();
@@ -28,7 +29,16 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
   const names = useAppSelector(selectNames);
   const { recording, call } = view;
   const recordedByOthers = view.isRecorded && recording?.state !== 'on';
-  const hasFacts = recording || recordedByOthers || call.returned || call.emergency || call.invitation;
+  const myId = useAppSelector(selectMyId);
+  const myLeg = call.legs.find(({ id }) => id === view.me.legId);
+  const forWhom =
+    call.forId !== null && call.forId !== myId
+      ? `In the name of ${nameOf(call.forId, names.office)}`
+      : myLeg?.role === 'called' && myLeg.broughtFor === 'call'
+        ? forWords(call, myId, names.office)
+        : null;
+  const hasFacts =
+    forWhom !== null || recording || recordedByOthers || call.returned || call.emergency || call.invitation;
   if (!hasFacts) return null;
   return (
     <View style={styles.facts}>
@@ -38,6 +48,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
           <Txt>{call.emergency.location ?? 'no place is set for this device, so say where you are'}</Txt>
         </View>
       ) : null}
+      {forWhom === null ? null : <Txt as="strong">{forWhom}</Txt>}
       {recording ? (
         <View style={styles.fact} aria-live="polite">
           <View style={[styles.recording, recording.state === 'on' && styles.isOn]} aria-hidden />

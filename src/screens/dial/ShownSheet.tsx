@@ -2,11 +2,13 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { Shown } from '@/core/calls/callerId';
+import { calledFor, mayShow, type Line } from '@/core/setup';
 import {
   formatAny,
   presentationChosen,
   selectCallerChoices,
   selectContacts,
+  selectMyId,
   selectOffice,
   shownForChosen,
   shownOnceChosen,
@@ -36,6 +38,12 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
   const { shownFor, shownRules } = useAppSelector(selectCallerChoices);
   const contacts = useAppSelector(selectContacts);
   const [scope, setScope] = useState<Scope>('once');
+  const myId = useAppSelector(selectMyId);
+  const lines = office.setup.lines.filter((line) => mayShow(office.setup, myId, line));
+  const inWhoseName = (line: Line) => {
+    const person = calledFor(office.setup, myId, line);
+    return person && `for ${person.name}`;
+  };
   const mayWithhold = office.setup.policies.mayWithhold ?? true;
   const nameOf = (key: string) => contacts.find(({ id }) => `contact:${id}` === key)?.name ?? 'this person';
   const choose = (value: string) => {
@@ -72,10 +80,10 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
           label="Which number they see"
           value={shown.shown === withheld ? withheld : shown.shown.lineId}
           options={[
-            ...office.setup.lines.map(({ id, name, number }) => ({
-              value: id,
-              word: name,
-              detail: formatAny(number),
+            ...lines.map((line) => ({
+              value: line.id,
+              word: line.name,
+              detail: [formatAny(line.number), inWhoseName(line)].filter(Boolean).join(' · '),
             })),
             ...(mayWithhold ? [{ value: withheld, word: 'None', detail: 'Your number is withheld' }] : []),
           ]}

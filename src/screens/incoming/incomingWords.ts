@@ -20,6 +20,12 @@ export function pressedWords(call: Call, office: OfficeIndex): string | null {
   return `Pressed ${pressed.to ?? 'a key'} in ${menu ? `the ${menu.name}` : 'a menu'}`;
 }
 
+/** "For Kofi Renner": whose call it is that rings here; null where it is one's own, or a team's. */
+export function forWords({ ringing }: Call, myId: string, office: OfficeIndex): string | null {
+  const owner = office.people.get(ringing?.trace.ownerId ?? '');
+  return owner && owner.id !== myId ? `For ${owner.name}` : null;
+}
+
 /** "For Yard, waited 1:20": the queue it came by, and how long that took; null where it waited in none. */
 export function queuedWords({ queued }: Call, office: OfficeIndex, now: number): string | null {
   if (!queued) return null;

@@ -22,7 +22,14 @@ import type { RingTrack } from '@/ui/scale';
 
 import { shortTargetName } from '../shared/targetWords';
 import { useGo } from '../shared/useGo';
-import { pressedWords, queuedWords, refusalWords, returnedWords, triesWords } from './incomingWords';
+import {
+  forWords,
+  pressedWords,
+  queuedWords,
+  refusalWords,
+  returnedWords,
+  triesWords,
+} from './incomingWords';
 
 /** All that an incoming call's screen shows, and what can be done with it. */
 export function useIncoming(view: CallView) {
@@ -47,19 +54,21 @@ export function useIncoming(view: CallView) {
   const trace = call.ringing?.trace;
   const deciding = trace && decidingStep(trace);
   const name = nameOfCall(view);
+  const forWhom = isOwnCall ? null : forWords(call, myId, office);
 
   return {
     name,
     /** Role, firm, or what else tells who that is; several have none. */
     detail: isSeveral || caller?.detail === undefined ? '' : caller.detail,
     number: number === null || isSeveral ? null : formatAny(number),
-    lineName: view.line?.name ?? 'Your extension',
+    lineName: view.line?.name ?? (forWhom === null ? 'Your extension' : 'Their extension'),
     lineNumber: view.line ? formatAny(view.line.number) : null,
     rungFor: formatDuration(now - call.startedAt),
     /** Why it rings here although nobody calls this device. */
     returned: returnedWords(call, isOwnCall, name, names),
     /** What the caller did to get here, and how often they tried. */
     facts: [
+      forWhom,
       pressedWords(call, office),
       queuedWords(call, office, now),
       isOwnCall || call.returned ? null : triesWords(triesToday(records, number, now, zone), now),

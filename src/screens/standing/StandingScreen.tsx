@@ -7,6 +7,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
+import { AnsweringPart } from './AnsweringPart';
 import { DisturbPart } from './DisturbPart';
 import { ForwardPart } from './ForwardPart';
 import { SituationPart } from './SituationPart';
@@ -22,7 +23,7 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-/** Where I stand: the situation I am in, whether I may be disturbed, and where everything goes meanwhile. */
+/** Where I stand: the situation I am in, whether I may be disturbed, where everything goes meanwhile, and who answers for me. */
 export function StandingScreen() {
   const styles = useStyles();
   const go = useGo();
@@ -49,6 +50,9 @@ export function StandingScreen() {
           </View>
           <View style={styles.rule}>
             <ForwardPart />
+          </View>
+          <View style={styles.rule}>
+            <AnsweringPart />
           </View>
         </View>
       </View>

@@ -68,6 +68,7 @@ export function selectTravel(state: RootState, to: string, isDialled = false): T
       dialledWith: isExternal(dialled) ? dialled.withhold : undefined,
       choices: selectCallerChoices(state),
       setup: office.setup,
+      personId: mine(state),
       usualLineId: office.people.get(mine(state))?.presentedLineId ?? '',
     }),
     fromDeviceId: deviceOf(answer.way, { mobile, desk }),

@@ -128,6 +128,7 @@ export {
   changeSituations,
   dropOverRules,
   setForwardAll,
+  setAnsweredBy,
   setSituation,
 } from './planning';
 export { type Duties } from './duties';

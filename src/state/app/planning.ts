@@ -1,6 +1,7 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import {
+  type AnsweredBy,
   isSamePlan,
   withoutOver,
   type ChosenSituation,
@@ -120,6 +121,10 @@ export const setSituation =
     const situation = me && next && chooseSituation(me, next, clock.now());
     return dispatch(changeMe({ situation }, said));
   };
+
+/** Who answers for me from now on. */
+export const setAnsweredBy = (answeredBy: readonly AnsweredBy[], said: string) =>
+  changeMe({ answeredBy: [...answeredBy] }, said);
 
 /** Which situations come by themselves from now on. */
 export const setFollows = (follows: Followed[], said: string) => changeMe({ follows }, said);

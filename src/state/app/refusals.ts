@@ -71,6 +71,8 @@ export function explainRefusal(reason: Refusal): string {
       return 'Nobody in the office goes by that.';
     case 'barred':
       return `The office doesn’t let ${reason.why} be called.`;
+    case 'keptLine':
+      return 'That line’s number is shown only by whose it is, and by those they let.';
     case 'emergency':
       return 'An emergency call stays as it is: it is not held, moved, joined or recorded.';
     case 'emergencyTarget':

@@ -14,6 +14,8 @@ const line = (id: string): Line => ({
 const setupWith = (policies: Partial<OfficeSetup['policies']> = {}) => ({
   lines: ['direct', 'main', 'field'].map(line),
   policies: { ...emptyOffice.policies, ...policies },
+  people: [],
+  teams: [],
 });
 const noChoices = { presentedLineId: null, withhold: false, shownFor: {}, shownRules: [] };
 const plain = {
@@ -23,6 +25,7 @@ const plain = {
   dialledWith: undefined,
   choices: noChoices,
   setup: setupWith(),
+  personId: 'maren',
   usualLineId: 'direct',
 };
 const field: Shown = { lineId: 'field' };

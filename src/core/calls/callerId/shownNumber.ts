@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import type { OfficeSetup } from '@/core/setup';
+import { mayShow, type OfficeSetup } from '@/core/setup';
 
 export const shownSchema = z.union([z.object({ lineId: z.string() }), z.literal('withhold')]);
 /** What the other side sees: the number of a line, or none (CLIR, 3GPP TS 22.081 §2). */
@@ -48,7 +48,9 @@ interface Asked {
   /** Dialled with the prefix that withholds (true) or presents (false) for this one call. */
   dialledWith: boolean | undefined;
   choices: ShownChoices;
-  setup: Pick<OfficeSetup, 'lines' | 'policies'>;
+  setup: Pick<OfficeSetup, 'lines' | 'policies' | 'people' | 'teams'>;
+  /** Who calls. */
+  personId: string;
   /** The line the office gave the worker. */
   usualLineId: string;
 }
@@ -56,16 +58,17 @@ interface Asked {
 /**
  * Which number the other side sees. An emergency call always shows one; then the office's policy for where the call goes;
  * then what was dialled or chosen for this call, what the worker remembered for this person, chose for such numbers, or for every
- * call. A line that is there no more, and a number withheld where the office does not allow it, give way to the next.
+ * call. A line that is there no more or that they may not show, and a number withheld where the office does not allow it, give way to the next.
  */
 export function shownNumber(asked: Asked): ShownAnswer {
   const { number, personKey, choices, setup, usualLineId } = asked;
   const usual: ShownAnswer = { shown: { lineId: usualLineId }, by: 'usual' };
   if (asked.isEmergency) return { ...usual, by: 'emergency' };
   const { policies, lines } = setup;
+  const may = lines.filter((line) => mayShow(setup, asked.personId, line));
   const mayWithhold = policies.mayWithhold ?? true;
   const exists = (shown: Shown | undefined): shown is Shown =>
-    shown !== undefined && (shown === 'withhold' || lines.some(({ id }) => id === shown.lineId));
+    shown !== undefined && (shown === 'withhold' || may.some(({ id }) => id === shown.lineId));
   const policy = number === null ? undefined : longest(policies.presented ?? [], number);
   if (policy && exists({ lineId: policy.lineId })) return { shown: { lineId: policy.lineId }, by: 'office' };
 

@@ -232,6 +232,8 @@ export const callSchema = z.object({
   /** The line called or presented; null for a plain extension call and a withheld outgoing one. */
   lineId: z.string().nullable(),
   withheld: z.boolean(),
+  /** In whose name somebody else calls out; null: in their own. */
+  forId: z.string().nullable().default(null),
   postDial: z.string().nullable(),
   startedAt: z.number(),
   answeredAt: z.number().nullable(),

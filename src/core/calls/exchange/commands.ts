@@ -138,6 +138,8 @@ export type Refusal =
   | { code: 'notAllowed'; act: LegAct; state: LegState }
   | { code: 'notDialable'; reason: InvalidReason | { code: 'empty' | 'withheld' } }
   | { code: 'barred'; why: string }
+  /** Its number is shown by its owner and whom they let. */
+  | { code: 'keptLine'; lineId: string }
   | { code: 'tooManyCalls'; limit: number }
   | { code: 'badDigits' }
   | { code: 'onlyOutside' }

@@ -19,16 +19,18 @@ export function connectTo(
   const callingDeviceId = from.kind === 'device' ? from.deviceId : undefined;
   const { endpoint, personId: callerId } = callerOf(call);
   const caller = { number: endpoint.kind === 'outside' ? endpoint.number : null, personId: callerId };
+  const isSent = by.broughtFor === 'transfer' || by.broughtFor === 'conference';
+  const calling = { callingDeviceId, caller, sentById: isSent ? (by.broughtById ?? undefined) : undefined };
   switch (destination.kind) {
     case 'person':
-      ringBy(board, call, { ownerId: destination.personId, lineId: null, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId: destination.personId, lineId: null, ...calling }, by);
       return;
     case 'team':
-      ringBy(board, call, { ownerId: destination.teamId, lineId: null, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId: destination.teamId, lineId: null, ...calling }, by);
       return;
     case 'line': {
       const { ownerId, lineId } = destination;
-      ringBy(board, call, { ownerId, lineId, callingDeviceId, caller }, by);
+      ringBy(board, call, { ownerId, lineId, ...calling }, by);
       return;
     }
     case 'menu':

@@ -1,5 +1,5 @@
 import type { Dialled } from '@/core/numbers/numbering';
-import type { Device, Person } from '@/core/setup';
+import { calledFor, mayShow, type Device, type Person } from '@/core/setup';
 import type { Endpoint, Leg } from './call';
 import { failCall } from './clearing';
 import { refuse, type MakeCommand, type Outcome } from './commands';
@@ -50,18 +50,23 @@ function placeFromDevice(
   if (board.callsAt(device.id) >= device.callLimit)
     return refuse({ code: 'tooManyCalls', limit: device.callLimit });
   const lineId = typeof command.present === 'object' ? command.present.lineId : owner.presentedLineId;
-  if (!board.office.lines.has(lineId)) return refuse({ code: 'unknownLine' });
+  const line = board.office.lines.get(lineId);
+  if (!line) return refuse({ code: 'unknownLine' });
+  const isOutward = destination.kind === 'network' || destination.kind === 'unknown';
+  const { setup } = board.office;
+  if (isOutward && !mayShow(setup, owner.id, line)) return refuse({ code: 'keptLine', lineId });
   const may = mayTakeAnother(board, device.id, command.activeCall);
   if (!may.ok) return may;
   const consulted = command.consultationFor;
   if (consulted !== undefined && !board.legs.has(consulted)) return refuse({ code: 'unknownLeg' });
 
-  const isOutward = destination.kind === 'network' || destination.kind === 'unknown';
   const call = newCall(board, {
     kind: isOutward ? 'outbound' : 'internal',
     dialled: destination.number,
     lineId: 'lineId' in destination ? destination.lineId : isOutward ? lineId : null,
     withheld: isWithheld(board, command, dialled),
+    forId:
+      isOutward && lineId !== owner.presentedLineId ? (calledFor(setup, owner.id, line)?.id ?? null) : null,
     postDial: tailOf(dialled),
     consultationFor: consulted === undefined ? null : (board.legs.get(consulted)?.callId ?? null),
   });

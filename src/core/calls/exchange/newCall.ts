@@ -6,6 +6,7 @@ type Needed = 'kind' | 'dialled' | 'lineId' | 'withheld';
 /** A call in which nobody is yet. */
 export function newCall(board: Switchboard, given: Pick<Call, Needed> & Partial<Call>): Call {
   return board.addCall({
+    forId: null,
     postDial: null,
     startedAt: board.now,
     answeredAt: null,

@@ -50,6 +50,10 @@ export const recordSchema = z.object({
   /** Who answered instead; at a number outside, whose plan or hand had sent it there. */
   answeredById: z.string().nullable(),
   withheld: z.boolean(),
+  /** For whom this person answered or was rung, or in whose name they called; left out: for themselves. */
+  forId: z.string().optional(),
+  /** Who called in this person’s name. */
+  byId: z.string().optional(),
   digitsSent: z.string(),
   finish: finishSchema.nullable(),
   messageMs: z.number(),

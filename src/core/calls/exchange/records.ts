@@ -16,6 +16,7 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
   const concerned = new Set<string>();
   const { personId: callerPersonId } = callerOf(call);
   if (callerPersonId !== null) concerned.add(callerPersonId);
+  if (call.forId !== null) concerned.add(call.forId);
   for (const { ownerId } of tracesOf(call)) concerned.add(ownerId);
   // Also those of a team whose phones were all signed out: its mailbox is theirs.
   if (call.finish?.kind === 'teamMailbox')
@@ -49,33 +50,38 @@ function buildRecord(
 ): CallRecord {
   const caller = callerOf(call);
   const isCaller = caller.personId === personId;
+  const isCalledFor = !isCaller && call.forId === personId;
+  const isOut = isCaller || isCalledFor;
+  const forId = isCaller ? call.forId : answeredFor(call, personId);
   const own = call.legs.filter((leg) => placeOf(office, leg, call) === personId);
   const answered = firstAnswered(office, call, null);
   const ownAnswered = firstAnswered(office, call, personId);
-  const talked = isCaller ? answered : ownAnswered;
+  const talked = isOut ? answered : ownAnswered;
   const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
   const tookPart = isCaller || ownAnswered !== undefined;
   return {
     id: recordIdOf(call.id, personId),
     callId: call.id,
     personId,
-    direction: isCaller ? 'out' : 'in',
+    direction: isOut ? 'out' : 'in',
     lineId: call.lineId,
-    other: isCaller ? calledParty(office, call) : callingParty(office, call, caller),
+    other: isOut ? calledParty(office, call) : callingParty(office, call, caller),
     startedAt: call.startedAt,
     answeredAt: talked?.answeredAt ?? null,
     endedAt: tookPart ? Math.max(...own.map((leg) => leg.clearedAt ?? now)) : now,
-    outcome: isCaller
+    outcome: isOut
       ? outgoingOutcome(call, answered, caller)
       : incomingOutcome(call, personId, ownAnswered, answered),
     // The call may have gone on without them, and ended otherwise.
     cause: last?.cause === 'recoveryOnTimerExpiry' ? last.cause : cause,
     deviceId: last && tookPart ? deviceOf(last) : null,
     answeredById:
-      (!isCaller && ownAnswered) || !answered
+      isCalledFor || (!isCaller && ownAnswered) || !answered
         ? null
         : otherThan(personId, placeOf(office, answered, call) ?? answered.broughtById),
     withheld: call.withheld,
+    ...(forId !== null && { forId }),
+    ...(isCalledFor && caller.personId !== null && { byId: caller.personId }),
     digitsSent: own.map(({ digitsSent }) => digitsSent).reduce(longer, ''),
     finish: call.finish,
     messageMs: call.messageMs,
@@ -88,6 +94,14 @@ function buildRecord(
     recordings: call.recordings.filter((recording) => recording.personId === personId),
     costMicros: costOf(office, call, personId, now),
   };
+}
+
+/** For whom somebody was rung who answers for them; null where they were rung for themselves, or not at all. */
+function answeredFor(call: Call, personId: string): string | null {
+  const trace = tracesOf(call).find(({ legs }) =>
+    legs.some((leg) => leg.personId === personId && leg.answersFor),
+  );
+  return trace?.ownerId ?? null;
 }
 
 const longer = (a: string, b: string) => (b.length > a.length ? b : a);

@@ -116,7 +116,9 @@ export function stopRingingPerson(board: Switchboard, call: Call, personId: stri
   ringing.trace.legs.forEach((traceLeg, index) => {
     if (traceLeg.personId === personId && ringing.progress[index] === null) ringing.progress[index] = skipped;
   });
-  if (cause === 'callRejected') ringing.wasRefused = true;
+  // That somebody who answers for them does not take it is no word of theirs.
+  const isOfOwner = ringing.trace.legs.some((leg) => leg.personId === personId && !leg.answersFor);
+  if (cause === 'callRejected' && isOfOwner) ringing.wasRefused = true;
   for (const leg of planLegs(call)) {
     if (isRung(leg) && leg.personId === personId) board.clearLeg(leg, cause);
   }

@@ -23,7 +23,12 @@ const outcomeWords: Record<CallOutcome, string> = {
 
 /** "Missed", "Taken by Ilse Varga", "Called": what became of the call for the person whose record it is. */
 export function describeOutcome(record: CallRecord, office: OfficeIndex): string {
+  const forWhom = record.forId === undefined ? '' : nameOf(record.forId, office);
+  if (record.byId !== undefined) return `${nameOf(record.byId, office)} called in their name`;
+  if (record.outcome === 'answered' && forWhom !== '')
+    return `${record.direction === 'out' ? 'Called' : 'Answered'} for ${forWhom}`;
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
+  if (record.outcome === 'missed' && forWhom !== '') return `Missed, for ${forWhom}`;
   const taker = office.ever.people.get(record.answeredById ?? '')?.name ?? 'somebody else';
   if (record.outcome === 'answeredByOther') return `Taken by ${taker}`;
   if (record.outcome === 'refused' && record.answeredById !== null) return `Refused, taken by ${taker}`;

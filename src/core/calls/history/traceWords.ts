@@ -10,7 +10,7 @@ export function describeSteps(trace: RouteTrace, office: OfficeIndex): string[] 
  * The step that decided: do not disturb that was passed, the rule taken, a forward; null where nothing had to be decided.
  */
 export function decidingStep({ steps }: RouteTrace): TraceStep | null {
-  const asides: readonly TraceStep['kind'][] = ['ruleSkipped', 'deviceSkipped', 'cutShort'];
+  const asides: readonly TraceStep['kind'][] = ['ruleSkipped', 'deviceSkipped', 'cutShort', 'answersFor'];
   const passed = steps.find((step) => step.kind === 'doNotDisturb' && step.isPassed);
   return passed ?? steps.findLast(({ kind }) => !asides.includes(kind)) ?? null;
 }
@@ -61,6 +61,10 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
       return step.isPassed
         ? `${nameOf(step.personId, office)} was not to be disturbed, but this call may.`
         : `${nameOf(step.personId, office)} was not to be disturbed.`;
+    case 'answersFor':
+      return step.isAway
+        ? `${nameOf(step.personId, office)} answers for them too, but takes no calls of others now.`
+        : `${nameOf(step.personId, office)} answers for them too.`;
     case 'unreachable':
       return `Nothing of ${nameOf(step.personId, office)}’s was signed in.`;
     case 'noRule':

@@ -17,7 +17,8 @@ export function meaningOf(record: CallRecord, office: OfficeIndex): MeaningOfRec
   const { outcome, direction, finish, messageMs } = record;
   const talk = talkWithOther(record);
   if (talk.ms === 0) {
-    const isOpen = outcome === 'missed' || outcome === 'refused';
+    // Whom they wanted is whose it is.
+    const isOpen = (outcome === 'missed' || outcome === 'refused') && record.forId === undefined;
     return { reach: null, tried: isOpen ? tryOf(record, record.startedAt, office) : null };
   }
   const reach: Reach = {

@@ -10,6 +10,8 @@ export const traceLegSchema = z.object({
   number: z.string().nullable().default(null),
   /** Whose device it is. */
   personId: z.string().nullable(),
+  /** It rings beside the rule, since whose it is answers for the called person. */
+  answersFor: z.boolean().optional(),
   /** 0-based stage of the rule. */
   stage: z.number().int(),
   fromSeconds: z.number(),
@@ -40,6 +42,8 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
     /** Let through anyway, by the caller or the line. */
     isPassed: z.boolean(),
   }),
+  /** They answer for the called person, and ring too unless they take no calls of others now. */
+  z.object({ kind: z.literal('answersFor'), personId: z.string(), isAway: z.boolean() }),
   z.object({ kind: z.literal('unreachable'), personId: z.string() }),
   z.object({ kind: z.literal('noRule'), personId: z.string() }),
   z.object({ kind: z.literal('teamCalled'), teamId: z.string() }),

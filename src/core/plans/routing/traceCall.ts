@@ -8,6 +8,7 @@ import {
   type RingPlan,
   type RingRule,
 } from '@/core/setup';
+import { withThoseBeside } from './beside';
 import { isAmong, isForLine, isOpen, isWorking, obstacleOf, type Caller, type CallFacts } from './conditions';
 import { bookOf, skipOf, strangerTo } from './ruleBook';
 import { situationAt } from './situations';
@@ -21,12 +22,14 @@ export interface CalledParty {
   /** The device that calls, which can't ring itself. */
   callingDeviceId?: string;
   caller: Caller | null;
+  /** Who of the office hands a call over to them, or asks them in. */
+  sentById?: string | undefined;
 }
 
 /**
  * Who rings when for one call at one moment. A forward of everything that is on now comes first, then do not disturb,
  * then the first rule that fits. Stages follow each other; a stage in which nothing can ring takes no time. A person
- * without a fitting rule has a mailbox. Where all that could ring is busy, or not signed in, the call ends at once at
+ * without a fitting rule has a mailbox. Where a rule rings, those who answer for the person ring too. Where all that could ring is busy, or not signed in, the call ends at once at
  * the rule's finish for that, if it has one.
  */
 export function traceCall(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
@@ -52,9 +55,11 @@ export function traceCall(office: OfficeIndex, called: CalledParty, world: World
     steps.push({ kind: 'noRule', personId: ownerId });
     return endAtOnce({ kind: 'mailbox', personId: ownerId });
   }
-  if (isQuiet && plan.doNotDisturb?.mode === 'quiet') return endAtOnce(rule.finish);
+  const rings = (trace: RouteTrace) =>
+    rule.stages.length === 0 ? trace : withThoseBeside(office, called, world, trace);
+  if (isQuiet && plan.doNotDisturb?.mode === 'quiet') return rings(endAtOnce(rule.finish));
   const trace = traceRule(office, called, world, rule, steps);
-  return told(isQuiet ? silenced(trace) : trace, plan, facts, office);
+  return told(rings(isQuiet ? silenced(trace) : trace), plan, facts, office);
 }
 
 /** Nothing of the owner's rings in its seconds, a number outside included; a colleague's phone does. */

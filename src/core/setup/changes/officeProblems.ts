@@ -4,7 +4,7 @@ import { editOf, rowOf, type Edit, type SetupTable } from '../edits';
 import { joinWindows, overlapOf } from '../hours';
 import { OfficeIndex } from '../OfficeIndex';
 import { checkFinish, planProblems } from '../planProblems';
-import type { OfficeSetup, Team } from '../setup';
+import type { OfficeSetup, Person, Team } from '../setup';
 
 /** What makes an office impossible to run, at the field where it was entered. */
 export interface OfficeProblem {
@@ -100,6 +100,7 @@ function checkPeople(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
     const { id, name, presentedLineId } = person;
     if (name.trim() === '')
       say({ table: 'people', id, field: 'name', sentence: 'Whoever they are needs a name.' });
+    checkAnsweredBy(setup, office, person, say);
     if (office.lines.has(presentedLineId)) continue;
     const repair = line && {
       word: `Show the number of ${line.name}`,
@@ -115,6 +116,21 @@ function checkPeople(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
       repair: repair ?? null,
     });
   }
+}
+
+function checkAnsweredBy(setup: OfficeSetup, office: OfficeIndex, person: Person, say: Say): void {
+  const { id, name, answeredBy = [] } = person;
+  const here = answeredBy.filter((each) => each.personId !== id && office.people.has(each.personId));
+  if (here.length === answeredBy.length) return;
+  const isOwn = answeredBy.some(({ personId }) => personId === id);
+  say({
+    ...{ table: 'people', id, field: 'answeredBy' },
+    sentence: isOwn ? `${name} can’t answer for themselves.` : `Somebody who answers for ${name} is gone.`,
+    repair: {
+      word: 'Take them out',
+      edits: [editOf(setup, 'people', id, { ...person, answeredBy: here })],
+    },
+  });
 }
 
 function checkTeams(setup: OfficeSetup, office: OfficeIndex, say: Say): void {

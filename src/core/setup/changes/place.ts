@@ -23,6 +23,8 @@ export interface Place {
   phones: readonly string[];
   teamIds: readonly string[];
   administers: boolean;
+  /** Who answers for them; left out: as it is. */
+  answeredByIds?: readonly string[];
   /** Of their calls; null: as the office does; left out: as it is. */
   recording?: RecordingPolicy | null;
 }
@@ -31,11 +33,17 @@ export interface Place {
 export function placeEdits(seen: OfficeSetup, person: Person | null, place: Place): Edit[] {
   const id = person?.id ?? freeId(seen, 'people', 'p');
   const { name, role, extension, presentedLineId, administers, phones, teamIds } = place;
-  const { administers: _, recording: before, ...rest } = person ?? {};
+  const { administers: _, recording: before, answeredBy: others = [], ...rest } = person ?? {};
+  const answeredBy = place.answeredByIds
+    ? place.answeredByIds.map(
+        (personId) => others.find((each) => each.personId === personId) ?? { personId, showsMine: false },
+      )
+    : others;
   const recording = place.recording === undefined ? before : place.recording;
   const row = {
     ...{ ...rest, id, name, role, extension, presentedLineId },
     ...(administers && { administers }),
+    ...(answeredBy.length > 0 && { answeredBy }),
     ...(recording && { recording }),
   };
   const added = phoneKinds

@@ -1,7 +1,7 @@
 import { editOf, rowOf, type Edit, type SetupRow, type SetupTable } from '../edits';
 import type { Menu } from '../menu';
 import type { Finish, RingPlan, RingRule, RingTarget } from '../ringPlan';
-import type { OfficeSetup, Team } from '../setup';
+import type { OfficeSetup, Person, Team } from '../setup';
 
 /** What can be retired with all that names it. */
 export type RetiredTable = 'people' | 'teams' | 'lines' | 'menus' | 'devices';
@@ -30,8 +30,7 @@ export function retiring(setup: OfficeSetup, table: RetiredTable, id: string, he
       put('lines', line.id, line.ownerId === id && heir ? { ...line, ownerId: heir.id } : line);
   for (const menu of setup.menus) if (menu.id !== id) put('menus', menu.id, menuWithout(menu, gone));
   for (const person of setup.people)
-    if (person.id !== id && person.presentedLineId === id && gone.otherLineId !== null)
-      put('people', person.id, { ...person, presentedLineId: gone.otherLineId });
+    if (person.id !== id) put('people', person.id, personWithout(person, gone));
   const names = [id, ...gone.deviceIds, gone.extension, gone.number].filter((name) => name !== null);
   for (const plan of setup.ringPlans)
     if (plan.personId === id) edits.push(editOf(setup, 'ringPlans', id, null));
@@ -88,6 +87,15 @@ function goneWith(setup: OfficeSetup, table: RetiredTable, id: string, heir: Hei
     heirExtension: heir && text(rowOf(setup, heir.table, heir.id)?.['extension']),
     keeperId: heir?.table === 'people' ? heir.id : (runs?.id ?? ''),
     otherLineId: setup.lines.find((line) => line.id !== id)?.id ?? null,
+  };
+}
+
+function personWithout(person: Person, { id, otherLineId }: Gone): Person {
+  const { answeredBy, presentedLineId } = person;
+  return {
+    ...person,
+    presentedLineId: presentedLineId === id ? (otherLineId ?? id) : presentedLineId,
+    ...(answeredBy && { answeredBy: answeredBy.filter(({ personId }) => personId !== id) }),
   };
 }
 

@@ -10,7 +10,7 @@ import { space } from '@/ui/tokens';
 
 import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormSteps, FormTicks, ownerChoices } from '../form/fields';
+import { FormChoice, FormLever, FormSteps, FormTicks, ownerChoices } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { recordingChoices } from '../form/recordingField';
@@ -81,6 +81,11 @@ function LineForm({ id }: { id: string }) {
         options={ownerChoices(of.seen)}
       />
       <FormTicks control={control} name="also" label="What else it is for" options={also} />
+      <FormLever
+        control={control}
+        name="isKeptToOwner"
+        label="Only whose it is, and those they let, may show its number"
+      />
       <FormChoice
         control={control}
         name="recording"

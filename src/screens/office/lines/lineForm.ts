@@ -21,6 +21,7 @@ export const lineFormSchema = z.object({
   stroke: z.enum(strokes),
   /** What else it is: urgent, texts, faxes. */
   also: z.array(z.string()),
+  isKeptToOwner: z.boolean(),
   recording: recordingField,
 });
 export type LineForm = z.infer<typeof lineFormSchema>;
@@ -47,21 +48,33 @@ export function asLineForm(setup: OfficeSetup, line: Line | null): LineForm {
     const number = numbersToTake(setup, 'town')[0] ?? '';
     const recording = asRecordingField(null);
     const ownerId = setup.people[0]?.id ?? '';
-    return { name: '', kind: 'town', number, ownerId, hue, stroke, also: [], recording };
+    return {
+      name: '',
+      kind: 'town',
+      number,
+      ownerId,
+      hue,
+      stroke,
+      also: [],
+      isKeptToOwner: false,
+      recording,
+    };
   }
-  const { name, number, ownerId, cord, urgent, texts, faxes } = line;
+  const { name, number, ownerId, cord, urgent, texts, faxes, isKeptToOwner = false } = line;
   const also = [...(urgent ? ['urgent'] : []), ...(texts ? ['texts'] : []), ...(faxes ? ['faxes'] : [])];
-  return { name, kind: 'town', number, ownerId, ...cord, also, recording: asRecordingField(line) };
+  const recording = asRecordingField(line);
+  return { name, kind: 'town', number, ownerId, ...cord, also, isKeptToOwner, recording };
 }
 
 export function lineEdits(seen: OfficeSetup, line: Line | null, form: LineForm): Edit[] {
-  const { name, number, ownerId, hue, stroke, also } = form;
+  const { name, number, ownerId, hue, stroke, also, isKeptToOwner } = form;
   const id = line?.id ?? freeId(seen, 'lines', 'l');
   const recording = readRecordingField(form.recording);
   const row = {
     ...{ id, name, number, ownerId, cord: { hue, stroke }, urgent: also.includes('urgent') },
     ...(also.includes('texts') && { texts: true }),
     ...(also.includes('faxes') && { faxes: true }),
+    ...(isKeptToOwner && { isKeptToOwner }),
     ...(recording && { recording }),
   };
   return [editOf(seen, 'lines', id, row)];

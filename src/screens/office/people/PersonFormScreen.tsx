@@ -35,6 +35,7 @@ function PersonForm({ id }: { id: string }) {
     word: name,
     detail: formatAny(number),
   }));
+  const colleagues = of.seen.people.filter((each) => each.id !== id);
   return (
     <FormScreen
       title={before ? before.name : 'Somebody new'}
@@ -63,6 +64,14 @@ function PersonForm({ id }: { id: string }) {
           name="teamIds"
           label="Teams"
           options={of.seen.teams.map((team) => ({ value: team.id, word: team.name }))}
+        />
+      ) : null}
+      {colleagues.length > 0 ? (
+        <FormTicks
+          control={control}
+          name="answeredByIds"
+          label="Who answers for them: rings where a rule rings their phones"
+          options={colleagues.map((each) => ({ value: each.id, word: each.name }))}
         />
       ) : null}
       <FormChoice

@@ -17,6 +17,7 @@ export const personFormSchema = z.object({
   phones: z.array(z.string()),
   teamIds: z.array(z.string()),
   administers: z.boolean(),
+  answeredByIds: z.array(z.string()),
   recording: recordingField,
 });
 export type PersonForm = z.infer<typeof personFormSchema>;
@@ -26,6 +27,7 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
   if (!person)
     return {
       ...{ name: '', role: '', extension: freeExtension(setup) ?? '', administers: false, teamIds: [] },
+      answeredByIds: [],
       recording: asRecordingField(null),
       presentedLineId: setup.lines[0]?.id ?? '',
       phones: [newPhone('desk')],
@@ -33,6 +35,7 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
   const { id, name, role, extension, presentedLineId, administers = false } = person;
   return {
     ...{ name, role, extension, presentedLineId, administers },
+    answeredByIds: (person.answeredBy ?? []).map(({ personId }) => personId),
     recording: asRecordingField(person),
     phones: setup.devices.filter(({ personId }) => personId === id).map((device) => device.id),
     teamIds: setup.teams.filter(({ memberIds }) => memberIds.includes(id)).map((team) => team.id),

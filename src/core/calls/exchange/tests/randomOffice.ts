@@ -51,6 +51,9 @@ export function randomSetup(
       extension: String(201 + index),
       presentedLineId: 'line',
       ...(index === 2 && { screening: { numbers: [], withheld: true } }),
+      // Two answer for each other, and one for both.
+      ...(index === 2 && { answeredBy: [{ personId: 'p3', showsMine: true }] }),
+      ...(index === 3 && { answeredBy: ['p2', 'p5'].map((personId) => ({ personId, showsMine: false })) }),
     })),
     teams: [
       { id: 'team', name: 'Team', extension: '250', memberIds: ['p0', 'p2', 'p3'] },
