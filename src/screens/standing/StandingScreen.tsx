@@ -32,6 +32,11 @@ export function StandingScreen() {
   const myId = useAppSelector(selectMyId);
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
+  const answering = (
+    <View style={styles.rule}>
+      <AnsweringPart />
+    </View>
+  );
   return (
     <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
       <View>
@@ -43,6 +48,7 @@ export function StandingScreen() {
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={isWide ? styles.column : undefined}>
           <SituationPart />
+          {isWide ? answering : null}
         </View>
         <View style={isWide ? styles.column : styles.stack}>
           <View style={isWide ? undefined : styles.rule}>
@@ -51,9 +57,7 @@ export function StandingScreen() {
           <View style={styles.rule}>
             <ForwardPart />
           </View>
-          <View style={styles.rule}>
-            <AnsweringPart />
-          </View>
+          {isWide ? null : answering}
         </View>
       </View>
       <Plate word="Done, back to Loose ends" onPress={go.loose} />

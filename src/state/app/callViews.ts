@@ -4,6 +4,7 @@ import {
   callerOf,
   isMachine,
   isMailbox,
+  isOfPlan,
   isTalking,
   whatIsHeard,
   type Call,
@@ -143,7 +144,9 @@ function isWorthShowing(leg: Leg, mine: Leg, call: Call): boolean {
   // Who waits sees what they wait for, and not at whom it rings just now; whoever is rung sees who waits.
   if (call.queued && leg.role === 'called') return mine.role === 'caller' && leg.id === call.queued.legId;
   if (leg.role === 'caller' || isTalking(leg)) return true;
-  if (leg.personId !== null && leg.personId === mine.personId && mine.state === 'alerting') return false;
+  // Whoever else the same plan rings is not in it.
+  const isRungToo = leg.personId === mine.personId || (isOfPlan(call, mine) && isOfPlan(call, leg));
+  if (leg.personId !== null && mine.state === 'alerting' && isRungToo) return false;
   return leg === call.legs.find((other) => other.role === 'called' && other.state === leg.state);
 }
 

@@ -6,6 +6,7 @@ export {
   isLive,
   isMachine,
   isMailbox,
+  isOfPlan,
   isPending,
   isTalking,
   recordingSchema,

@@ -93,6 +93,16 @@ describe('in words', () => {
     expect(isUntaken(takenByBen)).toBe(false);
   });
 
+  it('for whom it was, and who called in somebody’s name', () => {
+    const answered = { outcome: 'answered', answeredAt: now + 5000 } as const;
+    const out = { ...answered, direction: 'out' } as const;
+    const said = (more: Parameters<typeof record>[1]) => describeOutcome(record(now, more), office);
+    expect(said({ ...answered, forId: 'ben' })).toBe('Answered for Ben');
+    expect(said({ forId: 'ben' })).toBe('Missed, for Ben');
+    expect(said({ ...out, forId: 'ben' })).toBe('Called for Ben');
+    expect(said({ ...out, byId: 'ben' })).toBe('Ben called in their name');
+  });
+
   it('why it went so', () => {
     const finish = { kind: 'mailbox', personId: 'ada' } as const;
     const sentences = describeRoute(

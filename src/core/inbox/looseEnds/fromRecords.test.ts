@@ -39,6 +39,11 @@ describe('a record of the history', () => {
     testRecord({ callId: 'c', lineId: 'flood', startedAt: now, endedAt: now + minute, ...more });
   const meaning = (more: Partial<CallRecord>) => meaningOf(record(more), office);
 
+  it('that was for a colleague leaves nobody waiting for whoever answers for them', () => {
+    expect(meaning({ outcome: 'missed' }).tried).not.toBeNull();
+    expect(meaning({ outcome: 'missed', forId: 'ilse' }).tried).toBeNull();
+  });
+
   it('opens one where nobody took the call, with the line’s urgency; known by when it was over', () => {
     expect(meaning({})).toMatchObject({
       reach: null,

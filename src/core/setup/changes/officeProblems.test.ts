@@ -65,6 +65,17 @@ describe('what is wrong with an office', () => {
     expect(problems).toContainEqual(expect.objectContaining({ table: 'people', field: 'presentedLineId' }));
   });
 
+  it('who answers for somebody and is gone, or would answer for themselves', () => {
+    const by = (personId: string) =>
+      changed(edit('people', other.id, { answeredBy: [{ personId, showsMine: true }] })).problems;
+    expect(by(person.id)).toEqual([]);
+    for (const [id, sentence] of [
+      ['nobody', `Somebody who answers for ${other.name} is gone.`],
+      [other.id, `${other.name} can’t answer for themselves.`],
+    ] as const)
+      expect(by(id)).toMatchObject([{ field: 'answeredBy', sentence, repair: { word: 'Take them out' } }]);
+  });
+
   it('a menu that says nothing, with a key twice, one for two things and one that leads nowhere', () => {
     const menu = {
       ...{ id: 'm', name: 'Menu', extension: freeExtension(testSetup), text: ' ', waitSeconds: 5, turns: 2 },
