@@ -36,6 +36,29 @@ test('the hour in which most gave up is opened, one of its calls heard, and how 
   ).toBeVisible();
 });
 
+test('what was recorded plays beside the call behind a figure', async ({ office, page }) => {
+  await office.talkWithPeg();
+  await office.act('Record').click();
+  await expect(office.act('Pause')).toBeVisible();
+  await office.passAndReturn('5 s', 1);
+  await office.end().click();
+  await office.goTo('Office');
+  await page.getByRole('button', { name: /^Figures/ }).click();
+  await page.getByRole('radio', { name: 'Today' }).click();
+  await page
+    .getByRole('list', { name: 'Calls by hour' })
+    .getByRole('button', { name: /^10:00/ })
+    .click();
+  const play = office
+    .sheet()
+    .getByRole('button', { name: 'Play the recording of Maren Oyelaran, with Peg Anstey' });
+  await play.click();
+  await expect(
+    office.sheet().getByRole('button', { name: /^(Stop|Play again): the recording of Maren Oyelaran/ }),
+  ).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+});
+
 test('figures go by what is chosen, and out as CSV', async ({ office, page }) => {
   await office.open('/office/figures');
   await page.getByRole('radio', { name: 'Line', exact: true }).click();
@@ -43,13 +66,22 @@ test('figures go by what is chosen, and out as CSV', async ({ office, page }) =>
   await expect(lines.getByRole('button', { name: /^Field service ?\d+ calls/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Last month' }).click();
   await expect(page.getByText('Behind each what it was in the month before.')).toBeVisible();
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as CSV' }).click();
-  const text = await readFile(await (await saving).path(), 'utf8');
+  const saved = async (word: string) => {
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const saving = page.waitForEvent('download');
+    await office.sheet().getByRole('button', { name: word }).click();
+    return readFile(await (await saving).path());
+  };
+  const text = (await saved('Table (CSV)')).toString('utf8');
   expect(text.split('\r\n')[0]).toBe(
     'line,calls,taken,gave up,went on,"wait, mean (s)","wait, median (s)","wait, 90 of 100 (s)","wait, longest (s)",talked (s),within 20 s (%)',
   );
   expect(text).toMatch(/\r\nField service,\d+,/);
+  expect((await saved('Picture in lines (SVG)')).toString('utf8')).toMatch(/^<svg .*>Field service<\/text>/s);
+  // The signature of a PNG, then its width in pixels, twice that of the drawing.
+  const png = await saved('Picture in pixels (PNG)');
+  expect(png.subarray(1, 4).toString('latin1')).toBe('PNG');
+  expect(png.readUInt32BE(16)).toBe(2 * 778);
 });
 
 test('two choices at once count each call once', async ({ office, page }) => {
@@ -103,5 +135,28 @@ test('whoever does not run the office sees no figures', async ({ office, page })
     if (other === 'Maren Oyelaran') await expect(page.getByText(`${name} is changed.`)).toBeVisible();
   }
   await page.goto('/office/figures');
-  await expect(page.getByText('Only whoever runs the office sees its figures.')).toBeVisible();
+  await expect(
+    page.getByText('Only whoever runs the office sees its figures, and whom they let.'),
+  ).toBeVisible();
+});
+
+test('whom the office lets see them finds the figures, and nothing else of how it is run', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office/people/maren');
+  await page.getByRole('checkbox', { name: 'see the figures' }).click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Maren Oyelaran is changed.')).toBeVisible();
+  // Kofi runs it from now on, and Maren no longer.
+  for (const name of ['Kofi Renner', 'Maren Oyelaran']) {
+    await page.getByRole('listitem', { name }).getByRole('button').click();
+    await page.getByRole('button', { name: /^Runs the office/ }).click();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    if (name === 'Kofi Renner') await expect(page.getByText('Kofi Renner is changed.')).toBeVisible();
+  }
+  await expect(page.getByText('Only whoever runs the office sees this.')).toBeVisible();
+  await office.goTo('Office');
+  await page.getByRole('button', { name: 'See the figures' }).click();
+  await expect(page.getByRole('list', { name: 'Calls by hour' })).toBeVisible();
 });

@@ -157,6 +157,6 @@ class Asker {
 }
 
 /** What of a person the office gives them, and they can't change themselves. */
-const givenBy = ({ id, name, role, extension, presentedLineId, administers }: Person) => ({
-  ...{ id, name, role, extension, presentedLineId, administers },
+const givenBy = ({ id, name, role, extension, presentedLineId, administers, may: granted }: Person) => ({
+  ...{ id, name, role, extension, presentedLineId, administers, may: granted },
 });

@@ -45,7 +45,9 @@ export {
 } from './ringPlan';
 export {
   deviceKinds,
+  grants,
   hasQueue,
+  isGranted,
   e164Schema,
   officeSetupSchema,
   personSchema,
@@ -55,6 +57,7 @@ export {
   type Device,
   type DeviceKind,
   type Followed,
+  type Grant,
   type Line,
   type OfficeSetup,
   type Person,

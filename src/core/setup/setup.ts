@@ -19,6 +19,10 @@ export type RecordingPolicy = (typeof recordingPolicies)[number];
 /** Whether calls are recorded; left out: as the office does. Of several that say so never is stronger than always, which is than on demand. */
 const recordingSchema = z.enum(recordingPolicies).optional();
 
+/** What the office may let somebody do beside their own work: see how everybody's calls went, and hear recordings of others. */
+export const grants = ['seeFigures', 'playRecordings'] as const;
+export type Grant = (typeof grants)[number];
+
 /** Callers a person does not want to be rung by (RFC 5359 §2.13). */
 export const screeningSchema = z.object({ numbers: z.array(e164Schema), withheld: z.boolean() });
 
@@ -53,6 +57,8 @@ export const personSchema = z.object({
   presentedLineId: z.string(),
   /** Whether they run the office: configure it, and see everybody's plans. */
   administers: z.boolean().optional(),
+  /** Left out: nothing. Whoever runs the office sees its figures anyway. */
+  may: z.array(z.enum(grants)).optional(),
   screening: screeningSchema.optional(),
   /** Whose phones ring too where a rule rings theirs; left out: nobody’s. */
   answeredBy: z.array(answeredBySchema).optional(),
@@ -66,6 +72,12 @@ export const personSchema = z.object({
   situation: chosenSchema.extend({ before: z.array(chosenSchema).optional() }).optional(),
 });
 export type Person = z.infer<typeof personSchema>;
+
+/** Whether the office lets somebody do that. */
+export const isGranted = (
+  { administers = false, may = [] }: Pick<Person, 'administers' | 'may'>,
+  what: Grant,
+) => may.includes(what) || (what === 'seeFigures' && administers);
 
 /** When a team takes calls, and where they go at all other times (left out: as what nobody takes). */
 const teamHoursSchema = z.object({

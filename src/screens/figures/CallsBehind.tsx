@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import type { FigureCall } from '@/core/calls/figures';
 import { recordIdOf } from '@/core/calls/exchange';
+import { nameOf } from '@/core/setup';
 import { formatDayAndClock, formatDuration } from '@/core/shared/time';
 import {
   formatAny,
@@ -13,6 +14,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
+import { selectMay } from '@/state/configuration';
 import { Row } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -20,6 +22,7 @@ import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
+import { RecordingOfCall } from './RecordingOfCall';
 import { StaffingPart } from './StaffingPart';
 
 const shownAtOnce = 50;
@@ -33,7 +36,7 @@ interface CallsBehindProps {
   onClose: () => void;
 }
 
-/** The calls behind a figure, the newest first. One of the worker's own opens with its path, and its recording plays there. */
+/** The calls behind a figure, the newest first. One of the worker's own opens with its path; what was recorded plays here, for whom it may. */
 export function CallsBehind({ title, read, hours, withinSeconds, onClose }: CallsBehindProps) {
   const go = useGo();
   const now = useNow(60_000);
@@ -41,6 +44,7 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const myId = useAppSelector(selectMyId);
+  const mayPlay = useAppSelector((state) => selectMay(state, 'playRecordings'));
   const mine = useAppSelector((state) => state.history.records);
   const [calls, setCalls] = useState<FigureCall[] | null>(null);
   const [most, setMost] = useState(shownAtOnce);
@@ -80,6 +84,11 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
                 (call.number === null ? 'Number withheld' : formatAny(call.number));
               const line = office.ever.lines.get(call.lineId ?? '')?.name ?? 'an extension';
               const detail = `${formatDayAndClock(call.at, now, zone)} · ${line} · ${resultOf(call)}`;
+              const heard = call.recordings
+                .filter(({ personId }) => personId === myId || mayPlay)
+                .map(({ id, personId }) => (
+                  <RecordingOfCall key={id} id={id} whose={nameOf(personId, office)} withWhom={name} />
+                ));
               return isMine ? (
                 <View key={call.id} role="listitem">
                   <Row
@@ -91,11 +100,13 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
                       go.record(recordId);
                     }}
                   />
+                  {heard}
                 </View>
               ) : (
                 <View key={call.id} role="listitem">
                   <Txt as="strong">{name}</Txt>
                   <Txt as="small">{detail}</Txt>
+                  {heard}
                 </View>
               );
             })}

@@ -10,7 +10,7 @@ import {
   type Span,
 } from '@/core/calls/figures';
 import { selectOffice, useAppSelector } from '@/state/app';
-import { selectRunsOffice } from '@/state/configuration';
+import { selectMay } from '@/state/configuration';
 import { Choice, Stepper } from '@/ui/field';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -18,11 +18,12 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { Gone } from '../office/form/Gone';
-import { saveFile } from '../shared/files';
 import { ListScreen } from '../shared/ListScreen';
+import { SavePicture } from '../shared/picture/SavePicture';
 import { useGo } from '../shared/useGo';
 import { CallsBehind } from './CallsBehind';
 import { FigureBar } from './FigureBar';
+import { figuresDrawing } from './figuresDrawing';
 import { groupingWords, rowWord, spanWords, wholeFigures } from './figureWords';
 import { SpanChoice } from './SpanChoice';
 import { useFigures } from './useFigures';
@@ -49,8 +50,12 @@ const dayMs = 24 * 3_600_000;
 
 /** How the office's calls went: what was taken, given up, and waited for; by whatever tells them apart, with the calls behind each figure. */
 export function FiguresScreen() {
-  const runs = useAppSelector(selectRunsOffice);
-  return runs ? <Figures /> : <Gone what="Only whoever runs the office sees its figures." />;
+  const may = useAppSelector((state) => selectMay(state, 'seeFigures'));
+  return may ? (
+    <Figures />
+  ) : (
+    <Gone what="Only whoever runs the office sees its figures, and whom they let." />
+  );
 }
 
 function Figures() {
@@ -60,13 +65,11 @@ function Figures() {
   const [span, setSpan] = useState<Span>('month');
   const [by, setBy] = useState<Grouping>('hour');
   const [withinSeconds, setWithin] = useState(20);
+  const [isSaving, setSaving] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);
   const { asked, found, isFailed, behind } = useFigures({ span, by, withinSeconds });
   const wordOf = (key: string) => rowWord(by, key, office);
-  const save = () => {
-    if (found)
-      saveFile(`figures-by-${by}.csv`, 'text/csv', figuresCsv(found.rows, by, withinSeconds, wordOf));
-  };
+  const title = `Calls by ${groupingWords[by].toLowerCase()}`;
   return (
     <ListScreen
       title="Figures"
@@ -74,7 +77,7 @@ function Figures() {
       foot={
         <>
           <Plate word="Office" onPress={go.office} />
-          <Plate word="Save as CSV" disabled={!found || found.rows.length === 0} onPress={save} />
+          <Plate word="Save" disabled={!found || found.rows.length === 0} onPress={() => setSaving(true)} />
         </>
       }
       head={
@@ -120,6 +123,21 @@ function Figures() {
           onClose={() => setOpened(null)}
         />
       )}
+      {isSaving && found ? (
+        <SavePicture
+          title="Save these figures"
+          name={`figures-by-${by}`}
+          draw={() =>
+            figuresDrawing(found.rows, {
+              title,
+              about: `${office.setup.name}, ${spanWords[span].word.toLowerCase()}`,
+              wordOf,
+            })
+          }
+          csv={() => figuresCsv(found.rows, by, withinSeconds, wordOf)}
+          onClose={() => setSaving(false)}
+        />
+      ) : null}
     </ListScreen>
   );
 }

@@ -10,7 +10,7 @@ import {
   useAppDispatch,
   useAppSelector,
 } from '@/state/app';
-import { selectRunsOffice } from '@/state/configuration';
+import { selectMay, selectRunsOffice } from '@/state/configuration';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -51,6 +51,7 @@ export function OfficeScreen() {
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const runs = useAppSelector(selectRunsOffice);
+  const seesFigures = useAppSelector((state) => selectMay(state, 'seeFigures'));
   const unreadFaxes = useAppSelector(selectUnreadFaxes);
   const failedFaxes = useAppSelector(selectFailedFaxes);
   const theme = useAppSelector((state) => state.settings.theme);
@@ -65,6 +66,15 @@ export function OfficeScreen() {
       </View>
       {runs ? <QueuesNow /> : null}
       {runs ? <PartsList /> : null}
+      {seesFigures && !runs ? (
+        <View style={styles.section}>
+          <Txt as="heading" level={2}>
+            Figures
+          </Txt>
+          <Txt colour={colours.faint}>How everybody’s calls went.</Txt>
+          <Plate word="See the figures" onPress={() => go.officePart('figures')} />
+        </View>
+      ) : null}
       {runs ? null : (
         <View style={styles.section}>
           <Txt as="heading" level={2}>

@@ -16,10 +16,12 @@ import { SpanChoice } from '../figures/SpanChoice';
 import { useFindings } from '../office/findings/useFindings';
 import { Gone } from '../office/form/Gone';
 import { ListScreen } from '../shared/ListScreen';
+import { SavePicture } from '../shared/picture/SavePicture';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { NumberSheet } from './NumberSheet';
 import { PlaceSheet } from './PlaceSheet';
+import { routeDrawing } from './routeDrawing';
 import { RoutePicture } from './RoutePicture';
 import { lostWords, nameOfPlace, nodeWords, passed } from './routeWords';
 import { TriedStops, TryPart } from './TryPart';
@@ -61,6 +63,7 @@ function OfLines() {
   const [span, setSpan] = useState<Span>('month');
   const [chosen, setChosen] = useState<string | 'all' | null>(null);
   const [isChoosing, setChoosing] = useState(false);
+  const [isSaving, setSaving] = useState(false);
   const [isTrying, setTrying] = useState(false);
   const [openedKey, setOpened] = useState<string | null>(null);
   const [calls, setCalls] = useState<{ place: Place; title: string } | null>(null);
@@ -94,16 +97,18 @@ function OfLines() {
     callsByLine === null
       ? `the calls ${isFailed ? 'can’t be' : 'are being'} counted`
       : `${total === 1 ? '1 call' : `${total} calls`}, ${lostWords(route, office)}`;
+  const about = `${one ? one.name : 'All numbers'} · ${spanWords[span].word}: ${counted}.`;
   const screen = (
     <ListScreen
       title="Route"
-      about={`${one ? one.name : 'All numbers'} · ${spanWords[span].word}: ${counted}.`}
+      about={about}
       entry={isTrying ? <TryPart of={tried} /> : undefined}
       head={<SpanChoice value={span} onChoose={setSpan} />}
       foot={
         <>
           {isTrying ? null : <Plate word="Office" onPress={go.office} />}
           <Plate word="Another number" onPress={() => setChoosing(true)} />
+          {isTrying ? null : <Plate word="Save" onPress={() => setSaving(true)} />}
           <Plate
             kind={isTrying ? 'plain' : 'main'}
             word={isTrying ? 'End the try' : 'Try a call'}
@@ -159,6 +164,14 @@ function OfLines() {
             setChosen(id ?? 'all');
             setChoosing(false);
           }}
+        />
+      ) : null}
+      {isSaving ? (
+        <SavePicture
+          title="Save the route"
+          name="route"
+          draw={() => routeDrawing(route, office, { title: `Route of ${one?.name ?? 'all numbers'}`, about })}
+          onClose={() => setSaving(false)}
         />
       ) : null}
       {opened && !calls ? (

@@ -1,7 +1,7 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { ConfigurationRefusal, ConfigurationRequest } from '@/core/office';
-import type { OfficeSetup } from '@/core/setup';
+import { isGranted, type Grant, type OfficeSetup } from '@/core/setup';
 import { editOf, type Edit, type SetupEntry } from '@/core/setup/edits';
 import {
   actDone,
@@ -18,6 +18,12 @@ type Act<T> = ThunkAction<T, RootState, Services, Action>;
 /** Whether I run the office, so that I may change it. */
 export const selectRunsOffice = (state: RootState): boolean =>
   selectOffice(state).people.get(selectMyId(state))?.administers === true;
+
+/** Whether the office lets me do that. */
+export const selectMay = (state: RootState, what: Grant): boolean => {
+  const me = selectOffice(state).people.get(selectMyId(state));
+  return me !== undefined && isGranted(me, what);
+};
 
 /** What was changed, the newest first. */
 export const selectSetupLog = createSelector(

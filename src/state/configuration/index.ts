@@ -2,6 +2,7 @@
 export {
   changeOffice,
   goBackBefore,
+  selectMay,
   selectRunsOffice,
   selectSetupLog,
   setRecordingPolicy,

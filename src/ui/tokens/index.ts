@@ -1,5 +1,5 @@
 /** Colours, fonts, distances and the theme. */
-export { type Colours } from './colours';
+export { light as lightColours, type Colours } from './colours';
 export {
   breakpoints,
   corner,

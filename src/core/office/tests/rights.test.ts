@@ -57,6 +57,22 @@ describe('what somebody may ask for', () => {
     expect(ask(ben, signOut('p0-app'))).toEqual({ code: 'notYours', what: 'device' });
   });
 
+  it('somebody says who answers for them, and gives themselves nothing that the office gives', () => {
+    const { ask, exchange } = open();
+    const p0 = exchange.setup.people.find(({ id }) => id === 'p0');
+    if (!p0) throw new Error('No p0');
+    const becomes = (change: object): Command => ({
+      type: 'configure',
+      ringPlans: [],
+      people: [{ ...p0, ...change }],
+    });
+    const answeredBy = [{ personId: 'p1', showsMine: true }];
+    expect(ask(ada, becomes({ answeredBy }))).toBeNull();
+    expect(ask(ben, becomes({ answeredBy }))).toEqual({ code: 'notYours', what: 'person' });
+    for (const given of [{ may: ['playRecordings'] }, { administers: true }])
+      expect(ask(ada, becomes(given))).toEqual({ code: 'notYours', what: 'office' });
+  });
+
   it('a call is answered by whom it rings at, and by nobody in their name', () => {
     const { ask, legAt } = ringing();
     const answer: Command = { type: 'answer', legId: legAt('p0-app') };

@@ -1,6 +1,6 @@
 import { editOf, freeId, inTurn, type Edit } from '../edits';
 import { firstPlan } from '../newOffice';
-import type { OfficeSetup, Person, RecordingPolicy } from '../setup';
+import type { Grant, OfficeSetup, Person, RecordingPolicy } from '../setup';
 import { retiring } from './retiring';
 
 /** The phones somebody can be given, in the order in which they are offered. */
@@ -23,6 +23,8 @@ export interface Place {
   phones: readonly string[];
   teamIds: readonly string[];
   administers: boolean;
+  /** What they are let do beside it; left out: as it is. */
+  may?: readonly Grant[];
   /** Who answers for them; left out: as it is. */
   answeredByIds?: readonly string[];
   /** Of their calls; null: as the office does; left out: as it is. */
@@ -33,7 +35,14 @@ export interface Place {
 export function placeEdits(seen: OfficeSetup, person: Person | null, place: Place): Edit[] {
   const id = person?.id ?? freeId(seen, 'people', 'p');
   const { name, role, extension, presentedLineId, administers, phones, teamIds } = place;
-  const { administers: _, recording: before, answeredBy: others = [], ...rest } = person ?? {};
+  const {
+    administers: _,
+    recording: before,
+    answeredBy: others = [],
+    may: letBefore = [],
+    ...rest
+  } = person ?? {};
+  const may = [...(place.may ?? letBefore)];
   const answeredBy = place.answeredByIds
     ? place.answeredByIds.map(
         (personId) => others.find((each) => each.personId === personId) ?? { personId, showsMine: false },
@@ -43,6 +52,7 @@ export function placeEdits(seen: OfficeSetup, person: Person | null, place: Plac
   const row = {
     ...{ ...rest, id, name, role, extension, presentedLineId },
     ...(administers && { administers }),
+    ...(may.length > 0 && { may }),
     ...(answeredBy.length > 0 && { answeredBy }),
     ...(recording && { recording }),
   };

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import type { Grant } from '@/core/setup';
 import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 
 import { FormLine } from '../../shared/FormLine';
@@ -15,6 +16,11 @@ import { asPersonForm, personEdits, personFormSchema, phoneChoices } from './per
 export function PersonFormScreen() {
   return <Opened part="people" Form={PersonForm} gone="Nobody of that name is here any more." />;
 }
+
+const mayChoices: { value: Grant; word: string }[] = [
+  { value: 'seeFigures', word: 'see the figures' },
+  { value: 'playRecordings', word: 'play recordings of others' },
+];
 
 function PersonForm({ id }: { id: string }) {
   const go = useGo();
@@ -81,6 +87,7 @@ function PersonForm({ id }: { id: string }) {
         options={recordingChoices}
       />
       <FormLever control={control} name="administers" label="Runs the office" />
+      <FormTicks control={control} name="may" label="What they may beside it" options={mayChoices} />
     </FormScreen>
   );
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import type { OfficeSetup, Person } from '@/core/setup';
+import { grants, type OfficeSetup, type Person } from '@/core/setup';
 import { freeExtension, newPhone, phoneKinds, placeEdits, type PhoneKind } from '@/core/setup/changes';
 import type { Edit } from '@/core/setup/edits';
 
@@ -17,6 +17,7 @@ export const personFormSchema = z.object({
   phones: z.array(z.string()),
   teamIds: z.array(z.string()),
   administers: z.boolean(),
+  may: z.array(z.enum(grants)),
   answeredByIds: z.array(z.string()),
   recording: recordingField,
 });
@@ -27,6 +28,7 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
   if (!person)
     return {
       ...{ name: '', role: '', extension: freeExtension(setup) ?? '', administers: false, teamIds: [] },
+      may: [],
       answeredByIds: [],
       recording: asRecordingField(null),
       presentedLineId: setup.lines[0]?.id ?? '',
@@ -35,6 +37,7 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
   const { id, name, role, extension, presentedLineId, administers = false } = person;
   return {
     ...{ name, role, extension, presentedLineId, administers },
+    may: [...(person.may ?? [])],
     answeredByIds: (person.answeredBy ?? []).map(({ personId }) => personId),
     recording: asRecordingField(person),
     phones: setup.devices.filter(({ personId }) => personId === id).map((device) => device.id),
