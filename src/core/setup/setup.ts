@@ -145,6 +145,10 @@ export const deviceSchema = z.object({
 });
 export type Device = z.infer<typeof deviceSchema>;
 
+/** Kinds of what is kept of calls and messages, of which the office may say for how many days at most. */
+export const keptKinds = ['voicemails', 'texts', 'faxes', 'recordings'] as const;
+export type KeptKind = (typeof keptKinds)[number];
+
 export const policiesSchema = z.object({
   recording: z.enum(recordingPolicies),
   /** Numbers beginning so can't be called (RFC 5359 §2.14), each with why. */
@@ -155,6 +159,8 @@ export const policiesSchema = z.object({
   mayWithhold: z.boolean().optional(),
   /** Which line's number is shown to numbers that begin so, whatever is chosen. */
   presented: z.array(z.object({ prefix: z.string(), lineId: z.string() })).optional(),
+  /** For how many days each is kept at most once it is done with, whatever somebody chose; left out: as long as they like. */
+  keptAtMostDays: z.partialRecord(z.enum(keptKinds), z.number().int().positive()).optional(),
   /** How long a blind transfer may ring before it comes back. */
   transferReturnSeconds: z.number().positive(),
   /** How long somebody may be parked before it rings back. */

@@ -1,7 +1,14 @@
 import { StyleSheet, View } from 'react-native';
 
 import type { KeepDays } from '@/core/inbox/retention';
-import { keepDaysChosen, selectKeepDays, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import {
+  keepDaysChosen,
+  selectChosenKeepDays,
+  selectKeptAtMost,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
 import { selectExpired } from '@/state/inbox';
 import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
@@ -27,7 +34,12 @@ const parts: { name: keyof KeepDays; label: string; noun: string }[] = [
 export function KeepPart() {
   const dispatch = useAppDispatch();
   const now = useNow(hourMs);
-  const keepDays = useAppSelector(selectKeepDays);
+  const keepDays = useAppSelector(selectChosenKeepDays);
+  const atMost = useAppSelector(selectKeptAtMost) ?? {};
+  const bound = parts.flatMap(({ name, noun }) => {
+    const most = atMost[name];
+    return most === undefined ? [] : [`${noun} ${most} days`];
+  });
   const expired = useAppSelector((state) => selectExpired(state, now));
   const going = parts.flatMap(({ name, noun }) =>
     expired[name].length === 0 ? [] : [`${expired[name].length} ${noun}`],
@@ -49,6 +61,9 @@ export function KeepPart() {
           }
         />
       ))}
+      {bound.length === 0 ? null : (
+        <Txt as="small">{`The office keeps nothing longer than this: ${bound.join(', ')}.`}</Txt>
+      )}
       <View role="status">
         <Txt as="small">
           {going.length === 0

@@ -3,7 +3,7 @@ import { nice, ticks } from 'd3-array';
 import type { FigureRow } from '@/core/calls/figures';
 import { lightColours as colours } from '@/ui/tokens';
 
-import type { Drawing, Shape } from '../shared/picture/svg';
+import { onRim, type Drawing, type Shape } from '../shared/picture/svg';
 import { rowWords } from './figureWords';
 
 const edge = 24;
@@ -83,7 +83,7 @@ function rowShapes(row: FigureRow, word: string, y: number, scale: (calls: numbe
   return [
     text(edge, y + 17, shortened(word)),
     ...bar.filter(([, { width = 0 }]) => Number(width) > 0),
-    text(left, y + 35, rowWords(row), { 'font-size': 11, fill: colours.faint }),
+    text(left, y + 35, rowWords(row), { 'font-size': 11, fill: colours.faint, ...onRim(colours.sheet) }),
     text(left + bars + counts, y + 17, String(row.calls), { 'text-anchor': 'end' }),
   ];
 }

@@ -22,8 +22,11 @@ describe('a form that is kept as it was opened', () => {
   const recorded = { recording: 'never' } as const;
   const full: OfficeSetup = {
     ...sampleOffice,
-    people: sampleOffice.people.map((person) => ({ ...person, ...recorded })),
-    lines: sampleOffice.lines.map((line) => ({ ...line, ...recorded })),
+    people: sampleOffice.people.map((person) => ({
+      ...{ ...person, ...recorded, may: ['seeFigures'] as const },
+      answeredBy: [{ personId: person.id === 'ilse' ? 'kofi' : 'ilse', showsMine: true }],
+    })),
+    lines: sampleOffice.lines.map((line) => ({ ...line, ...recorded, isKeptToOwner: true })),
     teams: sampleOffice.teams.map((team) => ({ ...team, ...recorded })),
     menus: sampleOffice.menus.map((menu) => ({
       ...{ ...menu, dialsExtensions: true, nameKey: '9' },
@@ -31,6 +34,7 @@ describe('a form that is kept as it was opened', () => {
     })),
     policies: {
       ...sampleOffice.policies,
+      keptAtMostDays: { texts: 60, recordings: 30 },
       outward: {
         ...{ countries: ['+353', '+33'], mostPerMinuteMicros: 25_000, exceptIds: ['kofi'] },
         lockedAbroad: [{ days: [1, 2, 3, 4, 5], from: '18:00', to: '24:00' }],

@@ -108,7 +108,6 @@ function OfLines() {
         <>
           {isTrying ? null : <Plate word="Office" onPress={go.office} />}
           <Plate word="Another number" onPress={() => setChoosing(true)} />
-          {isTrying ? null : <Plate word="Save" onPress={() => setSaving(true)} />}
           <Plate
             kind={isTrying ? 'plain' : 'main'}
             word={isTrying ? 'End the try' : 'Try a call'}
@@ -148,6 +147,7 @@ function OfLines() {
                 </View>
               ))}
             </View>
+            <Plate word="Save as a picture" style={styles.own} onPress={() => setSaving(true)} />
           </View>
         </View>
       </View>

@@ -3,7 +3,7 @@ import type { Route } from '@/core/calls/route';
 import type { OfficeIndex } from '@/core/setup';
 import { lightColours as colours } from '@/ui/tokens';
 
-import type { Drawing, Shape } from '../shared/picture/svg';
+import { onRim, type Drawing, type Shape } from '../shared/picture/svg';
 import { layOut, middleOf, outlineOf, type LaidNode, type Stream } from './layOut';
 import { keysOfReach, nameOfPlace } from './routeWords';
 
@@ -68,7 +68,11 @@ function keysOver(stream: Stream): Shape[] {
   if (keys === null) return [];
   const { toX: x, toY } = stream;
   return [
-    ['text', { x, y: toY - 8, 'text-anchor': 'middle', 'font-size': 12, fill: colours.ink }, `key ${keys}`],
+    [
+      'text',
+      { x, y: toY - 8, 'text-anchor': 'middle', 'font-size': 12, fill: colours.ink, ...onRim(colours.sheet) },
+      `key ${keys}`,
+    ],
   ];
 }
 

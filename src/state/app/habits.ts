@@ -1,11 +1,12 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { Shown } from '@/core/calls/callerId';
-import type { KeepDays } from '@/core/inbox/retention';
+import { keptDays, type KeepDays } from '@/core/inbox/retention';
 
 import type { Habit } from '../storage';
 import { keepOne } from './inboxSlice';
 import type { Services } from './services';
+import { selectOffice } from './selectors';
 import type { RootState } from './store';
 
 type Act = ThunkAction<void, RootState, Services, Action>;
@@ -31,10 +32,15 @@ export const selectFavourites = (state: RootState): string[] => habitOf(state, '
 export const selectOwnReplies = (state: RootState): string[] => habitOf(state, 'replies').texts;
 /** What the worker has used once. */
 export const selectMet = (state: RootState): string[] => habitOf(state, 'met').acts;
-export const selectKeepDays = createSelector(
+/** How long I want things to be kept. */
+export const selectChosenKeepDays = createSelector(
   (state: RootState) => habitOf(state, 'keepDays'),
   ({ id: _, ...days }): KeepDays => days,
 );
+/** The longest that the office lets them be kept. */
+export const selectKeptAtMost = (state: RootState) => selectOffice(state).setup.policies.keptAtMostDays;
+/** How long they are kept. */
+export const selectKeepDays = createSelector(selectChosenKeepDays, selectKeptAtMost, keptDays);
 
 /** Changes what the worker has chosen in one respect, and leaves the rest of it. */
 const chosen =

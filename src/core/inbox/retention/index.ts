@@ -4,6 +4,7 @@ export {
   expiredRecordings,
   expiredTexts,
   expiredVoicemails,
+  keptDays,
   undoDeleteMs,
   type KeepDays,
 } from './retention';

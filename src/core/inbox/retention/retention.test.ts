@@ -2,11 +2,19 @@ import { writtenFax, type Fax } from '@/core/inbox/fax';
 import type { Message } from '@/core/inbox/messages';
 import type { DeletedRecording } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
-import { expiredFaxes, expiredRecordings, expiredTexts, expiredVoicemails, undoDeleteMs } from '.';
+import { keptDays, expiredFaxes, expiredRecordings, expiredTexts, expiredVoicemails, undoDeleteMs } from '.';
 
 const day = 24 * 3_600_000;
 const now = 1_000 * day;
 const old = now - 31 * day;
+
+it('nothing is kept longer than the office lets it be, and no longer than its owner likes', () => {
+  const chosen = { voicemails: 60, texts: null, faxes: 365, recordings: null };
+  expect(keptDays(chosen, { voicemails: 365, texts: 30, faxes: 60 })).toEqual({
+    ...{ voicemails: 60, texts: 30, faxes: 60, recordings: null },
+  });
+  expect(keptDays(chosen)).toEqual(chosen);
+});
 
 describe('what is dropped after thirty days', () => {
   const voicemail = (more: Partial<Voicemail>): Voicemail => ({

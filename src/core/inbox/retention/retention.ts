@@ -3,13 +3,19 @@ import { isOver, type Fax } from '@/core/inbox/fax';
 import type { Message } from '@/core/inbox/messages';
 import type { DeletedRecording, DeletedRecordings } from '@/core/calls/recordings';
 import type { Voicemail } from '@/core/inbox/voicemail';
+import { keptKinds, type KeptKind } from '@/core/setup';
 
 /** How many days each is kept once nobody needs it any more; null: for good. */
-export interface KeepDays {
-  voicemails: number | null;
-  texts: number | null;
-  faxes: number | null;
-  recordings: number | null;
+export type KeepDays = Record<KeptKind, number | null>;
+
+/** The days that somebody chose, and no more than the office lets anything be kept. */
+export function keptDays(chosen: KeepDays, atMost: Partial<Record<KeptKind, number>> = {}): KeepDays {
+  const days = { ...chosen };
+  for (const kind of keptKinds) {
+    const most = atMost[kind];
+    if (most !== undefined) days[kind] = Math.min(days[kind] ?? most, most);
+  }
+  return days;
 }
 
 const dayMs = 24 * 3_600_000;

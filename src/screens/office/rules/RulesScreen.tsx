@@ -13,6 +13,7 @@ import { FormLever, FormSteps } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Gone } from '../form/Gone';
 import { useOfficeForm } from '../form/useOfficeForm';
+import { KeptFields } from './KeptFields';
 import { OutwardFields } from './OutwardFields';
 import { asRulesForm, rulesEdits, rulesFormSchema, type RulesForm } from './rulesForm';
 
@@ -52,6 +53,7 @@ function Rules() {
       <FormLever control={control} name="mayWithhold" label="Numbers may be withheld" />
       <Barred control={control} />
       <OutwardFields control={control} seen={of.seen} />
+      <KeptFields control={control} />
       <FormSteps
         control={control}
         name="transferReturnSeconds"

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 
 import { hoursWords, readHours } from '@/core/plans/hours';
-import { isZone, type OfficeSetup, type Outward } from '@/core/setup';
+import { isZone, keptKinds, type KeptKind, type OfficeSetup, type Outward } from '@/core/setup';
 import { editOf, type Edit } from '@/core/setup/edits';
 
 const seconds = z.number().int().positive();
+
+const keptField = z.enum(['30', '60', '365', 'free']);
 
 const fields = z.object({
   name: z.string().trim().min(1, 'Say what the office is called.').max(60, 'That is too long.'),
@@ -36,6 +38,8 @@ const fields = z.object({
       if (!read.ok) context.addIssue({ code: 'custom', message: read.sentence });
     }),
   exceptIds: z.array(z.string()),
+  /** Days, or "free" where everybody chooses. */
+  kept: z.object({ voicemails: keptField, texts: keptField, faxes: keptField, recordings: keptField }),
   transferReturnSeconds: seconds,
   parkSeconds: seconds,
   /** Separated by commas. */
@@ -67,7 +71,15 @@ const partsOf = (text: string) =>
 export function asRulesForm({ name, zone, parkSlots, policies }: OfficeSetup): RulesForm {
   const { mayWithhold = true, barred, transferReturnSeconds, parkSeconds, outward = {} } = policies;
   const { countries, mostPerMinuteMicros: most, lockedAbroad = [], exceptIds = [] } = outward;
+  const keptOf = (kind: KeptKind) => {
+    const days = String(policies.keptAtMostDays?.[kind] ?? 'free');
+    return keptField.safeParse(days).data ?? 'free';
+  };
   return {
+    kept: {
+      ...{ voicemails: keptOf('voicemails'), texts: keptOf('texts') },
+      ...{ faxes: keptOf('faxes'), recordings: keptOf('recordings') },
+    },
     ...{ name, zone, mayWithhold, transferReturnSeconds, parkSeconds },
     barred: barred.map((each) => ({ ...each })),
     abroad: !countries ? 'all' : countries.length === 0 ? 'none' : 'some',
@@ -100,11 +112,15 @@ export function outwardOf({ abroad, countries, mostAMinute, locked, exceptIds }:
 
 export function rulesEdits(seen: OfficeSetup, form: RulesForm): Edit[] {
   const { name, zone, mayWithhold, barred, transferReturnSeconds, parkSeconds, slots } = form;
-  const { mayWithhold: _, outward: __, ...rest } = seen.policies;
+  const { mayWithhold: _, outward: __, keptAtMostDays: ___, ...rest } = seen.policies;
+  const bound = keptKinds.flatMap((kind) =>
+    form.kept[kind] === 'free' ? [] : [[kind, Number(form.kept[kind])] as const],
+  );
   const outward = outwardOf(form);
   const policies = {
     ...{ ...rest, barred, transferReturnSeconds, parkSeconds },
     ...(outward && { outward }),
+    ...(bound.length > 0 && { keptAtMostDays: Object.fromEntries(bound) }),
     // Left out: they may.
     ...((!mayWithhold || seen.policies.mayWithhold !== undefined) && { mayWithhold }),
   };

@@ -12,6 +12,11 @@ export interface Drawing {
   shapes: readonly Shape[];
 }
 
+/** For words over lines: they stand on a rim of the ground. */
+export const onRim = (ground: string) => ({
+  ...{ stroke: ground, 'stroke-width': 3, 'stroke-linejoin': 'round', 'paint-order': 'stroke' },
+});
+
 const space = 'http://www.w3.org/2000/svg';
 
 /** A drawing as the text of an SVG file, on a ground of that colour. The browser's own serializer guards whatever names hold. */
