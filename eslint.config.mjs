@@ -27,7 +27,7 @@ const topics = ['shared', 'numbers', 'setup', 'plans', 'calls', 'people', 'inbox
 const doors = [
   ...['@/core/*/*/*', '@/core/setup/*', '@/core/office/*', '@/office/*/*', '@/state/*/*'],
   ...['!@/core/*/*/machine', '!@/core/office/machine', '!@/office/*/machine'],
-  ...['!@/core/setup/edits', '!@/core/setup/changes'],
+  ...['!@/core/setup/edits', '!@/core/setup/changes', '!@/core/setup/problems'],
 ];
 const byItsDoor = (group) => ({ group, message: 'A topic is entered by its index.ts.' });
 

@@ -32,10 +32,10 @@ const leftOut = [
   // A link's page is shown when it is held, on telephones' own systems alone.
   { from: /\/expo-router\/build\/link\/elements\.js$/, name: /\/HrefPreview$/ },
   { from: /\/expo-router\/build\/ExpoRoot\.js$/, name: /\/Sitemap$/ },
-  // Lists, animations, switches and touchables that nothing here draws: ours are Pressable and ui/virtualList.
+  // Lists, animations, switches, windows and touchables that nothing here draws: ours are Pressable, ui/layer and ui/virtualList.
   {
     from: /\/react-native-web\/dist\/index\.js$/,
-    name: /exports\/(?:Animated|CheckBox|Easing|FlatList|ImageBackground|LayoutAnimation|PanResponder|Picker|ProgressBar|SectionList|Switch|Touchable\w*|VirtualizedList)$/,
+    name: /exports\/(?:ActivityIndicator|Animated|Button|CheckBox|Clipboard|Easing|FlatList|ImageBackground|InteractionManager|KeyboardAvoidingView|LayoutAnimation|Modal|PanResponder|Picker|ProgressBar|RefreshControl|SafeAreaView|SectionList|Share|Switch|Touchable\w*|Vibration|VirtualizedList|YellowBox)$/,
   },
   // Nothing that is drawn is pressed: what is pressed lies under it.
   { from: /\/react-native-svg\/.*\/web\/WebShape\.(js|ts)$/, name: /\/SvgTouchableMixin$/ },

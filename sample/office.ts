@@ -287,6 +287,7 @@ export const sampleOffice: OfficeSetup = {
       keeperId: 'ilse',
     },
   ],
+  conferences: [],
   callerGroups: [
     {
       id: 'keepers',

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 
 import { sampleOffice } from '..';
 
-import { OfficeIndex, planProblems, type RingPlan } from '@/core/setup';
+import { OfficeIndex, type RingPlan } from '@/core/setup';
+import { planProblems } from '@/core/setup/problems';
 import { readPlanFile, writePlanFile } from '@/core/plans/files';
 import { beginRule, describeRule, edits, layOutRule, templatesFor } from '@/core/plans/editing';
 import { hoursWords, readDaysOff, readHours } from '@/core/plans/hours';

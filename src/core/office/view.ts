@@ -1,6 +1,6 @@
 import { foresee, type Call, type CallRecord, type ExchangeEvent, type Leg } from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
-import type { OfficeIndex, OfficeSetup } from '@/core/setup';
+import type { Conference, OfficeIndex, OfficeSetup } from '@/core/setup';
 import { hasRole, runsOffice, type Session } from './session';
 
 /**
@@ -56,13 +56,17 @@ function isAt(personId: string, leg: Leg, office: OfficeIndex): boolean {
 const seesPlanOf = (session: Session, personId: string, office: OfficeIndex) =>
   session.personId === personId || runsOffice(session, office) || hasRole(session, 'simulator');
 
-/** How the office is configured, without the plans that are nobody else's business. */
+const withoutPins = (conference: Conference): Conference => ({ ...conference, pin: '', hostPin: '' });
+
+/** How the office is configured, without the plans that are nobody else's business, and without PINs. */
 export function viewOfSetup(session: Session, office: OfficeIndex): OfficeSetup {
   const { setup } = office;
   const isSeen = ({ personId }: { personId: string }) => seesPlanOf(session, personId, office);
   const withheld = setup.ringPlans.filter((plan) => !isSeen(plan)).map(({ personId }) => personId);
-  if (withheld.length === 0) return setup;
-  return { ...setup, ringPlans: setup.ringPlans.filter(isSeen), withheldPlansOf: withheld };
+  const runs = runsOffice(session, office) || hasRole(session, 'simulator');
+  const conferences = runs ? setup.conferences : setup.conferences.map(withoutPins);
+  if (withheld.length === 0 && (runs || conferences.length === 0)) return setup;
+  return { ...setup, conferences, ringPlans: setup.ringPlans.filter(isSeen), withheldPlansOf: withheld };
 }
 
 /** What becomes of a call, as the session may know it: by which rules of somebody else's plan is not told. */

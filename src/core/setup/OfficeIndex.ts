@@ -1,3 +1,4 @@
+import type { Conference } from './conference';
 import type { Menu } from './menu';
 import type { RingPlan } from './ringPlan';
 import {
@@ -18,6 +19,8 @@ export class OfficeIndex {
   readonly teamsByExtension: ReadonlyMap<string, Team>;
   readonly menus: ReadonlyMap<string, Menu>;
   readonly menusByExtension: ReadonlyMap<string, Menu>;
+  readonly conferences: ReadonlyMap<string, Conference>;
+  readonly conferencesByExtension: ReadonlyMap<string, Conference>;
   readonly lines: ReadonlyMap<string, Line>;
   readonly linesByNumber: ReadonlyMap<string, Line>;
   readonly devices: ReadonlyMap<string, Device>;
@@ -30,6 +33,7 @@ export class OfficeIndex {
     readonly lines: ReadonlyMap<string, Line>;
     readonly devices: ReadonlyMap<string, Pick<Device, 'id' | 'name' | 'personId' | 'kind'>>;
     readonly menus: ReadonlyMap<string, Pick<Menu, 'id' | 'name'>>;
+    readonly conferences: ReadonlyMap<string, Pick<Conference, 'id' | 'name'>>;
   };
   /** The groups a number stands in. */
   readonly groupsByNumber: ReadonlyMap<string, readonly CallerGroup[]>;
@@ -44,6 +48,8 @@ export class OfficeIndex {
     this.teamsByExtension = keyed(setup.teams, (team) => team.extension);
     this.menus = keyed(setup.menus, (menu) => menu.id);
     this.menusByExtension = keyed(setup.menus, (menu) => menu.extension);
+    this.conferences = keyed(setup.conferences, (conference) => conference.id);
+    this.conferencesByExtension = keyed(setup.conferences, (conference) => conference.extension);
     this.lines = keyed(setup.lines, (line) => line.id);
     this.linesByNumber = keyed(setup.lines, (line) => line.number);
     this.devices = keyed(setup.devices, (device) => device.id);
@@ -59,6 +65,7 @@ export class OfficeIndex {
       lines: withRetired(this.lines, retired?.lines),
       devices: withRetired(this.devices, retired?.devices),
       menus: withRetired(this.menus, retired?.menus),
+      conferences: withRetired(this.conferences, retired?.conferences),
     };
     const groups = new Map<string, CallerGroup[]>();
     for (const group of setup.callerGroups)

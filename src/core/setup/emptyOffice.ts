@@ -10,6 +10,7 @@ export const emptyOffice: OfficeSetup = {
   devices: [],
   ringPlans: [],
   menus: [],
+  conferences: [],
   callerGroups: [],
   parkSlots: [],
   policies: { recording: 'onDemand', barred: [], transferReturnSeconds: 30, parkSeconds: 120 },

@@ -1,5 +1,6 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
 export { answersFor, calledFor, mayShow, type AnsweredBy } from './answering';
+export { conferenceSchema, type Conference } from './conference';
 export { emptyOffice } from './emptyOffice';
 export {
   handOutOrders,
@@ -18,7 +19,6 @@ export { menuSchema, menuTextAt, type Menu } from './menu';
 export { extensionsFrom, spelledBy } from './menuDialling';
 export { isAbroad, outwardSchema, whyNotCalled, type Calling, type Outward } from './outward';
 export { greetingSeconds, spokenSeconds } from './spoken';
-export { planProblems, type PlanProblem } from './planProblems';
 export { callerMatchSchema, whenSchema, type CallerMatch, type When } from './when';
 export {
   allWorkingHours,

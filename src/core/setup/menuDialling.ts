@@ -2,8 +2,8 @@ import type { OfficeIndex } from './OfficeIndex';
 
 /** The office's extensions that begin so. */
 export function extensionsFrom({ setup }: OfficeIndex, digits: string): string[] {
-  const { people, teams, menus } = setup;
-  return [...people, ...teams, ...menus]
+  const { people, teams, menus, conferences } = setup;
+  return [...people, ...teams, ...menus, ...conferences]
     .map(({ extension }) => extension)
     .filter((each) => each.startsWith(digits));
 }

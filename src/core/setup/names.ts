@@ -31,6 +31,7 @@ export function whereTo(number: string, office: OfficeIndex): string {
     office.peopleByExtension.get(number) ??
     office.teamsByExtension.get(number) ??
     office.menusByExtension.get(number) ??
+    office.conferencesByExtension.get(number) ??
     office.linesByNumber.get(number);
   return known?.name ?? (number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number);
 }

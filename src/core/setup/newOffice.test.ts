@@ -1,4 +1,5 @@
-import { newOffice, newOfficeSchema, OfficeIndex, officeSetupSchema, planProblems, type NewOffice } from '.';
+import { newOffice, newOfficeSchema, OfficeIndex, officeSetupSchema, type NewOffice } from '.';
+import { planProblems } from './problems';
 
 const asked: NewOffice = {
   ...{ name: ' Tarn Edge Nurseries ', zone: 'Europe/London', personName: 'Ada Ferris', extension: '201' },

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { rateDeckSchema } from '@/core/numbers/rates';
 import { answeredBySchema } from './answering';
+import { conferenceSchema } from './conference';
 import { menuSchema } from './menu';
 import { outwardSchema } from './outward';
 import { queueSchema } from './queue';
@@ -174,6 +175,8 @@ const retiredSchema = z.object({
   lines: z.array(lineSchema),
   devices: z.array(deviceSchema.pick({ id: true, name: true, personId: true, kind: true })),
   menus: z.array(menuSchema.pick({ id: true, name: true })),
+  /** Left out by earlier versions. */
+  conferences: z.array(conferenceSchema.pick({ id: true, name: true })).default([]),
 });
 export type Retired = z.infer<typeof retiredSchema>;
 
@@ -190,6 +193,8 @@ export const officeSetupSchema = z.object({
   withheldPlansOf: z.array(z.string()).optional(),
   /** Left out by offices of earlier versions. */
   menus: z.array(menuSchema).default([]),
+  /** Left out by offices of earlier versions. */
+  conferences: z.array(conferenceSchema).default([]),
   /** Callers the office knows by number, in groups; those of a starred group are starred. */
   callerGroups: z.array(
     z.object({ id: z.string(), name: z.string(), starred: z.boolean(), numbers: z.array(e164Schema) }),

@@ -229,6 +229,8 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
       const team = office.teamsByExtension.get(extension);
       if (team) return `${team.name}, ${team.queue ? 'a team whose callers wait' : 'a team'}`;
       const menu = office.menusByExtension.get(extension);
+      const conference = office.conferencesByExtension.get(extension);
+      if (conference) return `${conference.name}, a conference that asks for its PIN`;
       return menu ? `${menu.name}, a menu` : `No extension ${extension} in this office`;
     }
     case 'national':

@@ -9,6 +9,7 @@ export const fetchRoomsScreen = async () => (await import('./inboxScreens')).Roo
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
 export const fetchTellingScreen = async () => (await import('./inboxScreens')).TellingScreen;
 export const fetchArchiveScreen = async () => (await import('./inboxScreens')).ArchiveScreen;
+export const fetchOutsideScreen = async () => (await import('./inboxScreens')).OutsideScreen;
 export const fetchReceived = async () => (await import('./inboxScreens')).Received;
 export const fetchTextIn = async () => (await import('./inboxScreens')).TextIn;
 export const fetchTeamWork = async () => (await import('./inboxScreens')).TeamWork;
@@ -32,6 +33,8 @@ export const fetchLineFormScreen = async () => (await import('./inboxScreens')).
 export const fetchTeamsScreen = async () => (await import('./inboxScreens')).TeamsScreen;
 export const fetchTeamFormScreen = async () => (await import('./inboxScreens')).TeamFormScreen;
 export const fetchMenusScreen = async () => (await import('./inboxScreens')).MenusScreen;
+export const fetchConferencesScreen = async () => (await import('./inboxScreens')).ConferencesScreen;
+export const fetchConferenceFormScreen = async () => (await import('./inboxScreens')).ConferenceFormScreen;
 export const fetchMenuFormScreen = async () => (await import('./inboxScreens')).MenuFormScreen;
 export const fetchLogScreen = async () => (await import('./inboxScreens')).LogScreen;
 export const fetchRulesScreen = async () => (await import('./inboxScreens')).RulesScreen;

@@ -2,6 +2,7 @@
 export { startInbox } from '@/state/inbox';
 export { ArrivalStrip } from '../arrivals/ArrivalStrip';
 export { ArchiveScreen } from '../archive/ArchiveScreen';
+export { OutsideScreen } from '../outside/OutsideScreen';
 export { TeamWork } from '../outside/TeamWork';
 export { TextIn } from '../outside/TextIn';
 export { Received } from '../outside/Received';
@@ -33,6 +34,8 @@ export { TeamsScreen } from '../office/teams/TeamsScreen';
 export { TeamFormScreen } from '../office/teams/TeamFormScreen';
 export { MenusScreen } from '../office/menus/MenusScreen';
 export { MenuFormScreen } from '../office/menus/MenuFormScreen';
+export { ConferencesScreen } from '../office/conferences/ConferencesScreen';
+export { ConferenceFormScreen } from '../office/conferences/ConferenceFormScreen';
 export { LogScreen } from '../office/log/LogScreen';
 export { RulesScreen } from '../office/rules/RulesScreen';
 export { ManyPeopleScreen } from '../office/people/ManyPeopleScreen';

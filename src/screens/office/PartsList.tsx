@@ -37,7 +37,7 @@ export function PartsList() {
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const changes = useAppSelector((state) => selectSetupLog(state).length);
-  const { people, lines, teams, menus, devices } = office.setup;
+  const { people, lines, teams, menus, conferences, devices } = office.setup;
   const { problems, lost, looked } = useFindings();
   const wrong = problems[0]?.sentence ?? lostWords(lost, office) ?? lookedWords[looked];
   const rooms = devices.filter(({ personId }) => personId === null).map(({ id }) => deviceName(id, office));
@@ -67,6 +67,11 @@ export function PartsList() {
           title="Menus"
           detail={someOf(menus.map(({ name }) => name)) || 'None yet'}
           onPress={() => go.officePart('menus')}
+        />
+        <Part
+          title="Conferences"
+          detail={someOf(conferences.map(({ name }) => name)) || 'None yet'}
+          onPress={() => go.officePart('conferences')}
         />
         <Part
           title="Route"

@@ -1,7 +1,7 @@
 import { whereTo, type Line, type OfficeIndex, type OfficeSetup } from '@/core/setup';
 import { formatAny } from '@/state/app';
 
-export type OfficePart = 'people' | 'lines' | 'teams' | 'menus';
+export type OfficePart = 'people' | 'lines' | 'teams' | 'menus' | 'conferences';
 
 /** A row of a part of the office. */
 export interface PartRow {
@@ -57,6 +57,7 @@ export const officeParts: Readonly<Record<OfficePart, Part>> = {
           office.people.get(ownerId)?.name ??
           office.teams.get(ownerId)?.name ??
           office.menus.get(ownerId)?.name ??
+          office.conferences.get(ownerId)?.name ??
           'nobody';
         return { id, name, cord, detail: `${formatAny(number)} · to ${owner}${urgent ? ' · urgent' : ''}` };
       }),
@@ -83,6 +84,23 @@ export const officeParts: Readonly<Record<OfficePart, Part>> = {
       office.setup.menus.map(({ id, name, extension, keys }) => {
         const leads = keys.map(({ key, to }) => `${key} ${whereTo(to, office)}`);
         return { id, name, detail: `${extension} · ${leads.join(', ')}` };
+      }),
+  },
+  conferences: {
+    title: 'Conferences',
+    choose: 'Choose a conference to change, or begin a new one.',
+    about: ({ conferences }) => count(conferences.length, 'conference', 'conferences'),
+    newWord: 'A new conference',
+    none: 'No conference yet',
+    rowsOf: (office) =>
+      office.setup.conferences.map(({ id, name, extension, waitsForHost }) => {
+        const lines = office.setup.lines.filter(({ ownerId }) => ownerId === id);
+        const words = [
+          extension,
+          ...lines.map(({ number }) => formatAny(number)),
+          ...(waitsForHost ? ['waits for its host'] : []),
+        ];
+        return { id, name, detail: words.join(' · ') };
       }),
   },
 };

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { greetingOf, type Call, type Leg } from '@/core/calls/exchange';
+import { greetingOf, isOpenRoom, type Call, type Leg } from '@/core/calls/exchange';
 import { spokenInQueue } from '@/core/calls/queueing';
 import { menuTextAt, whereTo } from '@/core/setup';
 import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
@@ -17,7 +17,7 @@ interface HeardProps {
   leg: Leg;
 }
 
-/** What a caller hears of a machine of the office, and the keys they may press: a mailbox, a menu, a queue, or that a text comes. */
+/** What a caller hears of a machine of the office, and the keys they may press: a mailbox, a menu, a conference, a queue, or that a text comes. */
 export function MachineHeard({ call, leg }: HeardProps) {
   if (leg.role !== 'caller') return null;
   const machine = call.legs.find(
@@ -33,6 +33,8 @@ export function MachineHeard({ call, leg }: HeardProps) {
       return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
     case 'menu':
       return <MenuHeard leg={leg} machine={machine} menuId={machine.endpoint.menuId} />;
+    case 'conference':
+      return isOpenRoom(machine) ? null : <EntranceHeard leg={leg} machine={machine} />;
     case 'queue':
       return <QueueHeard call={call} leg={leg} teamId={machine.endpoint.teamId} />;
     case 'textNotice':
@@ -102,6 +104,36 @@ function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
           onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: '1' }))}
         />
       ) : null}
+    </View>
+  );
+}
+
+function EntranceHeard({ leg, machine }: { leg: Leg; machine: Leg }) {
+  const dispatch = useAppDispatch();
+  const [typed, setTyped] = useState('');
+  const isWrong = machine.entrance?.phase === 'wait';
+  return (
+    <View style={{ gap: space.s }}>
+      <Txt as="small">
+        {isWrong
+          ? 'hears: “That was not the PIN. Please wait, and try again.”'
+          : 'hears: “Type the PIN, and press hash.”'}
+      </Txt>
+      <Field
+        label="PIN they type"
+        value={typed}
+        onChange={(text) => setTyped(text.replace(/\D/g, ''))}
+        numeric
+        keyboard="phone-pad"
+      />
+      <Plate
+        word="Press these, and hash"
+        disabled={typed === '' || isWrong}
+        onPress={() => {
+          void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: `${typed}#` }));
+          setTyped('');
+        }}
+      />
     </View>
   );
 }

@@ -81,16 +81,19 @@ const changeWords = {
   hours: 'Change the hours',
   team: 'Change the team',
   menu: 'Change the menu',
+  conference: 'Change the conference',
   person: 'Change what rings',
   extension: 'Change what rings',
 };
 
-function formOf({ kind }: Through): 'lines' | 'teams' | 'menus' | 'people' {
+function formOf({ kind }: Through): 'lines' | 'teams' | 'menus' | 'conferences' | 'people' {
   switch (kind) {
     case 'line':
       return 'lines';
     case 'menu':
       return 'menus';
+    case 'conference':
+      return 'conferences';
     case 'person':
     case 'extension':
       return 'people';

@@ -206,6 +206,8 @@ function keysOf(table: string, id: string): string[] {
       return [`team/${id}`, `hours/${id}`];
     case 'menus':
       return [`menu/${id}`];
+    case 'conferences':
+      return [`conference/${id}`];
     case 'people':
     case 'ringPlans':
       return [`person/${id}`, `extension/${id}`];

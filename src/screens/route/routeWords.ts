@@ -13,12 +13,12 @@ const endWords = {
   circle: 'in a circle',
 } as const;
 
-const kindWords = { line: 'A line', team: 'A team', menu: 'A menu' };
+const kindWords = { line: 'A line', team: 'A team', menu: 'A menu', conference: 'A conference' };
 
 /** What stands on its plate: "Night menu", "taken". */
 export function nameOfPlace(place: Place, office: OfficeIndex): string {
   if (isEnd(place)) return endWords[place.kind];
-  const { people, lines, teams, menus } = office.ever;
+  const { people, lines, teams, menus, conferences } = office.ever;
   const { id } = place;
   switch (place.kind) {
     case 'hours':
@@ -29,6 +29,8 @@ export function nameOfPlace(place: Place, office: OfficeIndex): string {
       return teams.get(id)?.name ?? `${kindWords.team} no longer here`;
     case 'menu':
       return menus.get(id)?.name ?? `${kindWords.menu} no longer here`;
+    case 'conference':
+      return conferences.get(id)?.name ?? `${kindWords.conference} no longer here`;
     case 'extension': {
       const here = office.people.get(id);
       return here ? `${here.name}, ${here.extension}` : (people.get(id)?.name ?? 'Somebody no longer here');
@@ -49,6 +51,8 @@ export function detailOfPlace({ kind, id }: Through, office: OfficeIndex): strin
       return office.teams.get(id)?.queue ? 'team, in a queue' : 'team';
     case 'menu':
       return 'menu';
+    case 'conference':
+      return 'conference';
     case 'person':
       return 'ring plan';
     case 'extension':

@@ -1,4 +1,4 @@
-import type { Cause, Heard } from '@/core/calls/exchange';
+import { isOpenRoom, type Cause, type Heard } from '@/core/calls/exchange';
 import type { Speech } from '@/office/standins';
 import type { CallView, PartyView } from '@/state/app';
 
@@ -29,7 +29,8 @@ export function phaseWord(view: CallView): string {
     case 'mailbox':
       return 'In the mailbox';
     case 'menu':
-      return view.call.queued ? 'Waiting' : 'In a menu';
+      if (view.call.queued) return 'Waiting';
+      return view.call.legs.some(isOpenRoom) ? 'Alone in the conference' : atMachine(view);
     case 'failed':
       return (view.call.failure && failureWords[view.call.failure]) ?? 'Failed';
   }
@@ -73,6 +74,8 @@ function heardWord(heard: Heard, verb: string, view: CallView): string {
       return `${verb} the greeting`;
     case 'menu':
       return `${verb} what the keys do`;
+    case 'entrance':
+      return heard.isWrong ? `${verb} that the PIN was wrong` : `${verb} the question for the PIN`;
     case 'queue':
       return `${verb} music, and how far on it is`;
     case 'textNotice':
@@ -109,3 +112,8 @@ export function lastSaid(
   const latest = heard.legIds.flatMap((id) => speech[id] ?? []).sort((a, b) => b.at - a.at)[0];
   return latest?.text ?? null;
 }
+
+const atMachine = ({ call }: Pick<CallView, 'call'>) =>
+  call.legs.some(({ endpoint, state }) => endpoint.kind === 'conference' && state !== 'cleared')
+    ? 'Before a conference'
+    : 'In a menu';

@@ -33,6 +33,7 @@ export function useGo() {
           | 'lines'
           | 'teams'
           | 'menus'
+          | 'conferences'
           | 'findings'
           | 'route'
           | 'figures'
@@ -41,7 +42,7 @@ export function useGo() {
           | 'log',
       ) => lead(`/office/${part}`),
       /** `id`: "new" for what is not there yet. */
-      officeForm: (part: 'people' | 'lines' | 'teams' | 'menus', id: string) =>
+      officeForm: (part: 'people' | 'lines' | 'teams' | 'menus' | 'conferences', id: string) =>
         lead(`/office/${part}/${encodeURIComponent(id)}`),
       begin: () => lead('/begin'),
       telling: () => lead('/telling'),

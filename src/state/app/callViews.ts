@@ -5,6 +5,7 @@ import {
   isMachine,
   isMailbox,
   isOfPlan,
+  isOpenRoom,
   isTalking,
   whatIsHeard,
   type Call,
@@ -141,6 +142,8 @@ export function viewCall(call: Call, mine: Leg, names: Names): CallView {
 function isWorthShowing(leg: Leg, mine: Leg, call: Call): boolean {
   if (leg.state === 'cleared' || leg.leaves) return false;
   if (leg.state === 'alerting' && leg.replaces !== null) return false;
+  // Whoever is alone in a conference sees it, and else who is there.
+  if (isOpenRoom(leg)) return !call.legs.some((other) => other !== mine && other !== leg && isTalking(other));
   // Who waits sees what they wait for, and not at whom it rings just now; whoever is rung sees who waits.
   if (call.queued && leg.role === 'called') return mine.role === 'caller' && leg.id === call.queued.legId;
   if (leg.role === 'caller' || isTalking(leg)) return true;
@@ -157,7 +160,8 @@ function phaseOf(call: Call, mine: Leg): CallPhase {
   if (mine.state === 'held') return 'held';
   const others = call.legs.filter((leg) => leg !== mine && leg.state !== 'cleared');
   if (others.some(isMailbox)) return 'mailbox';
-  if (others.some(isMachine)) return 'menu';
+  if (others.some((leg) => isMachine(leg) && !isOpenRoom(leg))) return 'menu';
+  if (others.every((leg) => isOpenRoom(leg) || !isTalking(leg)) && others.some(isOpenRoom)) return 'menu';
   if (others.some(isTalking) && call.answeredAt !== null) return 'talking';
   return others.some((leg) => leg.state === 'alerting') ? 'ringing' : 'calling';
 }

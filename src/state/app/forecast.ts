@@ -68,7 +68,7 @@ const isSame = (a: Forecast, b: Forecast) => JSON.stringify(a) === JSON.stringif
 
 function forecastOf(trace: RouteTrace | null, to: string, office: OfficeIndex): Forecast {
   if (!trace) return { kind: 'outside', price: priceOutside(office, to) };
-  const menu = office.menus.get(trace.ownerId);
+  const menu = office.menus.get(trace.ownerId) ?? office.conferences.get(trace.ownerId);
   if (menu) return { kind: 'menu', name: menu.name };
   const { finish, finishSeconds, legs, steps } = trace;
   const queued = steps.find(({ kind }) => kind === 'queued');

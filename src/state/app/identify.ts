@@ -57,6 +57,13 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
         number: null,
         personId: null,
       };
+    case 'conference':
+      return {
+        name: office.ever.conferences.get(endpoint.conferenceId)?.name ?? 'A conference',
+        detail: 'conference',
+        number: null,
+        personId: null,
+      };
     case 'queue':
       return {
         name: office.ever.teams.get(endpoint.teamId)?.name ?? 'A team',
@@ -87,6 +94,12 @@ export function identifyDialled(dialled: string, { office, people }: Names): Ide
   const menu = office.menusByExtension.get(dialled);
   if (menu)
     return { name: menu.name, detail: `menu · ${menu.extension}`, number: menu.extension, personId: null };
+  const conference = office.conferencesByExtension.get(dialled);
+  if (conference)
+    return {
+      ...{ name: conference.name, detail: `conference · ${conference.extension}` },
+      ...{ number: conference.extension, personId: null },
+    };
   const line = office.linesByNumber.get(dialled);
   if (line) return { name: line.name, detail: formatAny(line.number), number: line.number, personId: null };
   return { ...identifyNumber(dialled, null, people), personId: null };

@@ -73,6 +73,7 @@ export {
   nameOfCall,
   selectCallBacks,
   selectIncoming,
+  selectAllCalls,
   selectMyCalls,
   selectNames,
   selectTaken,

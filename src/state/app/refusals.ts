@@ -71,6 +71,8 @@ export function explainRefusal(reason: Refusal): string {
       return 'Nobody in the office goes by that.';
     case 'barred':
       return `The office doesn’t let ${reason.why} be called.`;
+    case 'hostOnly':
+      return 'Only who came in by the host PIN can do that in a conference.';
     case 'keptLine':
       return 'That line’s number is shown only by whose it is, and by those they let.';
     case 'emergency':

@@ -118,6 +118,7 @@ function freshExchange(now: number): OfficeState['exchange'] {
     signedIn: [],
     withoutWaiting: [],
     recentCallers: [],
+    wrongPins: [],
     agents: [],
     queues: [],
     talksEnded: [],

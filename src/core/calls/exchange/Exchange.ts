@@ -7,6 +7,7 @@ import { clearCall, leaveCall } from './clearing';
 import { refuse, type Command, type CommandResult, type Outcome } from './commands';
 import { actOnParty, addParty, mergeCalls } from './conferencing';
 import { giveUpAccepting, sendDigits } from './digits';
+import { settleEntrance } from './entrance';
 import type { ExchangeEvent } from './events';
 import { configure } from './configuring';
 import { failLeg } from './failing';
@@ -131,11 +132,12 @@ export class Exchange {
 
   save(): ExchangeState {
     const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = this.board;
-    const { agents, queueMemory, talksEnded } = this.board;
+    const { agents, queueMemory, talksEnded, wrongPins } = this.board;
     return structuredCloneJson({
       now,
       nextId,
       recentCallers,
+      wrongPins,
       agents: [...agents.values()].flatMap((ofTeam) => [...ofTeam.values()]),
       queues: [...queueMemory.values()],
       talksEnded: Array.from(talksEnded, ([personId, at]) => ({ personId, at })),
@@ -146,12 +148,13 @@ export class Exchange {
   }
 
   private restore(state: ExchangeState): void {
-    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls, ...queueing } =
+    const { now, nextId, signedIn, withoutWaiting, recentCallers, wrongPins, calls, ...queueing } =
       structuredCloneJson(state);
     for (const agent of queueing.agents) indexAgent(this.board, agent);
     for (const memory of queueing.queues) this.board.queueMemory.set(memory.teamId, memory);
     for (const { personId, at } of queueing.talksEnded) this.board.talksEnded.set(personId, at);
     this.board.recentCallers = recentCallers;
+    this.board.wrongPins = wrongPins;
     this.board.now = now;
     this.board.nextId = nextId;
     for (const deviceId of signedIn) this.board.signedIn.add(deviceId);
@@ -402,6 +405,8 @@ export class Exchange {
         return searchForOwner(board, leg);
       case 'menuEnd':
         return nextMenuTurn(board, leg);
+      case 'pinEnd':
+        return settleEntrance(board, leg);
       case 'menuDigits':
         return settleEntry(board, leg);
       case 'messageLimit':

@@ -59,6 +59,7 @@ export class Switchboard {
   readonly signedIn = new Set<string>();
   /** Devices that let no second call ring. */
   readonly withoutWaiting = new Set<string>();
+  wrongPins: { conferenceId: string; at: number }[] = [];
   readonly deviceLegs = new Map<string, Set<Leg>>();
   /** Calls by their park slot, by their invitation's code, and those that wait for somebody to be free. */
   readonly bySlot = new Map<string, Call>();

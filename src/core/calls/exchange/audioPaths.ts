@@ -1,4 +1,4 @@
-import { isMachine, isMailbox, isPending, isWaitingInSilence, type Call, type Leg } from './call';
+import { isMachine, isMailbox, isOpenRoom, isPending, isWaitingInSilence, type Call, type Leg } from './call';
 import type { Cause } from './causes';
 
 /** What one end of a call hears. */
@@ -16,6 +16,8 @@ export type Heard =
   /** Whose it is; null for a team's. */
   | { kind: 'greeting'; personId: string | null }
   | { kind: 'menu'; menuId: string }
+  /** That a PIN is wanted; or that one was wrong, and has to wait. */
+  | { kind: 'entrance'; conferenceId: string; isWrong: boolean }
   /** Music, and now and then how far on they are. */
   | { kind: 'queue'; teamId: string }
   /** That a text comes instead of an answer. */
@@ -52,12 +54,23 @@ function heardBy(leg: Leg, call: Call): Heard {
     const personId = endpoint.kind === 'mailbox' ? endpoint.personId : null;
     return mailboxPhase === 'greeting' ? { kind: 'greeting', personId } : { kind: 'nothing' };
   }
-  const machine = others.find(isMachine)?.endpoint;
+  const room = call.legs.find(isOpenRoom);
+  if (room?.entrance?.waitsForHost && !call.legs.some((each) => each.isHost && each.state !== 'cleared'))
+    return leg === room ? { kind: 'nothing' } : { kind: 'music' };
+  const entrance = others.find((other) => isMachine(other) && !isOpenRoom(other));
+  const machine = entrance?.endpoint;
+  if (machine?.kind === 'conference')
+    return {
+      kind: 'entrance',
+      conferenceId: machine.conferenceId,
+      isWrong: entrance?.entrance?.phase === 'wait',
+    };
   if (machine?.kind === 'menu') return { kind: 'menu', menuId: machine.menuId };
   if (machine?.kind === 'queue') return { kind: 'queue', teamId: machine.teamId };
   if (machine?.kind === 'textNotice') return { kind: 'textNotice' };
   const together = others.filter(
-    (other) => other.state === 'connected' && other.room === leg.room && !isSameEar(leg, other),
+    (other) =>
+      other.state === 'connected' && other.room === leg.room && !isOpenRoom(other) && !isSameEar(leg, other),
   );
   if (together.length > 0) {
     return { kind: 'voices', legIds: together.filter(isAudible).map((other) => other.id) };

@@ -13,6 +13,8 @@ export const endpointSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('menu'), menuId: z.string() }),
   /** Where a call waits for somebody of a team. */
   z.object({ kind: z.literal('queue'), teamId: z.string() }),
+  /** A standing talk of several: it asks for its PIN, and is the room once somebody has it right. */
+  z.object({ kind: z.literal('conference'), conferenceId: z.string() }),
   /** Says that a text comes instead of an answer. */
   z.object({ kind: z.literal('textNotice') }),
 ]);
@@ -51,6 +53,18 @@ const menuEntrySchema = z.object({
 });
 export type MenuEntry = z.infer<typeof menuEntrySchema>;
 
+/** How a conference number stands to who dialled it: it asks for a PIN, lets a wrong one wait, or is open. */
+const entranceSchema = z.object({
+  phase: z.enum(['pin', 'wait', 'open']),
+  digits: z.string(),
+  /** Wrong PINs of this caller. */
+  wrong: z.number(),
+  /** How often it has asked. */
+  turn: z.number(),
+  /** While open: whether nobody hears the others before a host is there. */
+  waitsForHost: z.boolean(),
+});
+
 export const legSchema = z.object({
   id: z.string(),
   callId: z.string(),
@@ -87,6 +101,10 @@ export const legSchema = z.object({
   menuTurn: z.number().optional(),
   /** What is being dialled in a menu beside its keys. */
   menuEntry: menuEntrySchema.nullable().optional(),
+  /** Of a conference number. */
+  entrance: entranceSchema.optional(),
+  /** Who came in by a conference’s host PIN. */
+  isHost: z.boolean().optional(),
   cause: causeSchema.nullable(),
 });
 export type Leg = z.infer<typeof legSchema>;
@@ -105,6 +123,8 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('menuEnd'), ...ofLeg }),
     /** Nothing more of what is dialled in a menu has come. */
     z.object({ kind: z.literal('menuDigits'), ...ofLeg }),
+    /** No more of a conference’s PIN has come, or a wrong one has waited. */
+    z.object({ kind: z.literal('pinEnd'), ...ofLeg }),
     z.object({ kind: z.literal('noticeEnd'), ...ofLeg }),
     z.object({ kind: z.literal('callerNamed') }),
     z.object({ kind: z.literal('messageLimit'), ...ofLeg }),
@@ -292,7 +312,11 @@ export const isMachine = (leg: Pick<Leg, 'endpoint'>) =>
   isMailbox(leg) ||
   leg.endpoint.kind === 'menu' ||
   leg.endpoint.kind === 'queue' ||
+  leg.endpoint.kind === 'conference' ||
   leg.endpoint.kind === 'textNotice';
+/** The room of a conference number in which people talk, or wait for each other. */
+export const isOpenRoom = ({ endpoint, entrance, state }: Leg) =>
+  endpoint.kind === 'conference' && entrance?.phase === 'open' && state !== 'cleared';
 export const isLive = (leg: Leg) => leg.state !== 'cleared';
 export const isTalking = (leg: Leg) => (leg.state === 'connected' || leg.state === 'held') && !leg.leaves;
 /** Being called and not yet there; one's own other device, to which a call is being moved, is none. */

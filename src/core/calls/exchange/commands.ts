@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
 import type { InvalidReason } from '@/core/numbers/numbering';
-import { personSchema, ringPlanSchema, type PlanProblem } from '@/core/setup';
+import { personSchema, ringPlanSchema } from '@/core/setup';
+import type { PlanProblem } from '@/core/setup/problems';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
 import { agentStates } from './state';
@@ -138,6 +139,8 @@ export type Refusal =
   | { code: 'notAllowed'; act: LegAct; state: LegState }
   | { code: 'notDialable'; reason: InvalidReason | { code: 'empty' | 'withheld' } }
   | { code: 'barred'; why: string }
+  /** Of a conference number’s talk: who came by the host PIN decides who is in it. */
+  | { code: 'hostOnly' }
   /** Its number is shown by its owner and whom they let. */
   | { code: 'keptLine'; lineId: string }
   | { code: 'tooManyCalls'; limit: number }

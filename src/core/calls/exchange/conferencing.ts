@@ -1,7 +1,8 @@
-import { isLive, isMachine, isPending, isTalking, type Call, type Leg } from './call';
+import { isLive, isMachine, isOpenRoom, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
 import { connectTo } from './connecting';
+import { isHostIn } from './rooms';
 import { checkedDestination, speaksToOne } from './destination';
 import { limits } from './limits';
 import { carryRecordings, endRecordings } from './recording';
@@ -14,8 +15,10 @@ import { mayTakeAnother, retrieveLeg, setAsideActiveCall } from './talking';
 export function mayChange(call: Call, leg: Leg): Outcome {
   if (call.emergency) return refuse({ code: 'emergency' });
   if (leg.endpoint.kind !== 'device' || leg.personId === null) return refuse({ code: 'onlyDevice' });
-  const isTalk = call.legs.some((other) => other !== leg && isTalking(other)) && !call.failure;
-  const isInMailbox = call.legs.some((other) => isLive(other) && isMachine(other));
+  const isTalk =
+    call.legs.some((other) => other !== leg && isTalking(other) && !isOpenRoom(other)) && !call.failure;
+  const isInMailbox = call.legs.some((other) => isLive(other) && isMachine(other) && !isOpenRoom(other));
+  if (call.legs.some(isOpenRoom) && !isHostIn(call, leg)) return refuse({ code: 'hostOnly' });
   return isTalk && !isInMailbox && call.answeredAt !== null ? { ok: true } : refuse({ code: 'notAnswered' });
 }
 
@@ -26,7 +29,8 @@ export function mayGrow(call: Call, by: number): Outcome {
 }
 
 /** Those who are there or on the way; a device to which one of them moves counts for nobody new. */
-const partiesOf = (call: Call) => call.legs.filter((leg) => isTalking(leg) || isPending(leg)).length;
+export const partiesOf = (call: Call) =>
+  call.legs.filter((leg) => (isTalking(leg) && !isOpenRoom(leg)) || isPending(leg)).length;
 
 /** Asks one more in, while the others talk on. */
 export function addParty(board: Switchboard, leg: Leg, to: string): Outcome {
@@ -161,7 +165,8 @@ export function actOnParty(board: Switchboard, leg: Leg, act: ConferenceAct, oth
   const other = call.legs.find(({ id }) => id === otherLegId);
   const may = mayChange(call, leg);
   if (!may.ok) return may;
-  if (!other || other === leg || !isLive(other) || other.leaves) return refuse({ code: 'notInCall' });
+  if (!other || other === leg || !isLive(other) || isOpenRoom(other) || other.leaves)
+    return refuse({ code: 'notInCall' });
   if (act === 'drop') {
     endRecordings(board, call, other);
     board.clearLeg(other, 'normalClearing');

@@ -1,4 +1,5 @@
-import { OfficeIndex, planProblems } from '@/core/setup';
+import { OfficeIndex } from '@/core/setup';
+import { planProblems } from '@/core/setup/problems';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import type { Switchboard } from './Switchboard';
 

@@ -3,6 +3,7 @@ import { callerOf, type Call, type Endpoint } from './call';
 import { failCall } from './clearing';
 import type { Destination } from './destination';
 import { limits } from './limits';
+import { enterConference } from './entrance';
 import { enterMenu } from './menu';
 import { joinQueue } from './queueing';
 import { carryOut, traceNow, type Bringing } from './ringing';
@@ -35,6 +36,9 @@ export function connectTo(
     }
     case 'menu':
       enterMenu(board, call, destination.menuId, destination.lineId, by);
+      return;
+    case 'conference':
+      enterConference(board, call, destination.conferenceId, destination.lineId, by);
       return;
     case 'network':
       callOutside(board, call, destination.number, by);

@@ -9,6 +9,7 @@ export type Destination =
   | { kind: 'person'; number: string; personId: string }
   | { kind: 'team'; number: string; teamId: string }
   | { kind: 'menu'; number: string; menuId: string; lineId: string | null }
+  | { kind: 'conference'; number: string; conferenceId: string; lineId: string | null }
   | { kind: 'line'; number: string; lineId: string; ownerId: string }
   | { kind: 'network'; number: string }
   | { kind: 'service'; number: string; service: Service }
@@ -43,6 +44,8 @@ export function destinationOf(office: OfficeIndex, dialled: Dialled): Destinatio
       if (person) return { kind: 'person', number, personId: person.id };
       const team = office.teamsByExtension.get(number);
       if (team) return { kind: 'team', number, teamId: team.id };
+      const conference = office.conferencesByExtension.get(number);
+      if (conference) return { kind: 'conference', number, conferenceId: conference.id, lineId: null };
       const menu = office.menusByExtension.get(number);
       return menu
         ? { kind: 'menu', number, menuId: menu.id, lineId: null }
@@ -54,6 +57,8 @@ export function destinationOf(office: OfficeIndex, dialled: Dialled): Destinatio
       const line = office.linesByNumber.get(number);
       if (!line) return { kind: 'network', number };
       const { id: lineId, ownerId } = line;
+      if (office.conferences.has(ownerId))
+        return { kind: 'conference', number, conferenceId: ownerId, lineId };
       return office.menus.has(ownerId)
         ? { kind: 'menu', number, menuId: ownerId, lineId }
         : { kind: 'line', number, lineId, ownerId };
@@ -91,9 +96,10 @@ function serviceOf(code: string): Service | null {
   }
 }
 
-/** A menu and a queue speak to one caller alone. */
+/** A menu, a queue and the entrance of a conference speak to one caller alone. */
 export const speaksToOne = ({ teams }: OfficeIndex, destination: Destination): boolean =>
   destination.kind === 'menu' ||
+  destination.kind === 'conference' ||
   ((destination.kind === 'team' || destination.kind === 'line') &&
     hasQueue(teams.get(destination.kind === 'team' ? destination.teamId : destination.ownerId)));
 

@@ -2,6 +2,7 @@ import { takeLeg } from './answering';
 import type { Leg } from './call';
 import { clearCall } from './clearing';
 import { refuse, type Outcome } from './commands';
+import { pressAtEntrance } from './entrance';
 import { askToFind } from './findMe';
 import { pressInMenu } from './menu';
 import { pressInQueue } from './queueing';
@@ -25,7 +26,8 @@ export function sendDigits(board: Switchboard, leg: Leg, digits: string): Outcom
   }
   leg.digitsSent += digits;
   board.emit({ type: 'digitsSent', at: board.now, callId: leg.callId, legId: leg.id, digits });
-  if (!pressInMenu(board, leg, digits) && !pressInQueue(board, leg, digits)) askToFind(board, leg, digits);
+  const isHeard = pressAtEntrance(board, leg, digits) || pressInMenu(board, leg, digits);
+  if (!isHeard && !pressInQueue(board, leg, digits)) askToFind(board, leg, digits);
   return { ok: true };
 }
 

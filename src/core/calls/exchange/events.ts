@@ -28,6 +28,8 @@ export const plainLegEvents = [
   'messageStarted',
   'nameAsked',
   'menuSpoke',
+  'pinAsked',
+  'pinRefused',
   'pickedUp',
   'tookBack',
   'joined',

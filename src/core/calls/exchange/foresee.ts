@@ -68,7 +68,7 @@ export function foresee(
   return traceAny(office, { ownerId, lineId, caller: null }, world);
 }
 
-/** Whose plan, team or menu a call goes to; null where it goes to none. */
+/** Whose plan, team, menu or conference a call goes to; null where it goes to none. */
 function ownerOf(destination: Destination): string | null {
   switch (destination.kind) {
     case 'person':
@@ -79,6 +79,8 @@ function ownerOf(destination: Destination): string | null {
       return destination.teamId;
     case 'menu':
       return destination.menuId;
+    case 'conference':
+      return destination.conferenceId;
     default:
       return null;
   }

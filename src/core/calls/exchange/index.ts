@@ -7,6 +7,7 @@ export {
   isMachine,
   isMailbox,
   isOfPlan,
+  isOpenRoom,
   isPending,
   isTalking,
   recordingSchema,
@@ -18,6 +19,7 @@ export {
   type Queued,
   type Recording,
 } from './call';
+export { roomOf } from './rooms';
 export { causeValues, type Cause } from './causes';
 export {
   commandSchema,

@@ -18,6 +18,14 @@ export const limits = {
   menuDigitMs: 3_000,
   /** How long a menu waits for the first letter of a name, and for the choice among those who have it. */
   menuNameMs: 10_000,
+  /** What was typed is taken for a PIN after so long without another figure. */
+  pinDigitMs: 3_000,
+  /** Wrong PINs of one caller before they are cleared. */
+  wrongPins: 3,
+  /** Wrong PINs of a conference count so long; each doubles what the next one waits, from the first to the longest. */
+  wrongPinsMs: 60 * 60_000,
+  firstPinWaitMs: 1_000,
+  longestPinWaitMs: 60_000,
   /** Longest message. */
   messageMs: 180_000,
   /** A shorter message is nobody speaking. */

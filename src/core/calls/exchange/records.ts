@@ -9,8 +9,15 @@ import type { Switchboard } from './Switchboard';
 /**
  * Writes one record for each person the call concerned: who called, whose call it was, all who were rung or took
  * part, who brought somebody in, and the team in whose mailbox it ended.
+ *
+ * @param goesOnId who has gone on from it into another, whose record tells of them
  */
-export function writeRecords(board: Switchboard, call: Call, cause: Cause): void {
+export function writeRecords(
+  board: Switchboard,
+  call: Call,
+  cause: Cause,
+  goesOnId: string | null = null,
+): void {
   if (call.waitsFor !== null) return;
   const { office } = board;
   const concerned = new Set<string>();
@@ -29,7 +36,7 @@ export function writeRecords(board: Switchboard, call: Call, cause: Cause): void
   for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
   for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
   for (const personId of concerned) {
-    if (!office.ever.people.has(personId)) continue;
+    if (!office.ever.people.has(personId) || personId === goesOnId) continue;
     const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
     board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
   }
@@ -51,32 +58,41 @@ function buildRecord(
   const caller = callerOf(call);
   const isCaller = caller.personId === personId;
   const isCalledFor = !isCaller && call.forId === personId;
-  const isOut = isCaller || isCalledFor;
-  const forId = isCaller ? call.forId : answeredFor(call, personId);
   const own = call.legs.filter((leg) => placeOf(office, leg, call) === personId);
+  const room = call.legs.find((leg) => leg.entrance?.phase === 'open');
+  const cameIn =
+    room && own.find((leg) => leg.answeredAt !== null && (leg === caller || leg.broughtFor === 'join'));
+  const isOut = isCaller || isCalledFor || cameIn !== undefined;
+  const forId = isCaller ? call.forId : answeredFor(call, personId);
   const answered = firstAnswered(office, call, null);
   const ownAnswered = firstAnswered(office, call, personId);
-  const talked = isOut ? answered : ownAnswered;
+  const talked = cameIn ?? (isOut ? answered : ownAnswered);
   const last = own.findLast((leg) => leg.answeredAt !== null || (isCaller && leg === caller)) ?? own[0];
-  const tookPart = isCaller || ownAnswered !== undefined;
+  const tookPart = isCaller || cameIn !== undefined || ownAnswered !== undefined;
   return {
     id: recordIdOf(call.id, personId),
     callId: call.id,
     personId,
     direction: isOut ? 'out' : 'in',
     lineId: call.lineId,
-    other: isOut ? calledParty(office, call) : callingParty(office, call, caller),
-    startedAt: call.startedAt,
+    other: cameIn
+      ? conferenceParty(office, call, room)
+      : isOut
+        ? calledParty(office, call)
+        : callingParty(office, call, caller),
+    startedAt: cameIn?.createdAt ?? call.startedAt,
     answeredAt: talked?.answeredAt ?? null,
     endedAt: tookPart ? Math.max(...own.map((leg) => leg.clearedAt ?? now)) : now,
-    outcome: isOut
-      ? outgoingOutcome(call, answered, caller)
-      : incomingOutcome(call, personId, ownAnswered, answered),
+    outcome: cameIn
+      ? 'answered'
+      : isOut
+        ? outgoingOutcome(call, answered, caller)
+        : incomingOutcome(call, personId, ownAnswered, answered),
     // The call may have gone on without them, and ended otherwise.
     cause: last?.cause === 'recoveryOnTimerExpiry' ? last.cause : cause,
     deviceId: last && tookPart ? deviceOf(last) : null,
     answeredById:
-      isCalledFor || (!isCaller && ownAnswered) || !answered
+      isCalledFor || cameIn || (!isCaller && ownAnswered) || !answered
         ? null
         : otherThan(personId, placeOf(office, answered, call) ?? answered.broughtById),
     withheld: call.withheld,
@@ -207,6 +223,16 @@ function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
   const name =
     office.linesByNumber.get(call.dialled)?.name ?? office.teamsByExtension.get(call.dialled)?.name ?? null;
   return { number: call.dialled, name, personId: null };
+}
+
+/** The conference that somebody dialled into. */
+function conferenceParty(office: OfficeIndex, call: Call, { endpoint }: Leg): CallRecord['other'] {
+  const id = endpoint.kind === 'conference' ? endpoint.conferenceId : '';
+  return {
+    number: office.conferences.get(id)?.extension ?? call.dialled,
+    name: office.ever.conferences.get(id)?.name ?? null,
+    personId: null,
+  };
 }
 
 function pathOf(leg: Leg, call: Call): CallRecord['path'] {

@@ -37,6 +37,8 @@ export const exchangeStateSchema = z.object({
   queues: z.array(queueMemorySchema).default([]),
   /** When people's last talk ended, as far as they are in a queue's team. */
   talksEnded: z.array(z.object({ personId: z.string(), at: z.number() })).default([]),
+  /** Wrong PINs of conferences, the oldest first. */
+  wrongPins: z.array(z.object({ conferenceId: z.string(), at: z.number() })).default([]),
   calls: z.array(callSchema),
 });
 /** The whole exchange as plain data, timers included. */

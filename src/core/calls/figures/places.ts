@@ -1,11 +1,11 @@
 import type { CourseEnd, FigureCall, FigureStop } from './calls';
 
 /**
- * What a call can be at on its way: the line it came by, a team's hours, a team, a menu, somebody's ring plan by a line of theirs, or by their
+ * What a call can be at on its way: the line it came by, a team's hours, a team, a menu, a conference, somebody's ring plan by a line of theirs, or by their
  * extension: rules that are for lines are then not asked.
  */
 export interface Through {
-  kind: 'line' | 'hours' | 'team' | 'menu' | 'person' | 'extension';
+  kind: 'line' | 'hours' | 'team' | 'menu' | 'conference' | 'person' | 'extension';
   id: string;
 }
 /** Where it ends, and from what it came there; `circle`: it would go round to where it was before. */

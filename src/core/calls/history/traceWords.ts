@@ -87,6 +87,8 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
         : `Nobody took it there, so it came back to ${nameOf(step.personId, office)}.`;
     case 'menuReached':
       return `The menu ${office.ever.menus.get(step.menuId)?.name ?? 'that was called'} asked for a key.`;
+    case 'conferenceReached':
+      return `The conference ${office.ever.conferences.get(step.conferenceId)?.name ?? 'that was called'} asked for its PIN.`;
     case 'noTextPossible':
       return 'This caller can take no text back, so it went to the mailbox.';
     case 'searchedFor':

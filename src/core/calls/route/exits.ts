@@ -43,6 +43,11 @@ export function exitsOf(place: Through, office: OfficeIndex): Exit[] {
       const menu = office.menus.get(place.id);
       return menu ? exitsOfMenu(menu, place, office) : [];
     }
+    case 'conference':
+      return [
+        { to: { kind: 'taken', after: place }, way: { by: 'answer' } },
+        { to: { kind: 'busy', after: place }, way: { by: 'unanswered' } },
+      ];
     case 'person':
     case 'extension': {
       const plan = office.ringPlans.get(place.id);

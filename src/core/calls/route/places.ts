@@ -1,8 +1,9 @@
 import type { CourseEnd, FigureStop, Place, Through } from '@/core/calls/figures';
 import type { OfficeIndex } from '@/core/setup';
 
-/** Whose plan, which team behind its hours, or which menu: what a call passes where it comes to that owner. */
+/** Whose plan, which team behind its hours, which menu, or which conference: what a call passes where it comes to that owner. */
 export function placesOf({ ownerId, isClosed, isByLine }: FigureStop, office: OfficeIndex): Through[] {
+  if (office.ever.conferences.has(ownerId)) return [{ kind: 'conference', id: ownerId }];
   if (office.ever.menus.has(ownerId)) return [{ kind: 'menu', id: ownerId }];
   if (!office.ever.teams.has(ownerId)) return [{ kind: isByLine ? 'person' : 'extension', id: ownerId }];
   const team: Through = { kind: 'team', id: ownerId };

@@ -1,5 +1,6 @@
 /** What is wrong with a ring plan, found by computing calls. */
-import { planProblems, type OfficeIndex, type RingPlan } from '@/core/setup';
+import type { OfficeIndex, RingPlan } from '@/core/setup';
+import { planProblems } from '@/core/setup/problems';
 import { atomsOf, reachOf } from './atoms';
 import type { CheckContext, Finding } from './finding';
 import { costChecks, forwardChecks, mailboxThereChecks, screeningCheck } from './forwardChecks';

@@ -2,12 +2,12 @@ import { z } from 'zod';
 
 import {
   officeSetupSchema,
-  planProblems,
   ringPlanSchema,
   type OfficeIndex,
   type OfficeSetup,
   type RingPlan,
 } from '@/core/setup';
+import { planProblems } from '@/core/setup/problems';
 
 /** A ring plan, or a whole office, as JSON with its format and version (docs/formats.md). */
 export const planFileSchema = z.object({

@@ -1,9 +1,9 @@
 import { interpretDialled, isDialable, ukOfficePlan } from '@/core/numbers/numbering';
 import type { OfficeIndex } from '@/core/setup';
 
-/** What something dialled reaches: whose plan decides, a team or a menu, or a number outside. */
+/** What something dialled reaches: whose plan decides, a team, a menu or a conference, or a number outside. */
 export type Reached =
-  | { kind: 'person' | 'team' | 'menu'; ownerId: string; lineId: string | null }
+  | { kind: 'person' | 'team' | 'menu' | 'conference'; ownerId: string; lineId: string | null }
   | { kind: 'number'; number: string }
   | { kind: 'nobody' };
 
@@ -17,7 +17,8 @@ export function reachedBy(to: string, office: OfficeIndex): Reached {
       const owner =
         office.peopleByExtension.get(extension) ??
         office.teamsByExtension.get(extension) ??
-        office.menusByExtension.get(extension);
+        office.menusByExtension.get(extension) ??
+        office.conferencesByExtension.get(extension);
       return owner ? ownedBy(owner.id, null, office) : { kind: 'nobody' };
     }
     case 'national':
@@ -32,5 +33,6 @@ export function reachedBy(to: string, office: OfficeIndex): Reached {
 
 function ownedBy(ownerId: string, lineId: string | null, office: OfficeIndex): Reached {
   if (office.teams.has(ownerId)) return { kind: 'team', ownerId, lineId };
+  if (office.conferences.has(ownerId)) return { kind: 'conference', ownerId, lineId };
   return { kind: office.menus.has(ownerId) ? 'menu' : 'person', ownerId, lineId };
 }

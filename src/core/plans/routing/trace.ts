@@ -76,6 +76,8 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('returned'), why: z.enum(['transfer', 'park']), personId: z.string() }),
   z.object({ kind: z.literal('searchedFor'), personId: z.string() }),
   z.object({ kind: z.literal('menuReached'), menuId: z.string() }),
+  /** A conference number asked for its PIN. */
+  z.object({ kind: z.literal('conferenceReached'), conferenceId: z.string() }),
   /** The finish was a text, but this caller can take none. */
   z.object({ kind: z.literal('noTextPossible'), personId: z.string() }),
 ]);
@@ -83,7 +85,7 @@ export type TraceStep = z.infer<typeof traceStepSchema>;
 
 /** The answer of the routing to one call: who rings from when to when, where it ends, and why. */
 export const routeTraceSchema = z.object({
-  /** A person's id, or a team's, or a menu's. */
+  /** A person's id, or a team's, a menu's or a conference's. */
   ownerId: z.string(),
   lineId: z.string().nullable(),
   legs: z.array(traceLegSchema),

@@ -229,9 +229,21 @@ function menuSeconds(menu: Menu, at: number, zone: string): number {
   return seconds;
 }
 
-/** Whatever is called: a person, a team or a menu. */
+/** A conference asks for its PIN as often as it does; who types none is turned away. */
+export function traceConference({ ownerId, lineId }: Pick<CalledParty, 'ownerId' | 'lineId'>): RouteTrace {
+  return {
+    ...{ ownerId, lineId, legs: [], finish: { kind: 'busy' }, finishSeconds: pinTurns * pinSeconds },
+    steps: [{ kind: 'conferenceReached', conferenceId: ownerId }],
+  };
+}
+/** How long a conference waits for a PIN before it asks again, and how often it asks. */
+export const pinSeconds = 10;
+export const pinTurns = 3;
+
+/** Whatever is called: a person, a team, a menu or a conference. */
 export function traceAny(office: OfficeIndex, called: CalledParty, world: World): RouteTrace {
   if (office.teams.has(called.ownerId)) return traceTeam(office, called, world);
+  if (office.conferences.has(called.ownerId)) return traceConference(called);
   if (office.menus.has(called.ownerId)) return traceMenu(office, called, world.at);
   return traceCall(office, called, world);
 }

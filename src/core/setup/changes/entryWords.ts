@@ -9,6 +9,7 @@ const kinds: Record<Exclude<SetupTable, 'office' | 'ringPlans'>, string> = {
   lines: 'the line ',
   devices: 'the phone ',
   menus: 'the menu ',
+  conferences: 'the conference ',
   callerGroups: 'the group of callers ',
 };
 const onceWords: Record<string, string> = {
@@ -47,6 +48,9 @@ const fieldWords: Record<string, string> = {
   keys: 'keys',
   waitSeconds: 'wait',
   turns: 'turns',
+  pin: 'PIN',
+  hostPin: 'host PIN',
+  waitsForHost: 'whether it waits for a host',
   finish: 'finish',
   keeperId: 'who is told',
 };
@@ -95,7 +99,7 @@ function fieldChange(field: string, before: unknown, after: unknown): string {
   const isShort = [before, after].every(
     (value) => typeof value === 'string' && value !== '' && value.length <= 30,
   );
-  const isName = !field.endsWith('Id');
+  const isName = !field.endsWith('Id') && !/pin$/i.test(field);
   return isShort && isName ? `${word} ${String(before)} is ${String(after)} now` : `${word} changed`;
 }
 

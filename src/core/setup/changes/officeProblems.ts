@@ -1,9 +1,10 @@
 import { interpretDialled, ukOfficePlan } from '@/core/numbers/numbering';
+import { weaknessOf } from '@/core/shared/pins';
 
 import { editOf, rowOf, type Edit, type SetupTable } from '../edits';
 import { joinWindows, overlapOf } from '../hours';
 import { OfficeIndex } from '../OfficeIndex';
-import { checkFinish, planProblems } from '../planProblems';
+import { checkFinish, planProblems } from '../problems';
 import type { OfficeSetup, Person, Team } from '../setup';
 
 /** What makes an office impossible to run, at the field where it was entered. */
@@ -42,6 +43,7 @@ function allProblems(setup: OfficeSetup): OfficeProblem[] {
   checkLines(setup, office, say);
   checkDevices(setup, office, say);
   checkMenus(setup, office, say);
+  checkConferences(setup, say);
   for (const plan of setup.ringPlans)
     for (const { path, sentence } of planProblems(plan, office))
       say({ table: 'ringPlans', id: plan.personId, field: path.join('.'), sentence });
@@ -57,8 +59,13 @@ export function newProblems(before: OfficeSetup, after: OfficeSetup): OfficeProb
 }
 
 /** The extensions that nobody has, lowest first. */
-export function* freeExtensions({ people, teams, menus }: OfficeSetup): Generator<string, undefined> {
-  const taken = new Set([...people, ...teams, ...menus].map(({ extension }) => extension));
+export function* freeExtensions({
+  people,
+  teams,
+  menus,
+  conferences,
+}: OfficeSetup): Generator<string, undefined> {
+  const taken = new Set([...people, ...teams, ...menus, ...conferences].map(({ extension }) => extension));
   for (let number = 100; number <= 99_999; number++)
     if (ukOfficePlan.extension.test(String(number)) && !taken.has(String(number))) yield String(number);
   return undefined;
@@ -71,7 +78,7 @@ export const freeExtension = (setup: OfficeSetup): string | null =>
 function checkExtensions(setup: OfficeSetup, say: Say): void {
   const holders = new Map<string, string>();
   const free = freeExtension(setup);
-  for (const table of ['people', 'teams', 'menus'] as const)
+  for (const table of ['people', 'teams', 'menus', 'conferences'] as const)
     for (const { id, name, extension } of setup[table]) {
       const holder = holders.get(extension);
       const isOne = interpretDialled(extension, ukOfficePlan).kind === 'extension';
@@ -190,7 +197,7 @@ function checkLines(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
     const holder = numbers.get(number);
     if (holder === undefined) numbers.set(number, name);
     else say({ table: 'lines', id, field: 'number', sentence: `${holder} has this number already.` });
-    if (!office.people.has(ownerId) && !office.teams.has(ownerId) && !office.menus.has(ownerId))
+    if (![office.people, office.teams, office.menus, office.conferences].some((each) => each.has(ownerId)))
       say({
         table: 'lines',
         id,
@@ -207,6 +214,23 @@ function checkDevices(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
         ...{ table: 'devices', id, field: 'personId', sentence: `${name} belongs to somebody who is gone.` },
         repair: { word: 'Take it away', edits: [editOf(setup, 'devices', id, null)] },
       });
+}
+
+function checkConferences(setup: OfficeSetup, say: Say): void {
+  const table = 'conferences';
+  for (const { id, name, extension, pin, hostPin } of setup.conferences) {
+    if (name.trim() === '') say({ table, id, field: 'name', sentence: 'The conference needs a name.' });
+    const numbers = [
+      extension,
+      ...setup.lines.filter(({ ownerId }) => ownerId === id).map(({ number }) => number),
+    ];
+    for (const [field, value] of Object.entries({ pin, hostPin })) {
+      const weakness = weaknessOf(value, numbers);
+      if (weakness !== null) say({ table, id, field, sentence: weakness });
+    }
+    if (pin === hostPin && pin !== '')
+      say({ table, id, field: 'hostPin', sentence: 'Both PINs are the same: everybody would be a host.' });
+  }
 }
 
 function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
@@ -240,9 +264,10 @@ function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
       const isSomebody =
         extension === null
           ? dialled.kind === 'national' || dialled.kind === 'international'
-          : [office.peopleByExtension, office.teamsByExtension, office.menusByExtension].some((each) =>
-              each.has(extension),
-            );
+          : [
+              ...[office.peopleByExtension, office.teamsByExtension],
+              ...[office.menusByExtension, office.conferencesByExtension],
+            ].some((each) => each.has(extension));
       if (!isSomebody)
         say({
           ...{ table: 'menus', id, field: 'keys', sentence: `Key ${key} of ${name} leads nowhere: “${to}”.` },

@@ -67,8 +67,10 @@ class Reader {
   private readonly free: Iterator<string>;
 
   constructor(private readonly setup: OfficeSetup) {
-    const { people, teams, menus } = setup;
-    this.taken = new Map([...people, ...teams, ...menus].map(({ extension, name }) => [extension, name]));
+    const { people, teams, menus, conferences } = setup;
+    this.taken = new Map(
+      [...people, ...teams, ...menus, ...conferences].map(({ extension, name }) => [extension, name]),
+    );
     this.free = freeExtensions(setup);
   }
 

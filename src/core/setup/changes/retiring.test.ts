@@ -11,7 +11,7 @@ const offices: OfficeSetup[] = [
   testSetup,
   { ...circle, people: circle.people.map((each) => ({ ...each, administers: each.id === 'p0' })) },
 ];
-const tables: RetiredTable[] = ['people', 'teams', 'lines', 'menus', 'devices'];
+const tables: RetiredTable[] = ['people', 'teams', 'lines', 'menus', 'conferences', 'devices'];
 
 /** The office without them. */
 function without(setup: OfficeSetup, table: RetiredTable, id: string, heir: Heir | null) {

@@ -4,7 +4,7 @@ import type { Finish, RingPlan, RingRule, RingTarget } from '../ringPlan';
 import type { OfficeSetup, Person, Team } from '../setup';
 
 /** What can be retired with all that names it. */
-export type RetiredTable = 'people' | 'teams' | 'lines' | 'menus' | 'devices';
+export type RetiredTable = 'people' | 'teams' | 'lines' | 'menus' | 'conferences' | 'devices';
 /** Who or what has their calls from then on. */
 export interface Heir {
   table: 'people' | 'teams' | 'menus';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { conferenceSchema } from '../conference';
 import { menuSchema } from '../menu';
 import { ringPlanSchema } from '../ringPlan';
 import {
@@ -23,6 +24,7 @@ export const rowSchemas = {
   lines: lineSchema,
   devices: deviceSchema,
   menus: menuSchema,
+  conferences: conferenceSchema,
   callerGroups: callerGroups.element,
   ringPlans: ringPlanSchema,
   office: z.discriminatedUnion('id', [
@@ -115,7 +117,9 @@ export function freeId(
   for (let number = 1; ; number++) if (!taken.has(`${stem}${number}` as never)) return `${stem}${number}`;
 }
 
-const nobodyRetired: Retired = { people: [], teams: [], lines: [], devices: [], menus: [] };
+const nobodyRetired: Retired = {
+  ...{ people: [], teams: [], lines: [], devices: [], menus: [], conferences: [] },
+};
 const isNamed = (table: SetupTable): table is keyof Retired => table in nobodyRetired;
 
 function withRetired(

@@ -66,6 +66,8 @@ const whatBecomes: Record<RetireSheetProps['table'], string> = {
     'Their phones ring no more, and what led to them leads to somebody else. A talk they are in goes on until it is ended. What happened stays in the histories.',
   teams: 'Its extension rings nobody any more, and what led to it leads to somebody else. Its members stay.',
   menus: 'Nobody hears it any more, and what led to it leads to somebody else.',
+  conferences:
+    'It lets nobody in any more; a talk that goes on goes on. What led to it leads to somebody else.',
   lines:
     'Its number reaches nobody any more. Rules that were for it alone go with it, and whoever showed its number shows another.',
 };

@@ -115,6 +115,12 @@ function Wrong({ words }: { words: string | undefined }) {
   );
 }
 
+/** The same with conferences, which have nobody’s calls but their own. */
+export const lineOwnerChoices = (setup: OfficeSetup) => [
+  ...ownerChoices(setup),
+  ...setup.conferences.map(({ id, name }) => ({ value: id, word: name, detail: 'conference' })),
+];
+
 /** Everybody and everything that can have a line's calls, with what they are. */
 export const ownerChoices = ({ people, teams, menus }: OfficeSetup) => [
   ...people.map(({ id, name, role }) => ({ value: id, word: name, detail: role })),

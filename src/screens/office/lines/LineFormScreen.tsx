@@ -10,7 +10,7 @@ import { space } from '@/ui/tokens';
 
 import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
-import { FormChoice, FormLever, FormSteps, FormTicks, ownerChoices } from '../form/fields';
+import { FormChoice, FormLever, FormSteps, FormTicks, lineOwnerChoices } from '../form/fields';
 import { FormScreen } from '../form/FormScreen';
 import { Opened } from '../form/Opened';
 import { recordingChoices } from '../form/recordingField';
@@ -78,7 +78,7 @@ function LineForm({ id }: { id: string }) {
         control={control}
         name="ownerId"
         label="Who has its calls"
-        options={ownerChoices(of.seen)}
+        options={lineOwnerChoices(of.seen)}
       />
       <FormTicks control={control} name="also" label="What else it is for" options={also} />
       <FormLever

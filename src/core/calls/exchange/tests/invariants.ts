@@ -1,4 +1,4 @@
-import { isLive, isPending, isTalking, type Call } from '../call';
+import { isLive, isOpenRoom, isPending, isTalking, type Call } from '../call';
 import type { ExchangeEvent } from '../events';
 import type { Exchange } from '../Exchange';
 import { isPassing } from '../queueing';
@@ -83,7 +83,8 @@ function checkCall(call: Call): void {
   must(call.legs.filter((leg) => leg.role === 'caller').length === 1, 'a call has one caller');
   must(live.length > 0, 'a call has a leg');
   must(talking.length >= 2 || call.timers.length > 0, 'a call in which nobody talks goes on by itself');
-  must(talking.length + live.filter(isPending).length <= limits.parties, 'a conference is not too large');
+  const people = talking.filter((leg) => !isOpenRoom(leg));
+  must(people.length + live.filter(isPending).length <= limits.parties, 'a conference is not too large');
   const isIn = (legId: string | null) => legId === null || live.some(({ id }) => id === legId);
   for (const leg of call.legs) {
     must(leg.callId === call.id, 'a leg belongs to its call');

@@ -130,6 +130,12 @@ export function randomSetup(
         keeperId: 'p1',
       },
     ],
+    conferences: [
+      {
+        ...{ id: 'room', name: 'Room', extension: '290' },
+        ...{ pin: '4711', hostPin: '80412', waitsForHost: false },
+      },
+    ],
     parkSlots: ['01', '02'],
     policies: {
       recording,
@@ -159,6 +165,8 @@ const destinations = [
   '260',
   '270',
   '270',
+  '290',
+  '290',
   'nonsense',
 ];
 
@@ -226,6 +234,11 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'sendDigits', legId, digits: '1' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '2#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '3' }),
+    // Into the conference, as a host, and not.
+    (legId) => ({ type: 'sendDigits', legId, digits: '4711#' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '4711#' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '80412#' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '9999#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '5' }),
     // Where a menu lets names be spelled, and extensions be dialled.
     (legId) => ({ type: 'sendDigits', legId, digits: '67' }),

@@ -1,6 +1,6 @@
 import { interpretDialled, isDialable, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
-import type { OfficeIndex } from './OfficeIndex';
-import { whyNotCalled } from './outward';
+import type { OfficeIndex } from '../OfficeIndex';
+import { whyNotCalled } from '../outward';
 import {
   ringPlanSchema,
   secondsOf,
@@ -8,7 +8,7 @@ import {
   type RingPlan,
   type RingRule,
   type RingTarget,
-} from './ringPlan';
+} from '../ringPlan';
 
 /** What makes a ring plan impossible to carry out, at the place where it was entered. */
 export interface PlanProblem {
@@ -140,7 +140,8 @@ export function checkFinish(
     dialled.kind === 'extension' &&
     !office.peopleByExtension.has(dialled.extension) &&
     !office.teamsByExtension.has(dialled.extension) &&
-    !office.menusByExtension.has(dialled.extension)
+    !office.menusByExtension.has(dialled.extension) &&
+    !office.conferencesByExtension.has(dialled.extension)
   )
     say([...path, 'to'], `Nobody has the extension ${dialled.extension}.`);
   const calling = { personId: byId, at: null };

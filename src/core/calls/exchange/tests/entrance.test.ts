@@ -1,0 +1,184 @@
+import type { OfficeSetup } from '@/core/setup';
+import { Exchange } from '../Exchange';
+import type { CallRecord } from '../record';
+import { roomOf } from '../rooms';
+import { openStory } from './story';
+import { customer, testSetup } from './testOffice';
+
+const conference = {
+  ...{ id: 'site', name: 'Site meeting', extension: '280' },
+  ...{ pin: '4711', hostPin: '80412', waitsForHost: false },
+};
+const officeOf = (more: object = {}): OfficeSetup => ({
+  ...testSetup,
+  conferences: [{ ...conference, ...more }],
+});
+
+function open(more: object = {}) {
+  const story = openStory(officeOf(more));
+  const dial = (deviceId: string, at: number) =>
+    story.does({ type: 'make', from: { kind: 'device', deviceId }, to: '280' }, at);
+  const types = (where: string, digits: string, at: number) =>
+    story.does({ type: 'sendDigits', legId: story.at(where), digits }, at);
+  const comesIn = (deviceId: string, at: number, pin = '4711') => {
+    dial(deviceId, at);
+    types(deviceId, `${pin}#`, at + 1);
+  };
+  const calls = () => [...story.exchange.calls.values()];
+  return { ...story, dial, types, comesIn, calls, room: () => roomOf(story.exchange.calls.values(), 'site') };
+}
+
+describe('a conference number', () => {
+  it('asks for its PIN, and lets whoever has it hear those who are there', () => {
+    const story = open();
+    expect(story.dial('ada-desk', 0)).toContain('pinAsked conference');
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'entrance' });
+    story.types('ada-desk', '4711#', 2);
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'music' });
+    story.comesIn('ben-desk', 5);
+    story.does({ type: 'make', from: customer, to: '280' }, 8);
+    expect(story.hears()).toMatchObject({ customer: 'entrance', 'ada-desk': 'ben-desk' });
+    story.types('customer', '4711#', 9);
+    expect(story.hears()).toMatchObject({
+      'ada-desk': 'ben-desk, customer',
+      'ben-desk': 'ada-desk, customer',
+      customer: 'ada-desk, ben-desk',
+    });
+    // Three calls have become one.
+    expect(story.calls()).toHaveLength(1);
+  });
+
+  it('takes what was typed without hash after a pause, and as soon as it can be no longer', () => {
+    const story = open({ hostPin: '80412668' });
+    story.dial('ada-desk', 0);
+    story.types('ada-desk', '4711', 1);
+    expect(story.room()).toBeNull();
+    story.lets(4.1);
+    expect(story.room()).not.toBeNull();
+    story.dial('ben-desk', 10);
+    story.types('ben-desk', '80412668', 11);
+    expect(story.room()?.legs.some(({ isHost }) => isHost)).toBe(true);
+  });
+
+  it('goes on when whoever came first has gone, and ends with the last', () => {
+    const story = open();
+    for (const [at, deviceId] of ['ada-desk', 'ben-desk', 'cleo-desk'].entries())
+      story.comesIn(deviceId, at * 5);
+    story.does({ type: 'clear', legId: story.at('ada-desk') }, 30);
+    expect(story.hears()).toMatchObject({ 'ben-desk': 'cleo-desk' });
+    story.does({ type: 'clear', legId: story.at('ben-desk') }, 40);
+    expect(story.hears()).toMatchObject({ 'cleo-desk': 'music' });
+    story.does({ type: 'clear', legId: story.at('cleo-desk') }, 50);
+    expect(story.calls()).toEqual([]);
+  });
+
+  it('is held in music until a host is there, where it is so', () => {
+    const story = open({ waitsForHost: true });
+    story.comesIn('ada-desk', 0);
+    story.comesIn('ben-desk', 5);
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'music', 'ben-desk': 'music' });
+    story.comesIn('cleo-desk', 10, '80412');
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'ben-desk, cleo-desk' });
+    story.does({ type: 'clear', legId: story.at('cleo-desk') }, 20);
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'music' });
+  });
+
+  it('lets a host mute and drop the others, and nobody else', () => {
+    const story = open();
+    story.comesIn('ada-desk', 0);
+    story.comesIn('ben-desk', 5);
+    story.comesIn('cleo-desk', 10, '80412');
+    const act = (type: 'silence' | 'drop', by: string, other: string) =>
+      ({ type, legId: story.at(by), otherLegId: story.at(other) }) as const;
+    expect(story.refuses(act('silence', 'ada-desk', 'ben-desk'), 20)).toBe('hostOnly');
+    expect(story.refuses(act('drop', 'ada-desk', 'cleo-desk'), 20)).toBe('hostOnly');
+    expect(story.refuses({ type: 'add', legId: story.at('ada-desk'), to: '209' }, 20)).toBe('hostOnly');
+    expect(story.refuses(act('silence', 'cleo-desk', 'ben-desk'), 21)).toBe('allowed');
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'cleo-desk' });
+    // The room itself is nobody.
+    expect(story.refuses(act('drop', 'cleo-desk', 'conference'), 22)).toBe('notInCall');
+    story.does(act('drop', 'cleo-desk', 'ben-desk'), 23);
+    expect(story.hears()).toMatchObject({ 'ada-desk': 'cleo-desk', 'cleo-desk': 'ada-desk' });
+  });
+
+  it('lets a host go to another phone of theirs and be host there', () => {
+    const story = open();
+    story.comesIn('ada-desk', 0, '80412');
+    story.comesIn('ben-desk', 5);
+    story.does({ type: 'move', legId: story.at('ada-desk'), to: { deviceId: 'ada-app' }, atOnce: false }, 10);
+    story.does({ type: 'answer', legId: story.at('ada-app') }, 12);
+    story.lets(15);
+    const drop = { type: 'drop', legId: story.at('ada-app'), otherLegId: story.at('ben-desk') } as const;
+    expect(story.refuses(drop, 16)).toBe('allowed');
+  });
+
+  it('is one line in the history of each who was in it: when they came, with the conference', () => {
+    const story = open();
+    story.comesIn('ada-desk', 0);
+    story.comesIn('ben-desk', 100);
+    const ended = ['ben-desk', 'ada-desk'].flatMap((where, index) => {
+      const { events } = story.send({ type: 'clear', legId: story.at(where) }, 200 + index * 10);
+      return events.flatMap((event): CallRecord[] => (event.type === 'recordWritten' ? [event.record] : []));
+    });
+    expect(ended.map(({ personId }) => personId).sort()).toEqual(['ada', 'ben']);
+    const bens = ended.find(({ personId }) => personId === 'ben');
+    expect(bens).toMatchObject({
+      ...{ direction: 'out', outcome: 'answered', other: { number: '280', name: 'Site meeting' } },
+    });
+    expect((bens?.answeredAt ?? 0) - (ended[0]?.startedAt ?? 0)).toBeGreaterThan(0);
+    expect((bens?.endedAt ?? 0) - (bens?.startedAt ?? 0)).toBe(100_000);
+  });
+});
+
+describe('wrong PINs', () => {
+  it('wait longer each time, whoever types them, and are forgotten after an hour', () => {
+    const story = open();
+    const waitAfterWrong = (deviceId: string, at: number) => {
+      story.dial(deviceId, at);
+      story.types(deviceId, '9999#', at);
+      const next = story.exchange.nextTimerAt() ?? 0;
+      story.does({ type: 'clear', legId: story.at(deviceId) }, at);
+      return next - story.exchange.now;
+    };
+    const waits = ['ada-desk', 'ben-desk', 'cleo-desk', 'ada-desk'].map(waitAfterWrong);
+    expect(waits).toEqual([1_000, 2_000, 4_000, 8_000]);
+    for (let at = 4; at < 10; at++) waitAfterWrong('ben-desk', at);
+    expect(waitAfterWrong('ben-desk', 10)).toBe(60_000);
+    expect(waitAfterWrong('ben-desk', 3_700)).toBe(1_000);
+  });
+
+  it('are asked for again, and the third ends the call', () => {
+    const story = open();
+    story.does({ type: 'make', from: customer, to: '280' }, 0);
+    expect(story.types('customer', '1111#', 1)).toContain('pinRefused conference');
+    // What is typed meanwhile is heard by nobody.
+    story.types('customer', '4711#', 1.5);
+    expect(story.room()).toBeNull();
+    expect(story.lets(2)).toContain('pinAsked conference');
+    story.types('customer', '1111#', 3);
+    story.lets(5.1);
+    story.types('customer', '1111#', 6);
+    expect(story.calls()[0]?.failure).toBe('callRejected');
+  });
+
+  it('are still counted by an exchange that was restored', () => {
+    const story = open();
+    story.dial('ada-desk', 0);
+    story.types('ada-desk', '9999#', 1);
+    const again = new Exchange(officeOf(), story.exchange.save());
+    again.send({ type: 'make', from: customer, to: '280' }, again.now);
+    const entrance = [...again.calls.values()].at(-1);
+    const caller = entrance?.legs.find(({ role }) => role === 'caller')?.id ?? '';
+    again.send({ type: 'sendDigits', legId: caller, digits: '9999#' }, again.now);
+    const timers = entrance && again.calls.get(entrance.id)?.timers;
+    expect(timers?.[0]?.at).toBe(again.now + 2_000);
+  });
+
+  it('nobody types one: it asks three times, then the call ends in busy tone', () => {
+    const story = open();
+    story.dial('ada-desk', 0);
+    expect(story.lets(29.9).filter((line) => line.startsWith('pinAsked'))).toHaveLength(2);
+    story.lets(30.1);
+    expect(story.calls()[0]?.failure).toBe('callRejected');
+  });
+});

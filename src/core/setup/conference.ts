@@ -1,0 +1,15 @@
+import { z } from 'zod';
+
+/** A standing number for a talk of several: whoever dials it and types its PIN is in. */
+export const conferenceSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  extension: z.string(),
+  /** 4 to 8 digits; empty for whom it is not told. */
+  pin: z.string().regex(/^(\d{4,8})?$/),
+  /** Whoever types this one may silence, drop and ask in. */
+  hostPin: z.string().regex(/^(\d{4,8})?$/),
+  /** Whether the others hear music until somebody with the host PIN is there. */
+  waitsForHost: z.boolean(),
+});
+export type Conference = z.infer<typeof conferenceSchema>;

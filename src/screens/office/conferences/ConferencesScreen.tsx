@@ -1,0 +1,5 @@
+import { PartColumns } from '../PartColumns';
+
+export function ConferencesScreen() {
+  return <PartColumns part="conferences" />;
+}
