@@ -44,6 +44,9 @@ const screens = [
   '/office/figures',
   '/office/rules',
   '/office/many',
+  '/office/port',
+  '/office/conferences',
+  '/office/conferences/new',
 ] as const;
 
 async function isRight(office: Office, what: string) {

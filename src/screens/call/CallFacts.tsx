@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
 import { recordedMs } from '@/core/calls/recordings';
+import { isHostIn, isOpenRoom } from '@/core/calls/exchange';
 import { nameOf } from '@/core/setup';
 import { formatDuration } from '@/core/shared/time';
 import { selectMyId, selectNames, send, useAppDispatch, useAppSelector, type CallView } from '@/state/app';
@@ -37,8 +38,19 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
       : myLeg?.role === 'called' && myLeg.broughtFor === 'call'
         ? forWords(call, myId, names.office)
         : null;
+  const room = call.legs.find(isOpenRoom);
+  const conferenceId = room?.endpoint.kind === 'conference' ? room.endpoint.conferenceId : '';
+  const inConference = room
+    ? `In the conference ${names.office.ever.conferences.get(conferenceId)?.name ?? 'that was dialled'}${myLeg && isHostIn(call, myLeg) ? ', as its host' : ''}`
+    : null;
   const hasFacts =
-    forWhom !== null || recording || recordedByOthers || call.returned || call.emergency || call.invitation;
+    inConference !== null ||
+    forWhom !== null ||
+    recording ||
+    recordedByOthers ||
+    call.returned ||
+    call.emergency ||
+    call.invitation;
   if (!hasFacts) return null;
   return (
     <View style={styles.facts}>
@@ -48,6 +60,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
           <Txt>{call.emergency.location ?? 'no place is set for this device, so say where you are'}</Txt>
         </View>
       ) : null}
+      {inConference === null ? null : <Txt as="strong">{inConference}</Txt>}
       {forWhom === null ? null : <Txt as="strong">{forWhom}</Txt>}
       {recording ? (
         <View style={styles.fact} aria-live="polite">

@@ -20,7 +20,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { lastSaid, phaseWord } from '../shared/callWords';
+import { lastSaid, phaseWord, takesKeys } from '../shared/callWords';
 import { KeyHint } from '../shared/KeyHint';
 import { useLayout } from '../shared/useLayout';
 import { ActRows } from './ActRows';
@@ -83,7 +83,7 @@ export function CallScreen() {
   const speech = useAppSelector((state) => state.calls.speech);
   const [showsKeys, setShowsKeys] = useState(false);
   const shown = calls.find(isActive) ?? calls[0];
-  const keysOpen = showsKeys && shown?.phase === 'talking';
+  const keysOpen = showsKeys && shown !== undefined && takesKeys(shown);
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
   const { isWide, hasThird, isLow, isAcross } = useLayout();
   const { height } = useWindowDimensions();

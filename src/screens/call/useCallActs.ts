@@ -1,4 +1,4 @@
-import { recordingPolicyOf, type Command } from '@/core/calls/exchange';
+import { isHostIn, isOpenRoom, recordingPolicyOf, type Command } from '@/core/calls/exchange';
 import type { PeopleIndex } from '@/core/people/contacts';
 import {
   actMet,
@@ -17,6 +17,7 @@ import {
   type PartyView,
 } from '@/state/app';
 
+import { takesKeys } from '../shared/callWords';
 import { useGo } from '../shared/useGo';
 import type { ActGroup, CallAct } from './ActRows';
 import type { OpenSheet } from './sheetKinds';
@@ -65,6 +66,10 @@ export function useCallActs(
       ]
     : [];
   const isOpenTo = isTalk && !isEmergency;
+  // Who is in a conference is for its hosts to say.
+  const mine = view.call.legs.find(({ id }) => id === legId);
+  const decides =
+    isOpenTo && (!view.call.legs.some(isOpenRoom) || (mine !== undefined && isHostIn(view.call, mine)));
   return [
     {
       name: 'My sound',
@@ -78,7 +83,7 @@ export function useCallActs(
         {
           word: 'Keys',
           isOn: keys.isOpen,
-          disabled: !isTalking,
+          disabled: !takesKeys(view),
           onPress: keys.toggle,
         },
         { word: 'Sound', onPress: () => open({ kind: 'sound' }) },
@@ -86,15 +91,15 @@ export function useCallActs(
     },
     {
       name: 'This call',
-      hint: hintOf(met, isOpenTo),
+      hint: hintOf(met, decides),
       acts: [
         holding,
         ...swapping,
-        { word: 'Transfer', disabled: !isOpenTo, onPress: () => open({ kind: 'transfer', view }) },
-        { word: 'Add', disabled: !isOpenTo, onPress: () => open({ kind: 'add', view }) },
+        { word: 'Transfer', disabled: !decides, onPress: () => open({ kind: 'transfer', view }) },
+        { word: 'Add', disabled: !decides, onPress: () => open({ kind: 'add', view }) },
         {
           word: 'Park',
-          disabled: !isOpenTo,
+          disabled: !decides,
           onPress: () => {
             dispatch(actMet('park'));
             void dispatch(park(view));

@@ -32,6 +32,7 @@ export const fetchLinesScreen = async () => (await import('./inboxScreens')).Lin
 export const fetchLineFormScreen = async () => (await import('./inboxScreens')).LineFormScreen;
 export const fetchTeamsScreen = async () => (await import('./inboxScreens')).TeamsScreen;
 export const fetchTeamFormScreen = async () => (await import('./inboxScreens')).TeamFormScreen;
+export const fetchPortInScreen = async () => (await import('./inboxScreens')).PortInScreen;
 export const fetchMenusScreen = async () => (await import('./inboxScreens')).MenusScreen;
 export const fetchConferencesScreen = async () => (await import('./inboxScreens')).ConferencesScreen;
 export const fetchConferenceFormScreen = async () => (await import('./inboxScreens')).ConferenceFormScreen;

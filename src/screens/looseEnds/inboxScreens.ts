@@ -30,6 +30,7 @@ export { PeopleScreen } from '../office/people/PeopleScreen';
 export { PersonFormScreen } from '../office/people/PersonFormScreen';
 export { LinesScreen } from '../office/lines/LinesScreen';
 export { LineFormScreen } from '../office/lines/LineFormScreen';
+export { PortInScreen } from '../office/lines/PortInScreen';
 export { TeamsScreen } from '../office/teams/TeamsScreen';
 export { TeamFormScreen } from '../office/teams/TeamFormScreen';
 export { MenusScreen } from '../office/menus/MenusScreen';

@@ -39,6 +39,9 @@ export function PartList({ part }: PartListProps) {
       foot={
         <>
           <Plate word="Office" onPress={go.office} />
+          {part === 'lines' ? (
+            <Plate word="Bring numbers along" onPress={() => go.officePart('port')} />
+          ) : null}
           {part === 'people' ? <Plate word="Many at once" onPress={() => go.officePart('many')} /> : null}
           <Plate kind="main" word={newWord} onPress={() => go.officeForm(part, 'new')} />
         </>

@@ -95,6 +95,10 @@ function voices(legIds: readonly string[], { me, others }: CallView): string {
   return names.length === 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
 }
 
+/** Whether somebody, or a machine of the office, hears the keys. */
+export const takesKeys = ({ phase }: Pick<CallView, 'phase'>) =>
+  phase === 'talking' || phase === 'menu' || phase === 'mailbox';
+
 /** Whether somebody at the other end hears this device. */
 export const hearsMe = (party: PartyView, { me }: Pick<CallView, 'me'>) =>
   party.heard.kind === 'voices' && party.heard.legIds.includes(me.legId);

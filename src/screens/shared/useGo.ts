@@ -39,6 +39,7 @@ export function useGo() {
           | 'figures'
           | 'rules'
           | 'many'
+          | 'port'
           | 'log',
       ) => lead(`/office/${part}`),
       /** `id`: "new" for what is not there yet. */

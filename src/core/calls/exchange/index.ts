@@ -19,7 +19,7 @@ export {
   type Queued,
   type Recording,
 } from './call';
-export { roomOf } from './rooms';
+export { isHostIn, roomOf } from './rooms';
 export { causeValues, type Cause } from './causes';
 export {
   commandSchema,

@@ -5,3 +5,5 @@ export { newPhone, phoneKinds, placeEdits, type PhoneKind, type Place } from './
 export { placesEdits, readPeopleTable, type PeopleTable } from './peopleTable';
 export { retiring, type Heir, type RetiredTable } from './retiring';
 export { freeExtension, newProblems, officeProblems, type OfficeProblem } from './officeProblems';
+export { freeCord } from './cords';
+export { portInEdits, readPortIn, type PortIn } from './portIn';

@@ -8,6 +8,7 @@ import {
   type NumberKind,
   type OfficeSetup,
 } from '@/core/setup';
+import { freeCord } from '@/core/setup/changes';
 import { editOf, freeId, type Edit } from '@/core/setup/edits';
 
 import { asRecordingField, readRecordingField, recordingField } from '../form/recordingField';
@@ -29,18 +30,6 @@ export type LineForm = z.infer<typeof lineFormSchema>;
 const mostOffered = 4;
 /** Numbers of a kind that can be taken. */
 export const numbersToTake = (setup: OfficeSetup, kind: NumberKind) => freeNumbers(setup, kind, mostOffered);
-
-/** A cord that no line has, as far as there is one. */
-function freeCord({ lines }: OfficeSetup): Line['cord'] {
-  for (const stroke of strokes)
-    for (let hue = 0; hue < 6; hue++)
-      if (!lines.some(({ cord }) => cord.hue === hue) && !lines.some(({ cord }) => cord.stroke === stroke))
-        return { hue, stroke };
-  const all = strokes.flatMap((stroke) => [0, 1, 2, 3, 4, 5].map((hue) => ({ hue, stroke })));
-  const isTaken = ({ hue, stroke }: Line['cord']) =>
-    lines.some(({ cord }) => cord.hue === hue && cord.stroke === stroke);
-  return all.find((cord) => !isTaken(cord)) ?? { hue: 0, stroke: 'solid' };
-}
 
 export function asLineForm(setup: OfficeSetup, line: Line | null): LineForm {
   if (!line) {

@@ -32,10 +32,7 @@ export function KeptFields({ control }: { control: Control<RulesForm> }) {
         Each app deletes what is older when it starts. What nobody has heard or read always stays.
       </Txt>
       {kinds.map(({ kind, word }) => (
-        <View key={kind}>
-          <Txt as="small">{word}</Txt>
-          <FormChoice control={control} name={`kept.${kind}`} label={word} asStrip options={spans} />
-        </View>
+        <FormChoice key={kind} control={control} name={`kept.${kind}`} label={word} asStrip options={spans} />
       ))}
     </View>
   );
