@@ -119,6 +119,7 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     dialled: '',
     lineId: null,
     forId: null,
+    language: null,
     postDial: null,
     ringing: null,
     earlierTraces: [],

@@ -13,6 +13,10 @@ export const menuSchema = z.object({
   text: z.string(),
   /** Spoken at certain hours instead; of several the first that fits. */
   greetings: z.array(z.object({ hours: z.array(weekWindowSchema).min(1), text: z.string() })).optional(),
+  /** Other languages in which it speaks, each chosen by its key; a caller who chose one hears it in other menus too. */
+  languages: z
+    .array(z.object({ key: z.string().regex(/^[0-9*#]$/), language: z.string().min(1), text: z.string() }))
+    .optional(),
   keys: z.array(z.object({ key: z.string().regex(/^[0-9*#]$/), to: z.string() })),
   /** Whether whoever knows an extension may dial it; left out: they may not. */
   dialsExtensions: z.boolean().optional(),
@@ -32,6 +36,17 @@ export const menuSchema = z.object({
 });
 export type Menu = z.infer<typeof menuSchema>;
 
-/** What a menu says at that instant (epoch milliseconds), by the clock of the office's zone. */
-export const menuTextAt = ({ greetings = [], text }: Menu, at: number, zone: string): string =>
-  greetings.find(({ hours }) => isInWindows(at, hours, zone))?.text ?? text;
+/** What a menu says at that instant (epoch milliseconds), by the clock of the office's zone; to a caller who chose a language, in it as far as it has it. */
+export const menuTextAt = (
+  { greetings = [], languages = [], text }: Menu,
+  at: number,
+  zone: string,
+  language: string | null,
+): string =>
+  languages.find((each) => isSameLanguage(each.language, language))?.text ??
+  greetings.find(({ hours }) => isInWindows(at, hours, zone))?.text ??
+  text;
+
+/** Menus name their languages as they like: "Cymraeg" and "cymraeg" are one. */
+const isSameLanguage = (name: string, chosen: string | null) =>
+  chosen !== null && name.trim().toLowerCase() === chosen.trim().toLowerCase();

@@ -30,6 +30,7 @@ describe('a form that is kept as it was opened', () => {
     teams: sampleOffice.teams.map((team) => ({ ...team, ...recorded })),
     menus: sampleOffice.menus.map((menu) => ({
       ...{ ...menu, dialsExtensions: true, nameKey: '9' },
+      languages: [{ key: '*', language: 'Cymraeg', text: 'Croeso.' }],
       greetings: [{ hours: [{ days: [0, 6], from: '08:00', to: '12:00' }], text: 'It is the weekend.' }],
     })),
     policies: {

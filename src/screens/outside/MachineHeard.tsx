@@ -32,7 +32,7 @@ export function MachineHeard({ call, leg }: HeardProps) {
     case 'teamMailbox':
       return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
     case 'menu':
-      return <MenuHeard leg={leg} machine={machine} menuId={machine.endpoint.menuId} />;
+      return <MenuHeard call={call} leg={leg} machine={machine} menuId={machine.endpoint.menuId} />;
     case 'conference':
       return isOpenRoom(machine) ? null : <EntranceHeard leg={leg} machine={machine} />;
     case 'queue':
@@ -138,7 +138,7 @@ function EntranceHeard({ leg, machine }: { leg: Leg; machine: Leg }) {
   );
 }
 
-function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: string }) {
+function MenuHeard({ call, leg, machine, menuId }: HeardProps & { machine: Leg; menuId: string }) {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const { clock } = useServices();
@@ -156,7 +156,7 @@ function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: s
       ? `“Press ${choices.map(({ key, name }) => `${key} for ${name}`).join(', ')}.”`
       : entry?.asks === 'name'
         ? '“Spell the name on your keys, and press hash.”'
-        : `“${menuTextAt(menu, clock.now(), office.setup.zone)}”`;
+        : `“${menuTextAt(menu, clock.now(), office.setup.zone, call.language)}”`;
   const keys =
     entry?.asks === 'choice' ? choices : menu.keys.map(({ key, to }) => ({ key, name: whereTo(to, office) }));
   const mayDial = menu.dialsExtensions === true || entry?.asks === 'name';
@@ -167,6 +167,11 @@ function MenuHeard({ leg, machine, menuId }: { leg: Leg; machine: Leg; menuId: s
         ? null
         : keys.map(({ key, name }) => (
             <Plate key={key} word={`Press ${key}, ${name}`} onPress={() => press(key)} />
+          ))}
+      {entry
+        ? null
+        : menu.languages?.map(({ key, language }) => (
+            <Plate key={key} word={`Press ${key}, ${language}`} onPress={() => press(key)} />
           ))}
       {menu.nameKey !== undefined && !entry ? (
         <Plate word={`Press ${menu.nameKey}, to spell a name`} onPress={() => press(menu.nameKey ?? '')} />

@@ -58,13 +58,19 @@ interface OneStopProps {
   onPress: (key: string | null) => void;
 }
 
-function OneStop({ stop: { trace, fromSeconds, pressed }, office, myId, at, onPress }: OneStopProps) {
+function OneStop({
+  stop: { trace, fromSeconds, pressed, language },
+  office,
+  myId,
+  at,
+  onPress,
+}: OneStopProps) {
   const menu = office.menus.get(trace.ownerId);
   if (menu)
     return (
       <View style={styles.part}>
         <Txt as="strong">{`From second ${fromSeconds}: ${menu.name}`}</Txt>
-        <Txt as="small">{`“${menuTextAt(menu, at + fromSeconds * 1000, office.setup.zone)}”`}</Txt>
+        <Txt as="small">{`“${menuTextAt(menu, at + fromSeconds * 1000, office.setup.zone, language)}”`}</Txt>
         <Choice
           asStrip
           label="They press"

@@ -1,5 +1,6 @@
 import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
 import { spokenInQueue } from '@/core/calls/queueing';
+import { menuTextAt } from '@/core/setup';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
@@ -44,11 +45,22 @@ export function soundUpdate(
     if (event.type === 'established') greet(event.callId);
     const heard = event.type === 'menuSpoke' ? heardByMe(event.callId) : undefined;
     if (event.type === 'queueTold') tellPlace(event.callId);
-    if (heard?.kind === 'menu') player.say(selectOffice(state).menus.get(heard.menuId)?.text ?? '');
+    if (event.type === 'menuSpoke' && heard?.kind === 'menu') sayMenu(event.callId, heard.menuId);
+    if (event.type === 'pinAsked' && heardByMe(event.callId)?.kind === 'entrance')
+      player.say('Type the PIN, and press hash.');
+    if (event.type === 'pinRefused' && heardByMe(event.callId)?.kind === 'entrance')
+      player.say('That was not the PIN. Please wait, and try again.');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);
     if (heard?.kind === 'voices' && heard.legIds.includes(speech.legId)) void player.clip(speech.clip);
+  }
+
+  function sayMenu(callId: string, menuId: string): void {
+    const { menus, setup } = selectOffice(state);
+    const menu = menus.get(menuId);
+    const language = state.calls.byId[callId]?.language ?? null;
+    if (menu) player.say(menuTextAt(menu, update.at, setup.zone, language));
   }
 
   function tellPlace(callId: string): void {

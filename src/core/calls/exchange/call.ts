@@ -254,6 +254,8 @@ export const callSchema = z.object({
   withheld: z.boolean(),
   /** In whose name somebody else calls out; null: in their own. */
   forId: z.string().nullable().default(null),
+  /** In which of a menu’s other languages the caller is spoken to; null: none was chosen. */
+  language: z.string().nullable().default(null),
   postDial: z.string().nullable(),
   startedAt: z.number(),
   answeredAt: z.number().nullable(),

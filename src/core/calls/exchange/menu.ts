@@ -40,7 +40,7 @@ function speak(board: Switchboard, leg: Leg, menuId: string, turn: number): void
   leg.menuTurn = turn;
   board.stopTimers(call, ({ what }) => what.kind === 'menuEnd');
   board.emitLeg('menuSpoke', leg);
-  const seconds = menu ? menuTurnSeconds(menu, board.now, board.office.setup.zone) : 0;
+  const seconds = menu ? menuTurnSeconds(menu, board.now, board.office.setup.zone, call.language) : 0;
   board.startTimer(call, board.now + seconds * 1000, { kind: 'menuEnd', legId: leg.id });
 }
 
@@ -80,6 +80,11 @@ function pressOne(board: Switchboard, leg: Leg, key: string): void {
   const menu = menuOf(board, leg);
   const { office } = board;
   if (leg.menuEntry) return addToEntry(board, leg, key);
+  const spoken = menu?.languages?.find((each) => each.key === key);
+  if (menu && spoken) {
+    board.callOf(leg).language = spoken.language;
+    return speak(board, leg, menu.id, 1);
+  }
   if (menu?.nameKey === key) return beginEntry(board, leg, { asks: 'name', digits: '', choices: [] });
   if (menu?.dialsExtensions && extensionsFrom(office, key).length > 0) {
     beginEntry(board, leg, { asks: 'extension', digits: '', choices: [] });

@@ -7,6 +7,7 @@ type Needed = 'kind' | 'dialled' | 'lineId' | 'withheld';
 export function newCall(board: Switchboard, given: Pick<Call, Needed> & Partial<Call>): Call {
   return board.addCall({
     forId: null,
+    language: null,
     postDial: null,
     startedAt: board.now,
     answeredAt: null,

@@ -16,6 +16,8 @@ export interface Stop {
   key: string | null;
   /** All keys that were pressed there. */
   pressed: readonly string[];
+  /** In which of a menu’s other languages the caller is spoken to when they get there; null: none was chosen. */
+  language: string | null;
 }
 
 export interface Journey {
@@ -39,6 +41,7 @@ export function journeyOf(
   const left = [...keys];
   let at: CalledParty | null = called;
   let fromSeconds = 0;
+  let language: string | null = null;
   while (at && stops.length < mostStops) {
     // The given situation is that of whom was called, not of those it is forwarded to.
     const calledSituation = at.ownerId === called.ownerId ? world.calledSituation : undefined;
@@ -46,11 +49,13 @@ export function journeyOf(
     const trace: RouteTrace = traceAny(office, at, moment);
     const menu = office.menus.get(at.ownerId);
     const before = left.length;
-    const { chosen, seconds } = menu
-      ? leaveMenu(menu, left, office, moment.at)
-      : { chosen: null, seconds: trace.finishSeconds };
+    const passed: Passed = menu
+      ? leaveMenu(menu, left, office, moment.at, language)
+      : { chosen: null, seconds: trace.finishSeconds, language };
+    const { chosen, seconds } = passed;
     const pressed = keys.slice(keys.length - before, keys.length - left.length);
-    stops.push({ trace, fromSeconds, key: chosen?.key ?? null, pressed });
+    stops.push({ trace, fromSeconds, key: chosen?.key ?? null, pressed, language });
+    language = passed.language;
     fromSeconds += seconds;
     const finish: Finish = chosen ? { kind: 'forward', to: chosen.to } : trace.finish;
     if (finish.kind !== 'forward') return { stops, finish, finishSeconds: fromSeconds };
@@ -64,17 +69,37 @@ export function journeyOf(
   return { stops, finish: null, finishSeconds: fromSeconds };
 }
 
-/** By which of the keys the menu is left, and after how long; takes the keys that are pressed there. */
-function leaveMenu(menu: Menu, keys: string[], office: OfficeIndex, at: number) {
+interface Passed {
+  chosen: { key: string; to: string } | null;
+  seconds: number;
+  language: string | null;
+}
+
+/** By which of the keys the menu is left, after how long and in which language; takes the keys that are pressed there. */
+function leaveMenu(
+  menu: Menu,
+  keys: string[],
+  office: OfficeIndex,
+  at: number,
+  before: string | null,
+): Passed {
   let seconds = 0;
+  let language = before;
   for (let turn = 0; turn < menu.turns; turn++) {
     const key = keys.shift();
-    const turnSeconds = menuTurnSeconds(menu, at + seconds * 1000, office.setup.zone);
+    const turnSeconds = menuTurnSeconds(menu, at + seconds * 1000, office.setup.zone, language);
     seconds += turnSeconds - (key === undefined ? 0 : menu.waitSeconds);
+    const spoken = menu.languages?.find((each) => each.key === key);
+    if (spoken) {
+      // It begins anew, in the other language.
+      ({ language } = spoken);
+      turn = -1;
+      continue;
+    }
     const chosen = chosenBy(key, menu);
-    if (chosen && leadsOn(chosen.to, office, at)) return { chosen, seconds };
+    if (chosen && leadsOn(chosen.to, office, at)) return { chosen, seconds, language };
   }
-  return { chosen: null, seconds };
+  return { chosen: null, seconds, language };
 }
 
 function leadsOn(to: string, office: OfficeIndex, at: number): boolean {

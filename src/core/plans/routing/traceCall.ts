@@ -219,8 +219,12 @@ export function traceMenu(
 }
 
 /** How long a menu that speaks at that instant does so, and waits, before it begins again. */
-export const menuTurnSeconds = (menu: Menu, at: number, zone: string): number =>
-  spokenSeconds(menuTextAt(menu, at, zone)) + menu.waitSeconds;
+export const menuTurnSeconds = (
+  menu: Menu,
+  at: number,
+  zone: string,
+  language: string | null = null,
+): number => spokenSeconds(menuTextAt(menu, at, zone, language)) + menu.waitSeconds;
 
 /** All its turns, in which nothing is chosen. */
 function menuSeconds(menu: Menu, at: number, zone: string): number {

@@ -46,6 +46,7 @@ const fieldWords: Record<string, string> = {
   location: 'place',
   text: 'greeting',
   keys: 'keys',
+  languages: 'languages',
   waitSeconds: 'wait',
   turns: 'turns',
   pin: 'PIN',

@@ -65,6 +65,25 @@ describe('what is wrong with an office', () => {
     expect(problems).toContainEqual(expect.objectContaining({ table: 'people', field: 'presentedLineId' }));
   });
 
+  it('a language that is chosen by a key of another use, and one that says nothing', () => {
+    const menu = {
+      ...{ id: 'm', name: 'Menu', extension: '260', text: 'Press one.', waitSeconds: 5, turns: 1 },
+      ...{ keys: [{ key: '1', to: '201' }], finish: { kind: 'busy' }, keeperId: 'ada' },
+    };
+    const speaking = (language: object) =>
+      changed(
+        editOf(testSetup, 'menus', 'm', {
+          ...menu,
+          languages: [{ key: '*', language: 'Cymraeg', text: 'Croeso.', ...language }],
+        }),
+      );
+    expect(speaking({}).problems).toEqual([]);
+    const { setup, problems } = speaking({ key: '1' });
+    expect(problems).toMatchObject([{ field: 'languages', repair: { word: 'Leave out Cymraeg' } }]);
+    expect(mends(setup, problems[0]!)).toBe(true);
+    expect(speaking({ text: ' ' }).problems).toMatchObject([{ field: 'text' }]);
+  });
+
   it('who answers for somebody and is gone, or would answer for themselves', () => {
     const by = (personId: string) =>
       changed(edit('people', other.id, { answeredBy: [{ personId, showsMine: true }] })).problems;

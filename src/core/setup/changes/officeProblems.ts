@@ -236,7 +236,11 @@ function checkConferences(setup: OfficeSetup, say: Say): void {
 function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
   for (const menu of setup.menus) {
     const { id, name, text, greetings = [], keys, keeperId } = menu;
-    if ([text, ...greetings.map((each) => each.text)].some((each) => each.trim() === ''))
+    if (
+      [text, ...[...greetings, ...(menu.languages ?? [])].map((each) => each.text)].some(
+        (each) => each.trim() === '',
+      )
+    )
       say({
         table: 'menus',
         id,
@@ -249,6 +253,20 @@ function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
       say({
         ...{ table: 'menus', id, field: 'keys', sentence: `Key ${twice.key} of ${name} is there twice.` },
         repair: { word: 'Keep the first', edits: [editOf(setup, 'menus', id, { ...menu, keys: once })] },
+      });
+    }
+    const { languages = [], ...rest } = menu;
+    const isTaken = (key: string) => key === menu.nameKey || keys.some((each) => each.key === key);
+    const twofold = languages.find(
+      ({ key }, at) => isTaken(key) || languages.findIndex((each) => each.key === key) < at,
+    );
+    if (twofold) {
+      const others = languages.filter((each) => each !== twofold);
+      const after = others.length > 0 ? { ...rest, languages: others } : rest;
+      say({
+        ...{ table: 'menus', id, field: 'languages' },
+        sentence: `Key ${twofold.key} of ${name} does something else: ${twofold.language} can’t be chosen by it.`,
+        repair: { word: `Leave out ${twofold.language}`, edits: [editOf(setup, 'menus', id, after)] },
       });
     }
     const { nameKey, ...withoutNames } = menu;

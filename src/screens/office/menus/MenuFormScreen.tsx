@@ -65,6 +65,7 @@ function MenuFormView({ id }: { id: string }) {
         onPress={() => setValue('text', spokenMenu(getValues(), office), { shouldValidate: true })}
       />
       <Greetings control={control} />
+      <Languages control={control} />
       <Keys control={control} setup={of.seen} />
       <FormLever control={control} name="dialsExtensions" label="Callers may dial an extension" />
       <FormLine
@@ -124,6 +125,45 @@ function Greetings({ control }: { control: Control<MenuForm> }) {
         word="Say something else at certain hours"
         style={styles.add}
         onPress={() => append({ hours: '', text: '' })}
+      />
+    </View>
+  );
+}
+
+/** What it says to whoever chooses another language by a key. */
+function Languages({ control }: { control: Control<MenuForm> }) {
+  const styles = useStyles();
+  const { fields, append, remove } = useFieldArray({ control, name: 'languages' });
+  return (
+    <View style={styles.part} role="group" aria-label="Other languages">
+      {fields.map(({ id }, at) => (
+        <View key={id} style={styles.key}>
+          <View style={styles.row}>
+            <View style={styles.digit}>
+              <FormLine control={control} name={`languages.${at}.key`} label="Key" isNumber />
+            </View>
+            <View style={styles.to}>
+              <FormLine control={control} name={`languages.${at}.language`} label={`Language ${at + 1}`} />
+            </View>
+          </View>
+          <FormLine
+            control={control}
+            name={`languages.${at}.text`}
+            label={`What it says in language ${at + 1}`}
+            lines={4}
+          />
+          <Plate
+            word="Take away"
+            label={`Take away language ${at + 1}`}
+            style={styles.add}
+            onPress={() => remove(at)}
+          />
+        </View>
+      ))}
+      <Plate
+        word="Speak another language too"
+        style={styles.add}
+        onPress={() => append({ key: '*', language: '', text: '' })}
       />
     </View>
   );

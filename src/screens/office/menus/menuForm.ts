@@ -25,6 +25,17 @@ export const menuFormSchema = z.object({
       text: z.string().trim().min(1, 'A menu that says nothing tells nobody its keys.'),
     }),
   ),
+  /** Spoken to whoever presses its key, in this menu and the next. */
+  languages: z.array(
+    z.object({
+      key: z
+        .string()
+        .trim()
+        .regex(/^[0-9*#]$/, 'One of 0 to 9, * and #.'),
+      language: z.string().trim().min(1, 'Say which language.').max(30, 'That is too long.'),
+      text: z.string().trim().min(1, 'A menu that says nothing tells nobody its keys.'),
+    }),
+  ),
   keys: z
     .array(
       z.object({
@@ -76,20 +87,21 @@ export function asMenuForm(setup: OfficeSetup, menu: Menu | null): MenuForm {
       ...{ name: '', extension: freeExtension(setup) ?? '', waitSeconds: 5, turns: 2, finishTo: '' },
       text: welcome(setup),
       keys: [{ key: '1', to: '' }],
-      ...{ dialsExtensions: false, nameKey: '', greetings: [] },
+      ...{ dialsExtensions: false, nameKey: '', greetings: [], languages: [] },
       keeperId: setup.people[0]?.id ?? '',
     };
   const { name, extension, text, keys, waitSeconds, turns, finish, keeperId } = menu;
-  const { dialsExtensions = false, nameKey = '', greetings = [] } = menu;
+  const { dialsExtensions = false, nameKey = '', greetings = [], languages = [] } = menu;
   return {
     ...{ name, extension, text, keys, dialsExtensions, nameKey, waitSeconds, turns, keeperId },
+    languages: languages.map((each) => ({ ...each })),
     greetings: greetings.map((each) => ({ hours: hoursWords(each.hours), text: each.text })),
     finishTo: finishText(finish, setup),
   };
 }
 
 export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm): Edit[] {
-  const { finishTo: to, dialsExtensions, nameKey, greetings: typed, ...rest } = form;
+  const { finishTo: to, dialsExtensions, nameKey, greetings: typed, languages, ...rest } = form;
   const greetings = typed.flatMap(({ hours, text }) => {
     const read = readHours(hours);
     return read.ok
@@ -102,6 +114,7 @@ export function menuEdits(seen: OfficeSetup, menu: Menu | null, form: MenuForm):
     ...(dialsExtensions && { dialsExtensions }),
     ...(nameKey !== '' && { nameKey }),
     ...(greetings.length > 0 && { greetings }),
+    ...(languages.length > 0 && { languages }),
   };
   return [editOf(seen, 'menus', id, { ...rest, ...dialled, id, finish })];
 }

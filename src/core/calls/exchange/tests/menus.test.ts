@@ -1,4 +1,5 @@
-import type { Menu, OfficeSetup } from '@/core/setup';
+import { allFree, journeyOf } from '@/core/plans/routing';
+import { OfficeIndex, type Menu, type OfficeSetup } from '@/core/setup';
 import { number, openStory } from './story';
 import { customer, start, testSetup } from './testOffice';
 
@@ -235,4 +236,45 @@ it('a menu says something else at certain hours, which takes its own time; each 
   // The second turn, past the hour, is the shorter one.
   expect(story.lets(73.9)).toEqual([]);
   expect(story.lets(74)).toContain('established ada-mailbox');
+});
+
+describe('a menu in another language', () => {
+  const english = { ...menu, turns: 1, keys: [...menu.keys, { key: '5', to: '261' }] };
+  const languages = [{ key: '*', language: 'Cymraeg', text: 'Un gair.' }];
+  const menus: Menu[] = [
+    { ...english, languages },
+    {
+      ...english,
+      id: 'next',
+      name: 'Next',
+      extension: '261',
+      languages: [{ ...languages[0]!, language: 'cymraeg ' }],
+    },
+  ];
+  const speaksFor = (story: ReturnType<typeof withMenu>) =>
+    ((story.exchange.nextTimerAt() ?? 0) - story.exchange.now) / 1000;
+
+  it('is chosen by its key, begins anew, and holds in the next menu too', () => {
+    const story = withMenu({ menus });
+    story.does({ type: 'make', from: customer, to: '260' }, 0);
+    expect(speaksFor(story)).toBe(10);
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '*' }, 5);
+    const short = speaksFor(story);
+    expect(short).toBeLessThan(10);
+    expect([...story.exchange.calls.values()][0]?.language).toBe('Cymraeg');
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '5' }, 6);
+    expect(speaksFor(story)).toBe(short);
+  });
+
+  it('takes the seconds that are said of a tried call', () => {
+    const setup = { ...testSetup, menus };
+    const story = openStory(setup);
+    story.does({ type: 'make', from: customer, to: '260' }, 0);
+    const called = { ownerId: 'menu', lineId: null, caller: null };
+    const { finishSeconds } = journeyOf(new OfficeIndex(setup), called, allFree(start), ['*']);
+    // Nothing more is pressed: the other language is waited out, and the finish has the call.
+    story.does({ type: 'sendDigits', legId: story.at('customer'), digits: '*' }, 4);
+    expect(story.lets(finishSeconds - 0.1)).toEqual([]);
+    expect(story.lets(finishSeconds + 0.1)).toContain('established ada-mailbox');
+  });
 });
