@@ -46,7 +46,6 @@ test('a conference is begun with PINs that are not easily guessed, given a line,
   await pin.fill('4711');
   await page.getByRole('button', { name: 'Press these, and hash' }).click();
   await office.toTheCall().click();
-  await expect(page.getByText('Peg Anstey').first()).toBeVisible();
   await expect(page.getByText('You hear Peg Anstey').first()).toBeVisible();
   await expect(page.getByText('In the conference Site meeting, as its host')).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);

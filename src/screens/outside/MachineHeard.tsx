@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { greetingOf, isOpenRoom, type Call, type Leg } from '@/core/calls/exchange';
-import { spokenInQueue } from '@/core/calls/queueing';
+import { callBackNumber, spokenInQueue } from '@/core/calls/queueing';
 import { menuTextAt, whereTo } from '@/core/setup';
 import { selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { hearGreeting } from '@/state/sounds';
@@ -92,9 +92,11 @@ function TeamMailboxHeard({ mailbox, teamId }: { mailbox: Leg; teamId: string })
 
 function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
   const dispatch = useAppDispatch();
-  const queue = useAppSelector((state) => selectOffice(state).teams.get(teamId)?.queue);
+  const office = useAppSelector(selectOffice);
+  const queue = office.teams.get(teamId)?.queue;
   if (!queue || !call.queued) return null;
-  const mayBeCalled = leg.endpoint.kind === 'outside' && leg.endpoint.number !== null;
+  const number = leg.endpoint.kind === 'outside' ? leg.endpoint.number : null;
+  const mayBeCalled = callBackNumber(office.setup, number) !== null;
   return (
     <View style={{ gap: space.s }}>
       <Txt as="small">{`hears: “${spokenInQueue(queue, call.queued.told, mayBeCalled)}” and music`}</Txt>

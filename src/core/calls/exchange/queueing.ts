@@ -1,4 +1,4 @@
-import { expectedWaitSeconds, handOutTo, withHandled } from '@/core/calls/queueing';
+import { callBackNumber, expectedWaitSeconds, handOutTo, withHandled } from '@/core/calls/queueing';
 import type { RouteTrace } from '@/core/plans/routing';
 import { hasQueue, type QueueTeam } from '@/core/setup';
 import {
@@ -79,7 +79,7 @@ export function pressInQueue(board: Switchboard, presser: Leg, digits: string): 
   const team = queued && board.office.teams.get(queued.teamId);
   if (!queued || !hasQueue(team) || presser.role !== 'caller') return false;
   const { endpoint } = presser;
-  const number = endpoint.kind === 'outside' ? endpoint.number : null;
+  const number = callBackNumber(board.office.setup, endpoint.kind === 'outside' ? endpoint.number : null);
   if (!team.queue.offersCallBack || number === null || !digits.startsWith('1')) return true;
   queued.callBackTo = number;
   board.stopTimers(call, ({ what }) => what.kind === 'queueTell');

@@ -63,6 +63,18 @@ describe('whoever is retired', () => {
     expect(setup.teams[0]?.memberIds).toEqual(['cleo']);
   });
 
+  it('leaves nothing of them in the rules of the house', () => {
+    const policies = {
+      ...testSetup.policies,
+      presented: [{ prefix: '+1', lineId: 'field' }],
+      outward: { countries: [], exceptIds: ['ben', 'cleo'] },
+    };
+    const setup = { ...testSetup, policies };
+    const withoutBen = without(setup, 'people', 'ben', { table: 'people', id: 'cleo' }).setup;
+    expect(withoutBen.policies).toEqual({ ...policies, outward: { countries: [], exceptIds: ['cleo'] } });
+    expect(without(setup, 'lines', 'field', null).setup.policies.presented).toEqual([]);
+  });
+
   it('a line takes the rules along that were for it alone, which would else be for every call', () => {
     const { setup } = without(testSetup, 'lines', 'field', null);
     expect(setup.ringPlans.find(({ personId }) => personId === 'ada')?.rules.map(({ id }) => id)).toEqual([

@@ -36,12 +36,8 @@ export function retiring(setup: OfficeSetup, table: RetiredTable, id: string, he
     if (plan.personId === id) edits.push(editOf(setup, 'ringPlans', id, null));
     else if (names.some((name) => textOf(plan).includes(name)))
       put('ringPlans', plan.personId, planWithout(plan, gone));
-  const { presented } = setup.policies;
-  if (presented?.some(({ lineId }) => lineId === id))
-    put('office', 'policies', {
-      id: 'policies',
-      value: { ...setup.policies, presented: presented.filter(({ lineId }) => lineId !== id) },
-    });
+  const policies = policiesWithout(setup.policies, id);
+  if (policies !== setup.policies) put('office', 'policies', { id: 'policies', value: policies });
   return edits;
 }
 
@@ -87,6 +83,21 @@ function goneWith(setup: OfficeSetup, table: RetiredTable, id: string, heir: Hei
     heirExtension: heir && text(rowOf(setup, heir.table, heir.id)?.['extension']),
     keeperId: heir?.table === 'people' ? heir.id : (runs?.id ?? ''),
     otherLineId: setup.lines.find((line) => line.id !== id)?.id ?? null,
+  };
+}
+
+/** The same where they name neither the line nor the person. */
+function policiesWithout(policies: OfficeSetup['policies'], id: string): OfficeSetup['policies'] {
+  const { presented, outward } = policies;
+  const shows = presented?.some(({ lineId }) => lineId === id);
+  const leavesFree = outward?.exceptIds?.includes(id);
+  if (!shows && !leavesFree) return policies;
+  return {
+    ...policies,
+    ...(shows && { presented: presented?.filter(({ lineId }) => lineId !== id) }),
+    ...(leavesFree && {
+      outward: { ...outward, exceptIds: outward?.exceptIds?.filter((exceptId) => exceptId !== id) },
+    }),
   };
 }
 

@@ -316,6 +316,20 @@ describe('a caller who asks to be called back', () => {
     expect(yard.does({ type: 'clear', legId: yard.at('ben-desk') }, 38)).toContain('record ben missed');
   });
 
+  it('is not called at a number that the office calls at no time', () => {
+    const setup = withQueue();
+    const policies = { ...setup.policies, barred: [{ prefix: '+447700', why: 'mobiles' }] };
+    const story = openStory({ ...setup, policies });
+    story.does({ type: 'make', from: device('ben-desk'), to: '0131 496 0150' }, 0);
+    for (const deviceId of ['cleo-desk', 'dot-desk']) story.does({ type: 'signOut', deviceId }, 0);
+    const caller = { kind: 'outside', number: callerNumbers[0], name: null } as const;
+    story.does({ type: 'make', from: caller, to: '+441314960130' }, 1);
+    expect(
+      story.does({ type: 'sendDigits', legId: story.at(callerNumbers[0]), digits: '1' }, 5),
+    ).not.toContain(`callBackAsked ${callerNumbers[0]}`);
+    expect(story.exchange.queueOf('yard').calls.map(({ queued }) => queued?.callBackTo)).toEqual([null]);
+  });
+
   it('is not offered where the queue does not, nor to a withheld number', () => {
     const yard = only(openYard({ offersCallBack: false }), 'ben');
     yard.does({ type: 'make', from: device('ben-desk'), to: '0131 496 0150' }, 0);
