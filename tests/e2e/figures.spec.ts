@@ -160,3 +160,12 @@ test('whom the office lets see them finds the figures, and nothing else of how i
   await page.getByRole('button', { name: 'See the figures' }).click();
   await expect(page.getByRole('list', { name: 'Calls by hour' })).toBeVisible();
 });
+
+test('what recording every call would take is said from the usual traffic', async ({ office, page }) => {
+  await office.open('/office');
+  const part = page.getByRole('region', { name: 'Recording calls' });
+  await part.getByRole('button', { name: 'What recording all would take' }).click();
+  await expect(part.getByRole('status')).toHaveText(
+    /^Of the last 30 days, \d+ calls from outside with .+ of talk: about [\d.]+ MB/,
+  );
+});

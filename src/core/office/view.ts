@@ -94,7 +94,12 @@ export function foreseenBy(
  */
 export function viewOfCall(session: Session, call: Call, office: OfficeIndex, sight: Sight): Call {
   const isMine = (leg: Leg) => session.personId !== null && isAt(session.personId, leg, office);
-  const legs = call.legs.map((leg) => (isMine(leg) ? leg : { ...leg, digitsSent: '' }));
+  const legs = call.legs.map((leg) => ({
+    ...leg,
+    ...(!isMine(leg) && { digitsSent: '' }),
+    // What is being typed is a PIN.
+    ...(leg.entrance && { entrance: { ...leg.entrance, digits: '' } }),
+  }));
   const toldOf = (trace: RouteTrace) => viewOfTrace(session, trace, office);
   if (sight === 'whole')
     return {
@@ -136,6 +141,8 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     // That somebody waits, and since when, is for whoever looks after the teams.
     queued: call.queued && { ...call.queued, callBackTo: null, passedBy: [] },
     waits: [],
+    // Where calls are on their way is for whoever runs the office.
+    course: runsOffice(session, office) ? call.course : [],
     servedBy: null,
     recordings: [],
     acts: [],

@@ -7,6 +7,8 @@ import { Choice } from '@/ui/field';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
+import { RecordingAtUsual } from './RecordingAtUsual';
+
 type Policy = OfficeSetup['policies']['recording'];
 
 const policies: { value: Policy; word: string; detail: string }[] = [
@@ -41,6 +43,7 @@ export function RecordingPart() {
         options={policies}
         onChoose={(next) => void dispatch(setRecordingPolicy(next, said[next]))}
       />
+      <RecordingAtUsual />
     </View>
   );
 }

@@ -34,6 +34,17 @@ const useStyles = themed(({ colours }) =>
     // The needle stands at what the tried call is at.
     here: { borderBottomWidth: 5, borderBottomColor: colours.saffron },
     end: { position: 'absolute', alignItems: 'center', justifyContent: 'flex-start' },
+    // As a disc on the water: how many are there now.
+    live: {
+      position: 'absolute',
+      right: 10,
+      bottom: 4,
+      minWidth: 22,
+      paddingHorizontal: 4,
+      alignItems: 'center',
+      backgroundColor: colours.saffron,
+      borderRadius: 11,
+    },
     mark: {
       position: 'absolute',
       right: 0,
@@ -54,13 +65,15 @@ interface RoutePictureProps {
   lit: readonly string[];
   /** Where the tried call is now. */
   hereKey: string | null;
+  /** How many calls are at a place now, by its key. */
+  live: ReadonlyMap<string, number>;
   /** Places at which something is wrong. */
   wrong: ReadonlySet<string>;
   onOpen: (node: RouteNode) => void;
 }
 
 /** The route drawn as water: as wide as the calls, dry where none went, hatched where callers gave up. The list beside it says the same. */
-export function RoutePicture({ route, office, room, lit, hereKey, wrong, onOpen }: RoutePictureProps) {
+export function RoutePicture({ route, office, room, lit, hereKey, live, wrong, onOpen }: RoutePictureProps) {
   const styles = useStyles();
   const { colours, size } = useTheme();
   const { width, height, nodes, streams } = useMemo(() => {
@@ -128,6 +141,7 @@ export function RoutePicture({ route, office, room, lit, hereKey, wrong, onOpen 
             node={node}
             office={office}
             isHere={node.key === hereKey}
+            live={live.get(node.key) ?? 0}
             isWrong={wrong.has(node.key)}
             onOpen={() => onOpen(node)}
           />
@@ -152,12 +166,14 @@ interface PlateProps {
   node: LaidNode;
   office: OfficeIndex;
   isHere: boolean;
+  /** Calls that are there now. */
+  live: number;
   isWrong: boolean;
   onOpen: () => void;
 }
 
 /** What stands at a place of the picture. */
-function Plate({ node, office, isHere, isWrong, onOpen }: PlateProps) {
+function Plate({ node, office, isHere, live, isWrong, onOpen }: PlateProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const { place, x, y, width, height, calls } = node;
@@ -209,6 +225,13 @@ function Plate({ node, office, isHere, isWrong, onOpen }: PlateProps) {
       <Txt as="mono" lines={1} {...(isLine && { colour: colours.faintOnNight })}>
         {calls === 1 ? '1 call' : `${calls} calls`}
       </Txt>
+      {live > 0 ? (
+        <View style={styles.live} role="img" aria-label={`${live} there now`}>
+          <Txt as="mono" colour={colours.night}>
+            {live}
+          </Txt>
+        </View>
+      ) : null}
       {isWrong ? <View role="img" aria-label="something is wrong" style={styles.mark} /> : null}
     </Pressable>
   );

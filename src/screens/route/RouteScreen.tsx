@@ -2,7 +2,8 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { FigureCall, Place, Span } from '@/core/calls/figures';
-import { selectOffice, useAppSelector } from '@/state/app';
+import { liveAt } from '@/core/calls/route';
+import { selectAllCalls, selectOffice, useAppSelector } from '@/state/app';
 import { selectRunsOffice } from '@/state/configuration';
 import { Row } from '@/ui/list';
 import { EmptyState, Notice } from '@/ui/notice';
@@ -73,6 +74,8 @@ function OfLines() {
   const lineIds = useMemo(() => (one ? [one.id] : lines.map(({ id }) => id)), [one, lines]);
   const { route, callsByLine, isFailed, behind } = useRoute(office, lineIds, span);
   const tried = useTried(route, office, (one ?? lines[0])?.id ?? '');
+  const onTheirWay = useAppSelector(selectAllCalls);
+  const live = useMemo(() => liveAt(onTheirWay, lineIds, office), [onTheirWay, lineIds, office]);
   const { problems, lost } = useFindings();
   const wrong = useMemo(() => {
     const keys = new Set(lost.flatMap(({ personId }) => keysOf('people', personId)));
@@ -85,7 +88,7 @@ function OfLines() {
     <WithRoom>
       {(room) => (
         <RoutePicture
-          {...{ route, office, room, wrong }}
+          {...{ route, office, room, live, wrong }}
           lit={isTrying ? tried.lit : []}
           hereKey={isTrying ? tried.hereKey : null}
           onOpen={({ key }) => setOpened(key)}
@@ -140,7 +143,7 @@ function OfLines() {
                 <View key={node.key} role="listitem">
                   <Row
                     title={nameOfPlace(node.place, office)}
-                    detail={nodeWords(node, route, office)}
+                    detail={`${live.has(node.key) ? `${live.get(node.key)} there now; ` : ''}${nodeWords(node, route, office)}`}
                     detailLines={4}
                     onPress={() => setOpened(node.key)}
                   />

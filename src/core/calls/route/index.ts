@@ -2,4 +2,5 @@
 export { placesOf, wayOf } from './places';
 export { exitsOf, type Way } from './exits';
 export { litIn, routeOf, type Reach, type Route, type RouteNode } from './route';
+export { liveAt } from './live';
 export { placesOfJourney } from './tried';

@@ -154,6 +154,8 @@ describe('what somebody sees', () => {
     expect(JSON.stringify(viewOf(cato, office))).toContain('+447700900321');
     const glimpse = viewOf(ben, office);
     expect(JSON.stringify(glimpse)).not.toContain('+44');
+    // Nor whose plan it goes by, but for whoever runs the office.
+    expect(glimpse.course).toEqual([]);
     expect(glimpse.legs.map(({ state }) => state)).toEqual(office.call.legs.map(({ state }) => state));
     // Once it is answered, it is no more of the team's business.
     office.send({ type: 'answer', legId: office.legAt('p0-app') });
@@ -168,6 +170,7 @@ describe('what somebody sees', () => {
     const others = setup.ringPlans.flatMap(({ personId }) => (personId === 'p0' ? [] : [personId]));
     expect(others.length).toBeGreaterThan(0);
     expect(seen.withheldPlansOf).toEqual(others);
+    expect(seen.conferences.map(({ pin, hostPin }) => pin + hostPin)).toEqual(['']);
     expect(viewOfSetup(simulator, office)).toBe(setup);
     const promoted = {
       ...setup,
