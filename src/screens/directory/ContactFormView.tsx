@@ -86,13 +86,7 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
         <FormLine control={control} name="firm" label="Firm or place" />
         <NumbersPart control={control} />
         <ListPart control={control} name="mails" word="mail address" title="Mail" />
-        <ListPart
-          control={control}
-
-          name="places"
-          word="address"
-          title="Addresses"
-        />
+        <ListPart control={control} name="places" word="address" title="Addresses" />
         <FormLine control={control} name="groups" label="Groups, separated by commas" />
         <FormLine control={control} name="note" label="Note" lines={3} />
       </ScrollView>

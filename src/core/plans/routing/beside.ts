@@ -9,9 +9,8 @@ const besideSeconds = 20;
 
 /**
  * The trace with the phones of those who answer for the called person: their desk phones and apps ring from the first second until the rule
- * is over, and at least for 20 s. A phone that the rule rings by itself rings when the rule says. Nobody is rung who calls or sends
- * the call, who is not to be
- * disturbed, or whose situation takes no calls of others.
+ * is over, and at least for 20 s. A phone that the rule rings by itself rings when the rule says. Nobody is rung who calls or sends the call,
+ * who is not to be disturbed, or whose situation takes no calls of others.
  */
 export function withThoseBeside(
   office: OfficeIndex,
