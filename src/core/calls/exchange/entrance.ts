@@ -1,17 +1,18 @@
 import { pinSeconds, pinTurns, traceConference } from '@/core/plans/routing';
-import { isLive, isOpenRoom, isTalking, type Call, type Leg } from './call';
+import { isLive, isMachine, isOpenRoom, isTalking, type Call, type Leg } from './call';
 import { failCall } from './clearing';
 import { mayGrow } from './conferencing';
 import { roomOf } from './rooms';
 import { limits } from './limits';
-import { endRecordings, startByPolicy } from './recording';
+import { answerByMachine } from './machineLeg';
+import { carryRecordings, endRecordings, startByPolicy } from './recording';
 import { writeRecords } from './records';
 import { setTrace, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';
 
 /**
- * The entrance of a conference number: the caller is asked for its PIN, and comes into the talk of those who are there already (a dial-in
- * conference as of RFC 4245 §5.1; the host PIN makes a moderator, §5.6). Wrong PINs are counted for the conference, whoever types them, and
+ * The entrance of a conference number: the caller is asked for its PIN, and comes into the talk of those who are there already (a conference that
+ * is dialled into: RFC 4353; the host PIN makes a moderator). Wrong PINs are counted for the conference, whoever types them, and
  * each makes the next wait longer.
  */
 export function enterConference(
@@ -22,19 +23,13 @@ export function enterConference(
   by: Bringing,
 ): void {
   setTrace(board, call, traceConference({ ownerId: conferenceId, lineId }), by);
-  const leg = board.addLeg(call, {
-    endpoint: { kind: 'conference', conferenceId },
-    role: 'called',
-    state: 'connected',
-    broughtFor: 'call',
-    broughtById: null,
-  });
-  leg.answeredAt = board.now;
-  leg.entrance = { phase: 'pin', digits: '', wrong: 0, turn: 0, waitsForHost: false };
   call.comesBackTo = null;
   board.endInvitation(call);
-  board.emitLeg('established', leg);
-  askForPin(board, leg);
+  const entrance = { phase: 'pin', digits: '', wrong: 0, turn: 0, waitsForHost: false } as const;
+  askForPin(
+    board,
+    answerByMachine(board, call, { kind: 'conference', conferenceId }, { entrance: { ...entrance } }),
+  );
 }
 
 function askForPin(board: Switchboard, leg: Leg): void {
@@ -55,8 +50,8 @@ export function pressAtEntrance(board: Switchboard, presser: Leg, digits: string
   const { entrance } = leg ?? {};
   if (!leg || !entrance || leg === presser) return false;
   for (const key of digits) {
-    // While a wrong one waits, and once it is decided, nobody hears what is pressed.
-    if (entrance.phase !== 'pin') return true;
+    // While a wrong one waits, and once they are in or turned away, nobody hears what is pressed.
+    if (entrance.phase !== 'pin' || !isLive(leg)) return true;
     if (key === '#') decide(board, leg, presser);
     else {
       entrance.digits += key;
@@ -138,11 +133,13 @@ function comeIn(board: Switchboard, leg: Leg, presser: Leg, isHost: boolean): vo
   startByPolicy(board, board.callOf(presser));
 }
 
-/** Their own call ends, with records for whoever was in it before and is not any more. */
+/** Their own call ends, with records for whoever was in it before: for themselves only where they had talked in it. */
 function moveInto(board: Switchboard, from: Call, room: Call, entrance: Leg, presser: Leg): void {
   board.clearLeg(entrance, 'joined');
+  carryRecordings(from, presser, room, presser);
   endRecordings(board, from);
-  writeRecords(board, from, 'joined', presser.personId);
+  const hasTalked = from.legs.some((leg) => leg !== presser && leg.answeredAt !== null && !isMachine(leg));
+  writeRecords(board, from, 'joined', hasTalked ? null : presser.personId);
   presser.broughtFor = 'join';
   board.moveLeg(presser, from, room);
   board.removeCall(from);

@@ -7,6 +7,7 @@ import { connectTo } from './connecting';
 import { barredReason, destinationOf, readDialled } from './destination';
 import { leaveQueue } from './leavingQueue';
 import { limits } from './limits';
+import { answerByMachine } from './machineLeg';
 import { answerByMailbox, isMailboxThere } from './mailbox';
 import { returnCall } from './recall';
 import { carryOut } from './ringing';
@@ -77,15 +78,7 @@ function answerWithText(
     failCall(board, call, 'userBusy');
     return;
   }
-  const leg = board.addLeg(call, {
-    endpoint: { kind: 'textNotice' },
-    role: 'called',
-    state: 'connected',
-    broughtFor: 'call',
-    broughtById: null,
-  });
-  leg.answeredAt = board.now;
-  board.emitLeg('established', leg);
+  const leg = answerByMachine(board, call, { kind: 'textNotice' });
   board.emit({ type: 'textOwed', at: board.now, callId: call.id, personId: ownerId, lineId, to, text });
   board.startTimer(call, board.now + limits.textNoticeMs, { kind: 'noticeEnd', legId: leg.id });
 }

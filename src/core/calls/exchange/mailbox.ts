@@ -2,6 +2,7 @@ import { greetingSeconds, type Finish, type Greeting, type OfficeIndex } from '@
 import { greetingFor, situationAt } from '@/core/plans/routing';
 import type { Call, Leg } from './call';
 import { limits } from './limits';
+import { answerByMachine } from './machineLeg';
 import type { Switchboard } from './Switchboard';
 
 /** The greeting that somebody's mailbox speaks to this call: as it was traced, else what fits the moment. */
@@ -26,16 +27,7 @@ export const isMailboxThere = (office: OfficeIndex, mailbox: Mailbox): boolean =
 
 /** Somebody's mailbox, or a team's, takes the call: greeting first, then the message. */
 export function answerByMailbox(board: Switchboard, call: Call, mailbox: Mailbox): Leg {
-  const leg = board.addLeg(call, {
-    endpoint: mailbox,
-    role: 'called',
-    state: 'connected',
-    broughtFor: 'call',
-    broughtById: null,
-  });
-  leg.answeredAt = board.now;
-  leg.mailboxPhase = 'greeting';
-  board.emitLeg('established', leg);
+  const leg = answerByMachine(board, call, mailbox, { mailboxPhase: 'greeting' });
   const seconds = greetingSeconds(
     mailbox.kind === 'mailbox'
       ? greetingOf(board.office, call, mailbox.personId, board.now)

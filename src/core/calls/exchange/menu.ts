@@ -5,6 +5,7 @@ import { connectTo } from './connecting';
 import { barredReason, destinationOf, readDialled, type Destination } from './destination';
 import { finishCall } from './finishing';
 import { limits } from './limits';
+import { answerByMachine } from './machineLeg';
 import { setTrace, type Bringing } from './ringing';
 import type { Switchboard } from './Switchboard';
 
@@ -18,20 +19,11 @@ export function enterMenu(
 ): void {
   const trace = traceMenu(board.office, { ownerId: menuId, lineId }, board.now);
   setTrace(board, call, trace, by);
-  const leg = board.addLeg(call, {
-    endpoint: { kind: 'menu', menuId },
-    role: 'called',
-    state: 'connected',
-    broughtFor: 'call',
-    broughtById: null,
-  });
-  leg.answeredAt = board.now;
   // Whoever was handed over has arrived: they hear the menu, so they do not come back.
   call.comesBackTo = null;
   // The talk that others were asked into is over.
   board.endInvitation(call);
-  board.emitLeg('established', leg);
-  speak(board, leg, menuId, 1);
+  speak(board, answerByMachine(board, call, { kind: 'menu', menuId }), menuId, 1);
 }
 
 function speak(board: Switchboard, leg: Leg, menuId: string, turn: number): void {

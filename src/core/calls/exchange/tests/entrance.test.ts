@@ -2,6 +2,7 @@ import type { OfficeSetup } from '@/core/setup';
 import { Exchange } from '../Exchange';
 import type { CallRecord } from '../record';
 import { roomOf } from '../rooms';
+import { checkExchange } from './invariants';
 import { openStory } from './story';
 import { customer, testSetup } from './testOffice';
 
@@ -58,6 +59,31 @@ describe('a conference number', () => {
     story.dial('ben-desk', 10);
     story.types('ben-desk', '80412668', 11);
     expect(story.room()?.legs.some(({ isHost }) => isHost)).toBe(true);
+  });
+
+  it.each(['4711#12', '1111#22#33#44#'])('hears nothing that is typed on after %s', (digits) => {
+    const story = open();
+    story.comesIn('ada-desk', 0);
+    story.does({ type: 'make', from: customer, to: '280' }, 5);
+    story.types('customer', digits, 6);
+    for (let at = 7; at < 60; at++) story.lets(at);
+    const isIn = story
+      .room()
+      ?.legs.some(({ endpoint, state }) => endpoint.kind === 'outside' && state === 'connected');
+    expect(isIn).toBe(digits.startsWith('4711'));
+    checkExchange(story.exchange);
+  });
+
+  it('turns away for good, whatever is typed on after the third wrong one', () => {
+    const story = open();
+    story.does({ type: 'make', from: customer, to: '280' }, 0);
+    story.types('customer', '1111#', 1);
+    story.lets(2.1);
+    story.types('customer', '1111#', 3);
+    story.lets(5.1);
+    story.types('customer', '1111#2222#3333#', 6);
+    expect(story.calls()[0]?.timers).toHaveLength(1);
+    checkExchange(story.exchange);
   });
 
   it('goes on when whoever came first has gone, and ends with the last', () => {
@@ -127,6 +153,26 @@ describe('a conference number', () => {
     });
     expect((bens?.answeredAt ?? 0) - (ended[0]?.startedAt ?? 0)).toBeGreaterThan(0);
     expect((bens?.endedAt ?? 0) - (bens?.startedAt ?? 0)).toBe(100_000);
+  });
+});
+
+describe('whoever is handed over to a conference', () => {
+  it('keeps the line of the talk before, and what they recorded goes on', () => {
+    const story = open();
+    story.comesIn('cleo-desk', 0);
+    const { callId } = story.fromAda('201', 5);
+    story.does({ type: 'answer', legId: story.at('ben-desk') }, 8);
+    story.does({ type: 'record', legId: story.at('ada-app'), act: 'start' }, 9);
+    story.does({ type: 'transfer', legId: story.at('ben-desk'), target: { kind: 'number', to: '280' } }, 20);
+    const { events } = story.send({ type: 'sendDigits', legId: story.at('ada-app'), digits: '4711#' }, 22);
+    const before = events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
+    expect(before.map(({ callId: of, personId }) => [of, personId])).toEqual([
+      [callId, 'ada'],
+      [callId, 'ben'],
+    ]);
+    expect(story.hears()).toMatchObject({ 'ada-app': 'cleo-desk' });
+    expect(story.room()?.recordings).toMatchObject([{ personId: 'ada', state: 'on' }]);
+    checkExchange(story.exchange);
   });
 });
 

@@ -237,7 +237,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     // Into the conference, as a host, and not.
     (legId) => ({ type: 'sendDigits', legId, digits: '4711#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '4711#' }),
-    (legId) => ({ type: 'sendDigits', legId, digits: '80412#' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '80412#77' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '9999#' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '5' }),
     // Where a menu lets names be spelled, and extensions be dialled.
