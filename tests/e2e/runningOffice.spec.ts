@@ -417,3 +417,14 @@ test('a menu lets names be spelled: two have the letters, and the caller chooses
   await page.getByRole('button', { name: 'Press 1, Maren Oyelaran' }).click();
   await expect(office.answer()).toBeVisible();
 });
+
+test('beside its form the row that is open is marked', async ({ office, page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await office.open('/office/people/kofi');
+  const rowOf = (name: string) => page.getByRole('listitem', { name }).getByRole('button');
+  await expect(rowOf('Kofi Renner')).toHaveAttribute('aria-current', 'true');
+  await rowOf('Ilse Varga').click();
+  await expect(rowOf('Ilse Varga')).toHaveAttribute('aria-current', 'true');
+  await expect(rowOf('Kofi Renner')).not.toHaveAttribute('aria-current');
+  expect(await office.axeViolations()).toEqual([]);
+});

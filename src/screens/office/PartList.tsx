@@ -19,10 +19,12 @@ const manyRows = 12;
 
 interface PartListProps {
   part: OfficePart;
+  /** Whose form is open beside it. */
+  openId: string | null;
 }
 
 /** One part of the office: all that there is of it, each opened by a tap, and something new under the thumb. */
-export function PartList({ part }: PartListProps) {
+export function PartList({ part, openId }: PartListProps) {
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const runs = useAppSelector(selectRunsOffice);
@@ -62,6 +64,7 @@ export function PartList({ part }: PartListProps) {
               <Row
                 title={row.name}
                 detail={row.detail}
+                isOpen={row.id === openId}
                 before={row.cord ? <CordEdge cord={row.cord} width={8} /> : undefined}
                 onPress={() => go.officeForm(part, row.id)}
               />

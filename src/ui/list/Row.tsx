@@ -23,6 +23,8 @@ const useStyles = themed(({ colours }) =>
       paddingVertical: space.s,
       paddingHorizontal: space.m,
     },
+    // As the needle stands at what is chosen.
+    open: { borderLeftWidth: 6, borderLeftColor: colours.saffron, paddingLeft: space.m - 6 },
     words: { flex: 1, minWidth: 0 },
   }),
 );
@@ -35,18 +37,25 @@ interface RowProps {
   after?: ReactNode;
   /** So many lines of the detail are shown: more where it says what will be true, and never so few that who it was is cut. */
   detailLines?: number;
+  /** What it stands for is open beside the list. */
+  isOpen?: boolean;
 }
 
 /** A row of a list that is pressed as a whole: something before the words, the words, and a word behind them. */
-export function Row({ title, detail, onPress, before, after, detailLines = 2 }: RowProps) {
+export function Row({ title, detail, onPress, before, after, detailLines = 2, isOpen = false }: RowProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
     <View style={styles.row}>
       <Pressable
         role="button"
+        aria-current={isOpen ? true : undefined}
         onPress={onPress}
-        style={({ pressed }) => [styles.press, pressed && { backgroundColor: colours.paper }]}
+        style={({ pressed }) => [
+          styles.press,
+          isOpen && styles.open,
+          pressed && { backgroundColor: colours.paper },
+        ]}
       >
         {before}
         <View style={styles.words}>

@@ -21,5 +21,9 @@ export function Opened({ part, Form, gone }: OpenedProps) {
   const isHere = useAppSelector((state) => id === 'new' || selectOffice(state)[part].has(id));
   const runs = useAppSelector(selectRunsOffice);
   if (!runs) return <Gone what="Only whoever runs the office sees this." />;
-  return <PartColumns part={part}>{isHere ? <Form key={id} id={id} /> : <Gone what={gone} />}</PartColumns>;
+  return (
+    <PartColumns part={part} openId={id}>
+      {isHere ? <Form key={id} id={id} /> : <Gone what={gone} />}
+    </PartColumns>
+  );
 }
