@@ -9,7 +9,6 @@ export const fetchRoomsScreen = async () => (await import('./inboxScreens')).Roo
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
 export const fetchTellingScreen = async () => (await import('./inboxScreens')).TellingScreen;
 export const fetchArchiveScreen = async () => (await import('./inboxScreens')).ArchiveScreen;
-export const fetchOutsideScreen = async () => (await import('./inboxScreens')).OutsideScreen;
 export const fetchReceived = async () => (await import('./inboxScreens')).Received;
 export const fetchTextIn = async () => (await import('./inboxScreens')).TextIn;
 export const fetchTeamWork = async () => (await import('./inboxScreens')).TeamWork;

@@ -2,7 +2,6 @@
 export { startInbox } from '@/state/inbox';
 export { ArrivalStrip } from '../arrivals/ArrivalStrip';
 export { ArchiveScreen } from '../archive/ArchiveScreen';
-export { OutsideScreen } from '../outside/OutsideScreen';
 export { TeamWork } from '../outside/TeamWork';
 export { TextIn } from '../outside/TextIn';
 export { Received } from '../outside/Received';
