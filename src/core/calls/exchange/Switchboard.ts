@@ -330,6 +330,7 @@ export class Switchboard {
     from.legs = from.legs.filter((other) => other !== leg);
     leg.callId = into.id;
     leg.role = 'called';
+    if (leg.answeredAt !== null) leg.chargedUntil = this.now;
     into.legs.push(leg);
     const isOfLeg = ({ what }: Timer) => 'legId' in what && what.legId === leg.id;
     this.moveTimers(from, into, isOfLeg);

@@ -81,6 +81,8 @@ export const legSchema = z.object({
   createdAt: z.number(),
   answeredAt: z.number().nullable(),
   clearedAt: z.number().nullable(),
+  /** Until when records tell what it costs: when it came here from another call while talking. */
+  chargedUntil: z.number().optional(),
   muted: z.boolean(),
   /** The leg whose owner took this one's voice away. */
   silencedBy: z.string().nullable(),

@@ -29,7 +29,7 @@ export function mayGrow(call: Call, by: number): Outcome {
 }
 
 /** Those who are there or on the way; a device to which one of them moves counts for nobody new. */
-export const partiesOf = (call: Call) =>
+const partiesOf = (call: Call) =>
   call.legs.filter((leg) => (isTalking(leg) && !isOpenRoom(leg)) || isPending(leg)).length;
 
 /** Asks one more in, while the others talk on. */

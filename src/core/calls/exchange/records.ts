@@ -35,11 +35,39 @@ export function writeRecords(
   if (keeperId !== null) concerned.add(keeperId);
   for (const leg of call.legs) if (leg.personId !== null) concerned.add(leg.personId);
   for (const { act, byId } of call.acts) if (act === 'screened' && byId !== null) concerned.add(byId);
-  for (const personId of concerned) {
-    if (!office.ever.people.has(personId) || personId === goesOnId) continue;
-    const record = buildRecord(office, call, personId, board.now, call.failure ?? cause);
+  const write = (record: CallRecord) =>
     board.emit({ type: 'recordWritten', at: board.now, callId: call.id, record });
+  for (const personId of concerned)
+    if (office.ever.people.has(personId) && personId !== goesOnId)
+      write(buildRecord(office, call, personId, board.now, call.failure ?? cause));
+  for (const leg of call.legs) {
+    const payerId = payerOf(leg);
+    if (payerId === null || concerned.has(payerId)) continue;
+    concerned.add(payerId);
+    write(paidRecord(office, call, leg, payerId, board.now));
   }
+}
+
+/** Who pays for what is talked at this leg; null: nobody. */
+function payerOf({ endpoint, role, broughtById, answeredAt }: Leg): string | null {
+  return endpoint.kind === 'outside' && role === 'called' && answeredAt !== null ? broughtById : null;
+}
+
+/** For who handed somebody outside over into a talk they are not in: how long that goes on, which they pay for, and nothing else of it. */
+function paidRecord(office: OfficeIndex, call: Call, leg: Leg, personId: string, now: number): CallRecord {
+  const [number, name] =
+    leg.endpoint.kind === 'outside' ? [leg.endpoint.number, leg.endpoint.name] : [null, null];
+  const startedAt = leg.chargedUntil ?? leg.createdAt;
+  return {
+    id: recordIdOf(call.id, personId),
+    ...{ callId: call.id, personId, direction: 'out', lineId: call.lineId },
+    other: { number, name, personId: null },
+    ...{ startedAt, answeredAt: startedAt, endedAt: leg.clearedAt ?? now, outcome: 'answered' },
+    ...{ cause: leg.cause ?? 'normalClearing', deviceId: null, answeredById: null, withheld: call.withheld },
+    ...{ digitsSent: '', finish: null, messageMs: 0, path: [], trace: null, acts: [], waits: [], course: [] },
+    ...{ recordings: [], parties: partyOf(office, leg, now) },
+    costMicros: costOf(office, call, personId, now),
+  };
 }
 
 /** Who is told of a call that ended in a menu, or at its finish; null where it went further. */
@@ -184,8 +212,11 @@ function incomingOutcome(
   if (did('deflected')) return 'deflected';
   const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
   if (refused) return 'refused';
-  return answered && isBackReached(call) ? 'answeredByOther' : 'missed';
+  return (answered && isBackReached(call)) || hasComeIntoConference(call) ? 'answeredByOther' : 'missed';
 }
+
+const hasComeIntoConference = ({ legs }: Call) =>
+  legs.some(({ entrance, cause }) => entrance && (entrance.phase === 'open' || cause === 'joined'));
 
 /** Whether whoever asked in a queue to be called back was reached; true for all who did not ask. */
 const isBackReached = ({ acts, legs }: Call) =>
@@ -292,14 +323,17 @@ function partyOf(office: OfficeIndex, leg: Leg, now: number): CallRecord['partie
   ];
 }
 
-/** Each outside leg costs from its answer, whoever is on the other end by then. */
+/** Each outside leg costs from its answer, whoever is on the other end by then; what records of earlier calls told is left out. */
 function costOf(office: OfficeIndex, call: Call, personId: string, now: number): number {
   const { rates } = office.setup;
   let micros = 0;
-  for (const { endpoint, role, broughtById, answeredAt, clearedAt } of call.legs) {
-    const isPaid = endpoint.kind === 'outside' && role === 'called' && broughtById === personId;
-    if (!isPaid || answeredAt === null || endpoint.number === null) continue;
-    micros += costMicros(rateFor(rates, endpoint.number), (clearedAt ?? now) - answeredAt);
+  for (const leg of call.legs) {
+    const { endpoint, answeredAt, clearedAt, chargedUntil } = leg;
+    if (payerOf(leg) !== personId || answeredAt === null) continue;
+    const rate = endpoint.kind === 'outside' && endpoint.number !== null && rateFor(rates, endpoint.number);
+    if (!rate) continue;
+    micros += costMicros(rate, (clearedAt ?? now) - answeredAt);
+    if (chargedUntil !== undefined) micros -= costMicros(rate, chargedUntil - answeredAt);
   }
   return micros;
 }

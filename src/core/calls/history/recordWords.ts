@@ -29,6 +29,9 @@ export function describeOutcome(record: CallRecord, office: OfficeIndex): string
     return `${record.direction === 'out' ? 'Called' : 'Answered'} for ${forWhom}`;
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
   if (record.outcome === 'missed' && forWhom !== '') return `Missed, for ${forWhom}`;
+  const sentOn = record.acts.findLast(({ act }) => act === 'forwarded');
+  if (record.outcome === 'answeredByOther' && record.answeredById === null && sentOn?.to != null)
+    return `Sent on to ${whereTo(sentOn.to, office)}`;
   const taker = office.ever.people.get(record.answeredById ?? '')?.name ?? 'somebody else';
   if (record.outcome === 'answeredByOther') return `Taken by ${taker}`;
   if (record.outcome === 'refused' && record.answeredById !== null) return `Refused, taken by ${taker}`;

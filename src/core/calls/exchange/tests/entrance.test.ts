@@ -1,5 +1,7 @@
 import type { OfficeSetup } from '@/core/setup';
 import { Exchange } from '../Exchange';
+import { describeOutcome } from '@/core/calls/history';
+import type { ExchangeEvent } from '../events';
 import type { CallRecord } from '../record';
 import { roomOf } from '../rooms';
 import { checkExchange } from './invariants';
@@ -10,13 +12,16 @@ const conference = {
   ...{ id: 'site', name: 'Site meeting', extension: '280' },
   ...{ pin: '4711', hostPin: '80412', waitsForHost: false },
 };
-const officeOf = (more: object = {}): OfficeSetup => ({
+const officeOf = (more: object = {}, office: Partial<OfficeSetup> = {}): OfficeSetup => ({
   ...testSetup,
+  ...office,
   conferences: [{ ...conference, ...more }],
 });
+const recordsOf = (events: readonly ExchangeEvent[]): CallRecord[] =>
+  events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
 
-function open(more: object = {}) {
-  const story = openStory(officeOf(more));
+function open(more: object = {}, office: Partial<OfficeSetup> = {}) {
+  const story = openStory(officeOf(more, office));
   const dial = (deviceId: string, at: number) =>
     story.does({ type: 'make', from: { kind: 'device', deviceId }, to: '280' }, at);
   const types = (where: string, digits: string, at: number) =>
@@ -144,7 +149,7 @@ describe('a conference number', () => {
     story.comesIn('ben-desk', 100);
     const ended = ['ben-desk', 'ada-desk'].flatMap((where, index) => {
       const { events } = story.send({ type: 'clear', legId: story.at(where) }, 200 + index * 10);
-      return events.flatMap((event): CallRecord[] => (event.type === 'recordWritten' ? [event.record] : []));
+      return recordsOf(events);
     });
     expect(ended.map(({ personId }) => personId).sort()).toEqual(['ada', 'ben']);
     const bens = ended.find(({ personId }) => personId === 'ben');
@@ -165,14 +170,72 @@ describe('whoever is handed over to a conference', () => {
     story.does({ type: 'record', legId: story.at('ada-app'), act: 'start' }, 9);
     story.does({ type: 'transfer', legId: story.at('ben-desk'), target: { kind: 'number', to: '280' } }, 20);
     const { events } = story.send({ type: 'sendDigits', legId: story.at('ada-app'), digits: '4711#' }, 22);
-    const before = events.flatMap((event) => (event.type === 'recordWritten' ? [event.record] : []));
-    expect(before.map(({ callId: of, personId }) => [of, personId])).toEqual([
+    expect(recordsOf(events).map(({ callId: of, personId }) => [of, personId])).toEqual([
       [callId, 'ada'],
       [callId, 'ben'],
     ]);
     expect(story.hears()).toMatchObject({ 'ada-app': 'cleo-desk' });
     expect(story.room()?.recordings).toMatchObject([{ personId: 'ada', state: 'on' }]);
     checkExchange(story.exchange);
+  });
+});
+
+describe('a plan that forwards to a conference', () => {
+  const plan = {
+    ...{ personId: 'ben', findMe: [] },
+    rules: [
+      {
+        ...{ id: 'on', name: 'Meet there', lineIds: [], stages: [] },
+        finish: { kind: 'forward', to: '280' },
+      },
+    ],
+  } as const;
+  const ringPlans = [...testSetup.ringPlans.filter(({ personId }) => personId !== 'ben'), plan];
+
+  it.each([
+    ['opened by them', false],
+    ['that goes on already', true],
+  ])('has nobody waiting once the caller is in one %s', (_words, isOn) => {
+    const story = open({}, { ringPlans });
+    if (isOn) story.comesIn('cleo-desk', 0);
+    story.fromAda('201', 10);
+    const { events } = story.send({ type: 'sendDigits', legId: story.at('ada-app'), digits: '4711#' }, 20);
+    const atEnd = story.send({ type: 'clear', legId: story.at('ada-app') }, 60);
+    const bens = recordsOf([...events, ...atEnd.events]).filter(({ personId }) => personId === 'ben');
+    expect(bens).toMatchObject([{ outcome: 'answeredByOther', answeredById: null }]);
+    expect(describeOutcome(bens[0]!, story.exchange.office)).toBe('Sent on to Site meeting');
+  });
+
+  it('has somebody waiting where the caller had no PIN', () => {
+    const story = open({}, { ringPlans });
+    const { legId } = story.fromAda('201', 10);
+    const { events } = story.send({ type: 'clear', legId }, 20);
+    expect(recordsOf(events).find(({ personId }) => personId === 'ben')).toMatchObject({ outcome: 'missed' });
+  });
+});
+
+describe('a call out that is handed over to a conference', () => {
+  it('is paid to its end by who placed it, each minute once', () => {
+    const story = open();
+    story.comesIn('cleo-desk', 0);
+    story.fromAda('+1 202 555 0147', 5);
+    story.does({ type: 'answer', legId: story.at('+12025550147') }, 10);
+    story.does({ type: 'transfer', legId: story.at('ada-app'), target: { kind: 'number', to: '280' } }, 60);
+    const joined = story.send(
+      { type: 'sendDigits', legId: story.at('+12025550147'), digits: '4711#' },
+      10 + 61,
+    );
+    const left = story.send({ type: 'clear', legId: story.at('+12025550147') }, 10 + 130);
+    expect(recordsOf(left.events)).toEqual([]);
+    const ended = story.send({ type: 'clear', legId: story.at('cleo-desk') }, 300);
+    const adas = recordsOf([...joined.events, ...ended.events]).filter(({ personId }) => personId === 'ada');
+    // The fee and two minutes, then the third.
+    expect(adas.map(({ costMicros }) => costMicros)).toEqual([50_000 + 2 * 60_000, 60_000]);
+    expect(adas[1]).toMatchObject({
+      ...{ direction: 'out', outcome: 'answered', other: { number: '+12025550147' } },
+      parties: [{ number: '+12025550147' }],
+    });
+    expect((adas[1]?.endedAt ?? 0) - (adas[1]?.startedAt ?? 0)).toBe(69_000);
   });
 });
 

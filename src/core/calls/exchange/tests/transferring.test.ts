@@ -73,6 +73,20 @@ describe('RFC 5359 §2.4 unattended transfer (ECMA-269 single-step transfer)', (
     expect(record).toMatchObject([{ personId: 'ada', costMicros: 50_000 + 2 * 60_000 }]);
   });
 
+  it('consulted outside and connected, each minute is paid once', () => {
+    const story = openStory();
+    story.adaTalks(0);
+    const held = story.at('ada-app');
+    const { legId } = story.fromAda('+1 202 555 0147', 5, { consultationFor: held });
+    story.does({ type: 'answer', legId: story.at('+12025550147') }, 10);
+    const connected = story.send({ type: 'connectCalls', legId: held, otherLegId: legId }, 10 + 61);
+    const ended = story.send({ type: 'clear', legId: story.at('customer') }, 10 + 130);
+    const costs = [...connected.events, ...ended.events].flatMap((event) =>
+      event.type === 'recordWritten' ? [event.record.costMicros] : [],
+    );
+    expect(costs).toEqual([50_000 + 2 * 60_000, 60_000]);
+  });
+
   it('into a mailbox, where the caller hears the greeting and leaves a message', () => {
     const story = openStory();
     story.adaTalks(0);
