@@ -1,3 +1,4 @@
+import { ukNumbering } from '@/core/numbers/numbering';
 import type { OfficeSetup } from '@/core/setup';
 
 import { sampleRates } from './rates';
@@ -56,6 +57,7 @@ const marensDevices = [
 export const sampleOffice: OfficeSetup = {
   name: 'Orrin Vale Gauging',
   zone: 'Europe/London',
+  numbering: ukNumbering,
   people: [
     {
       ...person('maren', 'Maren Oyelaran', 'Field technician', '214', 'field'),

@@ -3,6 +3,7 @@ import { Index } from 'flexsearch';
 import Fuse from 'fuse.js';
 import MiniSearch from 'minisearch';
 
+import { numberingPlan, ukNumbering } from '@/core/numbers/numbering';
 import { emptyFields } from '@/core/people/contacts';
 import { readVCards, writeVCards } from '@/core/people/files';
 import { PeopleSearch, type Searchable } from '@/core/people/search';
@@ -127,7 +128,7 @@ export function benchPeople(): Promise<Figure[]> {
     })),
   );
   const begun = performance.now();
-  const read = readVCards(cards).people.length;
+  const read = readVCards(cards, numberingPlan(ukNumbering)).people.length;
   const reading = performance.now() - begun;
   if (!own || read !== count) throw new Error('The people of the bench were not all read');
   return Promise.resolve([

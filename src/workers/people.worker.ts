@@ -1,5 +1,6 @@
 import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 
+import { numberingPlan, ukNumbering, type NumberingPlan } from '@/core/numbers/numbering';
 import { fullBlock, ownSource, type Card, type Fields, type PeopleBlock } from '@/core/people/contacts';
 import {
   readCsvPeople,
@@ -28,6 +29,7 @@ const mostProblems = 200;
 const blocksAtOnce = 4;
 
 let table: CsvTable | null = null;
+let plan: NumberingPlan = numberingPlan(ukNumbering);
 let read: Fields[] = [];
 let toWrite: Written[] = [];
 const known = new Set<string>();
@@ -40,10 +42,11 @@ self.onmessage = ({ data }: MessageEvent<PeopleTask>) => {
       for (const person of data.people) known.add(signatureOf(person));
       return;
     case 'file':
+      plan = numberingPlan(data.numbering);
       readFile(data.bytes);
       return;
     case 'columns':
-      if (table) tell(readCsvPeople(table, data.fields, onProgress));
+      if (table) tell(readCsvPeople(table, data.fields, plan, onProgress));
       return;
     case 'take':
       void handOver(data.stem);
@@ -61,7 +64,7 @@ self.onmessage = ({ data }: MessageEvent<PeopleTask>) => {
 function readFile(bytes: ArrayBuffer): void {
   const text = decoded(bytes);
   if (/^\uFEFF?\s*BEGIN:VCARD/i.test(text)) {
-    tell(readVCards(text, onProgress));
+    tell(readVCards(text, plan, onProgress));
     return;
   }
   const csv = readCsvTable(text);

@@ -1,3 +1,4 @@
+import type { Numbering } from '@/core/numbers/numbering';
 import type { Fields, PeopleBlock } from '@/core/people/contacts';
 import type { CsvField, Problem, Written } from '@/core/people/files';
 
@@ -6,7 +7,7 @@ export type PeopleFormat = 'vcard' | 'csv';
 export type PeopleTask =
   /** Who is here already, before the file: whoever is told of alike is not taken in again. */
   | { kind: 'known'; people: readonly Fields[] }
-  | { kind: 'file'; bytes: ArrayBuffer }
+  | { kind: 'file'; bytes: ArrayBuffer; numbering: Numbering }
   | { kind: 'columns'; fields: CsvField[] }
   /** What was read is handed over, under ids that begin so. */
   | { kind: 'take'; stem: string }
@@ -51,6 +52,7 @@ const newWorker = () => new Worker(new URL('./people.worker', window.location.hr
 export function readPeopleFile(
   bytes: ArrayBuffer,
   known: readonly Fields[],
+  numbering: Numbering,
   onAnswer: (answer: PeopleAnswer) => void,
   onFailure: () => void,
 ): ReadingFile {
@@ -65,7 +67,7 @@ export function readPeopleFile(
   const hand = (from: number) => {
     if (isStopped) return;
     if (from >= known.length) {
-      worker.postMessage({ kind: 'file', bytes } satisfies PeopleTask, [bytes]);
+      worker.postMessage({ kind: 'file', bytes, numbering } satisfies PeopleTask, [bytes]);
       return;
     }
     send({ kind: 'known', people: known.slice(from, from + chunk) });

@@ -5,7 +5,7 @@ import { sampleContacts, sampleOffice } from '@sample';
 
 import { readArchive, writeArchive } from '@/core/shared/archive';
 import { readPastDay, readSpan, readUntil, readWhen } from '@/core/shared/parseTime';
-import { interpretDialled, parseTelUri, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, parseTelUri } from '@/core/numbers/numbering';
 import { OfficeIndex } from '@/core/setup';
 import { readCsvPeople, readCsvTable, readVCards } from '@/core/people/files';
 import {
@@ -84,13 +84,13 @@ const readers: readonly [name: string, seed: string, read: (text: string) => unk
   ['a calendar', writeCalendar(plan, zone, now), (text) => readCalendar(text, zone, now)],
   ['a CPL script', writeCpl(plan, office).text, (text) => readCpl(text, plan, office, now)],
   ['a plan as JSON', writePlanFile(plan), (text) => readPlanFile(text, 'maren', office)],
-  ['vCards', mailAndCard, (text) => readVCards(text)],
+  ['vCards', mailAndCard, (text) => readVCards(text, office.plan)],
   ['a table of people', `Name,Firm,Number,Mail,Group\n${contact?.name ?? ''},Farm,0131 496 0142,a@b.example,"x; y"\n`, (text) => {
     const table = readCsvTable(text);
-    return 'problem' in table ? table : readCsvPeople(table, table.fields);
+    return 'problem' in table ? table : readCsvPeople(table, table.fields, office.plan);
   }],
   ['a tel link', 'tel:+441314960142;ext=9;phone-context=example.com,,12%23', (text) => parseTelUri(text)],
-  ['a number', '+44 (0)131 496-0142 ext 9,,12#', (text) => interpretDialled(text, ukOfficePlan)],
+  ['a number', '+44 (0)131 496-0142 ext 9,,12#', (text) => interpretDialled(text, office.plan)],
   ['a time', 'tomorrow 8:00', (text) => [readWhen(text, now, zone), readSpan(text, now, zone), readUntil(text, now, zone), readPastDay(text, now, zone)]],
   ['hours', 'Mon–Fri 8:00–17:00, Sat 22:00–6:00', (text) => [readHours(text), readDaysOff(text)]],
 ]; // prettier-ignore

@@ -1,3 +1,5 @@
+import { numberingPlan, type NumberingPlan } from '@/core/numbers/numbering';
+
 import type { Conference } from './conference';
 import type { Menu } from './menu';
 import type { RingPlan } from './ringPlan';
@@ -13,6 +15,8 @@ import {
 
 /** An office's setup with its look-ups made once. */
 export class OfficeIndex {
+  /** By what rules what is dialled here is read. */
+  readonly plan: NumberingPlan;
   readonly people: ReadonlyMap<string, Person>;
   readonly peopleByExtension: ReadonlyMap<string, Person>;
   readonly teams: ReadonlyMap<string, Team>;
@@ -42,6 +46,7 @@ export class OfficeIndex {
   private readonly devicesByPerson = new Map<string, Device[]>();
 
   constructor(readonly setup: OfficeSetup) {
+    this.plan = numberingPlan(setup.numbering);
     this.people = keyed(setup.people, (person) => person.id);
     this.peopleByExtension = keyed(setup.people, (person) => person.extension);
     this.teams = keyed(setup.teams, (team) => team.id);

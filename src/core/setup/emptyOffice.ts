@@ -1,9 +1,12 @@
+import { ukNumbering } from '@/core/numbers/numbering';
+
 import type { OfficeSetup } from './setup';
 
 /** An office in which nobody is yet: what others are built on. */
 export const emptyOffice: OfficeSetup = {
   name: '',
   zone: 'Europe/London',
+  numbering: ukNumbering,
   people: [],
   teams: [],
   lines: [],

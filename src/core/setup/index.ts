@@ -12,7 +12,7 @@ export {
   type Queue,
 } from './queue';
 export { firstPlan, isZone, newOffice, newOfficeSchema, type NewOffice } from './newOffice';
-export { freeNumbers, numberKinds, type NumberKind } from './stock';
+export { freeNumbers, kindsInStock, numberKinds, type NumberKind } from './stock';
 export { OfficeIndex } from './OfficeIndex';
 export { describeFinish, deviceName, nameOf, targetName, teamMailboxName, whereTo } from './names';
 export { menuSchema, menuTextAt, type Menu } from './menu';

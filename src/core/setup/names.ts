@@ -1,4 +1,4 @@
-import { formatNumber, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber } from '@/core/numbers/numbering';
 import type { OfficeIndex } from './OfficeIndex';
 import type { Finish } from './ringPlan';
 
@@ -33,7 +33,7 @@ export function whereTo(number: string, office: OfficeIndex): string {
     office.menusByExtension.get(number) ??
     office.conferencesByExtension.get(number) ??
     office.linesByNumber.get(number);
-  return known?.name ?? (number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number);
+  return known?.name ?? (number.startsWith('+') ? formatNumber(number, office.plan) : number);
 }
 
 /** The device's name, or the number as it is written: what rang. */

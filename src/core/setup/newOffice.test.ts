@@ -2,7 +2,13 @@ import { newOffice, newOfficeSchema, OfficeIndex, officeSetupSchema, type NewOff
 import { planProblems } from './problems';
 
 const asked: NewOffice = {
-  ...{ name: ' Tarn Edge Nurseries ', zone: 'Europe/London', personName: 'Ada Ferris', extension: '201' },
+  ...{
+    name: ' Tarn Edge Nurseries ',
+    zone: 'Europe/London',
+    personName: 'Ada Ferris',
+    extension: '201',
+    country: 'GB',
+  },
   ...{ lineName: 'Orders', number: '+441632960150' },
 };
 
@@ -23,7 +29,13 @@ describe('an office that is begun', () => {
     expect(plan && planProblems(plan, office)).toEqual([]);
   });
 
+  it('in another country reads its numbers, and calls help, as they do there', () => {
+    const { numbering } = newOffice({ ...asked, country: 'US', number: '+12025550147' });
+    expect(numbering).toMatchObject({ country: 'US', emergency: ['911'] });
+  });
+
   it.each([
+    ['country', 'XX'],
     ['name', '  '],
     ['zone', 'Europe/Atlantis'],
     ['personName', ''],

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { ukOfficePlan } from '@/core/numbers/numbering';
+import { dialledIn, homeCountries, numberingPlan, ukNumbering } from '@/core/numbers/numbering';
 
 import { emptyOffice } from './emptyOffice';
 import type { RingPlan } from './ringPlan';
@@ -25,7 +25,9 @@ export const newOfficeSchema = z.object({
   personName: named('who you are'),
   extension: z
     .string()
-    .regex(ukOfficePlan.extension, 'Extensions here have three to five figures, and begin with 2.'),
+    .regex(numberingPlan(ukNumbering).extension, 'Extensions have three to five figures, and begin with 2.'),
+  /** ISO 3166-1. */
+  country: z.enum(homeCountries),
   lineName: named('what the line is for'),
   /** E.164. */
   number: e164Schema,
@@ -60,11 +62,12 @@ export function firstPlan(personId: string, devices: readonly Pick<Device, 'id' 
 
 /** An office of one person, whose app rings for one line and for their extension; what nobody takes goes to their mailbox. */
 export function newOffice(asked: NewOffice): OfficeSetup {
-  const { name, zone, personName, extension, lineName, number } = newOfficeSchema.parse(asked);
+  const { name, zone, personName, extension, country, lineName, number } = newOfficeSchema.parse(asked);
   return {
     ...emptyOffice,
     name,
     zone,
+    numbering: { ...ukNumbering, country, emergency: [...dialledIn(country).emergency] },
     people: [
       {
         ...{ id: firstId, name: personName, role: 'Runs the office', extension, presentedLineId: 'l1' },

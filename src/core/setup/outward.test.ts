@@ -1,3 +1,5 @@
+import { numberingPlan, ukNumbering } from '@/core/numbers/numbering';
+
 import { emptyOffice } from './emptyOffice';
 import { isAbroad, whyNotCalled, type Outward } from './outward';
 
@@ -6,6 +8,7 @@ const rate = (prefix: string, name: string, pence: number) => ({
 });
 const office = (outward?: Outward) => ({
   zone: 'Europe/London',
+  numbering: ukNumbering,
   rates: {
     currency: 'GBP',
     rates: [
@@ -67,6 +70,8 @@ describe('which numbers may be called', () => {
   });
 
   it('abroad is what begins with another country; short numbers are at home', () => {
-    expect([ireland, far, uk, '101', '999'].map(isAbroad)).toEqual([true, true, false, false, false]);
+    expect(
+      [ireland, far, uk, '101', '999'].map((number) => isAbroad(number, numberingPlan(ukNumbering))),
+    ).toEqual([true, true, false, false, false]);
   });
 });

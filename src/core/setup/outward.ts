@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { ukOfficePlan } from '@/core/numbers/numbering';
+import { numberingPlan, type NumberingPlan } from '@/core/numbers/numbering';
 import { formatMoney, rateFor } from '@/core/numbers/rates';
 import { isInWindows } from '@/core/shared/time';
 import type { OfficeSetup } from './setup';
@@ -27,8 +27,8 @@ export interface Calling {
 }
 
 /** Whether a number, as E.164, is one of another country. Short numbers are the own country's. */
-export const isAbroad = (number: string): boolean =>
-  number.startsWith('+') && !number.startsWith(`+${ukOfficePlan.homeCallingCode}`);
+export const isAbroad = (number: string, { homeCallingCode }: NumberingPlan): boolean =>
+  number.startsWith('+') && !number.startsWith(`+${homeCallingCode}`);
 
 /**
  * Why the office does not let a number be called (barring of outgoing calls: 3GPP TS 22.088; RFC 5359 §2.14), as which numbers these are:
@@ -37,7 +37,7 @@ export const isAbroad = (number: string): boolean =>
  * @param number E.164, or a short number of the network
  */
 export function whyNotCalled(
-  { policies, rates, zone }: Pick<OfficeSetup, 'policies' | 'rates' | 'zone'>,
+  { policies, rates, zone, numbering }: Pick<OfficeSetup, 'policies' | 'rates' | 'zone' | 'numbering'>,
   number: string,
   { personId, at }: Calling,
 ): string | null {
@@ -47,7 +47,7 @@ export function whyNotCalled(
   if (!outward || !number.startsWith('+') || outward.exceptIds?.includes(personId ?? '')) return null;
   const { countries, mostPerMinuteMicros, lockedAbroad = [] } = outward;
   const rate = rateFor(rates, number);
-  if (isAbroad(number)) {
+  if (isAbroad(number, numberingPlan(numbering))) {
     const where = rate && rate.prefix.length > 1 ? `numbers in ${rate.name}` : 'numbers of that country';
     if (countries && !countries.some((prefix) => number.startsWith(prefix))) return where;
     if (at !== null && isInWindows(at, lockedAbroad, zone)) return 'numbers abroad at this hour';

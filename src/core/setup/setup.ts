@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { numberingSchema, ukNumbering } from '@/core/numbers/numbering';
 import { rateDeckSchema } from '@/core/numbers/rates';
 import { answeredBySchema } from './answering';
 import { conferenceSchema } from './conference';
@@ -199,7 +200,9 @@ export const officeSetupSchema = z.object({
   callerGroups: z.array(
     z.object({ id: z.string(), name: z.string(), starred: z.boolean(), numbers: z.array(e164Schema) }),
   ),
-  /** Names of the park slots, as they are dialled after *84. */
+  /** Left out by offices of earlier versions. */
+  numbering: numberingSchema.default(ukNumbering),
+  /** Names of the park slots, as they are dialled after the code that takes a parked call. */
   parkSlots: z.array(z.string()),
   policies: policiesSchema,
   rates: rateDeckSchema,

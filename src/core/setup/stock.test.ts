@@ -1,12 +1,28 @@
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import {
+  homeCountries,
+  interpretDialled,
+  isExternal,
+  numberingPlan,
+  ukNumbering,
+} from '@/core/numbers/numbering';
 
 import { emptyOffice } from './emptyOffice';
-import { freeNumbers, numberKinds } from './stock';
+import { freeNumbers, kindsInStock, numberKinds } from './stock';
 
 describe('the numbers that lines are given', () => {
+  it.each(homeCountries)('in %s are of its country, of the kinds there are', (country) => {
+    const setup = { ...emptyOffice, numbering: { ...ukNumbering, country } };
+    for (const kind of kindsInStock(setup))
+      for (const number of freeNumbers(setup, kind, 5))
+        expect(interpretDialled(number, numberingPlan(setup.numbering))).toEqual({
+          kind: 'national',
+          e164: number,
+        });
+  });
+
   it.each(numberKinds)('of the kind %s can be dialled', (kind) => {
     for (const number of freeNumbers(emptyOffice, kind, 2_000)) {
-      const dialled = interpretDialled(number, ukOfficePlan);
+      const dialled = interpretDialled(number, numberingPlan(ukNumbering));
       expect(isExternal(dialled) && dialled.e164).toBe(number);
     }
   });

@@ -73,7 +73,11 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
       {call.invitation ? (
         <View style={styles.fact} aria-live="polite">
           <Txt style={styles.grow}>
-            Whoever dials <Txt as="monoLarge">*87{call.invitation.code}</Txt>{' '}
+            Whoever dials{' '}
+            <Txt as="monoLarge">
+              *{names.office.plan.services.join}
+              {call.invitation.code}
+            </Txt>{' '}
             {call.invitation.purpose === 'join' ? 'comes in' : 'takes over, and you leave'}
           </Txt>
           <Plate

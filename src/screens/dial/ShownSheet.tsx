@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Shown } from '@/core/calls/callerId';
 import { calledFor, mayShow, type Line } from '@/core/setup';
 import {
-  formatAny,
+  selectWrite,
   presentationChosen,
   selectCallerChoices,
   selectContacts,
@@ -33,6 +33,7 @@ interface ShownSheetProps {
 
 /** Which number the other side sees, and for which calls: this one, those to this person or to such numbers, or all. */
 export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: ShownSheetProps) {
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const { shownFor, shownRules } = useAppSelector(selectCallerChoices);
@@ -83,7 +84,7 @@ export function ShownSheet({ travel: { shown, personKey, rate }, onClose }: Show
             ...lines.map((line) => ({
               value: line.id,
               word: line.name,
-              detail: [formatAny(line.number), inWhoseName(line)].filter(Boolean).join(' · '),
+              detail: [write(line.number), inWhoseName(line)].filter(Boolean).join(' · '),
             })),
             ...(mayWithhold ? [{ value: withheld, word: 'None', detail: 'Your number is withheld' }] : []),
           ]}

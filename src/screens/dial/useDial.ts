@@ -7,16 +7,16 @@ import {
   isDialable,
   isExternal,
   takesTexts,
-  ukOfficePlan,
   type Dialled,
 } from '@/core/numbers/numbering';
-import type { OfficeIndex } from '@/core/setup';
+import type { OfficeIndex, Person } from '@/core/setup';
 import { numbersInOrder, type PeopleIndex } from '@/core/people/contacts';
 import {
   dialTextChanged,
   explainNotDialable,
   explainRefusal,
   formatAny,
+  selectWrite,
   identifyDialled,
   identifyNumber,
   selectContacts,
@@ -46,7 +46,7 @@ export function useDial() {
   const text = useAppSelector((state) => state.dial.text);
   const place = usePlaceCall();
 
-  const dialled = useMemo(() => interpretDialled(text, ukOfficePlan), [text]);
+  const dialled = useMemo(() => interpretDialled(text, office.plan), [text, office]);
   const { found, state, ask } = useFound(text);
   const favourites = useFavourites();
   const recent = useRecent();
@@ -62,7 +62,7 @@ export function useDial() {
   // Only what is added at the end is grouped: a change further in must not carry the caret away.
   const change = (next: string) => {
     setRefused(null);
-    dispatch(dialTextChanged(next.startsWith(text) ? formatAsTyped(next, ukOfficePlan) : next));
+    dispatch(dialTextChanged(next.startsWith(text) ? formatAsTyped(next, office.plan) : next));
   };
   const callNow = (to: string) => void place(to, { isDialled: true });
 
@@ -141,7 +141,7 @@ function nameOf(text: string, dialled: Dialled, names: { office: OfficeIndex; pe
   }
   if (!isExternal(dialled)) return text;
   const { name } = identifyDialled(dialled.e164, names);
-  const written = formatAny(dialled.e164);
+  const written = formatAny(dialled.e164, names.office.plan);
   const digits = dialled.postDial?.replace(/[pw]/g, '');
   const tail = dialled.extension ? ` ext ${dialled.extension}` : digits ? `, then ${digits}` : '';
   return name === written ? `${written}${tail}` : `${name}, ${written}${tail}`;
@@ -161,6 +161,7 @@ function writableKey(dialled: Dialled, office: OfficeIndex, people: PeopleIndex)
 
 /** The favourites in the worker's order; whoever is there no more is left out. */
 function useFavourites(): FoundPerson[] {
+  const write = useAppSelector(selectWrite);
   const keys = useAppSelector(selectFavourites);
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector(selectContacts);
@@ -170,29 +171,30 @@ function useFavourites(): FoundPerson[] {
       keys.flatMap((key): FoundPerson[] => {
         const id = key.slice(key.indexOf(':') + 1);
         const person = key.startsWith('person:') ? office.people.get(id) : undefined;
-        if (person) return [asPerson(person.id, person.name, person.role, person.extension)];
+        if (person) return [asPerson(person)];
         const contact = key.startsWith('contact:') ? contacts.find((each) => each.id === id) : undefined;
         if (!contact) return [];
-        const numbers = writeNumbers(numbersInOrder(contact.numbers, lastUsed));
+        const numbers = writeNumbers(numbersInOrder(contact.numbers, lastUsed), write);
         const { name, firm } = contact;
         return [{ key, kind: 'contact', name, detail: firm ?? '', personId: null, numbers, foundBy: null }];
       }),
-    [keys, office, contacts, lastUsed],
+    [keys, office, contacts, lastUsed, write],
   );
 }
 
-const asPerson = (id: string, name: string, role: string, extension: string): FoundPerson => ({
+const asPerson = ({ id, name, role, extension }: Person): FoundPerson => ({
   key: `person:${id}`,
   kind: 'colleague',
   name,
   detail: role,
   personId: id,
-  numbers: writeNumbers([{ label: 'extension', number: extension }]),
+  numbers: [{ label: 'extension', number: extension, written: extension, dial: extension }],
   foundBy: null,
 });
 
 /** Who called or was called lately, each number once. */
 function useRecent(): FoundPerson[] {
+  const write = useAppSelector(selectWrite);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const lastUsed = useAppSelector(selectLastUsed);
@@ -200,7 +202,7 @@ function useRecent(): FoundPerson[] {
     () =>
       [...lastUsed.keys()].slice(0, mostRecent).map((number): FoundPerson => {
         const colleague = office.peopleByExtension.get(number);
-        if (colleague) return asPerson(colleague.id, colleague.name, colleague.role, number);
+        if (colleague) return asPerson(colleague);
         const known = people.whoHas(number);
         const label = known?.label ?? 'recent';
         return {
@@ -209,11 +211,11 @@ function useRecent(): FoundPerson[] {
           name: known?.name ?? identifyNumber(number, null, people).name,
           detail: known?.detail ?? '',
           personId: null,
-          numbers: [{ label, number, written: formatAny(number), dial: number }],
+          numbers: [{ label, number, written: write(number), dial: number }],
           foundBy: null,
         };
       }),
-    [office, people, lastUsed],
+    [office, people, lastUsed, write],
   );
 }
 

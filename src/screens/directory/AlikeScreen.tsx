@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { pairOf, type Alike, type AlikeReason } from '@/core/people/upkeep';
 import type { JoinedContact } from '@/core/people/contacts';
-import { formatAny, selectContacts, useAppDispatch, useAppSelector } from '@/state/app';
+import { selectContacts, selectWrite, type Write, useAppDispatch, useAppSelector } from '@/state/app';
 import { judge, takeBackJudgement } from '@/state/people';
 import { EmptyState } from '@/ui/notice';
 import { Initials } from '@/ui/person';
@@ -132,16 +132,17 @@ interface PairProps {
 }
 
 function Pair({ alike: { reasons, differs }, two, onDecide }: PairProps) {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const names = two.map(({ name }) => name).join(' and ');
   return (
     <View style={styles.pair} role="group" aria-label={names}>
-      <Txt as="strong">{reasons.map(reasonWords).join('; ')}</Txt>
+      <Txt as="strong">{reasons.map((reason) => reasonWords(reason, write)).join('; ')}</Txt>
       <View style={styles.two}>
         {two.map((contact) => (
           <View key={contact.id} style={styles.one}>
             <Initials name={contact.name} />
-            {linesOf(contact).map(({ field, text }) => (
+            {linesOf(contact, write).map(({ field, text }) => (
               <Txt
                 key={field}
                 as={field === 'name' ? 'strong' : 'small'}
@@ -166,28 +167,24 @@ function Pair({ alike: { reasons, differs }, two, onDecide }: PairProps) {
   );
 }
 
-function linesOf({
-  name,
-  firm,
-  numbers,
-  mails,
-  places,
-  note,
-}: JoinedContact): { field: string; text: string }[] {
+function linesOf(
+  { name, firm, numbers, mails, places, note }: JoinedContact,
+  write: Write,
+): { field: string; text: string }[] {
   return [
     { field: 'name', text: name },
     { field: 'firm', text: firm ?? '' },
-    { field: 'numbers', text: numbers.map(writtenNumber).join('\n') },
+    { field: 'numbers', text: numbers.map((each) => writtenNumber(each, write)).join('\n') },
     { field: 'mails', text: mails.join('\n') },
     { field: 'places', text: places.join('\n') },
     { field: 'note', text: note },
   ].filter(({ text }) => text !== '');
 }
 
-function reasonWords({ kind, value }: AlikeReason): string {
+function reasonWords({ kind, value }: AlikeReason, write: Write): string {
   switch (kind) {
     case 'number':
-      return `The same number, ${formatAny((value ?? '').split(';')[0] ?? '')}`;
+      return `The same number, ${write((value ?? '').split(';')[0] ?? '')}`;
     case 'mail':
       return `The same mail address, ${value ?? ''}`;
     case 'name':

@@ -1,10 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { JoinedContact } from '@/core/people/contacts';
-import { actDone, useAppDispatch, useServices } from '@/state/app';
+import { actDone, selectOffice, selectWrite, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { keepPicture } from '@/state/pictures';
 import { addContact, changeContact } from '@/state/people';
 import { Choice } from '@/ui/field';
@@ -55,13 +55,15 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
   const styles = useStyles();
   const go = useGo();
   const dispatch = useAppDispatch();
+  const { plan } = useAppSelector(selectOffice);
+  const write = useAppSelector(selectWrite);
   const { control, handleSubmit } = useForm<ContactForm>({
-    resolver: zodResolver(contactFormSchema),
-    defaultValues: contact ? asForm(contact) : blank,
+    resolver: zodResolver(useMemo(() => contactFormSchema(plan), [plan])),
+    defaultValues: contact ? asForm(contact, write) : blank,
     mode: 'onTouched',
   });
   const keep = async (form: ContactForm) => {
-    const fields = fromForm(form);
+    const fields = fromForm(form, plan);
     const isHere = whetherHere();
     // It is written before it is said to be.
     if (contact) await dispatch(changeContact(contact, fields));

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { selectContacts, useAppSelector } from '@/state/app';
+import { selectContacts, selectWrite, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 
@@ -13,10 +13,11 @@ export function ContactScreen() {
   const go = useGo();
   const { id, number } = useLocalSearchParams<{ id?: string; number?: string }>();
   const contacts = useAppSelector(selectContacts);
+  const write = useAppSelector(selectWrite);
   const isRead = useAppSelector((state) => state.inbox.isRead);
-  if (id === undefined) return <ContactFormView contact={null} blank={blankForm(number ?? null)} />;
+  if (id === undefined) return <ContactFormView contact={null} blank={blankForm(number ?? null, write)} />;
   const contact = contacts.find((each) => each.id === id);
-  if (contact) return <ContactFormView key={id} contact={contact} blank={blankForm(null)} />;
+  if (contact) return <ContactFormView key={id} contact={contact} blank={blankForm(null, write)} />;
   return isRead ? (
     <EmptyState
       level={1}

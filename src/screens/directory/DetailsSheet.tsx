@@ -2,7 +2,14 @@ import { StyleSheet, View } from 'react-native';
 
 import { originOf } from '@/core/people/upkeep';
 import { officeSource, ownSource, type Field, type JoinedContact } from '@/core/people/contacts';
-import { useAppDispatch, useAppSelector, useAppStore, useServices } from '@/state/app';
+import {
+  selectWrite,
+  type Write,
+  useAppDispatch,
+  useAppSelector,
+  useAppStore,
+  useServices,
+} from '@/state/app';
 import { giveBack, isOwnContact, joinsOf, takeBackJudgement } from '@/state/people';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -21,19 +28,21 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-const shown: readonly { field: Field; word: string; of: (contact: JoinedContact) => string }[] = [
-  { field: 'name', word: 'Name', of: ({ name }) => name },
-  { field: 'firm', word: 'Firm', of: ({ firm }) => firm ?? '' },
-  {
-    field: 'numbers',
-    word: 'Numbers',
-    of: ({ numbers }) => numbers.map((each) => `${each.label} ${writtenNumber(each)}`).join('\n'),
-  },
-  { field: 'mails', word: 'Mail', of: ({ mails }) => mails.join('\n') },
-  { field: 'places', word: 'Addresses', of: ({ places }) => places.join('\n') },
-  { field: 'groups', word: 'Groups', of: ({ groups }) => groups.join(', ') },
-  { field: 'note', word: 'Note', of: ({ note }) => note },
-];
+const shown: readonly { field: Field; word: string; of: (contact: JoinedContact, write: Write) => string }[] =
+  [
+    { field: 'name', word: 'Name', of: ({ name }) => name },
+    { field: 'firm', word: 'Firm', of: ({ firm }) => firm ?? '' },
+    {
+      field: 'numbers',
+      word: 'Numbers',
+      of: ({ numbers }, write) =>
+        numbers.map((each) => `${each.label} ${writtenNumber(each, write)}`).join('\n'),
+    },
+    { field: 'mails', word: 'Mail', of: ({ mails }) => mails.join('\n') },
+    { field: 'places', word: 'Addresses', of: ({ places }) => places.join('\n') },
+    { field: 'groups', word: 'Groups', of: ({ groups }) => groups.join(', ') },
+    { field: 'note', word: 'Note', of: ({ note }) => note },
+  ];
 
 interface DetailsSheetProps {
   contact: JoinedContact;
@@ -45,6 +54,7 @@ interface DetailsSheetProps {
 export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) {
   const styles = useStyles();
   const go = useGo();
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const { books } = useServices();
@@ -58,7 +68,7 @@ export function DetailsSheet({ contact, onRemove, onClose }: DetailsSheetProps) 
       <View style={styles.stack}>
         {contact.photo === null ? null : <Photo photo={contact.photo} size={120} />}
         {shown.map(({ field, word, of }) => {
-          const text = of(contact);
+          const text = of(contact, write);
           const origin = originOf(contact, field, changes);
           if (text === '' && !origin.isChanged) return null;
           return (

@@ -5,7 +5,7 @@ import { dialledAs } from '@/core/people/contacts';
 import {
   favouritesChosen,
   selectFavourites,
-  formatAny,
+  selectWrite,
   selectRingingAtColleagues,
   useAppDispatch,
   useAppSelector,
@@ -60,6 +60,7 @@ interface DirectoryRowViewProps {
 
 /** Somebody with what they are doing; pressed, everything with them; and a call at the number one uses. */
 export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: DirectoryRowViewProps) {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -102,7 +103,7 @@ export function DirectoryRowView({ entry, isReachable, canMove, onOpen }: Direct
             </View>
           ) : (
             <Txt as="small" lines={1}>
-              {`${detail === '' ? (first ? formatAny(first.number) : 'no number') : detail}${more}`}
+              {`${detail === '' ? (first ? write(first.number) : 'no number') : detail}${more}`}
             </Txt>
           )}
         </View>

@@ -3,7 +3,14 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { PeopleBlock } from '@/core/people/contacts';
 import type { CsvField } from '@/core/people/files';
-import { formatAny, selectContacts, useAppDispatch, useAppSelector, useAppStore } from '@/state/app';
+import {
+  selectWrite,
+  selectContacts,
+  selectOffice,
+  useAppDispatch,
+  useAppSelector,
+  useAppStore,
+} from '@/state/app';
 import { importStemNow, peopleToWrite, takeInBlocks, takeOutBlocks } from '@/state/people';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -64,6 +71,7 @@ export function ImportScreen() {
     reading.current = readPeopleFile(
       await file.arrayBuffer(),
       selectContacts(store.getState()),
+      selectOffice(store.getState()).setup.numbering,
       (answer) => {
         if (answer.kind === 'progress') setStep({ kind: 'reading', share: answer.share });
         else if (answer.kind === 'table') setStep({ kind: 'table', table: answer });
@@ -205,6 +213,7 @@ interface PreviewProps {
 }
 
 function Preview({ read, onTake, onLeave }: PreviewProps) {
+  const write = useAppSelector(selectWrite);
   const { count, people, known, problems, problemCount } = read;
   const shown = problems.slice(0, mostProblems);
   return (
@@ -226,7 +235,7 @@ function Preview({ read, onTake, onLeave }: PreviewProps) {
             render={({ name, detail }) => (
               <View style={styles.person}>
                 <Txt style={styles.name}>{name}</Txt>
-                <Txt as="mono">{detail.startsWith('+') ? formatAny(detail) : detail}</Txt>
+                <Txt as="mono">{detail.startsWith('+') ? write(detail) : detail}</Txt>
               </View>
             )}
           />

@@ -170,26 +170,26 @@ function factsOf(
     ['Talked', record.answeredAt === null ? null : formatDuration(talkMs(record))],
     ['Rang', record.direction === 'in' ? formatDuration(rangMs(record)) : null],
     ['Message', record.messageMs > 0 ? formatDuration(record.messageMs) : null],
-    ['Number', record.other.number === null ? 'withheld' : formatAny(record.other.number)],
+    ['Number', record.other.number === null ? 'withheld' : formatAny(record.other.number, office.plan)],
     [
       record.direction === 'in' ? 'Called line' : 'Shown',
       record.withheld
         ? 'no number, withheld'
-        : ((line && `${line.name}, ${formatAny(line.number)}`) ?? 'inside the office'),
+        : ((line && `${line.name}, ${formatAny(line.number, office.plan)}`) ?? 'inside the office'),
     ],
     ['Way', wayOf(record, office)],
     ['Keys sent', record.digitsSent || null],
-    ['Together with', withWords(record)],
+    ['Together with', withWords(record, office)],
     ['Cost', record.costMicros > 0 ? formatMoney(record.costMicros, office.setup.rates.currency) : null],
   ];
   return facts.filter((fact): fact is [string, string] => fact[1] !== null);
 }
 
 /** Who else took part, besides the worker and whom the record is about. */
-function withWords({ parties, personId, other }: CallRecord): string | null {
+function withWords({ parties, personId, other }: CallRecord, { plan }: OfficeIndex): string | null {
   const names = parties
     .filter((party) => party.personId !== personId && party.number !== other.number)
-    .map(({ name, number }) => name ?? (number === null ? 'a withheld number' : formatAny(number)));
+    .map(({ name, number }) => name ?? (number === null ? 'a withheld number' : formatAny(number, plan)));
   return names.length > 0 ? [...new Set(names)].join(', ') : null;
 }
 

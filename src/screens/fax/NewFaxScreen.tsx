@@ -4,7 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { mostPages, pagesWord } from '@/core/inbox/fax';
 import {
-  formatAny,
+  selectWrite,
   identifyNumber,
   selectOffice,
   selectPeople,
@@ -43,6 +43,7 @@ const useStyles = themed(({ colours }) =>
 
 /** A fax to be sent: to which number, and its pages from PDFs and pictures, in their order. */
 export function NewFaxScreen() {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const go = useGo();
   const dispatch = useAppDispatch();
@@ -55,7 +56,7 @@ export function NewFaxScreen() {
   const [fileError, setFileError] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const line = office.setup.lines.find(({ faxes }) => faxes);
-  const read = outsideNumber(to);
+  const read = outsideNumber(to, office.plan);
   const name = read.ok ? identifyNumber(read.number, null, people).name : null;
   const chosen = files.map(chosenPages);
   const pages = chosen.reduce((sum, each) => sum + each.pages.length, 0);
@@ -104,9 +105,9 @@ export function NewFaxScreen() {
           }}
           error={toError}
           isSettled={read.ok}
-          canBe={(_, number) => outsideNumber(number).ok}
+          canBe={(_, number) => outsideNumber(number, office.plan).ok}
           onPick={({ number }) => {
-            setTo(formatAny(number));
+            setTo(write(number));
             setToError(null);
           }}
         />

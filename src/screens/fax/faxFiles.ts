@@ -77,7 +77,8 @@ export const sendFaxFiles =
     if (!made.ok) return made;
     const now = clock.now();
     const zone = selectZone(getState());
-    const sender = `${selectOffice(getState()).setup.name}  ${formatAny(line.number)}`;
+    const { setup, plan } = selectOffice(getState());
+    const sender = `${setup.name}  ${formatAny(line.number, plan)}`;
     const pdf = await pages.withHeader(
       made.pdf,
       sender,

@@ -6,7 +6,7 @@ import { recordIdOf } from '@/core/calls/exchange';
 import { nameOf } from '@/core/setup';
 import { formatDayAndClock, formatDuration } from '@/core/shared/time';
 import {
-  formatAny,
+  selectWrite,
   selectMyId,
   selectOffice,
   selectPeople,
@@ -38,6 +38,7 @@ interface CallsBehindProps {
 
 /** The calls behind a figure, the newest first. One of the worker's own opens with its path; what was recorded plays here, for whom it may. */
 export function CallsBehind({ title, read, hours, withinSeconds, onClose }: CallsBehindProps) {
+  const write = useAppSelector(selectWrite);
   const go = useGo();
   const now = useNow(60_000);
   const zone = useAppSelector(selectZone);
@@ -81,7 +82,7 @@ export function CallsBehind({ title, read, hours, withinSeconds, onClose }: Call
               const name =
                 people.whoHas(call.number)?.name ??
                 call.name ??
-                (call.number === null ? 'Number withheld' : formatAny(call.number));
+                (call.number === null ? 'Number withheld' : write(call.number));
               const line = office.ever.lines.get(call.lineId ?? '')?.name ?? 'an extension';
               const detail = `${formatDayAndClock(call.at, now, zone)} · ${line} · ${resultOf(call)}`;
               const heard = call.recordings

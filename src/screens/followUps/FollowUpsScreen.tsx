@@ -13,7 +13,7 @@ import {
   actDone,
   changeFollowUp,
   finishFollowUp,
-  formatAny,
+  selectWrite,
   removeWork,
   selectZone,
   selectWork,
@@ -158,6 +158,7 @@ interface FollowUpRowProps {
 }
 
 function FollowUpRow({ followUp, recordId, now, onChange }: FollowUpRowProps) {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -196,7 +197,7 @@ function FollowUpRow({ followUp, recordId, now, onChange }: FollowUpRowProps) {
           <Plate
             kind="main"
             word="Call"
-            label={`Call ${name === '' ? formatAny(number) : name}: ${text}`}
+            label={`Call ${name === '' ? write(number) : name}: ${text}`}
             onPress={() => void placeCall(number)}
           />
         )}

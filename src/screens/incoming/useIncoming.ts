@@ -4,7 +4,7 @@ import { describeFinish } from '@/core/setup';
 import type { TraceLeg } from '@/core/plans/routing';
 import { formatDuration } from '@/core/shared/time';
 import {
-  formatAny,
+  selectWrite,
   nameOfCall,
   selectEndOf,
   selectNames,
@@ -33,6 +33,7 @@ import {
 
 /** All that an incoming call's screen shows, and what can be done with it. */
 export function useIncoming(view: CallView) {
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const go = useGo();
   const now = useNow();
@@ -60,9 +61,9 @@ export function useIncoming(view: CallView) {
     name,
     /** Role, firm, or what else tells who that is; several have none. */
     detail: isSeveral || caller?.detail === undefined ? '' : caller.detail,
-    number: number === null || isSeveral ? null : formatAny(number),
+    number: number === null || isSeveral ? null : write(number),
     lineName: view.line?.name ?? (forWhom === null ? 'Your extension' : 'Their extension'),
-    lineNumber: view.line ? formatAny(view.line.number) : null,
+    lineNumber: view.line ? write(view.line.number) : null,
     rungFor: formatDuration(now - call.startedAt),
     /** Why it rings here although nobody calls this device. */
     returned: returnedWords(call, isOwnCall, name, names),

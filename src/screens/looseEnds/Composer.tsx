@@ -12,7 +12,7 @@ import {
 import { nextFirstHour } from '@/core/plans/routing';
 import { formatDayAndClock } from '@/core/shared/time';
 import {
-  formatAny,
+  selectWrite,
   selectMyId,
   selectOffice,
   selectZone,
@@ -70,6 +70,7 @@ interface ComposerProps {
 
 /** Writes a text to somebody: counted as the network counts, now or later, by hand or from a ready reply. */
 export function Composer({ person, items }: ComposerProps) {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -126,12 +127,12 @@ export function Composer({ person, items }: ComposerProps) {
       <View style={styles.writing}>
         <View style={styles.grow}>
           <Field
-            label={isInside(to) ? `Message to ${person.name}` : `Text to ${formatAny(to)}`}
+            label={isInside(to) ? `Message to ${person.name}` : `Text to ${write(to)}`}
             value={text}
             onChange={setText}
             hideLabel
             lines={text.length > 40 ? 3 : 1}
-            placeholder={isInside(to) ? 'Write a message' : `Text to ${formatAny(to)}`}
+            placeholder={isInside(to) ? 'Write a message' : `Text to ${write(to)}`}
           />
         </View>
         <MoreToggle of="what you write" isOpen={showsMore} onToggle={() => setShowsMore(!showsMore)} />

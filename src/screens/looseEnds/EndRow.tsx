@@ -20,6 +20,7 @@ import {
   selectMyId,
   selectOffice,
   selectPeople,
+  selectWrite,
   selectZone,
   useAppDispatch,
   useAppSelector,
@@ -94,8 +95,9 @@ function EndRowView({ ranked: { end, weights }, now, isSelected }: EndRowProps) 
   const voicemail = voicemails.find(({ id, callId }) =>
     end.reasons.some((reason) => reason.id === id || reason.id === recordIdOf(callId, myId)),
   );
+  const write = useAppSelector(selectWrite);
   // The number they used last is called; their others are offered.
-  const numbers = writeNumbers(useAppSelector(selectPeople).numbersOf(who.number));
+  const numbers = writeNumbers(useAppSelector(selectPeople).numbersOf(who.number), write);
   const used = numbers.find(({ number }) => number === who.number);
   const others = numbers.filter((each) => each !== used);
   const line = lineOf(end, office.lines);

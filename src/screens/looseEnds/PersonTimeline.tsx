@@ -10,6 +10,7 @@ import {
   favouritesChosen,
   selectFavourites,
   selectLastUsed,
+  selectWrite,
   selectZone,
   useAppDispatch,
   useAppSelector,
@@ -142,7 +143,8 @@ function unreadOf(item: TimelineItem): string[] {
 function Head({ person, items }: { person: Person; items: readonly TimelineItem[] }) {
   const { name, detail, contact, ways: numbers, isWithheld } = person;
   const lastUsed = useAppSelector(selectLastUsed);
-  const ways = writeNumbers(numbersInOrder(numbers, lastUsed));
+  const write = useAppSelector(selectWrite);
+  const ways = writeNumbers(numbersInOrder(numbers, lastUsed), write);
   const dispatch = useAppDispatch();
   const favourites = useAppSelector(selectFavourites);
   const isKnown = /^(person|contact):/.test(person.key);

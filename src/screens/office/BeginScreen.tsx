@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
+import { homeCountries, type HomeCountry } from '@/core/numbers/numbering';
 import { selectOffice, useAppSelector } from '@/state/app';
 import { beginOffice, ownOfficeName } from '@/state/offices';
 import { Problem } from '@/ui/notice';
@@ -10,9 +11,11 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { FormChoice } from './form/fields';
+import { countryChoices } from './rules/countries';
 import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
-import { asNewOffice, beginFormSchema, blankForm, type BeginForm } from './beginForm';
+import { asNewOffice, beginFormSchema, blankForm, exampleOf, type BeginForm } from './beginForm';
 import { useOpenOffice } from './useOpenOffice';
 
 const useStyles = themed(({ colours }) =>
@@ -32,6 +35,11 @@ const useStyles = themed(({ colours }) =>
 );
 
 const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** The country whose time this device has, as far as the browser tells and Cendro knows it. */
+const deviceCountry = () => homeCountries.find((country) => zonesOf(country).includes(deviceZone())) ?? 'GB';
+/** Not every browser knows them yet (ECMA-402, Intl.Locale Info). */
+const zonesOf = (region: string) =>
+  (new Intl.Locale('en', { region }) as { getTimeZones?: () => string[] }).getTimeZones?.() ?? [];
 
 /** An office of one's own, with one person and one line. What is wrong is said at its field; the sample stays as it is. */
 export function BeginScreen() {
@@ -42,9 +50,9 @@ export function BeginScreen() {
   const open = useOpenOffice();
   const [isBusy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const { control, handleSubmit } = useForm<BeginForm>({
+  const { control, handleSubmit, formState, resetField } = useForm<BeginForm>({
     resolver: zodResolver(beginFormSchema),
-    defaultValues: blankForm(deviceZone()),
+    defaultValues: blankForm(deviceZone(), deviceCountry()),
     mode: 'onTouched',
   });
   const name = ownOfficeName();
@@ -83,12 +91,23 @@ export function BeginScreen() {
         <FormLine control={control} name="name" label="What the office is called" />
         <FormLine control={control} name="personName" label="Your name" />
         <FormLine control={control} name="extension" label="Your extension" isNumber />
+        <FormChoice
+          control={control}
+          name="country"
+          label="Country"
+          asStrip
+          options={countryChoices()}
+          onChosen={(chosen) => {
+            if (!formState.dirtyFields.written)
+              resetField('written', { defaultValue: exampleOf(chosen as HomeCountry) });
+          }}
+        />
         <FormLine control={control} name="lineName" label="What the line is for" />
         <View>
           <FormLine control={control} name="written" label="The line’s number" isNumber />
           <Txt as="small">
             No carrier is behind it: whoever calls it is played by Outside. Numbers are read as they are
-            written in the United Kingdom.
+            written in the country chosen.
           </Txt>
         </View>
         <FormLine control={control} name="zone" label="Time zone" />

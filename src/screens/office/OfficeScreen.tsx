@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import {
-  formatAny,
+  selectWrite,
   selectFailedFaxes,
   selectOffice,
   selectUnreadFaxes,
@@ -45,6 +45,7 @@ const useStyles = themed(({ colours }) =>
 
 /** The office: its parts for whoever runs it, its lines for everybody else, how this device looks, and the door to Outside. */
 export function OfficeScreen() {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
@@ -87,7 +88,7 @@ export function OfficeScreen() {
                 <View style={styles.words}>
                   <Txt as="strong">{line.name}</Txt>
                   <Txt as="small">
-                    {formatAny(line.number)} · {strokeNames[line.cord.stroke]}
+                    {write(line.number)} · {strokeNames[line.cord.stroke]}
                     {line.urgent ? ' · urgent' : ''}
                   </Txt>
                 </View>

@@ -7,6 +7,7 @@ import type { Edit } from '@/core/setup/edits';
 import { asLineForm, lineEdits, lineFormSchema } from './lines/lineForm';
 import { asMenuForm, menuEdits, menuFormSchema, spokenMenu } from './menus/menuForm';
 import { asPersonForm, personEdits, personFormSchema } from './people/personForm';
+import { asNewOffice, beginFormSchema, blankForm } from './beginForm';
 import { asRulesForm, rulesEdits, rulesFormSchema } from './rules/rulesForm';
 import { asTeamForm, teamEdits, teamFormSchema } from './teams/teamForm';
 
@@ -150,6 +151,36 @@ it('the rules of the house say what is wrong at its field, and change nothing el
   );
   expect(setup.parkSlots).toEqual(['7', '8']);
   expect(setup.policies).toEqual({ ...sampleOffice.policies, mayWithhold: false });
+});
+
+it('the rules of the house change how numbers are read, and say what can’t be', () => {
+  const form = asRulesForm(sampleOffice);
+  const wrong = rulesFormSchema.safeParse({
+    ...form,
+    ...{ emergency: ' , ', services: { ...form.services, join: '84', pickUp: '8' } },
+    extensions: { begin: '0, 2', least: 5, most: 4 },
+  });
+  expect([...new Set(wrong.error?.issues.map(({ path }) => path.join('.')))].sort()).toEqual([
+    ...['emergency', 'extensions', 'extensions.begin', 'services.join', 'services.pickUp'],
+  ]);
+  const irish = { ...form, country: 'IE', emergency: '112, 999' } as const;
+  const setup = after(
+    rulesEdits(sampleOffice, { ...irish, extensions: { begin: '2, 3', least: 3, most: 4 } }),
+  );
+  expect(setup.numbering).toEqual({
+    ...{ country: 'IE', emergency: ['112', '999'], services: sampleOffice.numbering.services },
+    extensions: { begin: ['2', '3'], least: 3, most: 4 },
+  });
+});
+
+it('an office is begun where its number is one of its country', () => {
+  const form = { ...blankForm('Europe/Dublin', 'IE'), name: 'Tarn Edge', personName: 'Ada Ferris' };
+  const [issue] = beginFormSchema.safeParse(form).error?.issues ?? [];
+  expect(issue).toMatchObject({ path: ['written'] });
+  expect(issue?.message).toBe('Type a whole phone number, for example +353 and the rest.');
+  expect(asNewOffice({ ...form, written: '01 234 5678' }).number).toBe('+35312345678');
+  const american = { ...blankForm('America/New_York', 'US'), name: 'Tarn Edge', personName: 'Ada Ferris' };
+  expect(asNewOffice(beginFormSchema.parse(american)).number).toBe('+12025550100');
 });
 
 it('a menu can say by itself what its keys do', () => {

@@ -59,7 +59,12 @@ export const officeParts: Readonly<Record<OfficePart, Part>> = {
           office.menus.get(ownerId)?.name ??
           office.conferences.get(ownerId)?.name ??
           'nobody';
-        return { id, name, cord, detail: `${formatAny(number)} · to ${owner}${urgent ? ' · urgent' : ''}` };
+        return {
+          id,
+          name,
+          cord,
+          detail: `${formatAny(number, office.plan)} · to ${owner}${urgent ? ' · urgent' : ''}`,
+        };
       }),
   },
   teams: {
@@ -97,7 +102,7 @@ export const officeParts: Readonly<Record<OfficePart, Part>> = {
         const lines = office.setup.lines.filter(({ ownerId }) => ownerId === id);
         const words = [
           extension,
-          ...lines.map(({ number }) => formatAny(number)),
+          ...lines.map(({ number }) => formatAny(number, office.plan)),
           ...(waitsForHost ? ['waits for its host'] : []),
         ];
         return { id, name, detail: words.join(' · ') };

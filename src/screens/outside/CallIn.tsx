@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
-import { formatAny, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
+import { interpretDialled, isExternal } from '@/core/numbers/numbering';
+import { selectWrite, selectMyId, selectOffice, useAppDispatch, useAppSelector } from '@/state/app';
 import { sendOutside } from '@/state/outside';
 import { Choice, Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -15,6 +15,7 @@ const another = 'another';
 
 /** Place a call in, as anyone to any line. */
 export function CallIn() {
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
   const contacts = useAppSelector((state) => state.office.outsiders);
@@ -47,7 +48,7 @@ export function CallIn() {
   function numberOf(): string | null | undefined {
     if (caller === withheld) return null;
     if (caller !== another) return contacts.find(({ id }) => id === caller)?.numbers[0]?.number;
-    const dialled = interpretDialled(typed, ukOfficePlan);
+    const dialled = interpretDialled(typed, office.plan);
     return isExternal(dialled) ? dialled.e164 : undefined;
   }
 
@@ -60,7 +61,7 @@ export function CallIn() {
         options={office.setup.lines.map(({ id, name, number }) => ({
           value: id,
           word: name,
-          detail: formatAny(number),
+          detail: write(number),
         }))}
         onChoose={setLineId}
       />

@@ -158,6 +158,7 @@ function CallFromPhone() {
   const isSignedIn = useAppSelector((state) => state.office.signedIn.includes(from));
   // An office that has just begun has no other phone.
   if (devices.length === 0) return null;
+  const { services } = office.plan;
   const call = () =>
     void dispatch(sendOutside({ type: 'make', from: { kind: 'device', deviceId: from }, to }));
   return (
@@ -171,8 +172,7 @@ function CallFromPhone() {
       />
       <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
       <Txt as="small">
-        *84 and a slot takes a parked call, *85 picks up in the own team, *86 and an extension picks up there,
-        *87 and a code joins.
+        {`*${services.unpark} and a slot takes a parked call, *${services.pickUpGroup} picks up in the own team, *${services.pickUp} and an extension picks up there, *${services.join} and a code joins.`}
       </Txt>
       <Plate
         kind="main"

@@ -66,7 +66,7 @@ export function AddTargetSheet({ title, office, personId, onClose, onChoose }: A
         <NumberEntry
           label="A number outside"
           word="Ring that number"
-          read={outsideNumber}
+          read={(text) => outsideNumber(text, office.plan)}
           onTake={(number) => take({ number, startSeconds: 0, acceptKey: true })}
         />
       </View>

@@ -100,7 +100,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
       <NumberEntry
         label="Or a number outside"
         word="Try that number"
-        read={outsideNumber}
+        read={(text) => outsideNumber(text, office.plan)}
         onTake={(number) => put((old) => [...old, { number }])}
       />
     </View>

@@ -162,7 +162,7 @@ function FinishSheet({ office, personId, isSpecial, onClose, onChoose }: FinishS
           label="A number"
           word="On to that number"
           read={(text) => forwardableNumber(text, office, personId)}
-          onTake={(to) => take(forwardTo(to))}
+          onTake={(to) => take(forwardTo(to, office.plan))}
         />
       </View>
     </Sheet>

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { readSpan } from '@/core/shared/parseTime';
 import type { OfficeIndex, RingPlan, RingTarget } from '@/core/setup';
 import { numbersOf, ringForOnce, spanWords } from '@/core/plans/editing';
-import { editPlan, formatAny, selectMyStanding, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { editPlan, selectWrite, selectMyStanding, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -26,6 +26,7 @@ interface ForOnceSheetProps {
 
 /** Some phones ring together for once: this evening, tomorrow until noon. The rule goes by itself afterwards. */
 export function ForOnceSheet({ plan, office, onClose, onAdded }: ForOnceSheetProps) {
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
@@ -40,7 +41,7 @@ export function ForOnceSheet({ plan, office, onClose, onAdded }: ForOnceSheetPro
   const span = readSpan(time === 'another time' ? typed : time, now, zone);
 
   const addNumber = () => {
-    const read = outsideNumber(number);
+    const read = outsideNumber(number, office.plan);
     if (!read.ok) return setErrors({ number: read.sentence });
     setErrors({});
     setNumber('');
@@ -72,7 +73,7 @@ export function ForOnceSheet({ plan, office, onClose, onAdded }: ForOnceSheetPro
           label="These ring together"
           options={[
             ...devices.map(({ id, kind, name }) => ({ value: id, word: kind === 'app' ? 'this app' : name })),
-            ...numbers.map((each) => ({ value: each, word: formatAny(each) })),
+            ...numbers.map((each) => ({ value: each, word: write(each) })),
           ]}
           chosen={chosen}
           onChange={(next) => {

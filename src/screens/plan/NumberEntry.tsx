@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import { formatAny } from '@/state/app';
+import { selectWrite, useAppSelector } from '@/state/app';
 import { Plate } from '@/ui/plate';
 
 import type { ReadNumber } from '../shared/numbers';
@@ -16,6 +16,7 @@ interface NumberEntryProps {
 
 /** A number to type, or somebody to find; a wrong one is said to be so and stays to be mended. */
 export function NumberEntry({ label, word, read, onTake }: NumberEntryProps) {
+  const write = useAppSelector(selectWrite);
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   const take = () => {
@@ -37,7 +38,7 @@ export function NumberEntry({ label, word, read, onTake }: NumberEntryProps) {
         error={error}
         isSettled={read(text).ok}
         canBe={(_, number) => read(number).ok}
-        onPick={({ number }) => setText(formatAny(number))}
+        onPick={({ number }) => setText(write(number))}
       />
       <Plate word={word} onPress={take} />
     </>

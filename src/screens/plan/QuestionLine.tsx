@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { formatDayAndClock } from '@/core/shared/time';
-import { formatAny, selectZone, useAppSelector, useNow } from '@/state/app';
+import { selectWrite, selectZone, useAppSelector, useNow } from '@/state/app';
 import { Choice } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
@@ -73,6 +73,7 @@ function PartSheet({
   of: { question, setQuestion, office, myId, situation },
   onClose,
 }: PartSheetProps) {
+  const write = useAppSelector(selectWrite);
   const put = (change: Partial<typeof question>) => {
     setQuestion({ ...question, ...change });
     onClose();
@@ -98,7 +99,7 @@ function PartSheet({
             options={[
               ...office.setup.lines
                 .filter(({ ownerId }) => ownerId === myId)
-                .map(({ id, name, number }) => ({ value: id, word: name, detail: formatAny(number) })),
+                .map(({ id, name, number }) => ({ value: id, word: name, detail: write(number) })),
               { value: myExtension, word: 'my extension' },
             ]}
             onChoose={(line) => put({ line })}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { readSpan } from '@/core/shared/parseTime';
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isExternal } from '@/core/numbers/numbering';
 import type { CallerMatch, OfficeIndex, RingPlan, RingRule, When } from '@/core/setup';
 import { callerWords, describeRule, edits, spanWords } from '@/core/plans/editing';
 import { hoursWords, readHours } from '@/core/plans/hours';
@@ -185,7 +185,7 @@ function Callers({ when, office, onChange }: PartProps & { office: OfficeIndex }
   const own = present.filter((match) => !offered.some((each) => keyOf(each) === keyOf(match)));
   const all = [...offered, ...own];
   const add = () => {
-    const dialled = interpretDialled(text, ukOfficePlan);
+    const dialled = interpretDialled(text, office.plan);
     const prefix = /^\+\d{1,8}$/.exec(text.replaceAll(' ', ''))?.[0];
     if (isExternal(dialled)) onChange({ callers: [...present, { kind: 'number', number: dialled.e164 }] });
     else if (prefix) onChange({ callers: [...present, { kind: 'prefix', prefix }] });

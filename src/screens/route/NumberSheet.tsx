@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { fold } from '@/core/shared/textSearch';
-import { formatAny, selectOffice, useAppSelector } from '@/state/app';
+import { selectWrite, selectOffice, useAppSelector } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Field } from '@/ui/field';
 import { Row } from '@/ui/list';
@@ -23,11 +23,12 @@ interface NumberSheetProps {
 
 /** Which of the office's numbers is followed, those with the most calls first. */
 export function NumberSheet({ callsByLine, onChoose, onClose }: NumberSheetProps) {
+  const write = useAppSelector(selectWrite);
   const { lines } = useAppSelector(selectOffice).setup;
   const [text, setText] = useState('');
   const calls = (id: string) => callsByLine?.get(id) ?? 0;
   const found = lines
-    .filter(({ name, number }) => fold(`${name} ${number} ${formatAny(number)}`).includes(fold(text)))
+    .filter(({ name, number }) => fold(`${name} ${number} ${write(number)}`).includes(fold(text)))
     .sort((a, b) => calls(b.id) - calls(a.id));
   return (
     <Sheet title="From which number" onClose={onClose}>
@@ -41,7 +42,7 @@ export function NumberSheet({ callsByLine, onChoose, onClose }: NumberSheetProps
             <View key={id} role="listitem">
               <Row
                 title={name}
-                detail={`${formatAny(number)}${callsByLine ? ` · ${calls(id) === 1 ? '1 call' : `${calls(id)} calls`}` : ''}`}
+                detail={`${write(number)}${callsByLine ? ` · ${calls(id) === 1 ? '1 call' : `${calls(id)} calls`}` : ''}`}
                 before={<CordEdge cord={cord} />}
                 onPress={() => onChoose(id)}
               />

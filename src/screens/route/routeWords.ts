@@ -44,7 +44,7 @@ export function nameOfPlace(place: Place, office: OfficeIndex): string {
 export function detailOfPlace({ kind, id }: Through, office: OfficeIndex): string {
   switch (kind) {
     case 'line':
-      return formatAny(office.ever.lines.get(id)?.number ?? '');
+      return formatAny(office.ever.lines.get(id)?.number ?? '', office.plan);
     case 'hours':
       return `of ${office.ever.teams.get(id)?.name ?? 'a team no longer here'}`;
     case 'team':

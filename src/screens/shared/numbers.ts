@@ -4,8 +4,8 @@ import {
   isDialable,
   isExternal,
   takesTexts,
-  ukOfficePlan,
   type Dialled,
+  type NumberingPlan,
 } from '@/core/numbers/numbering';
 import type { Finish, OfficeIndex } from '@/core/setup';
 import { explainNotDialable } from '@/state/app';
@@ -14,8 +14,8 @@ import { explainNotDialable } from '@/state/app';
 export type ReadNumber = { ok: true; number: string } | { ok: false; sentence: string };
 
 /** A number outside that can ring, as E.164. */
-export function outsideNumber(text: string): ReadNumber {
-  const dialled = interpretDialled(text, ukOfficePlan);
+export function outsideNumber(text: string, plan: NumberingPlan): ReadNumber {
+  const dialled = interpretDialled(text, plan);
   if (dialled.kind === 'empty') return { ok: false, sentence: explainNotDialable({ code: 'empty' }) };
   if (dialled.kind === 'invalid') return { ok: false, sentence: explainNotDialable(dialled.reason) };
   return isExternal(dialled)
@@ -24,8 +24,8 @@ export function outsideNumber(text: string): ReadNumber {
 }
 
 /** Anything that can be dialled, as it was typed. */
-export function dialableNumber(text: string): ReadNumber {
-  const dialled = interpretDialled(text, ukOfficePlan);
+export function dialableNumber(text: string, plan: NumberingPlan): ReadNumber {
+  const dialled = interpretDialled(text, plan);
   if (dialled.kind === 'invalid') return { ok: false, sentence: explainNotDialable(dialled.reason) };
   return isDialable(dialled)
     ? { ok: true, number: text.trim() }
@@ -34,9 +34,9 @@ export function dialableNumber(text: string): ReadNumber {
 
 /** Where calls can be forwarded to by somebody's plan: what can be dialled, unless the office bars it at any time. */
 export function forwardableNumber(text: string, office: OfficeIndex, personId: string): ReadNumber {
-  const read = dialableNumber(text);
+  const read = dialableNumber(text, office.plan);
   if (!read.ok) return read;
-  if (interpretDialled(text, ukOfficePlan).kind === 'emergency')
+  if (interpretDialled(text, office.plan).kind === 'emergency')
     return { ok: false, sentence: 'Calls can’t be forwarded to an emergency number.' };
   const why = barredWhy(office, text, { personId, at: null });
   return why === null
@@ -45,8 +45,8 @@ export function forwardableNumber(text: string, office: OfficeIndex, personId: s
 }
 
 /** A forward there; a mobile's own mailbox would take calls, so that whoever lifts it is asked for a key. */
-export function forwardTo(to: string): Extract<Finish, { kind: 'forward' }> {
-  const dialled = interpretDialled(to, ukOfficePlan);
+export function forwardTo(to: string, plan: NumberingPlan): Extract<Finish, { kind: 'forward' }> {
+  const dialled = interpretDialled(to, plan);
   const isMobile = isExternal(dialled) && takesTexts(dialled.e164);
   return { kind: 'forward', to, ...(isMobile && { acceptKey: true }) };
 }

@@ -8,7 +8,7 @@ export function shortTargetName(
   myId: string,
   place: 'alone' | 'inSentence' = 'alone',
 ): string {
-  if (deviceId === null) return formatAny(number ?? '');
+  if (deviceId === null) return formatAny(number ?? '', office.plan);
   const device = office.devices.get(deviceId);
   const owner = office.ownerOf(deviceId);
   if (!device) return deviceId;

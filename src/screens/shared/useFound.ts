@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 
 import { dialledAs, numbersInOrder, type ContactNumber } from '@/core/people/contacts';
 import type { Hit } from '@/core/people/search';
-import { formatAny, selectLastUsed, useAppSelector, useServices } from '@/state/app';
+import { selectLastUsed, selectWrite, type Write, useAppSelector, useServices } from '@/state/app';
 
 /** A number as it is read, and as it is dialled with what follows it. */
 export interface WrittenNumber {
@@ -49,6 +49,7 @@ export function useFound(text: string, most = 20): Finding {
   const { finding } = useServices();
   const finder = useSyncExternalStore(finding.subscribe, () => finding.finder);
   const lastUsed = useAppSelector(selectLastUsed);
+  const write = useAppSelector(selectWrite);
   const [answer, setAnswer] = useState<{ text: string; hits: readonly Hit[] } | null>(null);
   const sought = text.trim();
   const typed = useRef<string | null>(null);
@@ -73,33 +74,39 @@ export function useFound(text: string, most = 20): Finding {
     };
   }, [sought, most, finder]);
   const hits = sought === '' ? null : (answer?.hits ?? null);
-  const found = useMemo(() => hits?.map((hit) => asFound(hit, lastUsed)) ?? nobody, [hits, lastUsed]);
+  const found = useMemo(
+    () => hits?.map((hit) => asFound(hit, lastUsed, write)) ?? nobody,
+    [hits, lastUsed, write],
+  );
   const state = sought === '' ? 'idle' : !finder ? 'away' : answer?.text === sought ? 'found' : 'finding';
   const ask = async () => {
     if (sought === '') return [];
     const meant = await finding.find(sought, most, patienceMs);
     if (typed.current !== sought) return 'changed';
-    return meant?.map((hit) => asFound(hit, lastUsed)) ?? 'away';
+    return meant?.map((hit) => asFound(hit, lastUsed, write)) ?? 'away';
   };
   return { found, state, ask };
 }
 
 /** "0131 496 0142 ext 42" */
-export function writtenNumber({ number, tail }: Pick<ContactNumber, 'number' | 'tail'>): string {
+export function writtenNumber(
+  { number, tail }: Pick<ContactNumber, 'number' | 'tail'>,
+  write: Write,
+): string {
   const extension = /;ext=(\d+)/.exec(tail ?? '')?.[1];
   const more = extension === undefined ? (tail ? ', then digits' : '') : ` ext ${extension}`;
-  return `${formatAny(number)}${more}`;
+  return `${write(number)}${more}`;
 }
 
-export const writeNumbers = (numbers: readonly ContactNumber[]): WrittenNumber[] =>
+export const writeNumbers = (numbers: readonly ContactNumber[], write: Write): WrittenNumber[] =>
   numbers.map((each) => ({
     label: each.label,
     number: each.number,
-    written: writtenNumber(each),
+    written: writtenNumber(each, write),
     dial: dialledAs(each),
   }));
 
-function asFound(hit: Hit, lastUsed: ReadonlyMap<string, number>): FoundPerson {
+function asFound(hit: Hit, lastUsed: ReadonlyMap<string, number>, write: Write): FoundPerson {
   const { key, kind, name, detail, numbers, by, excerpt, numberAt } = hit;
   return {
     key,
@@ -107,7 +114,7 @@ function asFound(hit: Hit, lastUsed: ReadonlyMap<string, number>): FoundPerson {
     name,
     detail,
     personId: kind === 'colleague' ? key.slice(key.indexOf(':') + 1) : null,
-    numbers: writeNumbers(numbersInOrder(numbers, lastUsed, numberAt)),
+    numbers: writeNumbers(numbersInOrder(numbers, lastUsed, numberAt), write),
     foundBy: excerpt === null ? null : `${by}: ${excerpt}`,
   };
 }

@@ -5,7 +5,7 @@ import { checkPlan, type Finding } from '@/core/plans/checks';
 import type { ForwardAll, OfficeIndex, RingPlan } from '@/core/setup';
 import { formatMoment } from '@/core/shared/time';
 import {
-  formatAny,
+  selectWrite,
   selectMyId,
   selectOffice,
   selectPlanInForce,
@@ -32,6 +32,7 @@ import { forwardWords, untilWords } from './standingWords';
 
 /** Where everything is to go, and from when to when. What would be lost by it, or cost, is said before it is set. */
 export function NewForward() {
+  const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
   const { colours } = useTheme();
   const { clock } = useServices();
@@ -53,7 +54,7 @@ export function NewForward() {
   const candidate = read(now).forward;
   const findings = useFindings(candidate, now);
   const losses = findings.filter(({ severity }) => severity === 'alarm');
-  const takesKey = where === 'number' && forwardTo(number).acceptKey === true;
+  const takesKey = where === 'number' && forwardTo(number, office.plan).acceptKey === true;
 
   const change = (set: () => void) => {
     set();
@@ -105,7 +106,7 @@ export function NewForward() {
           onChange={(next) => change(() => setNumber(next))}
           error={errors.where}
           isSettled={forwardableNumber(number, office, myId).ok}
-          onPick={(who) => change(() => setNumber(formatAny(who.number)))}
+          onPick={(who) => change(() => setNumber(write(who.number)))}
         />
       ) : null}
       {takesKey ? (

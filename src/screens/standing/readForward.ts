@@ -38,7 +38,7 @@ export function readForward(
       ? { kind: 'mailbox' as const, personId: myId }
       : isPlain
         ? { kind: 'forward' as const, to: target.number }
-        : forwardTo(target.number);
+        : forwardTo(target.number, office.plan);
   return { forward: { to, from: start.at, until: stop?.at ?? null }, errors };
 }
 

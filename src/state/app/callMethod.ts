@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isExternal } from '@/core/numbers/numbering';
 import type { DeviceKind, OfficeIndex } from '@/core/setup';
 import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/calls/quality';
 import { shownNumber, type ShownAnswer } from '@/core/calls/callerId';
@@ -42,7 +42,7 @@ export interface Travel extends TravelAnswer {
 export function selectTravel(state: RootState, to: string, isDialled = false): Travel {
   const office = selectOffice(state);
   const { mobile, desk } = selectMyPhones(state);
-  const dialled = interpretDialled(to, ukOfficePlan);
+  const dialled = interpretDialled(to, office.plan);
   const answer = recommendWay({
     dataMos: state.office.isOnline ? selectQuality(state).mos : null,
     isEmergency: dialled.kind === 'emergency',

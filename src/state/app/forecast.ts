@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 import { foresee } from '@/core/calls/exchange';
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isExternal } from '@/core/numbers/numbering';
 import { describeFinish, targetName, type Finish, type OfficeIndex } from '@/core/setup';
 import { describeRate, rateFor } from '@/core/numbers/rates';
 import type { RouteTrace, TraceLeg } from '@/core/plans/routing';
@@ -84,7 +84,7 @@ function forecastOf(trace: RouteTrace | null, to: string, office: OfficeIndex): 
 }
 
 function priceOutside(office: OfficeIndex, to: string): string {
-  const dialled = interpretDialled(to, ukOfficePlan);
+  const dialled = interpretDialled(to, office.plan);
   const { rates } = office.setup;
   return isExternal(dialled) ? describeRate(rateFor(rates, dialled.e164), rates.currency) : 'free';
 }

@@ -1,5 +1,5 @@
 import type { Call, Leg } from '@/core/calls/exchange';
-import { formatNumber, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber, type NumberingPlan } from '@/core/numbers/numbering';
 import type { OfficeIndex } from '@/core/setup';
 import type { PeopleIndex } from '@/core/people/contacts';
 
@@ -101,14 +101,20 @@ export function identifyDialled(dialled: string, { office, people }: Names): Ide
       ...{ number: conference.extension, personId: null },
     };
   const line = office.linesByNumber.get(dialled);
-  if (line) return { name: line.name, detail: formatAny(line.number), number: line.number, personId: null };
+  if (line)
+    return {
+      name: line.name,
+      detail: formatAny(line.number, office.plan),
+      number: line.number,
+      personId: null,
+    };
   return { ...identifyNumber(dialled, null, people), personId: null };
 }
 
 /** Name and detail for a number: from the contacts, else the caller's own name, else the number itself. */
 export function identifyNumber(number: string | null, ownName: string | null, people: PeopleIndex) {
   const known = people.whoHas(number);
-  const written = number === null ? 'number withheld' : formatAny(number);
+  const written = number === null ? 'number withheld' : formatAny(number, people.plan);
   if (known) return { name: known.name, detail: known.detail ?? written, number };
   if (ownName) return { name: ownName, detail: written, number };
   return number === null
@@ -117,6 +123,6 @@ export function identifyNumber(number: string | null, ownName: string | null, pe
 }
 
 /** E.164 numbers nationally, extensions and codes as they are. */
-export function formatAny(number: string): string {
-  return number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number;
+export function formatAny(number: string, plan: NumberingPlan): string {
+  return number.startsWith('+') ? formatNumber(number, plan) : number;
 }

@@ -103,6 +103,8 @@ export {
   selectLastUsed,
   selectOffice,
   selectPeople,
+  selectWrite,
+  type Write,
   selectPresence,
   selectFailedFaxes,
   selectUnreadFaxes,

@@ -4,12 +4,22 @@ import { workInOrder } from '@/core/inbox/followUps';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
 import { standingOf } from '@/core/plans/routing';
+import { formatAny } from './identify';
 import type { RootState } from './store';
 import { selectMyId } from './session';
 
 export const selectOffice = createSelector(
   (state: RootState) => state.office.setup,
   (setup) => new OfficeIndex(setup ?? emptyOffice),
+);
+
+/** Writes a number as it is written in the office: E.164 nationally at home, extensions and codes as they are. */
+export type Write = (number: string) => string;
+export const selectWrite = createSelector(
+  selectOffice,
+  ({ plan }): Write =>
+    (number) =>
+      formatAny(number, plan),
 );
 
 const selectOfficeCards = createSelector(

@@ -4,6 +4,7 @@ import type { CallRecord } from '@/core/calls/exchange';
 import type { Fax } from '@/core/inbox/fax';
 import type { Work } from '@/core/inbox/followUps';
 import { findWords, type Findable } from '@/core/shared/textSearch';
+import type { PeopleIndex } from '@/core/people/contacts';
 import { groupByDay } from '@/core/calls/history';
 import { fitsFilter, isFiltering, sumsOf } from '@/core/calls/historyTable';
 import type { Message } from '@/core/inbox/messages';
@@ -57,7 +58,7 @@ export const selectFound = createSelector(
       ],
       mostFound,
     );
-    const calls = findWords(words, ofRecords(records, nameOf), mostFound);
+    const calls = findWords(words, ofRecords(records, nameOf, people), mostFound);
     return [...said, ...calls].sort((a, b) => b.at - a.at).slice(0, mostFound);
   },
 );
@@ -65,10 +66,14 @@ export const selectFound = createSelector(
 type NameOf = (number: string | null, name: string | null) => string;
 
 /** Made as they are asked for, so that a search that has enough goes no further back. */
-function* ofRecords(records: readonly CallRecord[], nameOf: NameOf): Generator<Findable<Found>> {
+function* ofRecords(
+  records: readonly CallRecord[],
+  nameOf: NameOf,
+  { plan }: PeopleIndex,
+): Generator<Findable<Found>> {
   for (const record of records) {
     const { number, name } = record.other;
-    const text = `${nameOf(number, name)} ${number === null ? 'withheld' : formatAny(number)} ${number ?? ''}`;
+    const text = `${nameOf(number, name)} ${number === null ? 'withheld' : formatAny(number, plan)} ${number ?? ''}`;
     yield { item: { kind: 'call', at: record.startedAt, id: record.id, record }, text };
   }
 }

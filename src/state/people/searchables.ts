@@ -117,7 +117,7 @@ function* strangersOf(
 ): Generator<[number: string, name: string]> {
   for (const number of new Set([...recent.keys(), ...texts.keys()])) {
     if (!number.startsWith('+') || office.linesByNumber.has(number) || people.whoHas(number)) continue;
-    yield [number, recent.get(number) ?? formatAny(number)];
+    yield [number, recent.get(number) ?? formatAny(number, office.plan)];
   }
 }
 

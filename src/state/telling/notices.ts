@@ -32,10 +32,12 @@ function noticeOf(
     at,
     zone: office.setup.zone,
     forName: office.ever.people.get(selectMyId(state))?.name ?? '',
-    line: line ? { name: line.name, number: formatAny(line.number), e164: e164Of(line.number) } : null,
+    line: line
+      ? { name: line.name, number: formatAny(line.number, office.plan), e164: e164Of(line.number) }
+      : null,
     from: {
       name: identifyNumber(number, name, selectPeople(state)).name,
-      number: number === null ? null : formatAny(number),
+      number: number === null ? null : formatAny(number, office.plan),
       e164: e164Of(number),
     },
     words,

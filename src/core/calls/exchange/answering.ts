@@ -55,7 +55,7 @@ export function takeLeg(board: Switchboard, leg: Leg): void {
 function callAfterwards(board: Switchboard, call: Call, caller: Leg): void {
   const { calledAfterwards: to } = call;
   call.calledAfterwards = null;
-  const read = readDialled(to ?? '');
+  const read = readDialled(board.office, to ?? '');
   const destination = read.ok ? destinationOf(board.office, read.dialled) : null;
   if (!destination || destination.kind === 'service') failCall(board, call, 'facilityRejected');
   else

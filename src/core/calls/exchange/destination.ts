@@ -1,4 +1,4 @@
-import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
+import { interpretDialled, isDialable, type Dialled } from '@/core/numbers/numbering';
 import { hasQueue, whyNotCalled, type Calling, type OfficeIndex } from '@/core/setup';
 import type { Call, Leg } from './call';
 import { refuse, type Outcome, type Refusal } from './commands';
@@ -23,8 +23,8 @@ export type Service =
   | { kind: 'join'; code: string };
 
 /** Understands what was dialled, without yet asking where it leads. */
-export function readDialled(text: string): Outcome<{ dialled: Dialled }> {
-  const dialled = interpretDialled(text, ukOfficePlan);
+export function readDialled({ plan }: OfficeIndex, text: string): Outcome<{ dialled: Dialled }> {
+  const dialled = interpretDialled(text, plan);
   if (isDialable(dialled)) return { ok: true, dialled };
   return refuse({ code: 'notDialable', reason: whyNotDialable(dialled) });
 }
@@ -67,7 +67,7 @@ export function destinationOf(office: OfficeIndex, dialled: Dialled): Destinatio
       return { kind: 'network', number: dialled.number };
     case 'service': {
       if (dialled.scope === 'network') return { kind: 'network', number: dialled.code };
-      const service = serviceOf(dialled.code);
+      const service = serviceOf(office, dialled.code);
       return service
         ? { kind: 'service', number: dialled.code, service }
         : { kind: 'unknown', number: dialled.code, cause: 'facilityRejected' };
@@ -79,17 +79,17 @@ export function destinationOf(office: OfficeIndex, dialled: Dialled): Destinatio
   }
 }
 
-/** *84 and a slot takes a parked call back, *85 picks up in the own team, *86 and an extension there, *87 joins. */
-function serviceOf(code: string): Service | null {
-  const [, prefix, rest = ''] = /^\*(8[4-7])(\d*)$/.exec(code) ?? [];
+/** What the office does at that code: its star, two figures, and what is behind them. */
+function serviceOf({ plan: { services } }: OfficeIndex, code: string): Service | null {
+  const [, prefix, rest = ''] = /^\*(\d{2})(\d*)$/.exec(code) ?? [];
   switch (prefix) {
-    case '84':
+    case services.unpark:
       return rest === '' ? null : { kind: 'unpark', slot: rest };
-    case '85':
+    case services.pickUpGroup:
       return rest === '' ? { kind: 'pickUpGroup' } : null;
-    case '86':
+    case services.pickUp:
       return rest === '' ? null : { kind: 'pickUp', extension: rest };
-    case '87':
+    case services.join:
       return rest === '' ? null : { kind: 'join', code: rest };
     default:
       return null;
@@ -122,7 +122,7 @@ export function checkedDestination(
   askedBy: Leg,
   to: string,
 ): Outcome<{ destination: Destination; dialled: Dialled }> {
-  const read = readDialled(to);
+  const read = readDialled(office, to);
   if (!read.ok) return read;
   const destination = destinationOf(office, read.dialled);
   if (read.dialled.kind === 'emergency') return refuse({ code: 'emergencyTarget' });

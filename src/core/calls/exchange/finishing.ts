@@ -91,7 +91,7 @@ function forwardCall(
   byId: string | null,
 ): void {
   const rounds = call.acts.filter(({ act }) => act === 'forwarded').length;
-  const read = readDialled(to);
+  const read = readDialled(board.office, to);
   if (!read.ok || rounds >= limits.forwards) {
     failCall(board, call, 'exchangeRoutingError');
     return;

@@ -12,7 +12,7 @@ import {
 
 /** Why the office does not let that be called, as it was typed; null where it does, or where it can't be dialled at all. */
 export function barredWhy(office: OfficeIndex, to: string, calling: Calling): string | null {
-  const read = readDialled(to);
+  const read = readDialled(office, to);
   return read.ok ? barredReason(office, destinationOf(office, read.dialled), calling) : null;
 }
 
@@ -41,7 +41,7 @@ export function foresee(
   to: string,
   at: number,
 ): RouteTrace | 'withheld' | null {
-  const read = readDialled(to);
+  const read = readDialled(office, to);
   if (!read.ok) return null;
   const destination = destinationOf(office, read.dialled);
   const counts = new Map<string, number>();

@@ -19,7 +19,7 @@ type Caller = Extract<Endpoint, { kind: 'device' | 'outside' }>;
 
 /** Places a call, from one of the office's devices or from outside. All is checked before anything changes. */
 export function makeCall(board: Switchboard, command: MakeCommand): Made {
-  const read = readDialled(command.to);
+  const read = readDialled(board.office, command.to);
   if (!read.ok) return read;
   const { dialled } = read;
   const destination = destinationOf(board.office, dialled);

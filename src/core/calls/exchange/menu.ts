@@ -89,7 +89,7 @@ function pressOne(board: Switchboard, leg: Leg, key: string): void {
 function chooseKey(board: Switchboard, leg: Leg, key: string): void {
   const menu = menuOf(board, leg);
   const to = menu?.keys.find((each) => each.key === key)?.to;
-  const read = readDialled(to ?? '');
+  const read = readDialled(board.office, to ?? '');
   const destination = read.ok ? destinationOf(board.office, read.dialled) : null;
   if (
     !destination ||
@@ -179,7 +179,7 @@ function chooseAmong(board: Switchboard, leg: Leg, key: string): void {
 }
 
 function dial(board: Switchboard, leg: Leg, extension: string): void {
-  const read = readDialled(extension);
+  const read = readDialled(board.office, extension);
   const destination = read.ok ? destinationOf(board.office, read.dialled) : null;
   if (!destination || destination.kind === 'service') nextMenuTurn(board, leg);
   else leadOn(board, leg, extension, destination);

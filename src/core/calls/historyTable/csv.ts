@@ -1,7 +1,7 @@
 import type { CallRecord } from '@/core/calls/exchange';
 import { deviceName, type OfficeIndex } from '@/core/setup';
 import { describeOutcome, talkMs } from '@/core/calls/history';
-import { formatNumber, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber } from '@/core/numbers/numbering';
 import { writeTable } from '@/core/shared/tables';
 import { formatIso } from '@/core/shared/time';
 
@@ -38,7 +38,7 @@ export function historyCsv(
     record.direction,
     describeOutcome(record, office),
     office.ever.lines.get(record.lineId ?? '')?.name ?? '',
-    numberOf(record.other.number),
+    numberOf(record.other.number, office),
     nameOf(record),
     Math.round(talkMs(record) / 1000),
     Math.round(record.messageMs / 1000),
@@ -49,7 +49,7 @@ export function historyCsv(
   return writeTable(heads, rows);
 }
 
-function numberOf(number: string | null): string {
+function numberOf(number: string | null, { plan }: OfficeIndex): string {
   if (number === null) return 'withheld';
-  return number.startsWith('+') ? formatNumber(number, ukOfficePlan) : number;
+  return number.startsWith('+') ? formatNumber(number, plan) : number;
 }

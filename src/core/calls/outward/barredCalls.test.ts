@@ -1,3 +1,4 @@
+import { ukNumbering } from '@/core/numbers/numbering';
 import { testRecord } from '@/core/calls/exchange/tests/testRecord';
 import { outCalls } from '@/core/calls/figures';
 import { emptyOffice } from '@/core/setup';
@@ -6,6 +7,7 @@ import { barredCalls } from '.';
 const start = Date.UTC(2026, 10, 26, 10, 40);
 const span = { from: start, until: start + 60_000 };
 const rules = {
+  numbering: ukNumbering,
   ...{ zone: 'Europe/London', rates: { currency: 'GBP', rates: [] } },
   policies: { ...emptyOffice.policies, barred: [], outward: { countries: ['+353'], exceptIds: ['kofi'] } },
 };

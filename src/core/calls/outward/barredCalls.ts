@@ -13,7 +13,7 @@ export interface BarredCalls {
 /** The calls out that would not have been placed by the rules given. */
 export function barredCalls(
   calls: readonly OutCall[],
-  rules: Pick<OfficeSetup, 'policies' | 'rates' | 'zone'>,
+  rules: Pick<OfficeSetup, 'policies' | 'rates' | 'zone' | 'numbering'>,
 ): BarredCalls {
   const byWhy = new Map<string, BarredCalls['whys'][number]>();
   for (const { number, personId, at, costMicros } of calls) {

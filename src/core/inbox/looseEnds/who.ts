@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { formatNumber, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber, type NumberingPlan } from '@/core/numbers/numbering';
 import type { PeopleIndex } from '@/core/people/contacts';
 import type { OfficeIndex } from '@/core/setup';
 
@@ -52,18 +52,19 @@ export function whoOf(other: Other, id: string, office: OfficeIndex, people: Peo
   if (personId !== null)
     return { key, name: office.ever.people.get(personId)?.name ?? name ?? personId, number };
   if (number === null) return { key, name: 'Withheld number', number };
-  return { key, name: people.whoHas(number)?.name ?? name ?? written(number), number };
+  return { key, name: people.whoHas(number)?.name ?? name ?? written(number, office.plan), number };
 }
 
 const mostWritten = 2_000;
-const writtenBefore = new Map<string, string>();
+const writtenBefore = new WeakMap<NumberingPlan, Map<string, string>>();
 
 /** As it is written here. It costs more than all else of a name, and the same few numbers are asked for again and again. */
-function written(number: string): string {
-  const before = writtenBefore.get(number);
+function written(number: string, plan: NumberingPlan): string {
+  const known = writtenBefore.get(plan) ?? new Map<string, string>();
+  const before = known.get(number);
   if (before !== undefined) return before;
-  if (writtenBefore.size >= mostWritten) writtenBefore.clear();
-  const text = formatNumber(number, ukOfficePlan);
-  writtenBefore.set(number, text);
+  if (known.size >= mostWritten) known.clear();
+  const text = formatNumber(number, plan);
+  writtenBefore.set(plan, known.set(number, text));
   return text;
 }

@@ -35,10 +35,9 @@ export function formatDialled(dialled: Dialled, plan: NumberingPlan): string {
     case 'national':
     case 'international': {
       const number = readable(dialled.e164, plan);
+      const prefix = dialled.withhold ? plan.withholdPrefix : plan.presentPrefix;
       const prefixed =
-        dialled.withhold === undefined
-          ? number
-          : `${dialled.withhold ? plan.withholdPrefix : plan.presentPrefix} ${number.replace('+', '00')}`;
+        dialled.withhold === undefined || prefix === null ? number : `${prefix} ${number.replace('+', '00')}`;
       const postDial = dialled.postDial ? ` ${dialled.postDial}` : '';
       const extension = dialled.extension ? ` ext ${dialled.extension}` : '';
       return `${prefixed}${postDial}${extension}`;

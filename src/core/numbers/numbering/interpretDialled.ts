@@ -97,7 +97,7 @@ function interpretDigits(digits: string, plan: NumberingPlan): Dialled {
     [plan.presentPrefix, false],
     [plan.withholdPrefix, true],
   ] as const) {
-    if (!digits.startsWith(prefix) || !/^[0+]/.test(digits.slice(prefix.length))) continue;
+    if (prefix === null || !digits.startsWith(prefix) || !/^[0+]/.test(digits.slice(prefix.length))) continue;
     const rest = interpretExternal(digits.slice(prefix.length), plan);
     return rest.kind === 'invalid' ? rest : { ...rest, withhold };
   }
@@ -108,7 +108,7 @@ function interpretExternal(
   digits: string,
   plan: NumberingPlan,
 ): ExternalNumber | (Dialled & { kind: 'invalid' }) {
-  const global = digits.replace(/^00/, '+');
+  const global = plan.dialsAbroadBy00 ? digits.replace(/^00/, '+') : digits;
   const refuse = (reason: InvalidReason) => ({ kind: 'invalid' as const, reason });
   if (global.replace('+', '').length > 18) return refuse({ code: 'tooLong' });
   const home = asHomeNumber(global, plan);
@@ -131,12 +131,15 @@ function interpretExternal(
 }
 
 const lengthsOf = new Map<string, ReadonlySet<number>>();
+/** Countries in which a number is its trunk prefix 0 and what E.164 has of it, and nothing else. */
+const plainCountries: readonly string[] = ['GB'];
 
 /**
  * A number of the home country in its plainest writing, of a possible length: what nearly every number is, told without
  * asking all patterns of the world, so that a file of thousands is read quickly. null: not as plain as that.
  */
 function asHomeNumber(digits: string, { homeCountry, homeCallingCode }: NumberingPlan): string | null {
+  if (!plainCountries.includes(homeCountry)) return null;
   const international = `+${homeCallingCode}`;
   const isInternational = digits.startsWith(international);
   if (!isInternational && !digits.startsWith('0')) return null;

@@ -5,16 +5,22 @@ import {
   formatAsTyped,
   formatDialled,
   formatNumber,
-  formatTelUri,
   interpretDialled,
   isDialable,
   normalisePostDial,
   postDialSchedule,
-  ukOfficePlan as plan,
+  dialledIn,
+  homeCountries,
+  numberingPlan,
+  numberingSchema,
+  ukNumbering,
+  type HomeCountry,
+  type Numbering,
   type Dialled,
   takesTexts,
 } from '.';
 
+const plan = numberingPlan(ukNumbering);
 const read = (text: string) => interpretDialled(text, plan);
 
 describe('what was dialled', () => {
@@ -127,11 +133,28 @@ const dialable: fc.Arbitrary<Dialled> = fc.oneof(
   fc.constantFrom('999', '112').map((number): Dialled => ({ kind: 'emergency', number })),
 );
 
+/** RFC 3966 §3: "#" would begin a URI's fragment. */
+function asTelUri(dialled: Dialled): string {
+  const tail = 'postDial' in dialled && dialled.postDial ? `;postd=${dialled.postDial}` : '';
+  const within = ';phone-context=office.example';
+  const subscriber =
+    'e164' in dialled
+      ? `${dialled.e164}${dialled.extension ? `;ext=${dialled.extension}` : ''}`
+      : dialled.kind === 'extension'
+        ? `${dialled.extension}${within}`
+        : dialled.kind === 'service'
+          ? `${dialled.code}${within}`
+          : dialled.kind === 'emergency'
+            ? `${dialled.number};phone-context=+44`
+            : '';
+  return `tel:${subscriber}${tail}`.replaceAll('#', '%23');
+}
+
 describe('writing and reading are inverse', () => {
   it('for tel URIs', () => {
     fc.assert(
       fc.property(dialable, (dialled) => {
-        expect(read(formatTelUri(dialled, plan) ?? '')).toEqual(dialled);
+        expect(read(asTelUri(dialled))).toEqual(dialled);
       }),
     );
   });
@@ -159,11 +182,11 @@ describe('any string', () => {
         const dialled = read(text);
         expect(typeof formatAsTyped(text, plan)).toBe('string');
         if (!isDialable(dialled)) return;
-        const uri = formatTelUri(dialled, plan);
-        expect(uri).not.toBeNull();
+        const written = formatDialled(dialled, plan);
+        expect(written).not.toBe('');
         if (dialled.kind === 'national' || dialled.kind === 'international') {
           expect(dialled.e164).toMatch(/^\+\d{2,15}$/);
-          expect(read(uri ?? '')).toMatchObject({ e164: dialled.e164 });
+          expect(read(written)).toMatchObject({ e164: dialled.e164 });
         }
       }),
       { numRuns: 2000 },
@@ -233,4 +256,53 @@ describe('whether a number takes texts', () => {
     ['+441314960120', false],
     ['+12025550147', true],
   ])('%s: %s', (number, takes) => expect(takesTexts(number)).toBe(takes));
+});
+
+describe('an office elsewhere', () => {
+  const at = (country: HomeCountry, more: Partial<Numbering> = {}) =>
+    numberingPlan({ ...ukNumbering, country, emergency: [...dialledIn(country).emergency], ...more });
+
+  it.each([
+    ['US', '(202) 555-0147', '+12025550147', '(202) 555-0147'],
+    ['US', '1 202 555 0147', '+12025550147', '(202) 555-0147'],
+    ['US', '011 44 131 496 0142', '+441314960142', '+44 131 496 0142'],
+    ['AU', '0011 44 131 496 0142', '+441314960142', '+44 131 496 0142'],
+    ['AU', '02 5550 0123', '+61255500123', '(02) 5550 0123'],
+    ['IE', '0044 131 496 0142', '+441314960142', '+44 131 496 0142'],
+    ['ES', '910 123 456', '+34910123456', '910 12 34 56'],
+    ['IT', '06 1234 5678', '+390612345678', '06 1234 5678'],
+  ] as const)('in %s reads %s as %s, and writes it so', (country, typed, e164, written) => {
+    const plan = at(country);
+    expect(interpretDialled(typed, plan)).toMatchObject({ e164 });
+    expect(formatNumber(e164, plan)).toBe(written);
+  });
+
+  it.each(homeCountries)('in %s knows how help is called, and reads again what it has written', (country) => {
+    const plan = at(country);
+    for (const number of plan.emergency)
+      expect(interpretDialled(number, plan)).toEqual({ kind: 'emergency', number });
+    for (const e164 of ['+441314960142', '+12025550147', '+61491570156', '+35312345678'])
+      expect(interpretDialled(formatNumber(e164, plan), plan)).toMatchObject({ e164 });
+  });
+
+  it('has extensions that begin as it says, and no 141 where that withholds nothing', () => {
+    const plan = at('US', { extensions: { begin: ['3', '41'], least: 4, most: 4 } });
+    const kinds = ['3001', '4199', '214', '300', '30001', '4001'].map(
+      (typed) => interpretDialled(typed, plan).kind,
+    );
+    expect(kinds).toEqual(['extension', 'extension', 'invalid', 'invalid', 'invalid', 'invalid']);
+    expect(interpretDialled('999', plan).kind).not.toBe('emergency');
+    expect(interpretDialled('141 0131 496 0142', at('IE'))).toMatchObject({ withhold: true });
+    expect(interpretDialled('141 0131 496 0142', at('DE'))).not.toHaveProperty('withhold');
+  });
+
+  it.each([
+    { extensions: { begin: ['0'], least: 3, most: 4 } },
+    { extensions: { begin: [], least: 3, most: 4 } },
+    { extensions: { begin: ['2'], least: 5, most: 4 } },
+    { emergency: [] },
+    { services: { ...ukNumbering.services, join: '84' } },
+  ])('can’t be %j', (wrong) => {
+    expect(numberingSchema.safeParse({ ...ukNumbering, ...wrong }).success).toBe(false);
+  });
 });

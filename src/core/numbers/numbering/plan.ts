@@ -1,29 +1,55 @@
-import type { CountryCode } from 'libphonenumber-js/min';
+import { getCountryCallingCode, Metadata } from 'libphonenumber-js/min';
 
-/** How this office dials: what is an extension here, what is a short code, and which country is home. */
+import { dialledIn, type HomeCountry } from './countries';
+import type { Numbering } from './numbering';
+
+/** How an office dials: what is an extension here, what is a short code, and which country is home. */
 export interface NumberingPlan {
-  homeCountry: CountryCode;
+  homeCountry: HomeCountry;
   /** Calling code of the home country, digits only ("44"). */
   homeCallingCode: string;
+  /** What stands before a number that is dialled within the country (ITU-T E.164: the trunk prefix); null where nothing does. */
+  trunkPrefix: string | null;
+  /** Whether 00 begins a number of another country; some countries have another international prefix. */
+  dialsAbroadBy00: boolean;
   /** Whole-string pattern of the office's own extensions. */
   extension: RegExp;
   emergency: readonly string[];
   /** Whole-string pattern of the network's short numbers (ITU-T E.164 leaves them to each country). */
   networkShortCode: RegExp;
-  /** Prefixes that withhold or present the caller's number for this one call. */
-  withholdPrefix: string;
-  presentPrefix: string;
-  /** The domain that makes a local number global in a tel URI (RFC 3966 §5.1.5). */
-  phoneContext: string;
+  /** Prefixes that withhold or present the caller's number for this one call; null where the country's are not known here. */
+  withholdPrefix: string | null;
+  presentPrefix: string | null;
+  services: Numbering['services'];
 }
 
-export const ukOfficePlan: NumberingPlan = {
-  homeCountry: 'GB',
-  homeCallingCode: '44',
-  extension: /^2\d{2,4}$/,
-  emergency: ['999', '112'],
-  networkShortCode: /^(?:10[015]|11[19]|116\d{3}|118\d{3})$/,
-  withholdPrefix: '141',
-  presentPrefix: '1470',
-  phoneContext: 'office.orrinvale.example',
-};
+const nothing = /(?!)/;
+const made = new WeakMap<Numbering, NumberingPlan>();
+
+/** The rules by which what is dialled in an office is read. */
+export function numberingPlan(numbering: Numbering): NumberingPlan {
+  const before = made.get(numbering);
+  if (before) return before;
+  const plan = makePlan(numbering);
+  made.set(numbering, plan);
+  return plan;
+}
+
+function makePlan({ country, emergency, extensions, services }: Numbering): NumberingPlan {
+  const metadata = new Metadata();
+  metadata.selectNumberingPlan(country);
+  const { begin, least, most } = extensions;
+  const known = dialledIn(country);
+  return {
+    homeCountry: country,
+    homeCallingCode: getCountryCallingCode(country),
+    trunkPrefix: known.trunk,
+    dialsAbroadBy00: new RegExp(`^(?:${metadata.numberingPlan?.IDDPrefix() ?? '00'})$`).test('00'),
+    extension: new RegExp(`^(?=\\d{${least},${most}}$)(?:${begin.join('|')})`),
+    emergency,
+    networkShortCode: known.shortCode ?? nothing,
+    withholdPrefix: known.withhold?.withholdPrefix ?? null,
+    presentPrefix: known.withhold?.presentPrefix ?? null,
+    services,
+  };
+}

@@ -1,5 +1,3 @@
-import { isExternal, type Dialled } from './dialled';
-import type { NumberingPlan } from './plan';
 import { normalisePostDial } from './postDial';
 
 /** A tel URI taken apart. `number` has no visual separators; a global number keeps its "+". */
@@ -58,30 +56,6 @@ export function parseTelUri(text: string): TelUri {
   }
   return result;
 }
-
-/** Writes what can be dialled as a tel URI; null for what can't (empty, withheld, invalid). */
-export function formatTelUri(dialled: Dialled, plan: NumberingPlan): string | null {
-  if (isExternal(dialled)) {
-    const extension = dialled.extension ? `;ext=${dialled.extension}` : '';
-    return `tel:${dialled.e164}${extension}${postDialParameter(dialled.postDial)}`;
-  }
-  switch (dialled.kind) {
-    case 'extension':
-      return `tel:${dialled.extension};phone-context=${plan.phoneContext}${postDialParameter(dialled.postDial)}`;
-    case 'service':
-      return `tel:${encodeHash(dialled.code)};phone-context=${plan.phoneContext}`;
-    case 'emergency':
-      return `tel:${dialled.number};phone-context=+${plan.homeCallingCode}`;
-    case 'empty':
-    case 'withheld':
-    case 'invalid':
-      return null;
-  }
-}
-
-const postDialParameter = (postDial?: string) => (postDial ? `;postd=${encodeHash(postDial)}` : '');
-/** "#" would start a URI's fragment (RFC 3986 §3.5). */
-const encodeHash = (digits: string) => digits.replaceAll('#', '%23');
 
 function splitOnce(text: string, separator: string): [string, string] {
   const at = text.indexOf(separator);

@@ -1,3 +1,4 @@
+import type { NumberingPlan } from '@/core/numbers/numbering';
 import type { OfficeIndex } from '@/core/setup';
 import type { Contact, ContactNumber } from './contact';
 
@@ -14,6 +15,8 @@ export interface Reachable {
 
 /** Whose numbers they are: the office's people and teams, and contacts. Words are found by PeopleSearch. */
 export class PeopleIndex {
+  /** How numbers are written in their office. */
+  readonly plan: NumberingPlan;
   private readonly inOffice = new Map<string, Reachable>();
   /** Made when it is first asked: thousands may come in, with nobody asking meanwhile. */
   private outside: Map<string, Contact> | null = null;
@@ -22,6 +25,7 @@ export class PeopleIndex {
     office: OfficeIndex,
     private readonly contacts: readonly Contact[],
   ) {
+    this.plan = office.plan;
     for (const { id, name, role, extension } of office.setup.people)
       this.inOffice.set(extension, {
         kind: 'colleague',

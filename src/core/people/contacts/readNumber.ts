@@ -1,12 +1,12 @@
-import { interpretDialled, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isExternal, type NumberingPlan } from '@/core/numbers/numbering';
 import type { ContactNumber } from './contact';
 
 export type ReadNumber =
   { ok: true; number: Pick<ContactNumber, 'number' | 'tail'> } | { ok: false; sentence: string };
 
 /** A number as somebody wrote it into a card or table, as E.164, with its extension or what is sent after the answer. */
-export function readNumber(written: string): ReadNumber {
-  const dialled = interpretDialled(written, ukOfficePlan);
+export function readNumber(written: string, plan: NumberingPlan): ReadNumber {
+  const dialled = interpretDialled(written, plan);
   if (dialled.kind === 'invalid' || !isExternal(dialled))
     return {
       ok: false,

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 
 import { emptyFields, type Fields, readNumber } from '@/core/people/contacts';
+import type { NumberingPlan } from '@/core/numbers/numbering';
 import { unguarded } from '@/core/shared/tables';
 import { finishPerson, type Problem, type ReadPeople } from './read';
 
@@ -59,6 +60,7 @@ export function readCsvTable(text: string): CsvTable | { problem: Problem } {
 export function readCsvPeople(
   { columns, rows }: CsvTable,
   fields: readonly CsvField[],
+  plan: NumberingPlan,
   onProgress?: (share: number) => void,
 ): ReadPeople {
   const people: Fields[] = [];
@@ -66,7 +68,7 @@ export function readCsvPeople(
   rows.forEach((row, index) => {
     if (row.every((cell) => cell.trim() === '')) return;
     const line = index + 2;
-    const person = finishPerson(readRow(row, columns, fields, line, problems), line, problems);
+    const person = finishPerson(readRow(row, columns, fields, plan, line, problems), line, problems);
     if (person) people.push(person);
     else problems.push({ line, sentence: 'There is neither a name nor a firm in this row.' });
     if (index % 1000 === 999) onProgress?.((index + 1) / rows.length);
@@ -78,6 +80,7 @@ function readRow(
   row: readonly string[],
   columns: readonly string[],
   fields: readonly CsvField[],
+  plan: NumberingPlan,
   line: number,
   problems: Problem[],
 ): Fields {
@@ -106,7 +109,7 @@ function readRow(
         for (const group of value.split(/[;,]/)) if (group.trim() !== '') person.groups.push(group.trim());
         return;
       case 'number': {
-        const read = readNumber(value);
+        const read = readNumber(value, plan);
         if (read.ok) person.numbers.push({ label: labelOf(columns[at] ?? ''), ...read.number });
         else problems.push({ line, sentence: read.sentence });
         return;

@@ -2,7 +2,14 @@ import { Buffer } from 'node:buffer';
 import fc from 'fast-check';
 
 import { emptyFields } from '@/core/people/contacts';
-import { readCsvPeople, readCsvTable, readVCards, signatureOf, writeCsvPeople, writeVCards } from '.';
+import { numberingPlan, ukNumbering } from '@/core/numbers/numbering';
+import * as files from '.';
+import { readCsvTable, signatureOf, writeCsvPeople, writeVCards } from '.';
+
+const plan = numberingPlan(ukNumbering);
+const readVCards = (text: string) => files.readVCards(text, plan);
+const readCsvPeople = (table: files.CsvTable, fields: readonly files.CsvField[]) =>
+  files.readCsvPeople(table, fields, plan);
 
 const card = (...lines: string[]) => ['BEGIN:VCARD', ...lines, 'END:VCARD', ''].join('\r\n');
 

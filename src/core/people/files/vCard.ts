@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 
+import type { NumberingPlan } from '@/core/numbers/numbering';
 import { emptyFields, type Fields, readNumber } from '@/core/people/contacts';
 import { finishPerson, type Problem, type ReadPeople } from './read';
 
@@ -13,16 +14,21 @@ interface CardLines {
  * Reads vCards 2.1, 3.0 (RFC 2426) and 4.0 (RFC 6350), folded or in quoted-printable, as several programs write them. A
  * card that can't be read is named with its line, and the others are kept.
  *
+ * @param plan how numbers are written where the cards are read
  * @param onProgress hears which share of the cards has been read.
  */
-export function readVCards(text: string, onProgress?: (share: number) => void): ReadPeople {
+export function readVCards(
+  text: string,
+  plan: NumberingPlan,
+  onProgress?: (share: number) => void,
+): ReadPeople {
   const people: Fields[] = [];
   const problems: Problem[] = [];
   const cards = cardsIn(text, problems);
   if (cards.length === 0 && problems.length === 0)
     problems.push({ line: 1, sentence: 'There is no vCard in this file: none begins with BEGIN:VCARD.' });
   cards.forEach((card, index) => {
-    const read = readCard(card, problems);
+    const read = readCard(card, plan, problems);
     if (read) people.push(read);
     if (index % 200 === 199) onProgress?.((index + 1) / cards.length);
   });
@@ -52,7 +58,7 @@ function cardsIn(text: string, problems: Problem[]): CardLines[] {
 
 type Property = [name: string, parameters: Record<string, unknown>, type: string, ...values: unknown[]];
 
-function readCard({ line, lines }: CardLines, problems: Problem[]): Fields | null {
+function readCard({ line, lines }: CardLines, plan: NumberingPlan, problems: Problem[]): Fields | null {
   let properties: Property[];
   try {
     const parsed = ICAL.parse(asVersion3(lines).join('\r\n')) as unknown as [string, Property[]];
@@ -62,7 +68,7 @@ function readCard({ line, lines }: CardLines, problems: Problem[]): Fields | nul
     return null;
   }
   const read = emptyFields();
-  for (const property of properties) take(read, property, line, problems);
+  for (const property of properties) take(read, property, plan, line, problems);
   const person = finishPerson(read, line, problems);
   if (!person) problems.push({ line, sentence: 'This card has neither a name nor a firm.' });
   return person;
@@ -70,7 +76,13 @@ function readCard({ line, lines }: CardLines, problems: Problem[]): Fields | nul
 
 const said = (error: unknown) => (error instanceof Error ? error.message : String(error)).slice(0, 120);
 
-function take(person: Fields, property: Property, line: number, problems: Problem[]): void {
+function take(
+  person: Fields,
+  property: Property,
+  plan: NumberingPlan,
+  line: number,
+  problems: Problem[],
+): void {
   const [name, parameters, , ...values] = property;
   const [first] = values.map(plain);
   const value = wordsOf(first);
@@ -87,7 +99,7 @@ function take(person: Fields, property: Property, line: number, problems: Proble
       person.firm = value;
       return;
     case 'tel': {
-      const read = readNumber(value);
+      const read = readNumber(value, plan);
       if (read.ok) person.numbers.push({ label: labelOf(parameters), ...read.number });
       else problems.push({ line, sentence: `${person.name || 'Somebody'}: ${read.sentence}` });
       return;

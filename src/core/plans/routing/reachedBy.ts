@@ -1,4 +1,4 @@
-import { interpretDialled, isDialable, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isDialable } from '@/core/numbers/numbering';
 import type { OfficeIndex } from '@/core/setup';
 
 /** What something dialled reaches: whose plan decides, a team, a menu or a conference, or a number outside. */
@@ -9,7 +9,7 @@ export type Reached =
 
 /** Reads what a forward or a menu's key dials, as the exchange will. */
 export function reachedBy(to: string, office: OfficeIndex): Reached {
-  const dialled = interpretDialled(to, ukOfficePlan);
+  const dialled = interpretDialled(to, office.plan);
   if (!isDialable(dialled)) return { kind: 'nobody' };
   switch (dialled.kind) {
     case 'extension': {

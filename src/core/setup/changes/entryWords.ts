@@ -15,6 +15,7 @@ const kinds: Record<Exclude<SetupTable, 'office' | 'ringPlans'>, string> = {
 const onceWords: Record<string, string> = {
   name: 'what the office is called',
   zone: 'its time zone',
+  numbering: 'how its numbers are read',
   parkSlots: 'its park slots',
   policies: 'the rules of the house',
   rates: 'what calls cost',

@@ -40,6 +40,40 @@ describe('what is wrong with an office', () => {
       for (const each of problems) expect(mends(setup, each)).toBe(true);
   });
 
+  it('a numbering that leaves several without their extension, said once and where it is chosen', () => {
+    const numbering = { ...testSetup.numbering, extensions: { begin: ['3'], least: 3, most: 3 } };
+    const { problems } = changed(
+      editOf(testSetup, 'office', 'numbering', { id: 'numbering', value: numbering }),
+    );
+    expect(problems).toMatchObject([{ table: 'office', id: 'numbering', field: 'extensions', repair: null }]);
+    expect(problems[0]?.sentence).toMatch(
+      new RegExp(`^${person.extension} \\(${person.name}\\), .* more would be`),
+    );
+    const both = { ...numbering, extensions: { ...numbering.extensions, begin: ['2', '3'] } };
+    expect(
+      changed(editOf(testSetup, 'office', 'numbering', { id: 'numbering', value: both })).problems,
+    ).toEqual([]);
+    expect(freeExtension({ ...testSetup, numbering, people: [], teams: [] })).toBe('300');
+  });
+
+  it('a PIN that is the end of one of its numbers, as that is written', () => {
+    const conference = {
+      id: 'c',
+      name: 'Site',
+      extension: '290',
+      pin: '4711',
+      hostPin: '80412',
+      waitsForHost: false,
+    };
+    const setup = {
+      ...testSetup,
+      conferences: [{ ...conference, pin: line.number.slice(-4) }],
+      lines: [{ ...line, ownerId: 'c' }],
+    };
+    const problem = officeProblems(setup).find(({ field }) => field === 'pin');
+    expect(problem?.sentence).toMatch(/^It is the end of 0\d{3} \d{3} \d{4}, which/);
+  });
+
   it('a number twice, and a line of nobody', () => {
     const second = { ...line, id: 'second', name: 'Second' };
     expect(changed(editOf(testSetup, 'lines', 'second', second)).problems).toMatchObject([

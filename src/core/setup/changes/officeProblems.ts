@@ -1,4 +1,4 @@
-import { interpretDialled, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber, interpretDialled, numberingPlan, type NumberingPlan } from '@/core/numbers/numbering';
 import { weaknessOf } from '@/core/shared/pins';
 
 import { editOf, rowOf, type Edit, type SetupTable } from '../edits';
@@ -37,7 +37,7 @@ function allProblems(setup: OfficeSetup): OfficeProblem[] {
   const office = new OfficeIndex(setup);
   const problems: OfficeProblem[] = [];
   const say: Say = (problem) => problems.push({ repair: null, ...problem });
-  checkExtensions(setup, say);
+  checkExtensions(setup, office, say);
   checkPeople(setup, office, say);
   checkTeams(setup, office, say);
   checkLines(setup, office, say);
@@ -64,10 +64,12 @@ export function* freeExtensions({
   teams,
   menus,
   conferences,
+  numbering,
 }: OfficeSetup): Generator<string, undefined> {
+  const { extension: pattern } = numberingPlan(numbering);
   const taken = new Set([...people, ...teams, ...menus, ...conferences].map(({ extension }) => extension));
   for (let number = 100; number <= 99_999; number++)
-    if (ukOfficePlan.extension.test(String(number)) && !taken.has(String(number))) yield String(number);
+    if (pattern.test(String(number)) && !taken.has(String(number))) yield String(number);
   return undefined;
 }
 
@@ -75,13 +77,20 @@ export function* freeExtensions({
 export const freeExtension = (setup: OfficeSetup): string | null =>
   freeExtensions(setup).next().value ?? null;
 
-function checkExtensions(setup: OfficeSetup, say: Say): void {
+const numbered = ['people', 'teams', 'menus', 'conferences'] as const;
+
+function checkExtensions(setup: OfficeSetup, { plan }: OfficeIndex, say: Say): void {
   const holders = new Map<string, string>();
   const free = freeExtension(setup);
-  for (const table of ['people', 'teams', 'menus', 'conferences'] as const)
+  const outside = numbered.flatMap((table) =>
+    setup[table].filter(({ extension }) => isOutside(extension, plan)),
+  );
+  if (outside.length > 1) say(outsideRange(outside));
+  for (const table of numbered)
     for (const { id, name, extension } of setup[table]) {
+      if (outside.length > 1 && isOutside(extension, plan)) continue;
       const holder = holders.get(extension);
-      const isOne = interpretDialled(extension, ukOfficePlan).kind === 'extension';
+      const isOne = interpretDialled(extension, plan).kind === 'extension';
       if (isOne && holder === undefined) {
         holders.set(extension, name);
         continue;
@@ -94,6 +103,20 @@ function checkExtensions(setup: OfficeSetup, say: Say): void {
       const repair = free === null ? null : { word: `Give ${name} the extension ${free}`, edits };
       say({ table, id, field: 'extension', sentence, repair });
     }
+}
+
+/** Written like an extension, and not one of the office's. */
+const isOutside = (extension: string, plan: NumberingPlan) =>
+  /^\d{3,5}$/.test(extension) && interpretDialled(extension, plan).kind !== 'extension';
+
+/** Several at once: the office's numbering does not fit them. */
+function outsideRange(holders: readonly { name: string; extension: string }[]): Parameters<Say>[0] {
+  const named = holders.slice(0, 3).map(({ name, extension }) => `${extension} (${name})`);
+  const more = holders.length - named.length;
+  return {
+    ...{ table: 'office', id: 'numbering', field: 'extensions' },
+    sentence: `${named.join(', ')}${more > 0 ? ` and ${more} more` : ''} would be no extensions any more. Let them begin so too, until everybody has another.`,
+  };
 }
 
 function checkPeople(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
@@ -218,11 +241,12 @@ function checkDevices(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
 
 function checkConferences(setup: OfficeSetup, say: Say): void {
   const table = 'conferences';
+  const plan = numberingPlan(setup.numbering);
   for (const { id, name, extension, pin, hostPin } of setup.conferences) {
     if (name.trim() === '') say({ table, id, field: 'name', sentence: 'The conference needs a name.' });
     const numbers = [
       extension,
-      ...setup.lines.filter(({ ownerId }) => ownerId === id).map(({ number }) => number),
+      ...setup.lines.filter(({ ownerId }) => ownerId === id).map(({ number }) => formatNumber(number, plan)),
     ];
     for (const [field, value] of Object.entries({ pin, hostPin })) {
       const weakness = weaknessOf(value, numbers);
@@ -277,7 +301,7 @@ function checkMenus(setup: OfficeSetup, office: OfficeIndex, say: Say): void {
         repair: { word: 'Spell no names', edits: [editOf(setup, 'menus', id, withoutNames)] },
       });
     for (const { key, to } of keys) {
-      const dialled = interpretDialled(to, ukOfficePlan);
+      const dialled = interpretDialled(to, office.plan);
       const { extension } = dialled.kind === 'extension' ? dialled : { extension: null };
       const isSomebody =
         extension === null

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 
-import { ukOfficePlan } from '@/core/numbers/numbering';
+import { numberingPlan } from '@/core/numbers/numbering';
 
 import { inTurn, type Edit } from '../edits';
 import type { OfficeSetup } from '../setup';
@@ -94,7 +94,8 @@ class Reader {
     if (lineId === null) return line === '' ? 'The office has no line yet.' : `There is no line “${line}”.`;
     const extension = cell('extension') || this.next();
     if (extension === null) return 'No extension is free any more.';
-    if (!ukOfficePlan.extension.test(extension)) return `“${extension}” is not an extension of this office.`;
+    if (!numberingPlan(this.setup.numbering).extension.test(extension))
+      return `“${extension}” is not an extension of this office.`;
     const holder = this.taken.get(extension);
     if (holder !== undefined) return `${holder} has the extension ${extension} already.`;
     this.taken.set(extension, name);

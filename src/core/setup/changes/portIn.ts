@@ -1,4 +1,4 @@
-import { formatNumber, interpretDialled, ukOfficePlan } from '@/core/numbers/numbering';
+import { formatNumber, interpretDialled, numberingPlan, type NumberingPlan } from '@/core/numbers/numbering';
 
 import { editOf, freeId, inTurn, type Edit } from '../edits';
 import { isAbroad } from '../outward';
@@ -20,14 +20,15 @@ const mostNumbers = 200;
  */
 export function readPortIn(text: string, setup: OfficeSetup): PortIn {
   const found: PortIn = { numbers: [], problems: [] };
+  const plan = numberingPlan(setup.numbering);
   const taken = new Map(setup.lines.map(({ number, name }) => [number, name]));
   text.split(/\r?\n/).forEach((written, index) => {
     const line = index + 1;
     if (written.trim() === '') return;
-    const read = readRow(written);
+    const read = readRow(written, plan);
     if (typeof read === 'string') return found.problems.push({ line, sentence: read });
     for (const number of read.numbers) {
-      const shown = formatNumber(number, ukOfficePlan);
+      const shown = formatNumber(number, plan);
       const holder = taken.get(number);
       const sentence =
         holder !== undefined
@@ -51,16 +52,17 @@ export function readPortIn(text: string, setup: OfficeSetup): PortIn {
 }
 
 /** The numbers of one line (E.164) with their name; or why they can't be read. */
-function readRow(written: string): { numbers: string[]; name: string } | string {
+function readRow(written: string, plan: NumberingPlan): { numbers: string[]; name: string } | string {
   const [first = '', ...rest] = written.split(',');
   const name = rest.join(',').trim().slice(0, 60);
   const [from = '', to, ...more] = first.split(/\s*(?:–|—|\bto\b|\s-\s)\s*/);
-  const start = readNumber(from);
+  const start = readNumber(from, plan);
   if (typeof start === 'string') return start;
   if (to === undefined) return { numbers: [start.number], name };
   if (more.length > 0) return `“${first.trim()}” is more than one range.`;
   const digits = to.replace(/\D/g, '');
-  const end = to.trim().startsWith('0') && digits.length > 4 ? readNumber(to) : endOf(start.number, digits);
+  const end =
+    to.trim().startsWith('0') && digits.length > 4 ? readNumber(to, plan) : endOf(start.number, digits);
   if (typeof end === 'string') return end;
   const count = Number(BigInt(end.number.slice(1)) - BigInt(start.number.slice(1))) + 1;
   if (count < 1) return `“${first.trim()}” ends before it begins.`;
@@ -76,13 +78,13 @@ const endOf = (start: string, digits: string): { number: string } | string =>
     ? 'A range ends in a number, or in its last figures: 0131 496 0300 - 0309.'
     : { number: start.slice(0, start.length - digits.length) + digits };
 
-function readNumber(written: string): { number: string } | string {
+function readNumber(written: string, plan: NumberingPlan): { number: string } | string {
   const said = `“${written.trim()}”`;
-  const dialled = interpretDialled(written.trim(), ukOfficePlan);
+  const dialled = interpretDialled(written.trim(), plan);
   switch (dialled.kind) {
     case 'national':
     case 'international':
-      if (isAbroad(dialled.e164)) return `${said} is a number of another country.`;
+      if (isAbroad(dialled.e164, plan)) return `${said} is a number of another country.`;
       if (dialled.extension !== undefined || dialled.postDial !== undefined)
         return `${said} is more than a number.`;
       return { number: dialled.e164 };

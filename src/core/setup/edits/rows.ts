@@ -13,9 +13,9 @@ import {
   type Retired,
 } from '../setup';
 
-const { name, zone, parkSlots, policies, rates, callerGroups } = officeSetupSchema.shape;
+const { name, zone, numbering, parkSlots, policies, rates, callerGroups } = officeSetupSchema.shape;
 /** What there is once in an office, each under its name. */
-const valueSchemas = { name, zone, parkSlots, policies, rates } as const;
+const valueSchemas = { name, zone, numbering, parkSlots, policies, rates } as const;
 
 /** What an office is configured with, as rows: what there is once stands in the table `office`. */
 export const rowSchemas = {
@@ -30,6 +30,7 @@ export const rowSchemas = {
   office: z.discriminatedUnion('id', [
     z.object({ id: z.literal('name'), value: valueSchemas.name }),
     z.object({ id: z.literal('zone'), value: valueSchemas.zone }),
+    z.object({ id: z.literal('numbering'), value: valueSchemas.numbering }),
     z.object({ id: z.literal('parkSlots'), value: valueSchemas.parkSlots }),
     z.object({ id: z.literal('policies'), value: valueSchemas.policies }),
     z.object({ id: z.literal('rates'), value: valueSchemas.rates }),

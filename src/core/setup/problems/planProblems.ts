@@ -1,4 +1,4 @@
-import { interpretDialled, isDialable, isExternal, ukOfficePlan } from '@/core/numbers/numbering';
+import { interpretDialled, isDialable, isExternal } from '@/core/numbers/numbering';
 import type { OfficeIndex } from '../OfficeIndex';
 import { whyNotCalled } from '../outward';
 import {
@@ -133,7 +133,7 @@ export function checkFinish(
   if (finish.kind === 'textBack' && office.lines.get(finish.lineId)?.texts !== true)
     say([...path, 'lineId'], 'No text can be sent from that line.');
   if (finish.kind !== 'forward') return;
-  const dialled = interpretDialled(finish.to, ukOfficePlan);
+  const dialled = interpretDialled(finish.to, office.plan);
   if (dialled.kind === 'emergency') say([...path, 'to'], 'Calls can’t be forwarded to an emergency number.');
   else if (!isDialable(dialled)) say([...path, 'to'], `“${finish.to}” is not a number that can be called.`);
   else if (

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 
-import { interpretDialled, isDialable, ukOfficePlan, type Dialled } from '@/core/numbers/numbering';
+import { interpretDialled, isDialable, type Dialled } from '@/core/numbers/numbering';
 import {
   explainNotDialable,
-  formatAny,
+  selectWrite,
   identifyDialled,
   identifyNumber,
   selectMyId,
@@ -29,6 +29,7 @@ const mostFound = 14;
 
 /** Whom a call can go to: those who are found, or while nothing is typed colleagues and the latest numbers. */
 export function useTargets(text: string, view: CallView) {
+  const write = useAppSelector(selectWrite);
   const office = useAppSelector(selectOffice);
   const people = useAppSelector(selectPeople);
   const records = useAppSelector((state) => state.history.records);
@@ -54,13 +55,13 @@ export function useTargets(text: string, view: CallView) {
     const outside = [...latest].map((number) => ({
       to: number,
       name: identifyNumber(number, null, people).name,
-      detail: formatAny(number),
+      detail: write(number),
       personId: null,
     }));
     return [...colleagues, ...outside];
-  }, [text, matches, people, office, records, myId, numbersHere]);
+  }, [text, matches, people, office, records, myId, numbersHere, write]);
 
-  const dialled = interpretDialled(text, ukOfficePlan);
+  const dialled = interpretDialled(text, office.plan);
   const typed: TargetChoice | null =
     isDialable(dialled) && !found.some(({ to }) => to === text.trim())
       ? { to: text, ...typedAs(dialled, text, { office, people }) }

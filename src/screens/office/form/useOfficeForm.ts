@@ -68,9 +68,9 @@ export function useOfficeForm<Form extends FieldValues>({
 
   const say = (found: readonly OfficeProblem[]) => {
     const values = form.getValues();
-    const [row] = edits(seen, values);
+    const rows = edits(seen, values);
     const isAtField = ({ table, id, field }: OfficeProblem) =>
-      table === row?.table && id === row.id && field in values;
+      field in values && rows.some((row) => table === row.table && id === row.id);
     for (const problem of found)
       if (isAtField(problem)) form.setError(problem.field as Path<Form>, { message: problem.sentence });
     setProblems(found.filter((problem) => !isAtField(problem) || problem.repair !== null));

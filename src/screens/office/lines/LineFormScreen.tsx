@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 
-import { strokes, type NumberKind } from '@/core/setup';
-import { formatAny, selectOffice, useAppSelector } from '@/state/app';
+import { kindsInStock, strokes, type NumberKind } from '@/core/setup';
+import { selectWrite, selectOffice, useAppSelector } from '@/state/app';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
@@ -17,12 +17,12 @@ import { recordingChoices } from '../form/recordingField';
 import { useOfficeForm } from '../form/useOfficeForm';
 import { asLineForm, lineEdits, lineFormSchema, numbersToTake } from './lineForm';
 
-const kindWords: { value: NumberKind; word: string }[] = [
-  { value: 'town', word: 'Town' },
-  { value: 'national', word: 'National' },
-  { value: 'freephone', word: 'Freephone' },
-  { value: 'mobile', word: 'Mobile' },
-];
+const kindWords: Record<NumberKind, string> = {
+  town: 'Town',
+  national: 'National',
+  freephone: 'Freephone',
+  mobile: 'Mobile',
+};
 const also = [
   { value: 'urgent', word: 'urgent' },
   { value: 'texts', word: 'texts' },
@@ -35,6 +35,7 @@ export function LineFormScreen() {
 }
 
 function LineForm({ id }: { id: string }) {
+  const write = useAppSelector(selectWrite);
   const go = useGo();
   const [before] = useState(useAppSelector((state) => selectOffice(state).lines.get(id) ?? null));
   const of = useOfficeForm({
@@ -42,35 +43,41 @@ function LineForm({ id }: { id: string }) {
     initial: (setup) => asLineForm(setup, before),
     edits: (seen, form) => lineEdits(seen, before, form),
     said: ({ name, number }) =>
-      before ? `The line ${name} is changed.` : `${formatAny(number)} is taken, and is ${name}.`,
+      before ? `The line ${name} is changed.` : `${write(number)} is taken, and is ${name}.`,
     onDone: () => go.officePart('lines'),
   });
   const { control, setValue } = of.form;
+  const kinds = kindsInStock(of.seen);
   const [kind, hue, stroke] = useWatch({ control, name: ['kind', 'hue', 'stroke'] });
   return (
     <FormScreen
       title={before ? before.name : 'A new line'}
-      about={before ? formatAny(before.number) : 'A number from the stand-in carrier’s stock.'}
+      about={before ? write(before.number) : 'A number from the stand-in carrier’s stock.'}
       of={of}
       onCancel={() => go.officePart('lines')}
       retires={before && { table: 'lines', id: before.id, name: before.name }}
     >
       <FormLine control={control} name="name" label="What it is for" />
-      {before ? null : (
+      {before ? null : kinds.length === 0 ? (
+        <Txt>
+          The stand-in carrier has no numbers of this office’s country. Bring your own along: Lines, “Bring
+          numbers along”.
+        </Txt>
+      ) : (
         <View style={styles.part}>
           <FormChoice
             control={control}
             name="kind"
             label="Kind of number"
             asStrip
-            options={kindWords}
+            options={kinds.map((value) => ({ value, word: kindWords[value] }))}
             onChosen={(chosen) => setValue('number', numbersToTake(of.seen, chosen as NumberKind)[0] ?? '')}
           />
           <FormChoice
             control={control}
             name="number"
             label="Number"
-            options={numbersToTake(of.seen, kind).map((value) => ({ value, word: formatAny(value) }))}
+            options={numbersToTake(of.seen, kind).map((value) => ({ value, word: write(value) }))}
           />
         </View>
       )}

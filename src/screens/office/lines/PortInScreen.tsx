@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { changeSetup, newProblems, portInEdits, readPortIn } from '@/core/setup/changes';
-import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
+import { selectWrite, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 import { selectRunsOffice } from '@/state/configuration';
 import { Choice, Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
@@ -53,6 +53,7 @@ export function PortInScreen() {
 const mostShown = 30;
 
 function PortIn() {
+  const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const go = useGo();
   const change = useUndoableChange();
@@ -105,9 +106,9 @@ function PortIn() {
               {numbers.slice(0, mostShown).map(({ number, name }) => (
                 <View key={number} role="listitem" style={styles.row}>
                   <Txt as="mono" style={styles.number}>
-                    {formatAny(number)}
+                    {write(number)}
                   </Txt>
-                  {name === formatAny(number) ? null : <Txt>{name}</Txt>}
+                  {name === write(number) ? null : <Txt>{name}</Txt>}
                 </View>
               ))}
             </View>

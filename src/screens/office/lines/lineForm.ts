@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import {
   freeNumbers,
+  kindsInStock,
   numberKinds,
   strokes,
   type Line,
@@ -15,8 +16,8 @@ import { asRecordingField, readRecordingField, recordingField } from '../form/re
 
 export const lineFormSchema = z.object({
   name: z.string().trim().min(1, 'Say what the line is for.').max(60, 'That is too long.'),
-  kind: z.enum(numberKinds as [NumberKind, ...NumberKind[]]),
-  number: z.string().min(1, 'Choose a number.'),
+  kind: z.enum(numberKinds),
+  number: z.string().min(1, 'There is no number to take: choose one, or bring your own along.'),
   ownerId: z.string().min(1, 'Say who has its calls.'),
   hue: z.number(),
   stroke: z.enum(strokes),
@@ -34,12 +35,13 @@ export const numbersToTake = (setup: OfficeSetup, kind: NumberKind) => freeNumbe
 export function asLineForm(setup: OfficeSetup, line: Line | null): LineForm {
   if (!line) {
     const { hue, stroke } = freeCord(setup);
-    const number = numbersToTake(setup, 'town')[0] ?? '';
+    const kind = kindsInStock(setup)[0] ?? 'town';
+    const number = numbersToTake(setup, kind)[0] ?? '';
     const recording = asRecordingField(null);
     const ownerId = setup.people[0]?.id ?? '';
     return {
       name: '',
-      kind: 'town',
+      kind,
       number,
       ownerId,
       hue,

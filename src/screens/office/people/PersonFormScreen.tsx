@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { Grant } from '@/core/setup';
-import { formatAny, selectMyId, selectOffice, useAppSelector } from '@/state/app';
+import { selectWrite, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 
 import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
@@ -23,6 +23,7 @@ const mayChoices: { value: Grant; word: string }[] = [
 ];
 
 function PersonForm({ id }: { id: string }) {
+  const write = useAppSelector(selectWrite);
   const go = useGo();
   const myId = useAppSelector(selectMyId);
   const person = useAppSelector((state) => selectOffice(state).people.get(id) ?? null);
@@ -39,7 +40,7 @@ function PersonForm({ id }: { id: string }) {
   const lines = of.seen.lines.map(({ id: value, name, number }) => ({
     value,
     word: name,
-    detail: formatAny(number),
+    detail: write(number),
   }));
   const colleagues = of.seen.people.filter((each) => each.id !== id);
   return (

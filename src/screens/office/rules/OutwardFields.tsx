@@ -85,7 +85,7 @@ function WouldHaveChanged({ control, seen }: OutwardFieldsProps) {
     };
     const { outward: _, ...policies } = seen.policies;
     return {
-      ...{ rates: seen.rates, zone: seen.zone },
+      ...{ rates: seen.rates, zone: seen.zone, numbering: seen.numbering },
       policies: { ...policies, barred, ...(outward && { outward }) },
     };
   }, [typed, seen]);

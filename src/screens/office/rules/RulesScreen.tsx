@@ -14,6 +14,7 @@ import { FormScreen } from '../form/FormScreen';
 import { Gone } from '../form/Gone';
 import { useOfficeForm } from '../form/useOfficeForm';
 import { KeptFields } from './KeptFields';
+import { NumberingFields } from './NumberingFields';
 import { OutwardFields } from './OutwardFields';
 import { asRulesForm, rulesEdits, rulesFormSchema, type RulesForm } from './rulesForm';
 
@@ -50,6 +51,7 @@ function Rules() {
     >
       <FormLine control={control} name="name" label="What the office is called" />
       <FormLine control={control} name="zone" label="Time zone" />
+      <NumberingFields form={of.form} />
       <FormLever control={control} name="mayWithhold" label="Numbers may be withheld" />
       <Barred control={control} />
       <OutwardFields control={control} seen={of.seen} />

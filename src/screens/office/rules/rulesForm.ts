@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { homeCountries, type Numbering } from '@/core/numbers/numbering';
 import { hoursWords, readHours } from '@/core/plans/hours';
 import { isZone, keptKinds, type KeptKind, type OfficeSetup, type Outward } from '@/core/setup';
 import { editOf, type Edit } from '@/core/setup/edits';
@@ -8,9 +9,34 @@ const seconds = z.number().int().positive();
 
 const keptField = z.enum(['30', '60', '365', 'free']);
 
+const codeField = z
+  .string()
+  .trim()
+  .regex(/^\d{2}$/, 'A code is two figures, dialled after a star.');
+
 const fields = z.object({
   name: z.string().trim().min(1, 'Say what the office is called.').max(60, 'That is too long.'),
   zone: z.string().trim().refine(isZone, 'There is no such time zone. They are written like Europe/London.'),
+  country: z.enum(homeCountries),
+  /** Separated by commas, as what extensions begin with is. */
+  emergency: z
+    .string()
+    .refine((text) => partsOf(text).length > 0, 'Help has to be called by some number.')
+    .refine(
+      (text) => partsOf(text).every((number) => /^\d{2,6}$/.test(number)),
+      'Each is two to six figures: 999, 112.',
+    ),
+  extensions: z.object({
+    begin: z
+      .string()
+      .refine(
+        (text) => partsOf(text).length > 0 && partsOf(text).every((begin) => /^[1-9]\d?$/.test(begin)),
+        'One or two figures each, and no 0 in front: 2, 3.',
+      ),
+    least: z.number(),
+    most: z.number(),
+  }),
+  services: z.object({ unpark: codeField, pickUpGroup: codeField, pickUp: codeField, join: codeField }),
   mayWithhold: z.boolean(),
   barred: z.array(
     z.object({
@@ -51,14 +77,20 @@ const fields = z.object({
     )
     .refine((text) => new Set(partsOf(text)).size === partsOf(text).length, 'A slot is there twice.'),
 });
-export const rulesFormSchema = fields.superRefine(({ abroad, countries }, context) => {
+export const rulesFormSchema = fields.superRefine(({ abroad, countries, extensions, services }, context) => {
+  const say = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+  if (extensions.least > extensions.most) say(['extensions'], 'The most figures are fewer than the fewest.');
+  const codes = Object.entries(services);
+  for (const [at, [name, code]] of codes.entries())
+    if (codes.slice(0, at).some(([, other]) => other === code))
+      say(['services', name], `*${code} does something else already.`);
   if (abroad !== 'some') return;
   const wrong = partsOf(countries).find((prefix) => !/^\+\d{1,4}$/.test(prefix));
   const isNone = partsOf(countries).length === 0;
   const message = isNone
     ? 'Say which: +353 for Ireland.'
     : `“${wrong}” is no beginning of a country’s numbers: +353 is Ireland’s.`;
-  if (isNone || wrong !== undefined) context.addIssue({ code: 'custom', path: ['countries'], message });
+  if (isNone || wrong !== undefined) say(['countries'], message);
 });
 export type RulesForm = z.infer<typeof rulesFormSchema>;
 
@@ -68,7 +100,7 @@ const partsOf = (text: string) =>
     .map((slot) => slot.trim())
     .filter((slot) => slot !== '');
 
-export function asRulesForm({ name, zone, parkSlots, policies }: OfficeSetup): RulesForm {
+export function asRulesForm({ name, zone, numbering, parkSlots, policies }: OfficeSetup): RulesForm {
   const { mayWithhold = true, barred, transferReturnSeconds, parkSeconds, outward = {} } = policies;
   const { countries, mostPerMinuteMicros: most, lockedAbroad = [], exceptIds = [] } = outward;
   const keptOf = (kind: KeptKind) => {
@@ -80,6 +112,10 @@ export function asRulesForm({ name, zone, parkSlots, policies }: OfficeSetup): R
       ...{ voicemails: keptOf('voicemails'), texts: keptOf('texts') },
       ...{ faxes: keptOf('faxes'), recordings: keptOf('recordings') },
     },
+    country: numbering.country,
+    emergency: numbering.emergency.join(', '),
+    extensions: { ...numbering.extensions, begin: numbering.extensions.begin.join(', ') },
+    services: { ...numbering.services },
     ...{ name, zone, mayWithhold, transferReturnSeconds, parkSeconds },
     barred: barred.map((each) => ({ ...each })),
     abroad: !countries ? 'all' : countries.length === 0 ? 'none' : 'some',
@@ -110,6 +146,13 @@ export function outwardOf({ abroad, countries, mostAMinute, locked, exceptIds }:
   return exceptIds.length === 0 ? outward : { ...outward, exceptIds };
 }
 
+/** How the office's numbers are, as it is filled in. */
+export const numberingOf = ({ country, emergency, extensions, services }: RulesForm): Numbering => ({
+  ...{ country, services },
+  emergency: partsOf(emergency),
+  extensions: { ...extensions, begin: partsOf(extensions.begin) },
+});
+
 export function rulesEdits(seen: OfficeSetup, form: RulesForm): Edit[] {
   const { name, zone, mayWithhold, barred, transferReturnSeconds, parkSeconds, slots } = form;
   const { mayWithhold: _, outward: __, keptAtMostDays: ___, ...rest } = seen.policies;
@@ -128,6 +171,7 @@ export function rulesEdits(seen: OfficeSetup, form: RulesForm): Edit[] {
     [
       ['name', name],
       ['zone', zone],
+      ['numbering', numberingOf(form)],
       ['parkSlots', partsOf(slots)],
       ['policies', policies],
     ] as const

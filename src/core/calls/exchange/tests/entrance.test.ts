@@ -1,4 +1,4 @@
-import type { OfficeSetup } from '@/core/setup';
+import type { OfficeSetup, RingPlan } from '@/core/setup';
 import { Exchange } from '../Exchange';
 import { describeOutcome } from '@/core/calls/history';
 import type { ExchangeEvent } from '../events';
@@ -181,7 +181,7 @@ describe('whoever is handed over to a conference', () => {
 });
 
 describe('a plan that forwards to a conference', () => {
-  const plan = {
+  const plan: RingPlan = {
     ...{ personId: 'ben', findMe: [] },
     rules: [
       {
@@ -189,7 +189,7 @@ describe('a plan that forwards to a conference', () => {
         finish: { kind: 'forward', to: '280' },
       },
     ],
-  } as const;
+  };
   const ringPlans = [...testSetup.ringPlans.filter(({ personId }) => personId !== 'ben'), plan];
 
   it.each([

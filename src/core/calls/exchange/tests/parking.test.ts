@@ -16,6 +16,23 @@ describe('RFC 5359 §2.15 call park', () => {
     expect(story.hears()).toEqual({ customer: 'cleo-desk', 'cleo-desk': 'customer' });
   });
 
+  it('by the code that the office has for it, and by no other; help is called as in its country', () => {
+    const numbering = {
+      ...{ ...testSetup.numbering, country: 'US' as const, emergency: ['911'] },
+      services: { ...testSetup.numbering.services, unpark: '61' },
+    };
+    const story = openStory({ ...testSetup, numbering });
+    story.adaTalks(0);
+    story.does({ type: 'park', legId: story.at('ada-app') }, 10);
+    const dial = (to: string) => ({ type: 'make', from: device('cleo-desk'), to }) as const;
+    story.does(dial('*8401'), 20);
+    expect(story.hears()).toMatchObject({ customer: 'music' });
+    story.does({ type: 'clear', legId: story.at('cleo-desk') }, 21);
+    expect(story.does(dial('*6101'), 22)).toEqual(['unparked cleo-desk']);
+    story.does({ type: 'make', from: device('ben-desk'), to: '911' }, 30);
+    expect([...story.exchange.calls.values()].at(-1)?.emergency).not.toBeNull();
+  });
+
   it('too long: it rings back; the caller may hang up meanwhile, and a full park says so', () => {
     const story = openStory();
     story.adaTalks(0);
