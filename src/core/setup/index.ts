@@ -7,9 +7,11 @@ export {
   lastLevel,
   levelOf,
   plainQueue,
+  queueMusics,
   queueSchema,
   type HandOutOrder,
   type Queue,
+  type QueueMusic,
 } from './queue';
 export { firstPlan, isZone, newOffice, newOfficeSchema, type NewOffice } from './newOffice';
 export { freeNumbers, kindsInStock, numberKinds, type NumberKind } from './stock';

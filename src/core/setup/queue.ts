@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { tunes } from '@/core/shared/sound';
+
 import { finishSchema } from './ringPlan';
 
 /** Who of those who are free is rung for a call that waits. */
@@ -8,6 +10,10 @@ export type HandOutOrder = (typeof handOutOrders)[number];
 
 /** A finish that is left out is the team's mailbox, where it has one, else busy tone. */
 const finish = finishSchema.optional();
+
+/** What somebody who waits hears between what is said: a tune, or nothing. */
+export const queueMusics = [...tunes, 'none'] as const;
+export type QueueMusic = (typeof queueMusics)[number];
 
 /** How a team's calls wait for one of its members, and are handed out among those who are signed in. */
 export const queueSchema = z.object({
@@ -22,6 +28,8 @@ export const queueSchema = z.object({
   longestWaitSeconds: z.number().int().min(10).max(7200),
   /** What callers hear first; nothing where it is empty. */
   welcome: z.string(),
+  /** Left out: the office's own, `valley`. */
+  music: z.enum(queueMusics).optional(),
   /** Whether callers are told their place, and how long it will be, and how often. */
   tellsPlace: z.boolean(),
   tellsWait: z.boolean(),

@@ -2,12 +2,14 @@ import {
   progressTones,
   ringTones,
   synthesiseDigit,
-  synthesiseHoldMusic,
   synthesiseTone,
+  synthesiseTune,
+  type Tune,
 } from '@/core/shared/sound';
 
 /** What goes on until something else takes its place. */
-export type Continuous = keyof typeof progressTones | 'music' | 'ring' | 'urgentRing' | 'waiting';
+export type Continuous =
+  keyof typeof progressTones | 'music' | 'rain' | 'becks' | 'ring' | 'urgentRing' | 'waiting';
 
 /** `waiting`: the browser lets no page sound before somebody has touched it. `none`: this browser makes no sound. */
 export type SoundStatus = 'waiting' | 'on' | 'none';
@@ -33,6 +35,7 @@ type ChoosesSpeaker = AudioContext & { setSinkId?: (id: string) => Promise<void>
 export class SoundPlayer {
   private context: AudioContext | null = null;
   private playing: { what: Continuous; source: AudioBufferSourceNode | null } | null = null;
+  private tried: AudioBufferSourceNode | null = null;
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
   private speakerId = '';
@@ -50,6 +53,15 @@ export class SoundPlayer {
     this.playing?.source?.stop();
     this.playing = what && { what, source: null };
     if (what) void this.startLoop();
+  }
+
+  /** One turn of a tune, to choose by; null ends it. */
+  async hearTune(tune: Tune | null): Promise<void> {
+    this.tried?.stop();
+    this.tried = null;
+    if (tune === null || !this.context || this.status !== 'on') return;
+    const buffer = await this.synthesised(`tune ${tune}`, () => synthesiseTune(tune, sampleRate));
+    this.tried = this.startSource(this.context, buffer, false);
   }
 
   digit(digit: string): void {
@@ -102,6 +114,7 @@ export class SoundPlayer {
     if (this.idle !== 0) window.cancelIdleCallback(this.idle);
     for (const gesture of gestures) window.removeEventListener(gesture, this.unlock, { capture: true });
     this.play(null);
+    void this.hearTune(null);
     void this.context?.close();
   }
 
@@ -178,7 +191,10 @@ export class SoundPlayer {
 function loopSamples(what: Continuous): Float32Array {
   switch (what) {
     case 'music':
-      return synthesiseHoldMusic(sampleRate);
+      return synthesiseTune('valley', sampleRate);
+    case 'rain':
+    case 'becks':
+      return synthesiseTune(what, sampleRate);
     case 'ring':
       return synthesiseTone(ringTones.ordinary, sampleRate);
     case 'urgentRing':

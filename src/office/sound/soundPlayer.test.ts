@@ -89,6 +89,18 @@ describe('the loudspeaker', () => {
     expect(sources.map(({ stopped }) => stopped)).toEqual([true, true]);
   });
 
+  it('lets a tune be heard once to choose by, until it is ended or another is', async () => {
+    const { player, touch } = open();
+    await touch();
+    await player.hearTune('rain');
+    await player.hearTune('becks');
+    await player.hearTune(null);
+    expect(sources).toMatchObject([
+      { loop: false, started: true, stopped: true },
+      { loop: false, started: true, stopped: true },
+    ]);
+  });
+
   it('never begins a sound that was stopped before it was ready', async () => {
     const { player, touch } = open();
     await touch();

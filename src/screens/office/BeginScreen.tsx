@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { homeCountries, type HomeCountry } from '@/core/numbers/numbering';
+import { homeCountries } from '@/core/numbers/numbering';
 import { selectOffice, useAppSelector } from '@/state/app';
 import { beginOffice, ownOfficeName } from '@/state/offices';
 import { Problem } from '@/ui/notice';
@@ -11,7 +11,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { FormChoice } from './form/fields';
+import { FormPick } from './form/FormPick';
 import { countryChoices } from './rules/countries';
 import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
@@ -91,15 +91,13 @@ export function BeginScreen() {
         <FormLine control={control} name="name" label="What the office is called" />
         <FormLine control={control} name="personName" label="Your name" />
         <FormLine control={control} name="extension" label="Your extension" isNumber />
-        <FormChoice
+        <FormPick
           control={control}
           name="country"
           label="Country"
-          asStrip
           options={countryChoices()}
           onChosen={(chosen) => {
-            if (!formState.dirtyFields.written)
-              resetField('written', { defaultValue: exampleOf(chosen as HomeCountry) });
+            if (!formState.dirtyFields.written) resetField('written', { defaultValue: exampleOf(chosen) });
           }}
         />
         <FormLine control={control} name="lineName" label="What the line is for" />

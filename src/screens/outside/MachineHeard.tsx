@@ -99,7 +99,7 @@ function QueueHeard({ call, leg, teamId }: HeardProps & { teamId: string }) {
   const mayBeCalled = callBackNumber(office.setup, number) !== null;
   return (
     <View style={{ gap: space.s }}>
-      <Txt as="small">{`hears: “${spokenInQueue(queue, call.queued.told, mayBeCalled)}” and music`}</Txt>
+      <Txt as="small">{`hears: “${spokenInQueue(queue, call.queued.told, mayBeCalled)}”${queue.music === 'none' ? '' : ' and music'}`}</Txt>
       {queue.offersCallBack && mayBeCalled ? (
         <Plate
           word="Press 1, be called back"

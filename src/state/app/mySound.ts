@@ -1,26 +1,33 @@
 import { createSelector } from '@reduxjs/toolkit';
 
 import type { Heard } from '@/core/calls/exchange';
+import type { OfficeIndex, QueueMusic } from '@/core/setup';
 import type { Continuous } from '@/office/sound';
 
 import { selectMyCalls, type CallView } from './callViews';
+import { selectOffice } from './selectors';
 import type { RootState } from './store';
 
+const loopOf: Record<QueueMusic, Continuous | null> = {
+  ...{ valley: 'music', rain: 'rain', becks: 'becks', none: null },
+};
+
 /** What goes on in the ear because of one call; null for voices and silence. */
-export function continuousOf(heard: Heard | undefined): Continuous | null {
+export function continuousOf(heard: Heard | undefined, { teams }: OfficeIndex): Continuous | null {
   if (heard?.kind === 'tone') return heard.tone;
-  if (heard?.kind === 'queue') return 'music';
+  if (heard?.kind === 'queue') return loopOf[teams.get(heard.teamId)?.queue?.music ?? 'valley'];
   return heard?.kind === 'ringback' || heard?.kind === 'music' ? heard.kind : null;
 }
 
 /** What this device sounds of its calls: the one talked on first, then what rings. */
 export const selectMySound = createSelector(
   selectMyCalls,
+  selectOffice,
   (state: RootState) => state.calls.silenced,
-  (calls, silenced): Continuous | null => {
+  (calls, office, silenced): Continuous | null => {
     const ringing = calls.find(({ phase, id }) => phase === 'incoming' && !silenced.includes(id));
     const active = calls.find(isActive);
-    const heard = continuousOf(active?.me.heard);
+    const heard = continuousOf(active?.me.heard, office);
     if (heard) return heard;
     if (!ringing) return null;
     if (active) return 'waiting';

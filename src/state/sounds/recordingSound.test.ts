@@ -2,6 +2,7 @@ import { base64ToUint8Array } from 'uint8array-extras';
 
 import { sampleCast, sampleOffice } from '@sample';
 
+import { OfficeIndex } from '@/core/setup';
 import { decodeWav, encodeWav } from '@/core/shared/sound';
 import { Clock } from '@/office/clock';
 import { type OfficeUpdate } from '@/office/link';
@@ -30,6 +31,8 @@ class Shelf {
   read = async <T>(key: string) => (await this.readMany<T>([key])).get(key) ?? null;
 }
 
+const index = new OfficeIndex(sampleOffice);
+
 function open() {
   const shelf = new Shelf();
   const clock = new Clock({ mode: 'fixed', at: start });
@@ -43,7 +46,7 @@ function open() {
   };
   const calls = () => office.snapshot().changedCalls;
   const callOf = (id: string) => calls().find((call) => call.id === id);
-  let keeper = new RecordingSound(shelf, 'maren', fetchClip);
+  let keeper = new RecordingSound(shelf, 'maren', fetchClip, () => index);
   let busy: Promise<void> = Promise.resolve();
   const follow = (update: OfficeUpdate) => (busy = keeper.follow(update, callOf));
   office.subscribe((update) => void follow(update));
@@ -58,7 +61,7 @@ function open() {
     goOffline: (off: boolean) => (isOffline = off),
     /** As after closing the page and opening it again. */
     reopen: async () => {
-      keeper = new RecordingSound(shelf, 'maren', fetchClip);
+      keeper = new RecordingSound(shelf, 'maren', fetchClip, () => index);
       await keeper.resume();
       await keeper.mixEnded(callOf);
     },

@@ -10,6 +10,7 @@ import {
   type HeardEntry,
   type HeardLoop,
 } from '@/core/shared/sound';
+import type { OfficeIndex } from '@/core/setup';
 import type { OfficeUpdate } from '@/office/link';
 import { continuousOf } from '@/state/app';
 
@@ -30,6 +31,7 @@ export class RecordingSound {
     private readonly vault: Pick<Vault, 'keys' | 'read' | 'readMany' | 'write' | 'remove'>,
     private readonly personId: string,
     private readonly fetchClip: (id: string) => Promise<Uint8Array>,
+    private readonly office: () => OfficeIndex,
   ) {}
 
   /** Takes up what an earlier run left unmixed. Call before the office starts. */
@@ -130,7 +132,7 @@ export class RecordingSound {
   }
 
   private noteLoop(log: HeardLog, call: Call, at: number): boolean {
-    const now = asLoop(continuousOf(whatIsHeard(call)[log.recording.legId]));
+    const now = asLoop(continuousOf(whatIsHeard(call)[log.recording.legId], this.office()));
     const last = log.heard.findLast((entry) => entry.kind === 'loop');
     if ((last?.loop ?? null) === now) return false;
     log.heard.push({ kind: 'loop', at, loop: now });

@@ -1,6 +1,6 @@
 import { base64ToUint8Array } from 'uint8array-extras';
 
-import { selectMyId, type AppStore, type Duties, type Services } from '@/state/app';
+import { selectMyId, selectOffice, type AppStore, type Duties, type Services } from '@/state/app';
 
 import type { Vault } from '../storage';
 import { fetchClip } from './clips';
@@ -24,7 +24,9 @@ export function startSounds({ store, services, vault, duties }: Context): () => 
   };
   const callOf = (id: string) => store.getState().calls.byId[id];
   return duties.add(() => {
-    const recordings = new RecordingSound(vault, selectMyId(store.getState()), fetchClip);
+    const recordings = new RecordingSound(vault, selectMyId(store.getState()), fetchClip, () =>
+      selectOffice(store.getState()),
+    );
     const stop = services.link?.subscribe((update) => void recordings.follow(update, callOf));
     void recordings.resume().then(() => recordings.mixEnded(callOf));
     return () => stop?.();

@@ -1,5 +1,5 @@
 /** Sounds as samples: call-progress tones, digits, ring tones, the music for who waits, and recordings of all that. */
-export { holdMusicSeconds, synthesiseHoldMusic } from './holdMusic';
+export { synthesiseTune, tunes, tuneSeconds, type Tune } from './tunes';
 export {
   heardEntrySchema,
   heardLoops,

@@ -1,12 +1,20 @@
 import { z } from 'zod';
 
-import { synthesiseHoldMusic } from './holdMusic';
 import { synthesiseDigit, synthesiseTone } from './synthesise';
 import { progressTones } from './tones';
+import { synthesiseTune } from './tunes';
 import type { SoundMark } from './wav';
 
 /** What may go on in the ear during a call until something else takes its place. */
-export const heardLoops = ['ringback', 'busy', 'congestion', 'unobtainable', 'music'] as const;
+export const heardLoops = [
+  'ringback',
+  'busy',
+  'congestion',
+  'unobtainable',
+  'music',
+  'rain',
+  'becks',
+] as const;
 export type HeardLoop = (typeof heardLoops)[number];
 
 /** One thing heard, at an instant in epoch milliseconds. A loop goes on until the next loop entry. */
@@ -90,7 +98,15 @@ function addPiece(samples: Float32Array, { piece, at, end, heard, clips, sampleR
 }
 
 function loopSamples(loop: HeardLoop, sampleRate: number): Float32Array {
-  return loop === 'music' ? synthesiseHoldMusic(sampleRate) : synthesiseTone(progressTones[loop], sampleRate);
+  switch (loop) {
+    case 'music':
+      return synthesiseTune('valley', sampleRate);
+    case 'rain':
+    case 'becks':
+      return synthesiseTune(loop, sampleRate);
+    default:
+      return synthesiseTone(progressTones[loop], sampleRate);
+  }
 }
 
 /** Adds `part` from `place` on, as far as it lies between `from` and `until`. */

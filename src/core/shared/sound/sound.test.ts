@@ -4,13 +4,14 @@ import {
   silencesOf,
   dtmfFrequencies,
   encodeWav,
-  holdMusicSeconds,
   mixHeard,
   progressTones,
   ringTones,
   synthesiseDigit,
-  synthesiseHoldMusic,
   synthesiseTone,
+  synthesiseTune,
+  tunes,
+  tuneSeconds,
   type HeardEntry,
 } from '.';
 
@@ -73,18 +74,26 @@ describe('digits', () => {
   });
 });
 
-describe('hold music', () => {
-  it('is a tune of steady loudness that is always the same', () => {
-    const samples = synthesiseHoldMusic(rate);
-    expect(samples.length).toBe(holdMusicSeconds * rate);
+describe('the tunes for who waits', () => {
+  it.each(tunes)('%s is of steady loudness, and always the same', (tune) => {
+    const samples = synthesiseTune(tune, rate);
+    expect(samples.length).toBe(tuneSeconds(tune) * rate);
     expect(peak(samples)).toBeLessThan(0.9);
-    expect(synthesiseHoldMusic(rate)).toEqual(samples);
+    expect(synthesiseTune(tune, rate)).toEqual(samples);
     for (let second = 0; second < 3; second++) expect(loud(between(samples, second, second + 1))).toBe(true);
   });
 
-  it('begins on D', () => {
-    const first = synthesiseHoldMusic(rate).slice(0, rate / 2);
-    expect(powerAt(first, 293.66)).toBeGreaterThan(powerAt(first, 277.18) * 5);
+  it.each([
+    ['valley', 293.66],
+    ['rain', 659.26],
+    ['becks', 196],
+  ] as const)('%s begins at %s Hz, and no other does', (tune, frequency) => {
+    const powers = tunes.map((each) => {
+      const first = synthesiseTune(each, rate).slice(0, rate / 4);
+      return { each, power: powerAt(first, frequency) };
+    });
+    const [loudest] = powers.sort((a, b) => b.power - a.power);
+    expect(loudest?.each).toBe(tune);
   });
 });
 

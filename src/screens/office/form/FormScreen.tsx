@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { FieldValues } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
@@ -43,16 +43,21 @@ interface FormScreenProps<Form extends FieldValues> {
 export function FormScreen<Form extends FieldValues>({
   title,
   about,
-  of: { problems, clash, isBusy, keep, repair },
+  of: { problems, clash, isSaidAtEnd, isBusy, keep, repair },
   children,
   onCancel,
   retires = null,
 }: FormScreenProps<Form>) {
   const styles = useStyles();
+  const scroll = useRef<ScrollView>(null);
+  // It stands at the end, which may be far from where somebody was.
+  useEffect(() => {
+    if (isSaidAtEnd) scroll.current?.scrollToEnd({ animated: false });
+  }, [isSaidAtEnd, problems]);
   const [isRetiring, setRetiring] = useState(false);
   return (
     <View style={styles.screen}>
-      <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
+      <ScrollView ref={scroll} contentContainerStyle={styles.body} tabIndex={0}>
         <View>
           <Txt as="title" level={1}>
             {title}

@@ -17,12 +17,21 @@ import { changeOffice } from '@/state/configuration';
 
 import { whetherHere } from '../../shared/afterPaint';
 
+/** Where it is said: at the first of its parts, where a field has several. */
+function fieldOf<Form extends FieldValues>(field: string, values: Form): Path<Form> {
+  const value: unknown = values[field];
+  const isGroup = typeof value === 'object' && value !== null && !Array.isArray(value);
+  return (isGroup ? `${field}.${Object.keys(value)[0] ?? ''}` : field) as Path<Form>;
+}
+
 export interface OfficeForm<Form extends FieldValues> {
   form: UseFormReturn<Form>;
   /** The office as the form shows it: as it was when the form was opened. */
   seen: OfficeSetup;
-  /** What is wrong that stands at no field of the form. */
+  /** What is wrong that stands at no field of the form, or can be mended. */
   problems: readonly OfficeProblem[];
+  /** Nothing of it is said at a field, so that it is seen at the end alone. */
+  isSaidAtEnd: boolean;
   /** Somebody else has changed the same meanwhile. */
   clash: SetupRefusal | null;
   isBusy: boolean;
@@ -58,6 +67,7 @@ export function useOfficeForm<Form extends FieldValues>({
   const myId = useAppSelector(selectMyId);
   const [seen] = useState(setup);
   const [problems, setProblems] = useState<readonly OfficeProblem[]>([]);
+  const [isAtFields, setAtFields] = useState(false);
   const [clash, setClash] = useState<SetupRefusal | null>(null);
   const [isBusy, setBusy] = useState(false);
   const form = useForm<Form>({
@@ -71,8 +81,10 @@ export function useOfficeForm<Form extends FieldValues>({
     const rows = edits(seen, values);
     const isAtField = ({ table, id, field }: OfficeProblem) =>
       field in values && rows.some((row) => table === row.table && id === row.id);
-    for (const problem of found)
-      if (isAtField(problem)) form.setError(problem.field as Path<Form>, { message: problem.sentence });
+    // Only the first takes the focus: a field that loses it is checked anew, and forgets what was said of it.
+    for (const [at, problem] of found.filter(isAtField).entries())
+      form.setError(fieldOf(problem.field, values), { message: problem.sentence }, { shouldFocus: at === 0 });
+    setAtFields(found.some(isAtField));
     setProblems(found.filter((problem) => !isAtField(problem) || problem.repair !== null));
   };
 
@@ -99,6 +111,7 @@ export function useOfficeForm<Form extends FieldValues>({
 
   return {
     ...{ form, seen, problems, clash, isBusy },
+    isSaidAtEnd: clash !== null || (problems.length > 0 && !isAtFields),
     keep: () => void form.handleSubmit((values) => carryOut(values, []))(),
     repair: ({ repair }) => {
       const values = form.getValues();

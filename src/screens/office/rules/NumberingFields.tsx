@@ -6,7 +6,8 @@ import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
 import { FormLine } from '../../shared/FormLine';
-import { FormChoice, FormSteps } from '../form/fields';
+import { FormSteps } from '../form/fields';
+import { FormPick } from '../form/FormPick';
 import { countryChoices } from './countries';
 import type { RulesForm } from './rulesForm';
 
@@ -25,13 +26,12 @@ export function NumberingFields({ form: { control, setValue } }: { form: UseForm
       <Txt as="heading" level={2}>
         Numbers
       </Txt>
-      <FormChoice
+      <FormPick
         control={control}
         name="country"
         label="Country"
-        asStrip
         options={countryChoices()}
-        onChosen={(chosen) => setValue('emergency', dialledIn(chosen as HomeCountry).emergency.join(', '))}
+        onChosen={(chosen) => setValue('emergency', dialledIn(chosen).emergency.join(', '))}
       />
       <Txt as="small">{dialledWords(country)}</Txt>
       <FormLine

@@ -1,7 +1,7 @@
-import { homeCountries } from '@/core/numbers/numbering';
+import { homeCountries, type HomeCountry } from '@/core/numbers/numbering';
 
 /** Countries in which an office can be, by name. */
-export function countryChoices(): { value: string; word: string }[] {
+export function countryChoices(): { value: HomeCountry; word: string }[] {
   const names = new Intl.DisplayNames('en', { type: 'region' });
   return homeCountries
     .map((value) => ({ value, word: names.of(value) ?? value }))

@@ -1,8 +1,11 @@
+import { useEffect } from 'react';
 import { Controller, useWatch, type Control } from 'react-hook-form';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 
-import { handOutOrders, lastLevel, type OfficeSetup } from '@/core/setup';
+import { handOutOrders, lastLevel, queueMusics, type OfficeSetup, type QueueMusic } from '@/core/setup';
+import { useServices } from '@/state/app';
 import { Stepper } from '@/ui/field';
+import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
@@ -56,6 +59,7 @@ export function QueueFields({ control, seen }: QueueFieldsProps) {
         What callers hear
       </Txt>
       <FormLine control={control} name="welcome" label="First, if anything" lines={3} />
+      <MusicField control={control} />
       <FormLever control={control} name="tellsPlace" label="Their place is told" />
       <FormLever
         control={control}
@@ -76,6 +80,36 @@ export function QueueFields({ control, seen }: QueueFieldsProps) {
       <FormLine control={control} name="longFinish" label="After the longest wait" />
       <FormLine control={control} name="nobodyFinish" label="While nobody is signed in" />
     </>
+  );
+}
+
+const musicWords: Record<QueueMusic, string> = {
+  ...{ valley: 'Valley', rain: 'Rain on slate', becks: 'Three becks', none: 'Nothing' },
+};
+
+/** Which tune, to be heard before it is chosen. */
+function MusicField({ control }: { control: Control<TeamForm> }) {
+  const { player } = useServices();
+  const music = useWatch({ control, name: 'music' });
+  useEffect(() => () => void player?.hearTune(null), [player]);
+  return (
+    <View style={{ gap: space.s }}>
+      <FormChoice
+        control={control}
+        name="music"
+        label="Between what is said"
+        asStrip
+        options={queueMusics.map((value) => ({ value, word: musicWords[value] }))}
+        onChosen={() => void player?.hearTune(null)}
+      />
+      {music === 'none' ? null : (
+        <Plate
+          word={`Hear ${musicWords[music]}`}
+          style={styles.aside}
+          onPress={() => void player?.hearTune(music)}
+        />
+      )}
+    </View>
   );
 }
 
@@ -104,3 +138,5 @@ function Levels({ control, seen }: QueueFieldsProps) {
     />
   );
 }
+
+const styles = StyleSheet.create({ aside: { alignSelf: 'flex-start' } });

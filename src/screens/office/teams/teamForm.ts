@@ -6,6 +6,7 @@ import {
   lastLevel,
   levelOf,
   plainQueue,
+  queueMusics,
   queueSchema,
   type Finish,
   type OfficeSetup,
@@ -50,6 +51,7 @@ export const teamFormSchema = z
     levels: z.array(z.object({ personId: z.string(), level: z.number().int().min(1).max(lastLevel) })),
     ...{ ringSeconds, wrapUpSeconds, mostWaiting, tellEverySeconds },
     longestWaitMinutes: z.number().int().min(1).max(120),
+    music: z.enum(queueMusics),
     welcome: z.string().trim().max(300, 'That is too long to listen to.'),
     tellsPlace: z.boolean(),
     tellsWait: z.boolean(),
@@ -84,6 +86,7 @@ export function asTeamForm(setup: OfficeSetup, team: Team | null): TeamForm {
     calls: team?.queue ? 'wait' : 'ring',
     ...{ order, wrapUpSeconds: wrapUp, welcome, tellsPlace, tellsWait, offersCallBack },
     levels: setup.people.map(({ id }) => ({ personId: id, level: levelOf(queue, id) })),
+    music: queue.music ?? 'valley',
     ringSeconds: queue.ringSeconds,
     mostWaiting: queue.mostWaiting,
     tellEverySeconds: queue.tellEverySeconds,
@@ -123,12 +126,13 @@ function hoursOf(seen: OfficeSetup, team: Team | null, form: TeamForm): Team['ho
 
 function queueOf(seen: OfficeSetup, team: Team | null, form: TeamForm): Queue {
   const before = team?.queue;
-  const { order, welcome, tellsPlace, tellsWait, offersCallBack, levels, memberIds } = form;
+  const { order, music, welcome, tellsPlace, tellsWait, offersCallBack, levels, memberIds } = form;
   // What was given to the second stays, unless it was changed here.
   const isSameWait =
     before && Math.max(1, Math.round(before.longestWaitSeconds / 60)) === form.longestWaitMinutes;
   return {
     ...{ order, welcome, tellsPlace, tellsWait, offersCallBack },
+    ...((music !== 'valley' || before?.music !== undefined) && { music }),
     ringSeconds: form.ringSeconds,
     wrapUpSeconds: form.wrapUpSeconds,
     mostWaiting: form.mostWaiting,
