@@ -103,7 +103,8 @@ export function FormSteps<Form extends FieldValues>({
   );
 }
 
-function Wrong({ words }: { words: string | undefined }) {
+/** What is wrong with something of a form that is no line to type. */
+export function Wrong({ words }: { words: string | undefined }) {
   const { colours } = useTheme();
   if (words === undefined) return null;
   return (

@@ -3,10 +3,10 @@ import { StyleSheet, View } from 'react-native';
 
 import { dialledIn, numberingPlan, ukNumbering, type HomeCountry } from '@/core/numbers/numbering';
 import { Txt } from '@/ui/text';
-import { space, useTheme } from '@/ui/tokens';
+import { space } from '@/ui/tokens';
 
 import { FormLine } from '../../shared/FormLine';
-import { FormSteps } from '../form/fields';
+import { FormSteps, Wrong } from '../form/fields';
 import { FormPick } from '../form/FormPick';
 import { countryChoices } from './countries';
 import type { RulesForm } from './rulesForm';
@@ -67,17 +67,8 @@ export function NumberingFields({ form: { control, setValue } }: { form: UseForm
 
 /** What is wrong with all of them together. */
 function WrongExtensions({ control }: Pick<UseFormReturn<RulesForm>, 'control'>) {
-  const { colours } = useTheme();
   const { errors } = useFormState({ control, name: 'extensions' });
-  const message = errors.extensions?.message ?? errors.extensions?.root?.message;
-  if (message === undefined) return null;
-  return (
-    <View role="alert">
-      <Txt as="small" colour={colours.rowan}>
-        {message}
-      </Txt>
-    </View>
-  );
+  return <Wrong words={errors.extensions?.message ?? errors.extensions?.root?.message} />;
 }
 
 function dialledWords(country: HomeCountry): string {
