@@ -5,6 +5,9 @@ import { shiftLocalDays, startOfLocalDay } from '@/core/shared/time';
 
 import { sampleOffice } from './office';
 
+/** Whose inbox it is. */
+export const sampleWorkerId = 'maren';
+
 const minuteMs = 60_000;
 const hourMs = 60 * minuteMs;
 const textLine = 'text';

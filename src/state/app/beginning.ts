@@ -41,6 +41,8 @@ export interface CameBefore {
 export interface LaterBeginning {
   /** Of the records before the first start, at that instant; null: nothing had come in. */
   cameBefore: ((records: readonly CallRecord[], now: number) => CameBefore) | null;
+  /** Whose calls those were; null: nobody's. */
+  cameFor: string | null;
   /** What stand-ins say in their clips, as a transcriber would write it. */
   words: Readonly<Record<string, readonly SpokenWord[]>>;
   /** Stand-ins for the address books elsewhere. */

@@ -1,9 +1,8 @@
-import type { OfficeSetup } from '@/core/setup';
 import { broadcastPort, type ChannelLink } from '@/office/channel';
 import { recordsIn, type OfficeUpdate } from '@/office/link';
 import { SoundPlayer } from '@/office/sound';
 
-import { forgetOwnOffice } from '../offices';
+import { chosenChair, forgetOwnOffice } from '../offices';
 import {
   isStorageFault,
   recordEntriesByDay,
@@ -50,13 +49,6 @@ import { soundUpdate, startSounding } from './sounding';
 import { onceSo, whenChanged, type AppStore } from './store';
 import { startTellingFront } from './tellingFront';
 
-/** Whoever the office's one app belongs to. */
-function whoIsHere({ devices }: OfficeSetup): { personId: string; deviceId: string } {
-  for (const { kind, personId, id } of devices)
-    if (kind === 'app' && personId !== null) return { personId, deviceId: id };
-  throw new Error('Nobody of this office has an app.');
-}
-
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
   (context: { store: AppStore; services: Services; vault: Vault; duties: Duties }) => () => void
@@ -80,6 +72,7 @@ export async function boot(
   followConnection(store);
   const hosted = new OfficeFromTab({
     ...{ storage, isOnline, time, openPort: broadcastPort },
+    chair: beginning.which === 'sample' ? chosenChair() : null,
     onState: followHost(store, services, followStorage('office')),
     onAnew: () => dispatch(begunAnew()),
     onFault: (fault) => giveUp(store, fault),
@@ -136,7 +129,8 @@ async function join(
   const [snapshot, own] = await Promise.all([link.snapshot(), link.own()]);
   const { setup } = snapshot;
   if (!setup) throw new Error('The office did not say how it is configured.');
-  const me = whoIsHere(setup);
+  const { me } = hosted;
+  if (!me) throw new Error('The office did not say who this is.');
   const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
   fillServices(services, { vault, link, hosted, player });
   const ownRows = new OwnRows(store, link);

@@ -1,5 +1,6 @@
 import type { Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
+import { seating } from '@/core/setup/changes';
 import { batched, ChannelHost, type Port } from '@/office/channel';
 import { Clock } from '@/office/clock';
 
@@ -26,10 +27,10 @@ interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   openVault?: typeof Vault.named;
 }
 
-/** Whoever the office's one app belongs to; they also see to the office. */
-function workerOf({ devices }: OfficeSetup): Session {
+/** Somebody at their app, or whoever the office's one app belongs to; they also see to what this device keeps. */
+function workerOf({ devices }: OfficeSetup, whose: string | null): Session {
   for (const { kind, personId, id } of devices)
-    if (kind === 'app' && personId !== null)
+    if (kind === 'app' && personId !== null && (whose === null || personId === whose))
       return { id, personId, deviceId: id, roles: ['member', 'administrator'] };
   throw new Error('Nobody of this office has an app.');
 }
@@ -108,23 +109,49 @@ export class OfficeForTabs {
     }
   }
 
-  private join({ app, as, isOnline, time }: Extract<ToOffice, { kind: 'join' }>): void {
+  private async join({
+    app,
+    as,
+    personId,
+    isOnline,
+    time,
+  }: Extract<ToOffice, { kind: 'join' }>): Promise<void> {
     const { host, id: hostId } = this;
     if (this.fault) return this.say({ kind: 'fault', hostId, fault: this.fault });
     // One that has ended for something that is being written is silent for nobody.
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
-    if (!this.apps.has(app)) {
+    const session = as === 'worker' ? await this.seat(host, personId) : outside;
+    // Asked for again meanwhile, it may have joined, or the office have ended.
+    if (!this.apps.has(app) && !this.isOver) {
       const before = this.clock.get();
       host.showTime(time);
       if (this.clock.get() !== before) this.clockChanged();
-      const link = host.office.linkFor(as === 'worker' ? workerOf(host.setup) : outside);
+      const link = host.office.linkFor(session);
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
       this.apps.set(app, new ChannelHost(link, batched(port), { app, beatMs }));
     }
-    this.say({ kind: 'joined', hostId, version: linkVersion, app, state: this.stateNow(host) });
+    const { personId: sits, deviceId } = session;
+    const me = sits === null || deviceId === null ? null : { personId: sits, deviceId };
+    this.say({ kind: 'joined', hostId, version: linkVersion, app, state: this.stateNow(host), me });
     this.connectionChanged(isOnline);
     // What is due waits for somebody at the worker's phone, whom no stand-in plays.
     if (as === 'worker') host.office.start();
+  }
+
+  /** Whoever is to use this device; who has no app of theirs yet gets one, as from whoever runs the office. Who is not there: its one app's owner. */
+  private async seat({ office }: Host, personId: string | null): Promise<Session> {
+    const { setup } = office.seen().office;
+    if (personId === null || !setup.people.some(({ id }) => id === personId)) return workerOf(setup, null);
+    const edits = seating(setup, personId);
+    if (edits.length === 0) return workerOf(setup, personId);
+    const runner = setup.people.find(({ administers }) => administers)?.id ?? null;
+    const roles = [...workerOf(setup, null).roles];
+    await office.askFor(
+      { id: 'host', personId: runner, deviceId: null, roles },
+      { type: 'changeOffice', edits },
+    );
+    const { setup: now } = office.seen().office;
+    return workerOf(now, seating(now, personId).length === 0 ? personId : null);
   }
 
   private connectionChanged(isOnline: boolean): void {

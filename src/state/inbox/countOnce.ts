@@ -33,7 +33,8 @@ export interface CountingContext {
 export async function countFirst(context: CountingContext, now: number): Promise<void> {
   const { store, beginning } = context;
   const before = beginning.cameBefore?.(store.getState().history.records, now) ?? nothingBefore;
-  await bringWhatCame(context, before);
+  // Once, with those whose it is; who sits here otherwise has their calls alone behind them.
+  if (beginning.cameFor === selectMyId(store.getState())) await bringWhatCame(context, before);
   await bringCounted(context, store.getState().history.records, before.doneBefore);
   // Who opens the app for the first time has missed nothing.
   store.dispatch(marked('told', now));

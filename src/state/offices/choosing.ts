@@ -7,6 +7,7 @@ export const sampleStorage = 'cendro';
 export const ownStorage = 'cendro-own';
 
 const chosenKey = 'cendro/office';
+const chairKey = 'cendro/chair';
 const ownNameKey = 'cendro/ownOffice';
 
 /** Which office this device opens. Where a browser lets nothing be kept, the sample. */
@@ -20,6 +21,14 @@ export const ownOfficeName = (): string | null => read(ownNameKey);
 /** From the next start on. Gives whether this device can keep in mind which it is. */
 export function chooseOffice(which: 'sample' | 'own'): boolean {
   return write(chosenKey, which);
+}
+
+/** As whom of the sample this device is used; null: as the worker it is about. */
+export const chosenChair = (): string | null => read(chairKey);
+
+/** From the next start on. Gives whether this device can keep in mind who it is. */
+export function chooseChair(personId: string | null): boolean {
+  return write(chairKey, personId ?? '');
 }
 
 /** There is no office of one's own here (any more): the next start opens the sample. */

@@ -32,12 +32,17 @@ interface OfficeFromTabOptions {
   isOnline: () => boolean;
   /** The time that the address asks for. */
   time: string | null;
+  /** As whom of the office this device is used; null: whoever its one app belongs to. */
+  chair?: string | null;
   unasked?: Unasked;
 }
+
+type Me = NonNullable<Extract<ToTabs, { kind: 'joined' }>['me']>;
 
 interface App {
   name: string;
   as: 'worker' | 'outside';
+  personId: string | null;
   link: ChannelLink | null;
   /** Whose host it has joined. */
   hostId: string | null;
@@ -54,6 +59,8 @@ export class OfficeFromTab {
   private readonly unasked: Unasked;
   private readonly finishing = new Map<string, () => void>();
   private hostId: string | null = null;
+  /** Who has joined with the first link of this tab. */
+  me: Me | null = null;
   /** Hosts that others have come after. */
   private readonly left = new Set<string>();
   /** How often it was asked, and nothing was heard. Counted, since a device that was asleep has heard nothing either. */
@@ -75,7 +82,9 @@ export class OfficeFromTab {
   /** A link of this tab, once there is a host. */
   join(as: App['as']): Promise<ChannelLink> {
     return new Promise((joined) => {
-      const app: App = { name: randomName(), as, link: null, hostId: null, joined };
+      const { chair = null } = this.options;
+      const personId = as === 'worker' ? chair : null;
+      const app: App = { name: randomName(), as, personId, link: null, hostId: null, joined };
       this.apps.push(app);
       this.askToJoin(app);
     });
@@ -119,8 +128,8 @@ export class OfficeFromTab {
   /** The page goes: what it has asked and not heard of is asked for by the next one. */
   leave(): void {
     clearInterval(this.timer);
-    for (const { name, link } of this.apps) {
-      if (link) this.unasked.keep({ app: name, asked: link.unanswered() });
+    for (const { name, personId, link } of this.apps) {
+      if (link) this.unasked.keep({ app: name, personId, asked: link.unanswered() });
       this.say({ kind: 'leave', app: name });
     }
     this.hall.close();
@@ -136,7 +145,7 @@ export class OfficeFromTab {
         if (this.isOfAge(message.version)) this.apps.forEach((app) => this.askToJoin(app));
         return;
       case 'joined':
-        if (this.isOfAge(message.version)) this.joined(message.hostId, message.app, message.state);
+        if (this.isOfAge(message.version)) this.joined(message);
         return;
       case 'state':
         if (message.hostId === this.hostId) this.options.onState(message.state);
@@ -161,12 +170,13 @@ export class OfficeFromTab {
     return version === linkVersion;
   }
 
-  private joined(hostId: string, name: string, state: HostState): void {
+  private joined({ hostId, app: name, state, me }: Extract<ToTabs, { kind: 'joined' }>): void {
     const app = this.apps.find((each) => each.name === name);
     if (!app || app.hostId === hostId || this.left.has(hostId)) return;
     if (this.hostId !== null && this.hostId !== hostId) this.left.add(this.hostId);
     this.hostId = hostId;
     app.hostId = hostId;
+    this.me ??= me;
     this.options.onState(state);
     const port = unbatched(this.options.openPort(channelOf(this.options.storage, hostId, name)));
     if (app.link) return app.link.moveTo(port);
@@ -176,15 +186,19 @@ export class OfficeFromTab {
 
   /** What pages that are gone had asked is asked in their place, under their numbers; call once the office is open. */
   async askForOthers(): Promise<void> {
-    for (const { app, asked } of this.unasked.all()) {
+    for (const { app, personId, asked } of this.unasked.all()) {
       if (this.apps.some(({ name }) => name === app)) continue;
-      await this.askFor(app, asked);
+      await this.askFor(app, personId, asked);
       this.unasked.drop(app);
     }
   }
 
-  private async askFor(name: string, asked: ReturnType<ChannelLink['unanswered']>): Promise<void> {
-    const app: App = { name, as: 'worker', link: null, hostId: null, joined: () => undefined };
+  private async askFor(
+    name: string,
+    personId: string | null,
+    asked: ReturnType<ChannelLink['unanswered']>,
+  ): Promise<void> {
+    const app: App = { name, as: 'worker', personId, link: null, hostId: null, joined: () => undefined };
     const joined = new Promise<ChannelLink>((resolve) => (app.joined = resolve));
     this.apps.push(app);
     this.askToJoin(app);
@@ -206,11 +220,11 @@ export class OfficeFromTab {
     this.options.onSilent();
   }
 
-  private askToJoin({ name, as }: App): void {
+  private askToJoin({ name, as, personId }: App): void {
     const { isOnline } = this.options;
     // What the address asks for is asked for once: it is not to turn back what the clock was set to since.
     const time = this.hostId === null ? this.options.time : null;
-    this.say({ kind: 'join', app: name, as, isOnline: isOnline(), time });
+    this.say({ kind: 'join', app: name, as, personId, isOnline: isOnline(), time });
   }
 
   private say(message: ToOffice): void {

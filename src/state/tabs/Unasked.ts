@@ -5,11 +5,18 @@ import type { Unanswered } from '@/office/channel';
 
 import { browserStorage } from '../storage';
 
-const askedSchema = z.array(z.object({ id: z.number().int().positive(), request: inboxRequestSchema }));
+const requestsSchema = z.array(z.object({ id: z.number().int().positive(), request: inboxRequestSchema }));
+/** Earlier versions kept the requests alone. */
+const askedSchema = z.union([
+  z.object({ personId: z.string().nullable(), asked: requestsSchema }),
+  requestsSchema.transform((asked) => ({ personId: null, asked })),
+]);
 
 /** What an app had asked when its page was closed, and of which nobody knows whether it was done. */
 export interface LeftBehind {
   app: string;
+  /** As whom; null: whoever the office’s one app belongs to. */
+  personId: string | null;
   asked: Unanswered[];
 }
 
@@ -30,9 +37,9 @@ export class Unasked {
     this.prefix = `${name}/unasked/`;
   }
 
-  keep({ app, asked }: LeftBehind): void {
+  keep({ app, personId, asked }: LeftBehind): void {
     try {
-      if (asked.length > 0) this.storage?.setItem(this.prefix + app, JSON.stringify(asked));
+      if (asked.length > 0) this.storage?.setItem(this.prefix + app, JSON.stringify({ personId, asked }));
     } catch {
       // No room for it, or nothing may be kept at all.
     }
@@ -45,7 +52,9 @@ export class Unasked {
         const key = this.storage?.key(index);
         if (!key?.startsWith(this.prefix)) continue;
         const read = askedSchema.safeParse(JSON.parse(this.storage?.getItem(key) ?? ''));
-        if (read.success) left.push({ app: key.slice(this.prefix.length), asked: read.data as Unanswered[] });
+        if (!read.success) continue;
+        const { personId, asked } = read.data;
+        left.push({ app: key.slice(this.prefix.length), personId, asked: asked as Unanswered[] });
       }
     } catch {
       // What can't be read is left where it is.

@@ -16,7 +16,7 @@ export const hostStateSchema = z.object({
 export type HostState = z.infer<typeof hostStateSchema>;
 
 /** Raised whenever what goes over links is changed so that a tab of the version before could not read it. */
-export const linkVersion = 6;
+export const linkVersion = 7;
 const version = z.number().int();
 
 /** Why an office can't go on, or can't be opened. */
@@ -32,6 +32,8 @@ export const toOfficeSchema = z.discriminatedUnion('kind', [
     kind: z.literal('join'),
     app,
     as: z.enum(['worker', 'outside']),
+    /** As whom of the office; null: whoever its one app belongs to. */
+    personId: z.string().nullable(),
     isOnline: z.boolean(),
     /** The time that the tab's address asks for. */
     time: z.string().nullable(),
@@ -52,7 +54,12 @@ export const toTabsSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('opening'), hostId }),
   /** It can be joined now. */
   z.object({ kind: z.literal('open'), hostId, version }),
-  z.object({ kind: z.literal('joined'), hostId, version, app, state: hostStateSchema }),
+  z.object({
+    kind: z.literal('joined'),
+    ...{ hostId, version, app, state: hostStateSchema },
+    /** Who has joined, at which device; null for Outside. */
+    me: z.object({ personId: z.string(), deviceId: z.string() }).nullable(),
+  }),
   z.object({ kind: z.literal('state'), hostId, state: hostStateSchema }),
   z.object({ kind: z.literal('finished'), id: z.string() }),
   z.object({ kind: z.literal('fault'), hostId, fault: faultSchema }),

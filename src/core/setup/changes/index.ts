@@ -3,6 +3,7 @@ export { backBefore, changeSetup, undoEntry, type SetupOutcome, type SetupRefusa
 export { entryWords } from './entryWords';
 export { newPhone, phoneKinds, placeEdits, type PhoneKind, type Place } from './place';
 export { placesEdits, readPeopleTable, type PeopleTable } from './peopleTable';
+export { seating } from './seating';
 export { retiring, type Heir, type RetiredTable } from './retiring';
 export { freeExtension, newProblems, officeProblems, type OfficeProblem } from './officeProblems';
 export { freeCord } from './cords';

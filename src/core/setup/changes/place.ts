@@ -78,7 +78,8 @@ export function placeEdits(seen: OfficeSetup, person: Person | null, place: Plac
   );
 }
 
-const freePhoneId = (setup: OfficeSetup, id: string) =>
+/** An id for a phone: the one that says whose and what, as long as none had it. */
+export const freePhoneId = (setup: OfficeSetup, id: string) =>
   setup.devices.some((device) => device.id === id) ||
   setup.retired?.devices.some((device) => device.id === id)
     ? freeId(setup, 'devices', `${id}-`)

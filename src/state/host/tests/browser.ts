@@ -83,13 +83,13 @@ export function browser() {
     return { kill };
   };
 
-  const tab = async (time: string | null = null) => {
+  const tab = async (time: string | null = null, chair: string | null = null) => {
     const { openPort, kill } = place();
     const states: HostState[] = [];
     const faults: Fault[] = [];
     const told = { anew: 0, silent: 0 };
     const hosted = new OfficeFromTab({
-      ...{ storage, openPort, isOnline: () => true, time },
+      ...{ storage, openPort, isOnline: () => true, time, chair },
       onState: (state) => states.push(state),
       onAnew: () => told.anew++,
       onFault: (fault) => faults.push(fault),

@@ -214,3 +214,32 @@ describe('tabs of one browser', () => {
     expect(second.told.silent).toBe(0);
   });
 });
+
+describe('a tab that is used as somebody else of the office', () => {
+  it('gets an app of theirs that rings with their phones, and is told who it is; what it may is theirs', async () => {
+    const here = browser();
+    await here.host();
+    const maren = await joined(await here.tab());
+    const ilse = await joined(await here.tab(null, 'ilse'));
+    expect(ilse.hosted.me).toEqual({ personId: 'ilse', deviceId: 'ilse-app' });
+    expect(maren.hosted.me).toEqual({ personId: 'maren', deviceId: 'maren-app' });
+    await on(maren.link.send({ ...callOut, to: '201' }));
+    const legs = [...ilse.calls.values()].flatMap((call) => call.legs);
+    const rings = legs.filter(({ state }) => state === 'alerting').map(({ endpoint }) => endpoint);
+    expect(rings).toContainEqual({ kind: 'device', deviceId: 'ilse-app' });
+    const own = legs.find(({ personId }) => personId === 'maren')?.id ?? '';
+    expect(await on(ilse.link.send({ type: 'hold', legId: own }))).toMatchObject({ ok: false });
+    const app = legs.find(({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'ilse-app');
+    expect(await on(ilse.link.send({ type: 'answer', legId: app?.id ?? '' }))).toMatchObject({ ok: true });
+    // Another tab of hers finds that app, and gets no second one.
+    const again = await joined(await here.tab(null, 'ilse'));
+    expect(again.hosted.me?.deviceId).toBe('ilse-app');
+  });
+
+  it('is the worker’s where nobody has that name any more', async () => {
+    const here = browser();
+    await here.host();
+    const tab = await joined(await here.tab(null, 'nobody'));
+    expect(tab.hosted.me?.personId).toBe('maren');
+  });
+});

@@ -32,7 +32,12 @@ export const start = Date.UTC(2026, 10, 26, 10, 40);
 export const me = { personId: 'maren', deviceId: 'maren-app' };
 export const cawder = { kind: 'outside', number: '+441914980162', name: 'CAWDER FW' } as const;
 
-export const sampleBeginning = { cameBefore: sampleInbox, words: transcripts, books: sampleBooks };
+export const sampleBeginning = {
+  cameBefore: sampleInbox,
+  cameFor: 'maren',
+  words: transcripts,
+  books: sampleBooks,
+};
 
 /** Storage in memory. */
 function shelf() {
