@@ -42,6 +42,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     contextOptions: { reducedMotion: 'reduce' },
+    // What a service worker fetches no test could hold back; those that need it let it in.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: chromiumPath, args: chromiumFlags },
   },
   webServer: {

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 import { bin, filesBelow, root, run, sourceHash } from './lib.mjs';
+import { writeServiceWorker } from './serviceWorker.mjs';
 
 const fonts = [
   ['bricolage-grotesque', '600'],
@@ -44,7 +45,7 @@ function compress() {
   }
 }
 
-export function build() {
+export async function build() {
   const stamp = join(root, 'dist', '.sources');
   const hash = sourceHash();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
@@ -53,8 +54,9 @@ export function build() {
   copyPdfRenderer();
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   run(bin('expo'), ['export', '--platform', 'web'], { env });
+  await writeServiceWorker();
   compress();
   writeFileSync(stamp, hash);
 }
 
-if (import.meta.filename === process.argv[1]) build();
+if (import.meta.filename === process.argv[1]) await build();

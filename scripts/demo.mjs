@@ -5,7 +5,7 @@ import { build } from './build.mjs';
 import { bin, installPackages, root } from './lib.mjs';
 
 installPackages();
-build();
+await build();
 const server = spawn(bin('tsx'), ['server/start.mts'], { cwd: root, stdio: 'inherit' });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -38,6 +38,7 @@ const sources = [
   'metro.config.js',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/serviceWorker.mjs',
 ];
 const ignored = [join('public', 'fonts'), join('public', 'pdf')];
 

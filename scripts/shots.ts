@@ -205,6 +205,7 @@ const shots: readonly Shot[] = [
 
 async function take(browser: Browser, { name, size = phone, dark = false, go }: Shot) {
   const context = await browser.newContext({
+    serviceWorkers: 'block',
     baseURL: `http://localhost:${port}`,
     viewport: size,
     colorScheme: dark ? 'dark' : 'light',

@@ -16,7 +16,7 @@ for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node
   run(bin('tsc'), ['-p', project]);
 mkdirSync(join(root, 'test-results'), { recursive: true });
 run(bin('jest'), ['--json', `--outputFile=${unitReport}`]);
-build();
+await build();
 run(bin('playwright'), ['test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
 
 const unit = JSON.parse(readFileSync(unitReport, 'utf8'));

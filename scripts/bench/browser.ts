@@ -29,7 +29,11 @@ export function firstLoadSize(dist: string): Figure {
 }
 
 export async function newPage(browser: Browser, address: string): Promise<Page> {
-  const context = await browser.newContext({ baseURL: address, viewport: { width: 390, height: 844 } });
+  const context = await browser.newContext({
+    baseURL: address,
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'block',
+  });
   const page = await context.newPage();
   // tsx keeps the names of functions with a helper of its own, which the page does not have.
   await page.addInitScript({ content: 'globalThis.__name = (named) => named;' });

@@ -1,4 +1,4 @@
-import { findAlike } from '@/core/people/upkeep';
+import { findAlike } from '@/core/people/alike';
 
 import type { AlikeTask } from './findAlikeBeside';
 

@@ -1,4 +1,4 @@
-import { findAlike, type Alike } from '@/core/people/upkeep';
+import { findAlike, type Alike } from '@/core/people/alike';
 import type { JoinedContact } from '@/core/people/contacts';
 
 export interface AlikeTask {

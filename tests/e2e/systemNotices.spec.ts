@@ -4,7 +4,10 @@ import { chromiumFlags, wholeChromiumPath } from '../../playwright.config';
 import { expect, test, type Office } from './office';
 
 // Without a window, a browser shows no notices of the system.
-test.use({ launchOptions: { executablePath: wholeChromiumPath, args: chromiumFlags } });
+test.use({
+  launchOptions: { executablePath: wholeChromiumPath, args: chromiumFlags },
+  serviceWorkers: 'allow',
+});
 
 /** The first call is answered here, and from then on the system is to tell of calls. */
 async function haveCallsTold(office: Office, context: BrowserContext) {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { pairOf, type Alike, type AlikeReason } from '@/core/people/upkeep';
+import { pairOf, type Alike, type AlikeReason } from '@/core/people/alike';
 import type { JoinedContact } from '@/core/people/contacts';
 import { selectContacts, selectWrite, type Write, useAppDispatch, useAppSelector } from '@/state/app';
 import { judge, takeBackJudgement } from '@/state/people';

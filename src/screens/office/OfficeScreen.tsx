@@ -23,6 +23,7 @@ import { Columns } from '../shared/Columns';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
+import { OnDevicePart } from './OnDevicePart';
 import { OfficesPart } from './OfficesPart';
 import { PartsList, sizeWords } from './PartsList';
 import { RecordingPart } from './RecordingPart';
@@ -137,6 +138,7 @@ export function OfficeScreen() {
         <Txt colour={colours.faint}>Save all that is on this device, or bring it back.</Txt>
         <Plate word="Save or bring back" onPress={go.archive} />
       </View>
+      <OnDevicePart />
       <OfficesPart />
       <View style={styles.section}>
         <Txt as="heading" level={2}>

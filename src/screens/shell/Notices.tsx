@@ -6,6 +6,7 @@ import {
   refusalClosed,
   selectMySound,
   setAsideRead,
+  takeNewer,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -75,7 +76,7 @@ export function Notices() {
 /** What this device can't do, also before the office is open. */
 export function DeviceNotices() {
   const dispatch = useAppDispatch();
-  const { storage, setAside } = useAppSelector((state) => state.notices);
+  const { storage, setAside, isNewerHere } = useAppSelector((state) => state.notices);
   const isOnline = useAppSelector((state) => state.office.isOnline);
   return (
     <>
@@ -95,6 +96,12 @@ export function DeviceNotices() {
         <Notice
           sentence={`${setAside === 1 ? 'One stored entry' : `${setAside} stored entries`} could not be read. ${setAside === 1 ? 'It was' : 'They were'} set aside; all else is here. Office, Everything in one file, shows it.`}
           action={{ word: 'Understood', onPress: () => dispatch(setAsideRead()) }}
+        />
+      ) : null}
+      {isNewerHere ? (
+        <Notice
+          sentence="A newer Cendro is here. It is used once no tab of this one is open."
+          action={{ word: 'Use it now', onPress: () => dispatch(takeNewer()) }}
         />
       ) : null}
       {isOnline ? null : (

@@ -2,14 +2,13 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
+import { workerFile } from './installed';
 import { isActive } from './mySound';
 import type { Services } from './services';
 import { actDone } from './slices';
 import { whenChanged, type AppStore, type RootState } from './store';
 
 type Act = ThunkAction<void, RootState, Services, Action>;
-
-const workerFile = '/alerts.js';
 
 /** Whether this browser can tell of a call while the app is not in front. */
 export const canTellElsewhere = () => 'Notification' in window && 'serviceWorker' in navigator;
@@ -18,8 +17,13 @@ export const canTellElsewhere = () => 'Notification' in window && 'serviceWorker
 export async function askToTellElsewhere(): Promise<boolean> {
   if (!canTellElsewhere()) return false;
   const permission = await Notification.requestPermission();
-  if (permission === 'granted') await navigator.serviceWorker.register(workerFile);
-  return permission === 'granted';
+  return (
+    permission === 'granted' &&
+    (await worker().then(
+      () => true,
+      () => false,
+    ))
+  );
 }
 
 /**
@@ -68,7 +72,8 @@ function inTurn(work: () => Promise<void>): void {
 /** The worker that shows notifications, once it is active: one that is only installed shows none. */
 async function worker(): Promise<ServiceWorkerRegistration> {
   // Registering again would fetch and compare it first, while a caller waits.
-  if (!(await navigator.serviceWorker.getRegistration())) await navigator.serviceWorker.register(workerFile);
+  if (!(await navigator.serviceWorker.getRegistration()))
+    await navigator.serviceWorker.register(workerFile, { updateViaCache: 'none' });
   return navigator.serviceWorker.ready;
 }
 

@@ -45,6 +45,9 @@ export {
   transfer,
   type RefusalReply,
 } from './acts';
+export { takeNewer } from './installed';
+export { type AppKept } from './slices';
+export { askToStay, roomUsed, type RoomUsed } from './roomOnDevice';
 export { askToTellElsewhere, canTellElsewhere, sayInFront, tellElsewhere } from './attention';
 export type { Beginning, CameBefore, LaterBeginning } from './beginning';
 export { loadMissed } from './historyStore';

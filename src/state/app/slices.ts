@@ -220,6 +220,9 @@ const settingsSlice = createSlice({
   },
 });
 
+/** Whether the app is kept on this device: `no` where this browser keeps none. */
+export type AppKept = 'no' | 'fetching' | 'kept' | 'failed';
+
 interface NoticesSlice {
   storage: VaultStatus;
   /** How many stored records could not be read since the start. */
@@ -228,17 +231,29 @@ interface NoticesSlice {
   refusal: string | null;
   /** A sentence about what has just been done. */
   done: string | null;
+  appKept: AppKept;
+  /** A newer version of the app waits to be used. */
+  isNewerHere: boolean;
 }
 
 const noticesSlice = createSlice({
   name: 'notices',
-  initialState: { storage: 'ok', setAside: 0, refusal: null, done: null } as NoticesSlice,
+  initialState: {
+    ...{ storage: 'ok', setAside: 0, refusal: null, done: null },
+    ...{ appKept: 'no', isNewerHere: false },
+  } as NoticesSlice,
   reducers: {
     storageChanged(state, { payload }: PayloadAction<VaultStatus>) {
       state.storage = payload;
     },
     recordsSetAside(state, { payload }: PayloadAction<number>) {
       state.setAside += payload;
+    },
+    appKept(state, { payload }: PayloadAction<AppKept>) {
+      state.appKept = payload;
+    },
+    newerWaits(state) {
+      state.isNewerHere = true;
     },
     setAsideRead(state) {
       state.setAside = 0;
@@ -285,5 +300,13 @@ export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
 export const { settingsLoaded, themeChosen, wayChosen, soundChosen, tellingElsewhereChosen } =
   settingsSlice.actions;
-export const { storageChanged, recordsSetAside, setAsideRead, actRefused, refusalClosed, actDone } =
-  noticesSlice.actions;
+export const {
+  storageChanged,
+  recordsSetAside,
+  setAsideRead,
+  actRefused,
+  refusalClosed,
+  actDone,
+  appKept,
+  newerWaits,
+} = noticesSlice.actions;

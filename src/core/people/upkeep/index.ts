@@ -1,5 +1,4 @@
-/** The directory and what is done with contacts in it: listed, changed, synced, and found to be there twice. */
-export { findAlike, pairOf, type Alike, type AlikeReason } from './alike';
+/** The directory and what is done with contacts in it: listed, changed and synced. */
 export { changesAfter, givenBack, originOf, type Origin } from './changing';
 export {
   directoryOf,
