@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 
 import { createServer } from '../../server/createServer';
-import { benchBrowser, firstLoadSize } from './browser';
+import { benchBrowser, firstLoadSize, keptSize } from './browser';
 import { benchCallFigures } from './callFigures';
 import { benchConfiguring } from './configuring';
 import { benchExchange } from './exchange';
@@ -28,6 +28,7 @@ async function main() {
     ...benchRandom(),
     ...(await benchBundled()),
     firstLoadSize(dist),
+    keptSize(dist),
     ...(await benchBrowser(`http://localhost:${port}`)),
   ];
   server.closeAllConnections();

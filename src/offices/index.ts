@@ -1,4 +1,4 @@
-import { fetchStartInbox } from '@/screens/looseEnds/fetchInboxScreens';
+import { fetchStartInbox, fetchStartOnDevice } from '@/screens/looseEnds/fetchInboxScreens';
 import type { Beginning, LaterPart } from '@/state/app';
 import { chosenOffice } from '@/state/offices';
 
@@ -14,4 +14,5 @@ export const laterParts = (beginning: Beginning): LaterPart[] => [
     const [start, { laterOf }] = await Promise.all([fetchStartInbox(), import('./later')]);
     return (context) => start(context, laterOf(beginning));
   },
+  fetchStartOnDevice,
 ];

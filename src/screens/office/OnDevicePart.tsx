@@ -1,15 +1,8 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import {
-  roomUsed,
-  askToStay,
-  takeNewer,
-  useAppDispatch,
-  useAppSelector,
-  type AppKept,
-  type RoomUsed,
-} from '@/state/app';
+import { takeNewer, useAppDispatch, useAppSelector, type AppKept } from '@/state/app';
+import { askToStay, roomUsed, type RoomUsed } from '@/state/onDevice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';

@@ -2,7 +2,7 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
-import { workerFile } from './installed';
+import { workerFile } from './newer';
 import { isActive } from './mySound';
 import type { Services } from './services';
 import { actDone } from './slices';

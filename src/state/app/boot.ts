@@ -14,14 +14,12 @@ import {
 import { OfficeFromTab, OtherTabs, type Fault, type HostState } from '../tabs';
 import { tablesChanged } from './asking';
 import { startAttention } from './attention';
-import { startBadge, startStayingAwake } from './awake';
 import type { Beginning } from './beginning';
 import { selectTaken } from './callViews';
 import { followConnection } from './connection';
 import { keepDevice, readDevice } from './device';
 import { Duties } from './duties';
 import { startFront } from './front';
-import { startInstalled } from './installed';
 import { habitsTakenOver } from './habits';
 import { loadHistory, loadMissed } from './historyStore';
 import { Hosting } from './hosting';
@@ -103,7 +101,6 @@ export async function boot(
     hosting.start();
     await join(store, services, { beginning, later, vault, others, duties, hosted });
     if (store.getState().office.phase === 'starting') dispatch(phaseChanged({ phase: 'running' }));
-    startInstalled(store);
   } catch (error) {
     dispatch(startFailed(error));
   }
@@ -164,8 +161,6 @@ async function join(
   startMeasuring(store, services.clock);
   startAttention(store);
   startTellingFront(store, others);
-  startStayingAwake(store);
-  startBadge(store, services);
   whenChanged(
     store,
     ({ office }) => office.isOnline,

@@ -45,9 +45,8 @@ export {
   transfer,
   type RefusalReply,
 } from './acts';
-export { takeNewer } from './installed';
-export { type AppKept } from './slices';
-export { askToStay, roomUsed, type RoomUsed } from './roomOnDevice';
+export { takeNewer, workerFile } from './newer';
+export { appKept, newerWaits, type AppKept } from './slices';
 export { askToTellElsewhere, canTellElsewhere, sayInFront, tellElsewhere } from './attention';
 export type { Beginning, CameBefore, LaterBeginning } from './beginning';
 export { loadMissed } from './historyStore';

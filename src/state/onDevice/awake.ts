@@ -1,13 +1,10 @@
-import { selectTaken } from './callViews';
-import { selectWaitingCount } from './looseEnds';
-import type { Services } from './services';
-import { whenChanged, type AppStore } from './store';
+import { selectTaken, selectWaitingCount, whenChanged, type AppStore, type Services } from '@/state/app';
 
 const minuteMs = 60_000;
 
 /** Keeps the screen on while somebody is talked with, where this tab is looked at (W3C Screen Wake Lock). */
-export function startStayingAwake(store: AppStore): void {
-  if (!('wakeLock' in navigator)) return;
+export function startStayingAwake(store: AppStore): () => void {
+  if (!('wakeLock' in navigator)) return () => undefined;
   let lock: Promise<WakeLockSentinel | null> | null = null;
   const follow = () => {
     const isWanted = selectTaken(store.getState()).length > 0 && document.visibilityState === 'visible';
@@ -16,14 +13,18 @@ export function startStayingAwake(store: AppStore): void {
     void lock.then((sentinel) => sentinel?.release());
     lock = null;
   };
-  whenChanged(store, selectTaken, follow);
+  const stop = whenChanged(store, selectTaken, follow);
   // The browser lets it go by itself when the tab is left.
   document.addEventListener('visibilitychange', follow);
+  return () => {
+    stop();
+    document.removeEventListener('visibilitychange', follow);
+  };
 }
 
 /** How many wait for an answer stands at the app's icon, where the system shows that (W3C Badging API). */
-export function startBadge(store: AppStore, { clock }: Services): void {
-  if (!('setAppBadge' in navigator)) return;
+export function startBadge(store: AppStore, { clock }: Pick<Services, 'clock'>): () => void {
+  if (!('setAppBadge' in navigator)) return () => undefined;
   let shown = -1;
   const follow = () => {
     const count = selectWaitingCount(store.getState(), clock.now());
@@ -31,7 +32,11 @@ export function startBadge(store: AppStore, { clock }: Services): void {
     shown = count;
     void navigator.setAppBadge(count).catch(() => undefined);
   };
-  whenChanged(store, (state) => state.inbox, follow);
-  setInterval(follow, minuteMs);
+  const stop = whenChanged(store, (state) => state.inbox, follow);
+  const timer = setInterval(follow, minuteMs);
   follow();
+  return () => {
+    stop();
+    clearInterval(timer);
+  };
 }

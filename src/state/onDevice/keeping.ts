@@ -1,14 +1,5 @@
-import type { Action, ThunkAction } from '@reduxjs/toolkit';
+import { appKept, newerWaits, workerFile, type AppStore } from '@/state/app';
 
-import { selectTaken } from './callViews';
-import type { Services } from './services';
-import { actRefused, appKept, newerWaits } from './slices';
-import type { AppStore, RootState } from './store';
-
-type Act = ThunkAction<void, RootState, Services, Action>;
-
-/** Made by scripts/serviceWorker.mjs; there is none while Metro serves the app. */
-export const workerFile = '/sw.js';
 /** How often it is looked for a newer version, while the app is open. */
 const lookMs = 60 * 60 * 1000;
 
@@ -16,7 +7,7 @@ const lookMs = 60 * 60 * 1000;
  * Has the whole app kept on this device, so that it opens with no network, and says when a newer one is there. That waits until no tab
  * of this one is open: it is taken earlier only where somebody asks for it, by all tabs at once.
  */
-export function startInstalled(store: AppStore): void {
+export function startKeepingApp(store: AppStore): void {
   if (!('serviceWorker' in navigator)) return;
   const { serviceWorker } = navigator;
   let isControlled = serviceWorker.controller !== null;
@@ -49,17 +40,6 @@ async function keep({ dispatch }: AppStore): Promise<void> {
     dispatch(appKept('failed'));
   }
 }
-
-/** Uses the newer version now: in all tabs, which begin anew. Not in a call. */
-export const takeNewer = (): Act => (dispatch, getState) => {
-  if (selectTaken(getState()).length > 0) {
-    dispatch(actRefused('You are in a call. End it first.'));
-    return;
-  }
-  void navigator.serviceWorker
-    .getRegistration()
-    .then((registration) => registration?.waiting?.postMessage({ type: 'SKIP_WAITING' }));
-};
 
 function whenIdle(act: () => void): void {
   if (typeof requestIdleCallback === 'undefined') setTimeout(act);

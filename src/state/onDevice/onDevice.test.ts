@@ -1,0 +1,176 @@
+import { openApp } from '@/state/app/tests/openApp';
+
+import { startBadge, startStayingAwake } from './awake';
+import { startKeepingApp } from './keeping';
+import { askToStay, roomUsed } from './room';
+
+const listeners = new Map<string, () => void>();
+const page = {
+  visibilityState: 'visible',
+  addEventListener: (name: string, act: () => void) => void listeners.set(name, act),
+  removeEventListener: (name: string) => void listeners.delete(name),
+};
+let reloads = 0;
+
+function given(browser: object): void {
+  reloads = 0;
+  page.visibilityState = 'visible';
+  const define = (name: string, value: unknown) =>
+    Object.defineProperty(globalThis, name, { value, configurable: true, writable: true });
+  define('navigator', { onLine: true, ...browser });
+  define('document', page);
+  define('window', { location: { reload: () => reloads++ } });
+  define('requestIdleCallback', (act: () => void) => act());
+}
+
+const settle = () => new Promise((resolve) => setImmediate(resolve));
+
+describe('the screen', () => {
+  it('stays on while somebody is talked with and the tab is looked at, and no longer', async () => {
+    const held = { on: 0 };
+    const request = async () => {
+      held.on++;
+      return { release: async () => void held.on-- };
+    };
+    given({ wakeLock: { request } });
+    const app = openApp();
+    const stop = startStayingAwake(app.store);
+    await app.callIn();
+    await settle();
+    expect(held.on).toBe(0);
+    const [call] = app.calls();
+    await app.act({ type: 'answer', legId: call?.me.legId ?? '' });
+    await settle();
+    expect(held.on).toBe(1);
+    page.visibilityState = 'hidden';
+    listeners.get('visibilitychange')?.();
+    await settle();
+    expect(held.on).toBe(0);
+    page.visibilityState = 'visible';
+    listeners.get('visibilitychange')?.();
+    await settle();
+    expect(held.on).toBe(1);
+    await app.act({ type: 'clear', legId: call?.me.legId ?? '' });
+    await settle();
+    expect(held.on).toBe(0);
+    stop();
+  });
+});
+
+describe('the badge', () => {
+  it('says how many wait, where the system shows one', () => {
+    const shown: number[] = [];
+    given({ setAppBadge: async (count: number) => void shown.push(count) });
+    const { store } = openApp();
+    const stop = startBadge(store, { clock: { now: () => 0 } as never });
+    stop();
+    expect(shown).toEqual([0]);
+    given({});
+    expect(() => startBadge(store, { clock: { now: () => 0 } as never })()).not.toThrow();
+  });
+});
+
+describe('room on the device', () => {
+  it('is told by what takes it, where the browser tells that apart', async () => {
+    let stays = false;
+    const storage = {
+      estimate: async () => ({
+        usage: 50,
+        quota: 200,
+        usageDetails: { caches: 30, serviceWorkerRegistrations: 5 },
+      }),
+      persisted: async () => stays,
+      persist: async () => (stays = true),
+    };
+    given({ storage });
+    expect(await roomUsed()).toEqual({ appBytes: 35, keptBytes: 15, freeBytes: 150, stays: false });
+    expect(await askToStay()).toBe(true);
+    given({ storage: { ...storage, estimate: async () => ({ usage: 50, quota: 200 }) } });
+    expect(await roomUsed()).toEqual({ appBytes: null, keptBytes: 50, freeBytes: 150, stays: true });
+  });
+
+  it('is not known where the browser says nothing, or may not', async () => {
+    given({});
+    expect(await roomUsed()).toBeNull();
+    expect(await askToStay()).toBe(false);
+    given({ storage: { estimate: () => Promise.reject(new Error('SecurityError')) } });
+    expect(await roomUsed()).toBeNull();
+  });
+});
+
+describe('the app on the device', () => {
+  type State = 'installing' | 'waiting' | 'active';
+  function worker(begin: Partial<Record<State, boolean>>) {
+    const heard = new Map<string, () => void>();
+    const one = { addEventListener: (_: string, act: () => void) => void heard.set('statechange', act) };
+    const registration: Record<string, unknown> = {
+      addEventListener: (name: string, act: () => void) => void heard.set(name, act),
+      update: async () => undefined,
+    };
+    const become = (states: Partial<Record<State, boolean>>) => {
+      for (const state of ['installing', 'waiting', 'active'] as const)
+        registration[state] = states[state] ? one : null;
+    };
+    become(begin);
+    const container = {
+      controller: null as object | null,
+      addEventListener: (name: string, act: () => void) => void heard.set(name, act),
+      register: async () => registration,
+    };
+    const happens = (name: string, states: Partial<Record<State, boolean>> = {}) => {
+      if (Object.keys(states).length > 0) become(states);
+      heard.get(name)?.();
+    };
+    return { container, happens };
+  }
+  const told = (app: ReturnType<typeof openApp>) => app.store.getState().notices;
+  beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] }));
+  afterEach(() => jest.useRealTimers());
+
+  it('is being kept, then kept; the first that takes over the page is no reason to begin anew', async () => {
+    const { container, happens } = worker({ installing: true });
+    given({ serviceWorker: container });
+    const app = openApp();
+    startKeepingApp(app.store);
+    await settle();
+    expect(told(app).appKept).toBe('fetching');
+    happens('statechange', { active: true });
+    expect(told(app)).toMatchObject({ appKept: 'kept', isNewerHere: false });
+    happens('controllerchange');
+    expect(reloads).toBe(0);
+    // The next one was asked for.
+    happens('controllerchange');
+    expect(reloads).toBe(1);
+  });
+
+  it('says when a newer one waits', async () => {
+    const { container, happens } = worker({ active: true });
+    given({ serviceWorker: container });
+    const app = openApp();
+    startKeepingApp(app.store);
+    await settle();
+    expect(told(app).isNewerHere).toBe(false);
+    happens('updatefound', { active: true, installing: true });
+    happens('statechange', { active: true, waiting: true });
+    expect(told(app)).toMatchObject({ appKept: 'kept', isNewerHere: true });
+  });
+
+  it('is not kept where it can’t be fetched whole, or this browser keeps none', async () => {
+    const { container, happens } = worker({ installing: true });
+    given({ serviceWorker: container });
+    const app = openApp();
+    startKeepingApp(app.store);
+    await settle();
+    happens('statechange', { installing: false });
+    expect(told(app).appKept).toBe('failed');
+    given({ serviceWorker: { ...container, register: () => Promise.reject(new Error('No room')) } });
+    const other = openApp();
+    startKeepingApp(other.store);
+    await settle();
+    expect(told(other).appKept).toBe('failed');
+    given({});
+    const none = openApp();
+    startKeepingApp(none.store);
+    expect(told(none).appKept).toBe('no');
+  });
+});
