@@ -36,12 +36,12 @@ export default function Layout() {
 }
 
 function Themed({ children }: { children: ReactNode }) {
-  const choice = useAppSelector((state) => state.settings.theme);
+  const { theme: choice, textSize } = useAppSelector((state) => state.settings);
   const [textScale] = useState(
     () => parseFloat(getComputedStyle(document.documentElement).fontSize) / ordinaryTextPixels,
   );
   return (
-    <ThemeProvider choice={choice} textScale={textScale}>
+    <ThemeProvider choice={choice} textScale={(textScale * textSize) / 100}>
       {children}
     </ThemeProvider>
   );

@@ -1,4 +1,4 @@
-import { numberingPlan, type NumberingPlan } from '@/core/numbers/numbering';
+import { numberingPlan, type NumberingPlan, type NumberWriting } from '@/core/numbers/numbering';
 
 import type { Conference } from './conference';
 import type { Menu } from './menu';
@@ -45,8 +45,11 @@ export class OfficeIndex {
   readonly queueTeams: ReadonlyMap<string, readonly QueueTeam[]>;
   private readonly devicesByPerson = new Map<string, Device[]>();
 
-  constructor(readonly setup: OfficeSetup) {
-    this.plan = numberingPlan(setup.numbering);
+  constructor(
+    readonly setup: OfficeSetup,
+    writing: NumberWriting = 'local',
+  ) {
+    this.plan = numberingPlan(setup.numbering, writing);
     this.people = keyed(setup.people, (person) => person.id);
     this.peopleByExtension = keyed(setup.people, (person) => person.extension);
     this.teams = keyed(setup.teams, (team) => team.id);
@@ -107,7 +110,7 @@ export class OfficeIndex {
   withPlan(plan: RingPlan): OfficeIndex {
     if (this.ringPlans.get(plan.personId) === plan) return this;
     const others = this.setup.ringPlans.filter(({ personId }) => personId !== plan.personId);
-    return new OfficeIndex({ ...this.setup, ringPlans: [...others, plan] });
+    return new OfficeIndex({ ...this.setup, ringPlans: [...others, plan] }, this.plan.writing);
   }
 
   /** Whether two people are in one team, so that each may pick up what rings at the other. */

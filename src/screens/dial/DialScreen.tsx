@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Linking, Platform, ScrollView, StyleSheet, View } from 'react-native';
 
-import { dialTextChanged, useAppDispatch, useAppSelector } from '@/state/app';
+import { dialTextChanged, selectDialling, useAppDispatch, useAppSelector } from '@/state/app';
 import { Field } from '@/ui/field';
 import { Keypad } from '@/ui/keypad';
 import { EmptyState } from '@/ui/notice';
@@ -54,6 +54,7 @@ export function DialScreen() {
   const styles = useStyles();
   const { isWide, isAcross, isShort } = useLayout();
   const dial = useDial();
+  const { enterCalls } = useAppSelector(selectDialling);
   const go = useGo();
   useLinkedNumber();
   const isRead = useAppSelector((state) => state.history.isComplete);
@@ -114,7 +115,7 @@ export function DialScreen() {
               hideLabel
               value={dial.text}
               onChange={dial.change}
-              onSubmit={() => void dial.call()}
+              onSubmit={() => void (enterCalls && dial.call())}
               placeholder="Number, extension or name"
               error={dial.error}
               numeric={/^[\d+*#(]/.test(dial.text)}

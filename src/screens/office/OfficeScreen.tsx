@@ -1,18 +1,9 @@
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import {
-  selectWrite,
-  selectFailedFaxes,
-  selectOffice,
-  selectUnreadFaxes,
-  themeChosen,
-  useAppDispatch,
-  useAppSelector,
-} from '@/state/app';
+import { selectWrite, selectFailedFaxes, selectOffice, selectUnreadFaxes, useAppSelector } from '@/state/app';
 import { selectMay, selectRunsOffice } from '@/state/configuration';
 import { CordEdge, strokeNames } from '@/ui/cord';
-import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
@@ -23,6 +14,7 @@ import { Columns } from '../shared/Columns';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
+import { HabitsPart } from './HabitsPart';
 import { OnDevicePart } from './OnDevicePart';
 import { OfficesPart } from './OfficesPart';
 import { PartsList, sizeWords } from './PartsList';
@@ -49,14 +41,12 @@ export function OfficeScreen() {
   const write = useAppSelector(selectWrite);
   const styles = useStyles();
   const { colours } = useTheme();
-  const dispatch = useAppDispatch();
   const go = useGo();
   const office = useAppSelector(selectOffice);
   const runs = useAppSelector(selectRunsOffice);
   const seesFigures = useAppSelector((state) => selectMay(state, 'seeFigures'));
   const unreadFaxes = useAppSelector(selectUnreadFaxes);
   const failedFaxes = useAppSelector(selectFailedFaxes);
-  const theme = useAppSelector((state) => state.settings.theme);
   const { isWide } = useLayout();
   const parts = (
     <>
@@ -140,21 +130,7 @@ export function OfficeScreen() {
       </View>
       <OnDevicePart />
       <OfficesPart />
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Light and dark
-        </Txt>
-        <Choice
-          label="Light and dark"
-          value={theme}
-          options={[
-            { value: 'device', word: 'As this device' },
-            { value: 'light', word: 'Light', detail: 'for sunlight' },
-            { value: 'dark', word: 'Dark', detail: 'for the van at night' },
-          ]}
-          onChoose={(choice) => dispatch(themeChosen(choice))}
-        />
-      </View>
+      <HabitsPart />
     </>
   );
   const scrolled = (children: ReactNode) => (

@@ -17,6 +17,7 @@ const usual: { readonly [Id in Habit['id']]: HabitOf<Id> } = {
   caller: { id: 'caller', presentedLineId: null, withhold: false, shownFor: {}, shownRules: [] },
   favourites: { id: 'favourites', keys: [] },
   met: { id: 'met', acts: [] },
+  dialling: { id: 'dialling', enterCalls: true, writing: 'local' },
   replies: { id: 'replies', texts: [] },
   keepDays: { id: 'keepDays', voicemails: 60, texts: null, faxes: null, recordings: null },
 };
@@ -58,6 +59,10 @@ export const actMet =
       dispatch(chosen('met', ({ acts }) => ({ acts: [...acts, act] })));
   };
 
+/** Whether Enter places a call, and how numbers are written. */
+export const selectDialling = (state: RootState) => habitOf(state, 'dialling');
+export const diallingChosen = (change: Partial<Omit<HabitOf<'dialling'>, 'id'>>) =>
+  chosen('dialling', () => change);
 export const favouritesChosen = (keys: string[]) => chosen('favourites', () => ({ keys }));
 export const ownRepliesChosen = (texts: string[]) => chosen('replies', () => ({ texts }));
 export const keepDaysChosen = (days: Partial<KeepDays>) => chosen('keepDays', () => days);

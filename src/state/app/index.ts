@@ -1,7 +1,9 @@
 /** The app's state, what can be done, and how it starts. */
 export {
   actMet,
+  diallingChosen,
   favouritesChosen,
+  selectDialling,
   keepDaysChosen,
   ownRepliesChosen,
   presentationChosen,
@@ -149,6 +151,7 @@ export {
   setAsideRead,
   soundChosen,
   tellingElsewhereChosen,
+  textSizeChosen,
   themeChosen,
   updated,
   wayChosen,

@@ -5,12 +5,17 @@ import { emptyOffice, OfficeIndex } from '@/core/setup';
 import { joinContacts, officeCard, PeopleIndex, type Card, type JoinedContact } from '@/core/people/contacts';
 import { standingOf } from '@/core/plans/routing';
 import { formatAny } from './identify';
+import type { Habit } from '../storage';
 import type { RootState } from './store';
 import { selectMyId } from './session';
 
+type HabitOfDialling = Extract<Habit, { id: 'dialling' }>;
+
+/** The office, its numbers written as whoever uses the app wants them. */
 export const selectOffice = createSelector(
   (state: RootState) => state.office.setup,
-  (setup) => new OfficeIndex(setup ?? emptyOffice),
+  ({ inbox }: RootState) => (inbox.kept.habits['dialling'] as HabitOfDialling | undefined)?.writing,
+  (setup, writing) => new OfficeIndex(setup ?? emptyOffice, writing),
 );
 
 /** Writes a number as it is written in the office: E.164 nationally at home, extensions and codes as they are. */

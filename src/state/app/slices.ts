@@ -198,12 +198,16 @@ const settingsSlice = createSlice({
     speakerId: null,
     isNoiseSuppressed: true,
     tellsElsewhere: false,
+    textSize: 100,
     formerHabits: [],
   } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     themeChosen(state, { payload }: PayloadAction<Settings['theme']>) {
       state.theme = payload;
+    },
+    textSizeChosen(state, { payload }: PayloadAction<number>) {
+      state.textSize = payload;
     },
     wayChosen(state, { payload }: PayloadAction<Settings['way']>) {
       state.way = payload;
@@ -298,7 +302,7 @@ export const startFailed = (error: unknown) =>
   phaseChanged({ phase: 'failed', failure: error instanceof Error ? error.message : String(error) });
 export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
-export const { settingsLoaded, themeChosen, wayChosen, soundChosen, tellingElsewhereChosen } =
+export const { settingsLoaded, themeChosen, textSizeChosen, wayChosen, soundChosen, tellingElsewhereChosen } =
   settingsSlice.actions;
 export const {
   storageChanged,

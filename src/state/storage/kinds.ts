@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { numberWritings } from '@/core/numbers/numbering';
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { workSchema, type Work } from '@/core/inbox/followUps';
 import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
@@ -37,6 +38,8 @@ export const habitSchema = z.discriminatedUnion('id', [
   z.object({ id: z.literal('favourites'), keys: z.array(z.string()) }),
   /** What has been used once, and so needs no explaining any more. */
   z.object({ id: z.literal('met'), acts: z.array(z.string()) }),
+  /** How they dial, and want numbers written. */
+  z.object({ id: z.literal('dialling'), enterCalls: z.boolean(), writing: z.enum(numberWritings) }),
   /** Ready replies they have written. */
   z.object({ id: z.literal('replies'), texts: z.array(z.string()) }),
   z.object({
@@ -61,6 +64,8 @@ export const settingsSchema = z.object({
   isNoiseSuppressed: z.boolean(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
+  /** How large text is drawn, in hundredths of what the browser is set to. */
+  textSize: z.number().int().min(100).max(200).default(100),
   /** What earlier versions kept here as well, until it is the worker's own. */
   formerHabits: z.array(habitSchema).default([]),
 });

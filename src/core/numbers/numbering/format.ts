@@ -18,11 +18,11 @@ export function formatAsTyped(input: string, plan: NumberingPlan): string {
   return significant(formatted) === digits ? formatted : input;
 }
 
-/** An E.164 number as people at home write it: nationally at home, internationally abroad. */
+/** An E.164 number as people at home write it: nationally at home, internationally abroad; or all of them internationally. */
 export function formatNumber(e164: string, plan: NumberingPlan): string {
   const parsed = parsePhoneNumberFromString(e164, plan.homeCountry);
   if (!parsed) return e164;
-  return parsed.countryCallingCode === plan.homeCallingCode
+  return parsed.countryCallingCode === plan.homeCallingCode && plan.writing === 'local'
     ? parsed.formatNational()
     : parsed.formatInternational();
 }

@@ -306,3 +306,14 @@ describe('an office elsewhere', () => {
     expect(numberingSchema.safeParse({ ...ukNumbering, ...wrong }).success).toBe(false);
   });
 });
+
+describe('numbers written internationally', () => {
+  const plan = numberingPlan(ukNumbering, 'international');
+
+  it('have the country in front at home too, and are read again', () => {
+    expect(formatNumber('+441314960142', plan)).toBe('+44 131 496 0142');
+    expect(formatNumber('+12025550123', plan)).toBe('+1 202 555 0123');
+    expect(interpretDialled('+44 131 496 0142', plan)).toEqual({ kind: 'national', e164: '+441314960142' });
+    expect(formatDialled({ kind: 'national', e164: '+441314960142' }, plan)).toBe('+44 131 496 0142');
+  });
+});

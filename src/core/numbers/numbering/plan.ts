@@ -21,21 +21,30 @@ export interface NumberingPlan {
   withholdPrefix: string | null;
   presentPrefix: string | null;
   services: Numbering['services'];
+  /** How whoever reads wants numbers of the home country written. */
+  writing: NumberWriting;
 }
 
-const nothing = /(?!)/;
-const made = new WeakMap<Numbering, NumberingPlan>();
+/** Nationally at home and internationally abroad, or internationally all. */
+export const numberWritings = ['local', 'international'] as const;
+export type NumberWriting = (typeof numberWritings)[number];
 
-/** The rules by which what is dialled in an office is read. */
-export function numberingPlan(numbering: Numbering): NumberingPlan {
-  const before = made.get(numbering);
+const nothing = /(?!)/;
+const made = {
+  local: new WeakMap<Numbering, NumberingPlan>(),
+  international: new WeakMap<Numbering, NumberingPlan>(),
+};
+
+/** The rules by which what is dialled in an office is read, and written. */
+export function numberingPlan(numbering: Numbering, writing: NumberWriting = 'local'): NumberingPlan {
+  const before = made[writing].get(numbering);
   if (before) return before;
-  const plan = makePlan(numbering);
-  made.set(numbering, plan);
+  const plan = { ...makePlan(numbering), writing };
+  made[writing].set(numbering, plan);
   return plan;
 }
 
-function makePlan({ country, emergency, extensions, services }: Numbering): NumberingPlan {
+function makePlan({ country, emergency, extensions, services }: Numbering): Omit<NumberingPlan, 'writing'> {
   const metadata = new Metadata();
   metadata.selectNumberingPlan(country);
   const { begin, least, most } = extensions;
