@@ -4,7 +4,7 @@ import { testRecord } from '@/core/calls/exchange/tests/testRecord';
 import { afterRecord, looseEndsOf, orderOf, usualWeights, waitingAfter } from '@/core/inbox/looseEnds';
 import { PeopleIndex } from '@/core/people/contacts';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
-import { peaksOf } from '@/core/shared/sound';
+import { peaksOf } from '@/core/shared/soundFiles';
 
 import type { Figure } from './figures';
 

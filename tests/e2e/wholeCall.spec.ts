@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { decodeWav } from '../../src/core/shared/sound';
+import { decodeWav } from '../../src/core/shared/soundFiles';
 import { expect, test } from './office';
 
 test('a colleague is consulted about a caller, and the two are connected', async ({ office, page }) => {

@@ -17,7 +17,7 @@ import {
   writePlanFile,
 } from '@/core/plans/files';
 import { readDaysOff, readHours } from '@/core/plans/hours';
-import { decodeWav, encodeWav } from '@/core/shared/sound';
+import { decodeWav, encodeWav } from '@/core/shared/soundFiles';
 import { readWebVtt, writeWebVtt } from '@/core/inbox/voicemail';
 
 /**

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 
-import { decodeWav, peaksOf, silencesOf, type Stretch } from '@/core/shared/sound';
+import { decodeWav, peaksOf, silencesOf, type Stretch } from '@/core/shared/soundFiles';
 import { formatDuration } from '@/core/shared/time';
 import { wordAt, type Transcript, type Voicemail } from '@/core/inbox/voicemail';
 import { useAppDispatch } from '@/state/app';

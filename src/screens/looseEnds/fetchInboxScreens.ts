@@ -2,6 +2,7 @@
 export const fetchLooseEndsScreen = async () => (await import('./inboxScreens')).LooseEndsScreen;
 export const fetchArrivalStrip = async () => (await import('./inboxScreens')).ArrivalStrip;
 export const fetchPersonScreen = async () => (await import('./inboxScreens')).PersonScreen;
+export const fetchGreetingSounds = async () => (await import('./inboxScreens')).greetingSounds;
 export const fetchStartOnDevice = async () => (await import('./inboxScreens')).startOnDevice;
 export const fetchStartInbox = async () => (await import('./inboxScreens')).startInbox;
 export const fetchEverythingScreen = async () => (await import('./inboxScreens')).EverythingScreen;

@@ -1,5 +1,6 @@
 /** What is fetched together, once the app has started: the reckoning of who waits, and its screens. */
 export { startInbox } from '@/state/inbox';
+export { greetingSounds } from '../plan/greetingSounds';
 export { startOnDevice } from '@/state/onDevice';
 export { ArrivalStrip } from '../arrivals/ArrivalStrip';
 export { ArchiveScreen } from '../archive/ArchiveScreen';

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
-import type { Stretch } from '@/core/shared/sound';
+import type { Stretch } from '@/core/shared/soundFiles';
 
 import { letGoOf } from '../shared/useSound';
 

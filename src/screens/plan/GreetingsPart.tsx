@@ -2,15 +2,14 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { Greeting, OfficeIndex, RingPlan } from '@/core/setup';
-import { decodeWav } from '@/core/shared/sound';
-import { editPlan, useAppDispatch } from '@/state/app';
-import { changeGreeting, hearGreeting, recordGreeting } from '@/state/sounds';
+import { changeGreeting, editPlan, hearGreeting, useAppDispatch } from '@/state/app';
 import { Choice, Field, Ticks } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { fetchGreetingSounds } from '../looseEnds/fetchInboxScreens';
 import { pickBlob } from '../shared/files';
 import { RecordingSeconds, useRecording } from '../shared/useRecording';
 
@@ -119,23 +118,32 @@ function OwnVoice({ greeting }: { greeting: Greeting }) {
   const dispatch = useAppDispatch();
   const recording = useRecording();
   const [problem, setProblem] = useState<string | null>(null);
-  const begin = () => {
+  // Before anything is said: what is recorded has to be kept.
+  const fetchSounds = () =>
+    fetchGreetingSounds().catch(() => {
+      setProblem('What keeps a sound has not been fetched, and there is no network now.');
+      return null;
+    });
+  const begin = async () => {
     setProblem(null);
-    void recording.begin();
+    if (await fetchSounds()) void recording.begin();
   };
   const end = async () => {
     const take = await recording.end();
-    const isKept = take ? await dispatch(recordGreeting(greeting.id, take)) : false;
+    const sounds = await fetchSounds();
+    if (!sounds) return;
+    const isKept = take ? await dispatch(sounds.recordGreeting(greeting.id, take)) : false;
     if (!isKept) setProblem('That was too short to be heard. Speak, then stop.');
   };
   const takeFile = async () => {
     const file = await pickBlob('.wav,audio/wav');
-    if (!file) return;
-    const read = decodeWav(new Uint8Array(await file.arrayBuffer()));
+    const sounds = file && (await fetchSounds());
+    if (!file || !sounds) return;
+    const read = sounds.decodeWav(new Uint8Array(await file.arrayBuffer()));
     if (!read.ok) return setProblem(`${file.name}: ${read.sentence}`);
     if (read.samples.length > longestSeconds * read.sampleRate)
       return setProblem(`A greeting lasts at most ${longestSeconds} s.`);
-    const isKept = await dispatch(recordGreeting(greeting.id, read));
+    const isKept = await dispatch(sounds.recordGreeting(greeting.id, read));
     setProblem(isKept ? null : 'That is too short to be heard.');
   };
   const hear = async () => {
@@ -161,7 +169,7 @@ function OwnVoice({ greeting }: { greeting: Greeting }) {
         <Plate
           word={recorded ? 'Record again' : 'Record it myself'}
           label={`${recorded ? 'Record again' : 'Record it myself'}: ${name}`}
-          onPress={begin}
+          onPress={() => void begin()}
         />
         <Plate word="Use a WAV file" label={`Use a WAV file: ${name}`} onPress={() => void takeFile()} />
         {recorded ? (

@@ -47,6 +47,7 @@ export {
   transfer,
   type RefusalReply,
 } from './acts';
+export { changeGreeting, hearGreeting } from './greetings';
 export { takeNewer, workerFile } from './newer';
 export { appKept, newerWaits, type AppKept } from './slices';
 export { askToTellElsewhere, canTellElsewhere, sayInFront, tellElsewhere } from './attention';

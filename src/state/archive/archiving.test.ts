@@ -1,7 +1,7 @@
 import { uint8ArrayToBase64 } from 'uint8array-extras';
 
 import { writeArchive } from '@/core/shared/archive';
-import { encodeWav } from '@/core/shared/sound';
+import { encodeWav } from '@/core/shared/soundFiles';
 
 import { soundKind, storageKeys, Vault, workKinds } from '../storage';
 import {

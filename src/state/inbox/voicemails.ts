@@ -1,7 +1,7 @@
 import { uint8ArrayToBase64 } from 'uint8array-extras';
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
-import { encodeWav } from '@/core/shared/sound';
+import { encodeWav } from '@/core/shared/soundFiles';
 import {
   messageWaiting,
   messageWaitingWords,

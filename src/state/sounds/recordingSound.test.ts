@@ -3,7 +3,7 @@ import { base64ToUint8Array } from 'uint8array-extras';
 import { sampleCast, sampleOffice } from '@sample';
 
 import { OfficeIndex } from '@/core/setup';
-import { decodeWav, encodeWav } from '@/core/shared/sound';
+import { decodeWav, encodeWav } from '@/core/shared/soundFiles';
 import { Clock } from '@/office/clock';
 import { type OfficeUpdate } from '@/office/link';
 import { HostedOffice } from '@/office/hosted';

@@ -1,15 +1,8 @@
 import { base64ToUint8Array, uint8ArrayToBase64 } from 'uint8array-extras';
 
 import { whatIsHeard, type Call, type Recording } from '@/core/calls/exchange';
-import {
-  decodeWav,
-  encodeWav,
-  heardLoops,
-  mixHeard,
-  resample,
-  type HeardEntry,
-  type HeardLoop,
-} from '@/core/shared/sound';
+import { heardLoops, type HeardEntry, type HeardLoop } from '@/core/shared/sound';
+import { decodeWav, encodeWav, mixHeard, resample } from '@/core/shared/soundFiles';
 import type { OfficeIndex } from '@/core/setup';
 import type { OfficeUpdate } from '@/office/link';
 import { continuousOf } from '@/state/app';

@@ -1,7 +1,7 @@
 import { uint8ArrayToBase64 } from 'uint8array-extras';
 
 import type { Voicemail } from '@/core/inbox/voicemail';
-import { decodeWav, encodeWav, mixHeard, resample } from '@/core/shared/sound';
+import { decodeWav, encodeWav, mixHeard, resample } from '@/core/shared/soundFiles';
 
 import type { AppStore, Services } from '@/state/app';
 

@@ -5,7 +5,7 @@ import transcripts from '@sample/transcripts.json';
 
 import type { CallRecord, ExchangeEvent } from '@/core/calls/exchange';
 import type { KeepDays } from '@/core/inbox/retention';
-import { encodeWav } from '@/core/shared/sound';
+import { encodeWav } from '@/core/shared/soundFiles';
 import { Clock } from '@/office/clock';
 import { type OfficeState } from '@/office/link';
 import { HostedOffice } from '@/office/hosted';

@@ -1,29 +1,13 @@
-import { z } from 'zod';
+import {
+  progressTones,
+  synthesiseDigit,
+  synthesiseTone,
+  synthesiseTune,
+  type HeardEntry,
+  type HeardLoop,
+} from '@/core/shared/sound';
 
-import { synthesiseDigit, synthesiseTone } from './synthesise';
-import { progressTones } from './tones';
-import { synthesiseTune } from './tunes';
 import type { SoundMark } from './wav';
-
-/** What may go on in the ear during a call until something else takes its place. */
-export const heardLoops = [
-  'ringback',
-  'busy',
-  'congestion',
-  'unobtainable',
-  'music',
-  'rain',
-  'becks',
-] as const;
-export type HeardLoop = (typeof heardLoops)[number];
-
-/** One thing heard, at an instant in epoch milliseconds. A loop goes on until the next loop entry. */
-export const heardEntrySchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('loop'), at: z.number(), loop: z.enum(heardLoops).nullable() }),
-  z.object({ kind: z.literal('clip'), at: z.number(), clip: z.string() }),
-  z.object({ kind: z.literal('digit'), at: z.number(), digit: z.string() }),
-]);
-export type HeardEntry = z.infer<typeof heardEntrySchema>;
 
 export interface HeardSound {
   /** Stretches to keep, in order, epoch milliseconds. */
