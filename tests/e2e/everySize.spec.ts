@@ -31,6 +31,7 @@ const screens = [
   '/followups',
   '/archive',
   '/telling',
+  '/tones',
   '/begin',
   '/office/people',
   '/office/people/new',

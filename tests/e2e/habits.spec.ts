@@ -45,3 +45,21 @@ test('text is as large as somebody needs on this device, and nothing is cut away
   await page.goto('/office');
   await expect.poll(size).toBeCloseTo(before * 2, 0);
 });
+
+test('ring tones are chosen by what a call is, heard, and kept on this device', async ({ office, page }) => {
+  await office.open('/office');
+  await page.getByRole('button', { name: 'Choose ring tones' }).click();
+  await page.getByRole('button', { name: 'Colleagues: Beck' }).click();
+  await office.sheet().getByRole('radio', { name: 'Owl' }).click();
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Hear it: Colleagues' }).click();
+  await page.getByRole('radiogroup', { name: 'How loud' }).getByRole('radio', { name: 'Silent' }).click();
+  await expect(page.getByText('Calls are seen, and not heard, on this device.')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Colleagues: Owl' })).toBeVisible();
+  await expect(
+    page.getByRole('radiogroup', { name: 'How loud' }).getByRole('radio', { name: 'Silent' }),
+  ).toBeChecked();
+});

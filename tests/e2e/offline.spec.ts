@@ -65,6 +65,7 @@ const places = [
   '/fax',
   '/standing',
   '/telling',
+  '/tones',
   '/archive',
   '/outside',
   '/begin',

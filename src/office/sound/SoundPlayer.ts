@@ -1,15 +1,16 @@
 import {
   progressTones,
-  ringTones,
+  rings,
   synthesiseDigit,
+  synthesiseRing,
   synthesiseTone,
   synthesiseTune,
+  type Ring,
   type Tune,
 } from '@/core/shared/sound';
 
 /** What goes on until something else takes its place. */
-export type Continuous =
-  keyof typeof progressTones | 'music' | 'rain' | 'becks' | 'ring' | 'urgentRing' | 'waiting';
+export type Continuous = keyof typeof progressTones | 'music' | 'rain' | 'becks' | `ring ${Ring}` | 'waiting';
 
 /** `waiting`: the browser lets no page sound before somebody has touched it. `none`: this browser makes no sound. */
 export type SoundStatus = 'waiting' | 'on' | 'none';
@@ -36,6 +37,7 @@ export class SoundPlayer {
   private context: AudioContext | null = null;
   private playing: { what: Continuous; source: AudioBufferSourceNode | null } | null = null;
   private tried: AudioBufferSourceNode | null = null;
+  private ringVolume = 1;
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
   private speakerId = '';
@@ -53,6 +55,20 @@ export class SoundPlayer {
     this.playing?.source?.stop();
     this.playing = what && { what, source: null };
     if (what) void this.startLoop();
+  }
+
+  /** How loud it rings, 0 to 1, from the next ring on. */
+  setRingVolume(volume: number): void {
+    this.ringVolume = volume;
+  }
+
+  /** One turn of a ring tone, to choose by. */
+  async hearRing(ring: Ring): Promise<void> {
+    await this.hearTune(null);
+    if (!this.context || this.status !== 'on') return;
+    const key = `ring ${ring} ${this.ringVolume}`;
+    const buffer = await this.synthesised(key, () => synthesiseRing(ring, sampleRate, this.ringVolume));
+    this.tried = this.startSource(this.context, buffer, false);
   }
 
   /** One turn of a tune, to choose by; null ends it. */
@@ -152,8 +168,16 @@ export class SoundPlayer {
   private async startLoop(): Promise<void> {
     const { context, playing } = this;
     if (!context || !playing || this.status !== 'on') return;
-    const buffer = await this.synthesised(playing.what, () => loopSamples(playing.what));
+    const buffer = await this.synthesised(`${playing.what} ${this.ringVolume}`, () =>
+      this.samplesOf(playing.what),
+    );
     if (this.playing === playing) playing.source = this.startSource(context, buffer, true);
+  }
+
+  private samplesOf(what: Continuous): Float32Array {
+    const ring = rings.find((each) => what === `ring ${each}`);
+    if (ring) return synthesiseRing(ring, sampleRate, this.ringVolume);
+    return loopSamples(what as Exclude<Continuous, `ring ${Ring}`>);
   }
 
   private async once(key: string, samples: () => Float32Array): Promise<void> {
@@ -188,17 +212,13 @@ export class SoundPlayer {
   }
 }
 
-function loopSamples(what: Continuous): Float32Array {
+function loopSamples(what: Exclude<Continuous, `ring ${Ring}`>): Float32Array {
   switch (what) {
     case 'music':
       return synthesiseTune('valley', sampleRate);
     case 'rain':
     case 'becks':
       return synthesiseTune(what, sampleRate);
-    case 'ring':
-      return synthesiseTone(ringTones.ordinary, sampleRate);
-    case 'urgentRing':
-      return synthesiseTone(ringTones.urgent, sampleRate);
     case 'waiting':
       return synthesiseTone(waitingTone, sampleRate);
     default:

@@ -79,7 +79,7 @@ describe('the loudspeaker', () => {
   it('changes over from one sound to the next, and stops', async () => {
     const { player, touch } = open();
     await touch();
-    player.play('ring');
+    player.play('ring bell');
     await soon();
     player.play('music');
     await soon();

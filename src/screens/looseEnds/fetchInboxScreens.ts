@@ -9,6 +9,7 @@ export const fetchEverythingScreen = async () => (await import('./inboxScreens')
 export const fetchEverythingList = async () => (await import('./inboxScreens')).EverythingList;
 export const fetchRoomsScreen = async () => (await import('./inboxScreens')).RoomsScreen;
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
+export const fetchTonesScreen = async () => (await import('./inboxScreens')).TonesScreen;
 export const fetchTellingScreen = async () => (await import('./inboxScreens')).TellingScreen;
 export const fetchArchiveScreen = async () => (await import('./inboxScreens')).ArchiveScreen;
 export const fetchReceived = async () => (await import('./inboxScreens')).Received;

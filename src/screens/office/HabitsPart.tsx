@@ -14,6 +14,8 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
+import { useGo } from '../shared/useGo';
+
 const textSizes = [
   { value: '100', word: 'As the browser' },
   { value: '115', word: 'Larger' },
@@ -25,6 +27,7 @@ const textSizes = [
 /** How somebody likes the app: what stays on this device, and what goes with them to others. */
 export function HabitsPart() {
   const dispatch = useAppDispatch();
+  const go = useGo();
   const { theme, textSize } = useAppSelector((state) => state.settings);
   const { enterCalls, writing } = useAppSelector(selectDialling);
   return (
@@ -49,6 +52,9 @@ export function HabitsPart() {
           options={textSizes}
           onChoose={(size) => dispatch(textSizeChosen(Number(size)))}
         />
+      </Habit>
+      <Habit title="Ring tones" isOfDevice>
+        <Plate word="Choose ring tones" onPress={go.tones} />
       </Habit>
       <Habit title="Numbers and dialling">
         <Choice

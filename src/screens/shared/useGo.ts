@@ -47,6 +47,7 @@ export function useGo() {
         lead(`/office/${part}/${encodeURIComponent(id)}`),
       begin: () => lead('/begin'),
       telling: () => lead('/telling'),
+      tones: () => lead('/tones'),
       voicemails: () => lead('/voicemails'),
       notes: () => lead('/notes'),
       followUps: () => lead('/followups'),

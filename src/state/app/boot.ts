@@ -156,6 +156,12 @@ async function join(
   };
   early.forEach(take);
   void player.useSpeaker(store.getState().settings.speakerId);
+  player.setRingVolume(store.getState().settings.ringVolume / 100);
+  whenChanged(
+    store,
+    ({ settings }) => settings.ringVolume,
+    (volume) => player.setRingVolume(volume / 100),
+  );
   startSounding(store, player);
   keepDevice(store, vault, others);
   startMeasuring(store, services.clock);

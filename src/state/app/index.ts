@@ -152,6 +152,7 @@ export {
   setAsideRead,
   soundChosen,
   tellingElsewhereChosen,
+  ringingChosen,
   textSizeChosen,
   themeChosen,
   updated,

@@ -1,5 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 
+import { ringKindOf } from '@/core/calls/callerId';
 import type { Heard } from '@/core/calls/exchange';
 import type { OfficeIndex, QueueMusic } from '@/core/setup';
 import type { Continuous } from '@/office/sound';
@@ -24,14 +25,15 @@ export const selectMySound = createSelector(
   selectMyCalls,
   selectOffice,
   (state: RootState) => state.calls.silenced,
-  (calls, office, silenced): Continuous | null => {
+  (state: RootState) => state.settings.ringTones,
+  (calls, office, silenced, tones): Continuous | null => {
     const ringing = calls.find(({ phase, id }) => phase === 'incoming' && !silenced.includes(id));
     const active = calls.find(isActive);
     const heard = continuousOf(active?.me.heard, office);
     if (heard) return heard;
     if (!ringing) return null;
     if (active) return 'waiting';
-    return ringing.line?.urgent ? 'urgentRing' : 'ring';
+    return `ring ${tones[ringKindOf(ringing.call, office)]}`;
   },
 );
 

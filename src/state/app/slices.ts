@@ -12,7 +12,7 @@ import type { SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
 import { inboxReducer } from './inboxSlice';
-import type { Settings, VaultStatus } from '../storage';
+import { usualRings, type Settings, type VaultStatus } from '../storage';
 
 export type AppPhase = 'starting' | 'running' | 'failed';
 
@@ -199,12 +199,21 @@ const settingsSlice = createSlice({
     isNoiseSuppressed: true,
     tellsElsewhere: false,
     textSize: 100,
+    ringTones: usualRings,
+    ringVolume: 100,
+    vibrates: true,
     formerHabits: [],
   } as Settings,
   reducers: {
     settingsLoaded: (_, { payload }: PayloadAction<Settings>) => payload,
     themeChosen(state, { payload }: PayloadAction<Settings['theme']>) {
       state.theme = payload;
+    },
+    ringingChosen(
+      state,
+      { payload }: PayloadAction<Partial<Pick<Settings, 'ringTones' | 'ringVolume' | 'vibrates'>>>,
+    ) {
+      Object.assign(state, payload);
     },
     textSizeChosen(state, { payload }: PayloadAction<number>) {
       state.textSize = payload;
@@ -302,8 +311,15 @@ export const startFailed = (error: unknown) =>
   phaseChanged({ phase: 'failed', failure: error instanceof Error ? error.message : String(error) });
 export const { ringSilenced } = callsSlice.actions;
 export const { dialTextChanged, shownOnceChosen } = dialSlice.actions;
-export const { settingsLoaded, themeChosen, textSizeChosen, wayChosen, soundChosen, tellingElsewhereChosen } =
-  settingsSlice.actions;
+export const {
+  settingsLoaded,
+  ringingChosen,
+  themeChosen,
+  textSizeChosen,
+  wayChosen,
+  soundChosen,
+  tellingElsewhereChosen,
+} = settingsSlice.actions;
 export const {
   storageChanged,
   recordsSetAside,

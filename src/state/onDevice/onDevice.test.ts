@@ -1,8 +1,11 @@
+import { ringingChosen } from '@/state/app';
+import { frontChanged } from '@/state/app/slices';
 import { openApp } from '@/state/app/tests/openApp';
 
 import { startBadge, startStayingAwake } from './awake';
 import { startKeepingApp } from './keeping';
 import { askToStay, roomUsed } from './room';
+import { startVibrating } from './vibrating';
 
 const listeners = new Map<string, () => void>();
 const page = {
@@ -53,6 +56,29 @@ describe('the screen', () => {
     await app.act({ type: 'clear', legId: call?.me.legId ?? '' });
     await settle();
     expect(held.on).toBe(0);
+    stop();
+  });
+});
+
+describe('the device', () => {
+  it('trembles as long as it rings, where that is wanted', async () => {
+    const felt: unknown[] = [];
+    given({ vibrate: (pattern: unknown) => felt.push(pattern) });
+    const app = openApp();
+    app.store.dispatch(frontChanged(true));
+    const stop = startVibrating(app.store);
+    await app.callIn();
+    await settle();
+    expect(felt).toEqual([[400, 200, 400]]);
+    const [call] = app.calls();
+    await app.act({ type: 'answer', legId: call?.me.legId ?? '' });
+    await settle();
+    expect(felt.at(-1)).toBe(0);
+    await app.act({ type: 'clear', legId: call?.me.legId ?? '' });
+    app.store.dispatch(ringingChosen({ vibrates: false }));
+    await app.callIn();
+    await settle();
+    expect(felt).toHaveLength(2);
     stop();
   });
 });

@@ -2,10 +2,11 @@ import type { AppStore, Services } from '@/state/app';
 
 import { startBadge, startStayingAwake } from './awake';
 import { startKeepingApp } from './keeping';
+import { startVibrating } from './vibrating';
 
 /** What this device does for the app, from the start of the app on. */
 export function startOnDevice({ store, services }: { store: AppStore; services: Services }): () => void {
   startKeepingApp(store);
-  const stops = [startStayingAwake(store), startBadge(store, services)];
+  const stops = [startStayingAwake(store), startBadge(store, services), startVibrating(store)];
   return () => stops.forEach((stop) => stop());
 }

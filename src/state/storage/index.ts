@@ -1,5 +1,6 @@
 /** What is kept on this device, and how it is read safely. */
 export {
+  usualRings,
   clockKind,
   heardKind,
   officeKind,

@@ -7,7 +7,7 @@ import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draf
 import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
-import { heardEntrySchema } from '@/core/shared/sound';
+import { heardEntrySchema, rings } from '@/core/shared/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 
@@ -53,6 +53,23 @@ export const habitSchema = z.discriminatedUnion('id', [
 ]);
 export type Habit = z.infer<typeof habitSchema>;
 
+const ring = z.enum(rings);
+const ringTonesSchema = z.object({
+  urgent: ring,
+  starred: ring,
+  team: ring,
+  colleague: ring,
+  customer: ring,
+});
+/** What a device rings with as long as nobody chose otherwise. */
+export const usualRings: z.infer<typeof ringTonesSchema> = {
+  urgent: 'flood',
+  starred: 'curlew',
+  team: 'slate',
+  colleague: 'beck',
+  customer: 'gauge',
+};
+
 /** What is chosen for this device. */
 export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
@@ -64,6 +81,11 @@ export const settingsSchema = z.object({
   isNoiseSuppressed: z.boolean(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
+  /** What a call rings with, by what it is. */
+  ringTones: ringTonesSchema.default(usualRings),
+  /** In hundredths. */
+  ringVolume: z.number().int().min(0).max(100).default(100),
+  vibrates: z.boolean().default(true),
   /** How large text is drawn, in hundredths of what the browser is set to. */
   textSize: z.number().int().min(100).max(200).default(100),
   /** What earlier versions kept here as well, until it is the worker's own. */

@@ -1,4 +1,5 @@
-/** Which number the other side of a call sees. */
+/** Which number the other side of a call sees, and as what a caller rings here. */
+export { ringKindOf, ringKinds, type RingKind } from './ringKind';
 export {
   shownNumber,
   shownRuleSchema,

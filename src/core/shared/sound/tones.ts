@@ -22,15 +22,6 @@ export const progressTones = {
   unobtainable: { frequencies: [400], cadence: [on(1)] },
 } as const satisfies Record<string, Tone>;
 
-/** What Cendro's own devices ring with: our own two pitches in the national ringing cadence; urgent lines hurry. */
-export const ringTones = {
-  ordinary: { frequencies: [523.25, 659.25], cadence: [on(0.4), off(0.2), on(0.4), off(2)] },
-  urgent: {
-    frequencies: [659.25, 987.77],
-    cadence: [on(0.15), off(0.1), on(0.15), off(0.1), on(0.15), off(0.85)],
-  },
-} as const satisfies Record<string, Tone>;
-
 /** Rows and columns of the keypad with their frequencies in Hz (ITU-T Q.23). */
 const rows = { 697: '123A', 770: '456B', 852: '789C', 941: '*0#D' } as const;
 const columns = [1209, 1336, 1477, 1633] as const;

@@ -22,13 +22,13 @@ describe('a call as seen from this device', () => {
         others: [{ name: 'Cawder Flood Watch', number: '+441914980162' }],
       },
     ]);
-    expect(sound()).toBe('ring');
+    expect(sound()).toBe('ring curlew');
   });
 
   it('an urgent line rings differently, a silenced one not at all', async () => {
     const { callIn, calls, sound, store } = openApp();
     await callIn('+441314960199');
-    expect(sound()).toBe('urgentRing');
+    expect(sound()).toBe('ring flood');
     store.dispatch(ringSilenced(calls()[0]?.id ?? ''));
     expect(sound()).toBeNull();
   });
