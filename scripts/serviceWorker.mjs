@@ -1,8 +1,6 @@
 // Writes dist/sw.js: what keeps the whole app on the device, so that it opens with no network.
 import { join } from 'node:path';
 
-import { generateSW } from 'workbox-build';
-
 import { root } from './lib.mjs';
 
 /**
@@ -10,6 +8,8 @@ import { root } from './lib.mjs';
  * waits until no tab of the old one is open: no tab ever runs parts of both.
  */
 export async function writeServiceWorker() {
+  // Not before it may be called: on a fresh machine packages are installed first.
+  const { generateSW } = await import('workbox-build');
   const dist = join(root, 'dist');
   const { count, size, warnings } = await generateSW({
     swDest: join(dist, 'sw.js'),

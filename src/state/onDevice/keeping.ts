@@ -10,18 +10,21 @@ const lookMs = 60 * 60 * 1000;
 export function startKeepingApp(store: AppStore): void {
   if (!('serviceWorker' in navigator)) return;
   const { serviceWorker } = navigator;
-  let isControlled = serviceWorker.controller !== null;
+  // The first one that is there takes over a page that is of the same build.
+  let hasOne = serviceWorker.controller !== null;
   serviceWorker.addEventListener('controllerchange', () => {
-    if (isControlled) window.location.reload();
-    isControlled = true;
+    if (hasOne) window.location.reload();
+    hasOne = true;
   });
-  whenIdle(() => void keep(store));
+  // A page that was reloaded past it is not its own, and still of the build that it keeps.
+  whenIdle(() => void keep(store, () => (hasOne = true)));
 }
 
-async function keep({ dispatch }: AppStore): Promise<void> {
+async function keep({ dispatch }: AppStore, onFound: () => void): Promise<void> {
   try {
     // What it brings in is asked for anew too: else an hour-old part could stand beside a new one.
     const registration = await navigator.serviceWorker.register(workerFile, { updateViaCache: 'none' });
+    if (registration.active) onFound();
     const follow = () => {
       const { installing, waiting, active } = registration;
       if (waiting && active) dispatch(newerWaits());

@@ -169,6 +169,15 @@ describe('the app on the device', () => {
     expect(reloads).toBe(1);
   });
 
+  it('begins anew with the next one too where the page was reloaded past the one there is', async () => {
+    const { container, happens } = worker({ active: true });
+    given({ serviceWorker: container });
+    startKeepingApp(openApp().store);
+    await settle();
+    happens('controllerchange');
+    expect(reloads).toBe(1);
+  });
+
   it('says when a newer one waits', async () => {
     const { container, happens } = worker({ active: true });
     given({ serviceWorker: container });

@@ -1,5 +1,4 @@
-import type { Call } from '@/core/calls/exchange';
-import { callerOf } from '@/core/calls/exchange';
+import { callerOf, type Call } from '@/core/calls/exchange';
 import type { OfficeIndex } from '@/core/setup';
 
 /** What rings differently: the first that fits a call. */

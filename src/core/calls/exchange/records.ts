@@ -60,7 +60,8 @@ function paidRecord(office: OfficeIndex, call: Call, leg: Leg, personId: string,
   const startedAt = leg.chargedUntil ?? leg.createdAt;
   return {
     id: recordIdOf(call.id, personId),
-    ...{ callId: call.id, personId, direction: 'out', lineId: call.lineId },
+    // Which of their numbers was shown stands in the record of the call that they placed.
+    ...{ callId: call.id, personId, direction: 'out', lineId: null },
     other: { number, name, personId: null },
     ...{ startedAt, answeredAt: startedAt, endedAt: leg.clearedAt ?? now, outcome: 'answered' },
     ...{ cause: leg.cause ?? 'normalClearing', deviceId: null, answeredById: null, withheld: call.withheld },
