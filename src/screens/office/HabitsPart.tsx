@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import {
   diallingChosen,
   selectDialling,
+  selectOffice,
   textSizeChosen,
   themeChosen,
   useAppDispatch,
@@ -30,6 +31,7 @@ export function HabitsPart() {
   const go = useGo();
   const { theme, textSize } = useAppSelector((state) => state.settings);
   const { enterCalls, writing } = useAppSelector(selectDialling);
+  const { plan } = useAppSelector(selectOffice);
   return (
     <>
       <Habit title="Light and dark" isOfDevice>
@@ -62,7 +64,11 @@ export function HabitsPart() {
           value={writing}
           options={[
             { value: 'local', word: 'As at home', detail: 'with the country in front only abroad' },
-            { value: 'international', word: 'With the country', detail: '+44 and so on, all of them' },
+            {
+              value: 'international',
+              word: 'With the country',
+              detail: `+${plan.homeCallingCode} and so on, all of them`,
+            },
           ]}
           onChoose={(chosen) => dispatch(diallingChosen({ writing: chosen }))}
         />
