@@ -32,7 +32,8 @@ test('text is as large as somebody needs on this device, and nothing is cut away
 }) => {
   await page.setViewportSize({ width: 320, height: 640 });
   await office.open('/office');
-  const heading = page.getByRole('heading', { level: 1 });
+  const heading = page.getByRole('heading', { level: 1, name: 'Orrin Vale Gauging' });
+  await expect(heading).toBeVisible();
   const before = await heading.evaluate((element) => parseFloat(getComputedStyle(element).fontSize));
   await page.getByRole('region', { name: 'Size of text' }).getByRole('radio', { name: 'Twice' }).click();
   const size = () => heading.evaluate((element) => parseFloat(getComputedStyle(element).fontSize));

@@ -110,7 +110,11 @@ test('two who change the same: what others changed stays, and the very same is s
 }) => {
   await office.open();
   const other = await page.context().newPage();
-  for (const each of [page, other]) await each.goto('/office/people/kofi');
+  for (const each of [page, other]) {
+    await each.goto('/office/people/kofi');
+    // Open in both before either changes it.
+    await expect(each.getByRole('textbox', { name: 'What they do' })).toHaveValue('Owner');
+  }
   await page.getByRole('textbox', { name: 'What they do' }).fill('Founder');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Kofi Renner is changed.')).toBeVisible();
