@@ -191,3 +191,21 @@ test('an office elsewhere reads and writes numbers, and calls help, as they do t
   await field.fill('112');
   await expect(page.getByText(/^Emergency/).first()).toBeVisible();
 });
+
+test('where the carrier has no numbers of the country, one’s own are brought along', async ({
+  office,
+  page,
+}) => {
+  await begin(office, 'Ireland');
+  await page.getByRole('textbox', { name: 'The line’s number' }).fill('01 234 5678');
+  await handIn(office);
+  await openPart(office, /^Lines/);
+  await page.getByRole('button', { name: 'A new line' }).click();
+  await expect(page.getByRole('heading', { name: 'No number to take' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Bring numbers along' }).last().click();
+  await page.getByRole('textbox').first().fill('01 234 5600 - 5602, Orders');
+  await page.getByRole('button', { name: /^Bring 3/ }).click();
+  await openPart(office, /^Lines/);
+  await expect(page.getByRole('listitem', { name: 'Orders' })).toHaveCount(3);
+});

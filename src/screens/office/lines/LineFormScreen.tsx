@@ -5,6 +5,8 @@ import { StyleSheet, View } from 'react-native';
 import { kindsInStock, strokes, type NumberKind } from '@/core/setup';
 import { selectWrite, selectOffice, useAppSelector } from '@/state/app';
 import { CordEdge, strokeNames } from '@/ui/cord';
+import { EmptyState } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
@@ -49,6 +51,16 @@ function LineForm({ id }: { id: string }) {
   const { control, setValue } = of.form;
   const kinds = kindsInStock(of.seen);
   const [kind, hue, stroke] = useWatch({ control, name: ['kind', 'hue', 'stroke'] });
+  if (!before && kinds.length === 0)
+    return (
+      <EmptyState
+        level={1}
+        title="No number to take"
+        sentence="The stand-in carrier has none of this office’s country. You can bring your own along."
+      >
+        <Plate kind="main" word="Bring numbers along" onPress={() => go.officePart('port')} />
+      </EmptyState>
+    );
   return (
     <FormScreen
       title={before ? before.name : 'A new line'}
@@ -58,12 +70,7 @@ function LineForm({ id }: { id: string }) {
       retires={before && { table: 'lines', id: before.id, name: before.name }}
     >
       <FormLine control={control} name="name" label="What it is for" />
-      {before ? null : kinds.length === 0 ? (
-        <Txt>
-          The stand-in carrier has no numbers of this office’s country. Bring your own along: Lines, “Bring
-          numbers along”.
-        </Txt>
-      ) : (
+      {before ? null : (
         <View style={styles.part}>
           <FormChoice
             control={control}
