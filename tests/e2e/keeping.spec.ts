@@ -14,6 +14,8 @@ test(
     await page.getByRole('button', { name: 'Hold' }).click();
     await office.goOutside();
     await office.letPass('30 s');
+    // The office has heard of it.
+    await expect(office.toTheCall()).toContainText('0:30');
     await page.reload();
     await expect(office.toTheCall()).toContainText('0:30');
     await office.toTheCall().click();
