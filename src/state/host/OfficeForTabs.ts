@@ -121,8 +121,9 @@ export class OfficeForTabs {
     // One that has ended for something that is being written is silent for nobody.
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
     const session = as === 'worker' ? await this.seat(host, personId) : outside;
-    // Asked for again meanwhile, it may have joined, or the office have ended.
-    if (!this.apps.has(app) && !this.isOver) {
+    if (this.isOver) return this.say({ kind: 'opening', hostId });
+    // Asked for again meanwhile, it may have joined.
+    if (!this.apps.has(app)) {
       const before = this.clock.get();
       host.showTime(time);
       if (this.clock.get() !== before) this.clockChanged();

@@ -296,6 +296,15 @@ describe('an office elsewhere', () => {
     expect(interpretDialled('141 0131 496 0142', at('DE'))).not.toHaveProperty('withhold');
   });
 
+  it('calls help by its country’s own numbers, whatever else the office says', () => {
+    const plan = at('GB', { emergency: ['555'] });
+    for (const number of ['999', '112', '555'])
+      expect(interpretDialled(number, plan)).toEqual({ kind: 'emergency', number });
+    expect(interpretDialled('999', at('GB', { extensions: { begin: ['9'], least: 3, most: 3 } })).kind).toBe(
+      'emergency',
+    );
+  });
+
   it.each([
     { extensions: { begin: ['0'], least: 3, most: 4 } },
     { extensions: { begin: [], least: 3, most: 4 } },

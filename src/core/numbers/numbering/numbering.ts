@@ -8,7 +8,7 @@ const serviceSchema = z.string().regex(/^\d{2}$/, 'A code is two figures.');
 export const numberingSchema = z.object({
   /** ISO 3166-1, two letters: numbers are read and written as they are there. */
   country: z.enum(homeCountries),
-  /** What help is called by. */
+  /** What else help is called by, beside the country's own numbers, which always do. */
   emergency: z.array(z.string().regex(/^\d{2,6}$/)).min(1),
   /** All extensions begin with one of these, and have so many figures. */
   extensions: z

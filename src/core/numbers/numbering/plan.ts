@@ -55,7 +55,8 @@ function makePlan({ country, emergency, extensions, services }: Numbering): Omit
     trunkPrefix: known.trunk,
     dialsAbroadBy00: new RegExp(`^(?:${metadata.numberingPlan?.IDDPrefix() ?? '00'})$`).test('00'),
     extension: new RegExp(`^(?=\\d{${least},${most}}$)(?:${begin.join('|')})`),
-    emergency,
+    // Whatever an office says, its country's own always call help.
+    emergency: [...new Set([...known.emergency, ...emergency])],
     networkShortCode: known.shortCode ?? nothing,
     withholdPrefix: known.withhold?.withholdPrefix ?? null,
     presentPrefix: known.withhold?.presentPrefix ?? null,

@@ -73,11 +73,12 @@ function WrongExtensions({ control }: Pick<UseFormReturn<RulesForm>, 'control'>)
 
 function dialledWords(country: HomeCountry): string {
   const { trunkPrefix, homeCallingCode } = numberingPlan({ ...ukNumbering, country });
+  const help = dialledIn(country).emergency.join(', ');
   const inside =
     trunkPrefix === null
       ? 'Within the country nothing stands before a number'
       : `Within the country numbers begin with ${trunkPrefix}`;
-  return `${inside}, from elsewhere with +${homeCallingCode}. Numbers of other countries begin with + and theirs.`;
+  return `${inside}, from elsewhere with +${homeCallingCode}. Numbers of other countries begin with + and theirs. Help is always called by ${help}.`;
 }
 
 const styles = StyleSheet.create({ part: { gap: space.s } });
