@@ -6,6 +6,6 @@ import type { Begin } from '@/state/tabs';
 
 /** The offices of this device as their host begins them. */
 export const hosted: Readonly<Record<Begin['office'], HostBeginning>> = {
-  sample: { storage: sampleStorage, setup: sampleOffice, cast: sampleCast },
-  own: { storage: ownStorage, setup: null, cast: sampleCast },
+  sample: { storage: sampleStorage, setup: sampleOffice, cast: sampleCast, hasChairs: true },
+  own: { storage: ownStorage, setup: null, cast: sampleCast, hasChairs: false },
 };

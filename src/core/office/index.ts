@@ -1,4 +1,16 @@
 /** The office as one thing for many: who asks, what they may ask for, and what they see. What carries it out is at `./machine`. */
+export {
+  accessRequestSchema,
+  accessRowSchema,
+  accessSeenSchema,
+  deniedSchema,
+  type AccessChange,
+  type AccessReply,
+  type AccessRequest,
+  type AccessRow,
+  type AccessSeen,
+  type Denied,
+} from './access';
 export { assignmentIdOf, assignmentSchema, type Assignment } from './assignments';
 export type { ConfigurationRefusal, ConfigurationRequest } from './configuration';
 export { faxFromOnePerson, keptFaxSchema, type Faxing, type KeptFax, type OfficeFax } from './faxing';
@@ -23,10 +35,12 @@ export {
 } from './personal';
 export {
   inboxRequestSchema,
-  type InboxRefusal,
+  officeRequestSchema,
   type InboxReply,
   type InboxRequest,
-  type ReadInboxRequest,
+  type OfficeRefusal,
+  type OfficeReply,
+  type OfficeRequest,
 } from './requests';
 export { markSchema, revisionSchema, revisionsKept, type Mark, type Revision } from './Revisions';
 export { nameOfRow, seenChangeSchema, seenTablesSchema, type SeenChange, type SeenTables } from './seen';

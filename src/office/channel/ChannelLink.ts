@@ -1,6 +1,6 @@
 import type { Command, CommandResult } from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
-import type { InboxReply, InboxRequest, Mark, SeenChange, SeenTables } from '@/core/office';
+import type { OfficeReply, OfficeRequest, Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OfficeUpdate, OutsideLink, Playing } from '../link';
 import type { Script } from '../standins';
@@ -38,7 +38,7 @@ interface Early {
 /** Something that was asked and has not been answered, so that it can be asked in the place of an app that is gone. */
 export interface Unanswered {
   id: number;
-  request: InboxRequest;
+  request: OfficeRequest;
 }
 
 interface ChannelLinkOptions {
@@ -98,7 +98,7 @@ export class ChannelLink implements OutsideLink {
   }
 
   /** Asks under a number that was given before, by an app of the same name. */
-  askUnder(id: number, request: InboxRequest): Promise<InboxReply> {
+  askUnder(id: number, request: OfficeRequest): Promise<OfficeReply> {
     this.lastId = Math.max(this.lastId, id - 1);
     return this.request({ what: 'ask', request });
   }
@@ -114,7 +114,7 @@ export class ChannelLink implements OutsideLink {
     return this.request({ what: 'send', command });
   }
 
-  ask(request: InboxRequest): Promise<InboxReply> {
+  ask(request: OfficeRequest): Promise<OfficeReply> {
     return this.request({ what: 'ask', request });
   }
 
@@ -185,7 +185,7 @@ export class ChannelLink implements OutsideLink {
     return this.request({ what: 'scriptOf', party });
   }
 
-  askAs(personId: string, request: InboxRequest): Promise<InboxReply> {
+  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply> {
     return this.request({ what: 'askAs', personId, request });
   }
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { commandSchema } from '@/core/calls/exchange';
 import { routeTraceSchema } from '@/core/plans/routing';
 import {
-  inboxRequestSchema,
+  officeRequestSchema,
   markSchema,
   seenChangeSchema,
   seenTablesSchema,
@@ -16,7 +16,7 @@ import { scriptSchema } from '../standins';
 /** What an app may ask over a channel: what its link offers, the tables in parts. */
 export const askedSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('send'), command: commandSchema }),
-  z.object({ what: z.literal('ask'), request: inboxRequestSchema }),
+  z.object({ what: z.literal('ask'), request: officeRequestSchema }),
   z.object({ what: z.literal('snapshot') }),
   z.object({ what: z.literal('foresee'), to: z.string() }),
   z.object({ what: z.literal('own') }),
@@ -26,7 +26,7 @@ export const askedSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('since'), mark: markSchema, part: z.number().int().min(0) }),
   z.object({ what: z.literal('play'), asked: playingSchema }),
   z.object({ what: z.literal('scriptOf'), party: z.string() }),
-  z.object({ what: z.literal('askAs'), personId: z.string(), request: inboxRequestSchema }),
+  z.object({ what: z.literal('askAs'), personId: z.string(), request: officeRequestSchema }),
 ]);
 export type Asked = z.input<typeof askedSchema>;
 

@@ -10,10 +10,14 @@ import {
   type ChangedRow,
 } from '@/core/office/machine';
 import {
-  inboxRequestSchema,
+  accessRequestSchema,
+  officeRequestSchema,
+  type AccessChange,
+  type AccessRequest,
+  type AccessRow,
   type InboxChange,
-  type InboxReply,
-  type InboxRequest,
+  type OfficeReply,
+  type OfficeRequest,
   type KeptInbox,
   type KeptPersonal,
   type Mark,
@@ -40,6 +44,7 @@ import {
 } from '../link';
 import { Answered } from './Answered';
 import { Away, beatMs } from './Away';
+import { Desk } from './Desk';
 import { FaxTraffic } from './FaxTraffic';
 import { Opening } from './Opening';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
@@ -55,6 +60,10 @@ export interface HostedOfficeOptions {
   state?: Partial<OfficeState>;
   /** Its messages, rooms, faxes and voicemails; calls do not wait for them. */
   inbox?: KeptInbox | Promise<KeptInbox>;
+  /** Who was let in by then. */
+  access?: readonly AccessRow[];
+  /** How costly it is to guess a PIN (`Desk`). */
+  pinCost?: number;
   /** Whether this device has a network, over which texts and faxes go. */
   isOnline?: () => boolean;
   /** Keeps what an update has changed: whatever it was, nobody is told of it, and nothing is answered, before that is done. */
@@ -70,6 +79,8 @@ export interface OfficeStep extends OfficeUpdate {
   rows: readonly InboxChange[];
   /** What is to be kept of their having changed; null where none did. */
   revision: Revision | null;
+  /** What it changed of who is let in, as it is kept. */
+  accessRows: readonly AccessChange[];
   /** Where they are rows of. */
   of: Inbox;
 }
@@ -88,6 +99,8 @@ export class HostedOffice implements OfficeOfAll {
   private readonly exchange: Exchange;
   private readonly standIns: StandIns;
   private readonly inboxNow: Inbox;
+  /** Who is let in. */
+  readonly desk: Desk;
   private readonly texts: TextTraffic;
   private readonly faxes: FaxTraffic;
   /** The rows of earlier runs, and what each keeps for themselves. */
@@ -110,6 +123,10 @@ export class HostedOffice implements OfficeOfAll {
   constructor(private readonly options: HostedOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
     this.standIns = new StandIns(options.cast, options.state?.standIns);
+    this.desk = new Desk({
+      ...{ office: () => this.exchange.office, now: () => options.clock.now(), settle: () => this.publish() },
+      ...{ kept: options.access, cost: options.pinCost },
+    });
     const around = {
       office: () => this.exchange.office,
       isOnline: options.isOnline ?? (() => true),
@@ -190,8 +207,8 @@ export class HostedOffice implements OfficeOfAll {
     };
   }
 
-  answerTo(numbered: Numbered): InboxReply | CommandResult | null {
-    return this.answered.to(numbered) as InboxReply | CommandResult | null;
+  answerTo(numbered: Numbered): OfficeReply | CommandResult | null {
+    return this.answered.to(numbered) as OfficeReply | CommandResult | null;
   }
 
   async send(command: Command, numbered?: Numbered): Promise<CommandResult> {
@@ -225,8 +242,13 @@ export class HostedOffice implements OfficeOfAll {
   }
 
   /** What a session asks for beside calls. */
-  async askFor(session: Session, asked: InboxRequest, numbered?: Numbered): Promise<InboxReply> {
-    const request = inboxRequestSchema.parse(asked);
+  async askFor(session: Session, asked: OfficeRequest, numbered?: Numbered): Promise<OfficeReply> {
+    const request = officeRequestSchema.parse(asked);
+    if (isOfAccess(request)) {
+      return this.desk.request(session, request, (reply) => {
+        if (numbered) this.answered.note(numbered, reply);
+      });
+    }
     const act = async () => {
       const now = this.options.clock.now();
       this.runUntil(now);
@@ -287,6 +309,7 @@ export class HostedOffice implements OfficeOfAll {
       speech: [],
       changes: [],
       setup: this.exchange.setup,
+      access: this.desk.access.seen,
       mark: this.revisions.now,
       signedIn: [...this.exchange.signedIn],
       agents: [...this.exchange.agents],
@@ -393,6 +416,7 @@ export class HostedOffice implements OfficeOfAll {
   private reconfigure(setup: OfficeSetup, at: number): void {
     const before = this.exchange.office;
     this.note(this.exchange.reconfigure(setup, at));
+    this.desk.access.officeChanged();
     for (const { id } of setup.devices)
       if (!before.devices.has(id)) this.note(this.exchange.send({ type: 'signIn', deviceId: id }, at).events);
     if (!isSeenAlike(before.setup, setup)) this.revisions.renew(newLog());
@@ -455,13 +479,15 @@ export class HostedOffice implements OfficeOfAll {
     this.schedule();
     const { events, speech } = this;
     const rows = this.inboxNow.takeChanges();
-    const isQuiet = [events, speech, rows].every(({ length }) => length === 0);
+    const accessRows = this.desk.access.takeChanges();
+    const isQuiet = [events, speech, rows, accessRows].every(({ length }) => length === 0);
     // What changes nothing may ask again for what is being kept.
     if (isQuiet && !always) return this.lastKept;
     this.events = [];
     this.speech = [];
     const revision = this.revisions.note(rows);
     const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
+    const isConfigured = events.some(({ type }) => type === 'configured');
     const update = plain({
       at: this.exchange.now,
       isWhole: false,
@@ -471,12 +497,13 @@ export class HostedOffice implements OfficeOfAll {
       speech,
       changes: [],
       mark: this.revisions.now,
-      setup: events.some(({ type }) => type === 'configured') ? this.exchange.setup : null,
+      setup: isConfigured ? this.exchange.setup : null,
+      access: isConfigured || accessRows.length > 0 ? this.desk.access.seen : null,
       signedIn: [...this.exchange.signedIn],
       agents: [...this.exchange.agents],
       network: this.standIns.network,
     });
-    const step = { ...update, rows, revision, of: this.inboxNow };
+    const step = { ...update, rows, accessRows, revision, of: this.inboxNow };
     const { keep } = this.options;
     if (keep) this.lastKept = Promise.all([this.lastKept, keep(step)]).then(() => undefined);
     const kept = this.lastKept;
@@ -501,6 +528,9 @@ export class HostedOffice implements OfficeOfAll {
     this.cancelTimer = setTimer(() => this.catchUp(), Math.min(realMs ?? longest, longest));
   }
 }
+
+const accessTypes = new Set<string>(accessRequestSchema.options.map(({ shape }) => shape.type.value));
+const isOfAccess = (request: { type: string }): request is AccessRequest => accessTypes.has(request.type);
 
 const newLog = () => Math.random().toString(36).slice(2);
 

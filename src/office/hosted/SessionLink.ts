@@ -2,8 +2,8 @@ import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import {
   hasRole,
   type Inbox,
-  type InboxReply,
-  type InboxRequest,
+  type OfficeReply,
+  type OfficeRequest,
   type Mark,
   type OfficeSeen,
   type SeenChange,
@@ -12,6 +12,7 @@ import {
   type Sight,
 } from '@/core/office';
 import {
+  accessSeen,
   allSeen,
   foreseenBy,
   may,
@@ -43,8 +44,8 @@ export interface OfficeOfAll extends Pick<OutsideLink, 'send' | 'play' | 'script
   snapshot(): OfficeUpdate;
   seen(): OfficeSeen;
   /** How something was answered before, where its app may not have heard it. */
-  answerTo(numbered: Numbered): InboxReply | CommandResult | null;
-  askFor(session: Session, request: InboxRequest, numbered?: Numbered): Promise<InboxReply>;
+  answerTo(numbered: Numbered): OfficeReply | CommandResult | null;
+  askFor(session: Session, request: OfficeRequest, numbered?: Numbered): Promise<OfficeReply>;
   /** What somebody keeps for themselves, as far as it is there. */
   ownOf(personId: string): SeenTables['personal'];
   /** Whether an app is signed in as somebody. */
@@ -71,7 +72,7 @@ export class SessionLink implements OutsideLink {
     private readonly onClose: () => void,
   ) {
     for (const call of office.seen().calls.values()) this.look(call);
-    this.stopListening = office.subscribe(({ rows, revision: _, of, ...update }) => {
+    this.stopListening = office.subscribe(({ rows, accessRows: _rows, revision: _, of, ...update }) => {
       const changes = seenChanges(rows, session.personId, of);
       const changedCalls = [...update.changedCalls, ...(update.setup ? this.seenOtherwise(update) : [])];
       const seen = this.view({ ...update, changedCalls, changes });
@@ -88,10 +89,10 @@ export class SessionLink implements OutsideLink {
     return denial ? { ok: false, reason: denial } : this.office.send(command, own);
   }
 
-  async ask(request: InboxRequest, numbered?: Numbered): Promise<InboxReply> {
+  async ask(request: OfficeRequest, numbered?: Numbered): Promise<OfficeReply> {
     const own = numbered && this.owned(numbered);
     const before = own && this.office.answerTo(own);
-    return (before as InboxReply | null) ?? this.office.askFor(this.session, request, own);
+    return (before as OfficeReply | null) ?? this.office.askFor(this.session, request, own);
   }
 
   async foresee(to: string): Promise<RouteTrace | null> {
@@ -126,7 +127,7 @@ export class SessionLink implements OutsideLink {
     return this.asSimulator(() => this.office.scriptOf(party));
   }
 
-  askAs(personId: string, request: InboxRequest): Promise<InboxReply> {
+  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply> {
     return this.asSimulator(async () => {
       if (this.office.isHere(personId))
         throw new NotForThisSession(this.session, 'speak for somebody who is signed in');
@@ -167,6 +168,7 @@ export class SessionLink implements OutsideLink {
     return {
       ...update,
       setup: update.setup && viewOfSetup(session, office),
+      access: update.access && accessSeen(update.access, session, office),
       events: update.events.flatMap((event) => {
         const sight = 'callId' in event ? sightOfCall(event.callId) : 'glimpse';
         return viewOfEvent(session, event, sight, { isMyLeg, office }) ?? [];

@@ -12,10 +12,11 @@ import {
 } from '@/core/calls/exchange';
 
 import {
+  accessSeenSchema,
   markSchema,
   seenChangeSchema,
-  type InboxReply,
-  type InboxRequest,
+  type OfficeReply,
+  type OfficeRequest,
   type Mark,
   type SeenChange,
   type SeenTables,
@@ -48,6 +49,8 @@ export const officeUpdateSchema = z.object({
   speech: z.array(speechSchema),
   /** How the office is configured, where that has changed; null: as before. */
   setup: officeSetupSchema.nullable(),
+  /** Who is let in, where that or who may see it has changed; null: as before. */
+  access: accessSeenSchema.nullable(),
   /** The messages, rooms, faxes and voicemails it changed, as they are seen now. */
   changes: z.array(seenChangeSchema),
   /** Up to which change of rows whoever has been told of this, and of all before it, knows them. */
@@ -120,7 +123,7 @@ export interface OfficeLink {
   /** Asks for one thing of calls; the answer comes after the update it caused. Asked twice under one number, it is done once. */
   send(command: Command, numbered?: Numbered): Promise<CommandResult>;
   /** Asks for one thing beside calls; the answer comes after the update it caused, and once that is kept. */
-  ask(request: InboxRequest, numbered?: Numbered): Promise<InboxReply>;
+  ask(request: OfficeRequest, numbered?: Numbered): Promise<OfficeReply>;
   /** Everything of calls and of how the office is configured, as it is seen now, in the form of an update. */
   snapshot(): Promise<OfficeUpdate>;
   /** What would become of a call that goes there now; null where no plan of the office decides that. By whose rules is told of one's own alone. */
@@ -143,5 +146,5 @@ export interface OutsideLink extends OfficeLink {
   play(asked: Playing): Promise<void>;
   scriptOf(party: string): Promise<Script>;
   /** Lets a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
-  askAs(personId: string, request: InboxRequest): Promise<InboxReply>;
+  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply>;
 }

@@ -27,6 +27,10 @@ export const fetchAlikeScreen = async () => (await import('./inboxScreens')).Ali
 export const fetchSourcesScreen = async () => (await import('./inboxScreens')).SourcesScreen;
 export const fetchBooksPanel = async () => (await import('./inboxScreens')).BooksPanel;
 export const fetchImportScreen = async () => (await import('./inboxScreens')).ImportScreen;
+export const fetchSignInScreen = async () => (await import('./inboxScreens')).SignInScreen;
+export const fetchJoinedScreen = async () => (await import('./inboxScreens')).JoinedScreen;
+export const fetchDevicesScreen = async () => (await import('./inboxScreens')).DevicesScreen;
+export const fetchReadyScreen = async () => (await import('./inboxScreens')).ReadyScreen;
 export const fetchBeginScreen = async () => (await import('./inboxScreens')).BeginScreen;
 export const fetchPeopleScreen = async () => (await import('./inboxScreens')).PeopleScreen;
 export const fetchPersonFormScreen = async () => (await import('./inboxScreens')).PersonFormScreen;

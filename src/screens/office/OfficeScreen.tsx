@@ -128,6 +128,15 @@ export function OfficeScreen() {
         <Txt colour={colours.faint}>Save all that is on this device, or bring it back.</Txt>
         <Plate word="Save or bring back" onPress={go.archive} />
       </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          PIN and devices
+        </Txt>
+        <Txt colour={colours.faint}>
+          What lets you in, where you are signed in, and how to leave this device.
+        </Txt>
+        <Plate word="PIN and devices" onPress={go.devices} />
+      </View>
       <OnDevicePart />
       <OfficesPart />
       <HabitsPart />

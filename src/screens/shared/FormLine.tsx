@@ -15,6 +15,8 @@ interface FormLineProps<Form extends FieldValues> extends FieldOf<Form> {
   /** In figures of one width. */
   numeric?: boolean;
   lines?: number;
+  secret?: 'known' | 'new';
+  onSubmit?: () => void;
 }
 
 /**
@@ -22,7 +24,7 @@ interface FormLineProps<Form extends FieldValues> extends FieldOf<Form> {
  * grows is checked at once by react-hook-form, and nobody can have filled in the new one yet.
  */
 export function FormLine<Form extends FieldValues>(props: FormLineProps<Form>) {
-  const { control, name, label, isNumber = false, numeric = isNumber, lines } = props;
+  const { control, name, label, isNumber = false, numeric = isNumber, lines, secret, onSubmit } = props;
   const { field, fieldState, formState } = useController({ control, name });
   const [countBefore] = useState(formState.submitCount);
   const isChecked = fieldState.isTouched || formState.submitCount > countBefore;
@@ -36,6 +38,8 @@ export function FormLine<Form extends FieldValues>(props: FormLineProps<Form>) {
       error={isChecked ? (fieldState.error?.message ?? null) : null}
       numeric={numeric}
       {...(lines !== undefined && { lines })}
+      {...(secret !== undefined && { secret })}
+      {...(onSubmit !== undefined && { onSubmit })}
       {...(isNumber && { keyboard: 'phone-pad' as const })}
     />
   );

@@ -46,6 +46,8 @@ export function useGo() {
       officeForm: (part: 'people' | 'lines' | 'teams' | 'menus' | 'conferences', id: string) =>
         lead(`/office/${part}/${encodeURIComponent(id)}`),
       begin: () => lead('/begin'),
+      devices: () => lead('/devices'),
+      ready: () => lead('/ready'),
       telling: () => lead('/telling'),
       tones: () => lead('/tones'),
       voicemails: () => lead('/voicemails'),

@@ -14,6 +14,8 @@ import { IncomingBand } from '../incoming/IncomingBand';
 import { IncomingOver } from '../incoming/IncomingOver';
 import { IncomingScreen } from '../incoming/IncomingScreen';
 import { LiveColumn } from '../live/LiveColumn';
+import { fetchSignInScreen } from '../looseEnds/fetchInboxScreens';
+import { LaterScreen } from '../shared/LaterScreen';
 import { useLayout } from '../shared/useLayout';
 import { Announcer } from './Announcer';
 import { ArrivalsLater } from './ArrivalsLater';
@@ -110,7 +112,8 @@ function WholeShell({ children }: { children: ReactNode }) {
 }
 
 function Phase({ children }: { children: ReactNode }) {
-  const { phase, failure } = useAppSelector((state) => state.office);
+  const { phase, failure, door } = useAppSelector((state) => state.office);
+  if (door !== null && phase === 'starting') return <LaterScreen title="Sign in" fetch={fetchSignInScreen} />;
   switch (phase) {
     case 'running':
       return children;

@@ -1,6 +1,6 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import type { InboxRequest, SeenChange } from '@/core/office';
+import type { OfficeRequest, SeenChange } from '@/core/office';
 
 import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './inboxSlice';
 import { explainInboxRefusal } from './refusals';
@@ -13,7 +13,7 @@ type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
 /** Asks the office for one thing beside calls; says why where it is not done, and gives whether it was. */
 export const askOffice =
-  (request: InboxRequest): Act<Promise<boolean>> =>
+  (request: OfficeRequest): Act<Promise<boolean>> =>
   async (dispatch, getState, { link }) => {
     const reply = await link?.ask(request);
     if (reply?.ok === false)

@@ -2,7 +2,7 @@ import { broadcastPort, type ChannelLink } from '@/office/channel';
 import { recordsIn, type OfficeUpdate } from '@/office/link';
 import { SoundPlayer } from '@/office/sound';
 
-import { chosenChair, forgetOwnOffice } from '../offices';
+import { askedToJoin, chosenChair, forgetOwnOffice, keepOwnToken, ownToken } from '../offices';
 import {
   isStorageFault,
   recordEntriesByDay,
@@ -11,7 +11,7 @@ import {
   Vault,
   type VaultStatus,
 } from '../storage';
-import { OfficeFromTab, OtherTabs, type Fault, type HostState } from '../tabs';
+import { OfficeFromTab, OtherTabs, type Fault, type HostState, type Who } from '../tabs';
 import { tablesChanged } from './asking';
 import { startAttention } from './attention';
 import type { Beginning } from './beginning';
@@ -33,6 +33,7 @@ import {
   actDone,
   actRefused,
   begunAnew,
+  doorShut,
   clockChanged,
   historyCompleted,
   historyLaid,
@@ -72,7 +73,10 @@ export async function boot(
   followConnection(store);
   const hosted = new OfficeFromTab({
     ...{ storage, isOnline, time, openPort: broadcastPort },
-    chair: beginning.which === 'sample' ? chosenChair() : null,
+    who: whoComes(beginning.which),
+    // Who was let in and is not any more begins anew, and is told why then.
+    onDenied: (denied) =>
+      store.getState().office.me ? window.location.assign('/') : dispatch(doorShut(denied)),
     onState: followHost(store, services, followStorage('office')),
     onAnew: () => dispatch(begunAnew()),
     onFault: (fault) => giveUp(store, fault),
@@ -106,6 +110,13 @@ export async function boot(
   }
 }
 
+/** As whom this tab comes to the office: in the sample as whom one likes, elsewhere as who is signed in on this device. */
+function whoComes(which: Beginning['which']): Who {
+  if (which === 'sample') return { by: 'chair', personId: chosenChair() };
+  const token = askedToJoin() === null ? ownToken() : null;
+  return token === null ? { by: 'chair', personId: null } : { by: 'token', token };
+}
+
 interface Joining {
   beginning: Beginning;
   later: readonly LaterPart[];
@@ -123,6 +134,9 @@ async function join(
 ): Promise<void> {
   const { dispatch } = store;
   const [former, link] = await Promise.all([readDevice(store, vault), hosted.join('worker')]);
+  const { token } = hosted;
+  // Other tabs are whoever this device is now.
+  if (token !== null && token !== ownToken() && keepOwnToken(token)) others.say({ kind: 'reload' });
   const early: OfficeUpdate[] = [];
   let take = (update: OfficeUpdate) => void early.push(update);
   link.subscribe((update) => take(update));
@@ -237,11 +251,14 @@ function giveUp(store: AppStore, { isNoOfficeHere, words }: Fault): void {
 function toTheOffice(hosted: OfficeFromTab, hosting: Hosting, others: OtherTabs) {
   others.hear(({ kind }) => {
     if (kind === 'reload') window.location.assign('/');
+    if (kind === 'wiped') window.location.assign('/left.html');
     if (kind === 'reopen') hosting.reopen();
   });
   return {
     others,
     setClock: (setting) => hosted.setClock(setting),
+    arrive: (who) => hosted.arrive(who),
+    isSignedIn: (token) => hosted.isSignedIn(token),
     finish: (end) => hosted.finish(end),
     beginAnew: () => {
       others.say({ kind: 'reload' });

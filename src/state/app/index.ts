@@ -72,7 +72,7 @@ export {
   type Sought,
 } from './inboxSlice';
 export { askOffice, tablesChanged } from './asking';
-export { explainNotDialable, explainInboxRefusal, explainRefusal } from './refusals';
+export { explainDenied, explainNotDialable, explainInboxRefusal, explainRefusal } from './refusals';
 export {
   legAt,
   nameOfCall,
@@ -146,6 +146,7 @@ export { draftRedone, draftUndone, selectPlanDraft } from './planDraft';
 export {
   actDone,
   actRefused,
+  arriving,
   dialTextChanged,
   shownOnceChosen,
   refusalClosed,

@@ -1,6 +1,7 @@
 import type { Refusal } from '@/core/calls/exchange';
-import type { InboxRefusal } from '@/core/office';
+import type { Denied, OfficeRefusal } from '@/core/office';
 import type { OfficeIndex } from '@/core/setup';
+import { formatClockWithSeconds } from '@/core/shared/time';
 import type { InvalidReason } from '@/core/numbers/numbering';
 
 /** Why something can't be dialled, as a sentence for the worker. */
@@ -134,7 +135,8 @@ export function explainRefusal(reason: Refusal): string {
   }
 }
 
-const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'], string> = {
+const notYoursInInbox: Record<Extract<OfficeRefusal, { code: 'notYours' }>['what'], string> = {
+  device: 'That device is somebody else’s.',
   line: 'That line’s texts and faxes are somebody else’s.',
   message: 'Only whoever wrote it can do that.',
   fax: 'Only whoever sends it can do that.',
@@ -146,8 +148,32 @@ const notYoursInInbox: Record<Extract<InboxRefusal, { code: 'notYours' }>['what'
   belongings: 'Only members of the office can keep something here.',
 };
 
+/** Why somebody is not let in. */
+export function explainDenied(why: Denied, zone: string): string {
+  switch (why.code) {
+    case 'signIn':
+      return 'Sign in to go on.';
+    case 'signedOut':
+      return 'This device was signed out. Sign in again to go on.';
+    case 'wrongPin':
+      return why.left === 1
+        ? 'Extension and PIN don’t fit. After one more there is a pause.'
+        : 'Extension and PIN don’t fit.';
+    case 'paused':
+      return `Too many wrong PINs. The next one is looked at from ${formatClockWithSeconds(why.until, zone)} on.`;
+    case 'noPin':
+      return 'There is no PIN yet. Whoever runs the office gives one.';
+    case 'unknownCode':
+      return 'That link is not of this office, or a newer one was made since.';
+    case 'usedCode':
+      return 'That link has been used: each lets one device in. Ask for a new one.';
+    case 'oldCode':
+      return 'That link is too old. Ask for a new one.';
+  }
+}
+
 /** Why nothing was written, taken back or opened, as a sentence for the worker. */
-export function explainInboxRefusal(reason: InboxRefusal, office: OfficeIndex): string {
+export function explainInboxRefusal(reason: OfficeRefusal, office: OfficeIndex): string {
   switch (reason.code) {
     case 'notYours':
       return notYoursInInbox[reason.what];
@@ -190,6 +216,19 @@ export function explainInboxRefusal(reason: InboxRefusal, office: OfficeIndex): 
       return 'It is on its way, or there already: it can’t be taken back.';
     case 'notUnderway':
       return 'It is not on its way any more.';
+    case 'unknownDevice':
+      return 'That device is signed out already.';
+    case 'weakPin':
+      return reason.sentence;
+    case 'signIn':
+    case 'signedOut':
+    case 'wrongPin':
+    case 'paused':
+    case 'noPin':
+    case 'unknownCode':
+    case 'usedCode':
+    case 'oldCode':
+      return explainDenied(reason, office.setup.zone);
     case 'cannotFax':
     case 'badRoomName':
       return reason.problem;

@@ -6,7 +6,7 @@ import type { SoundPlayer } from '@/office/sound';
 import type { Book } from '@/office/sources';
 
 import type { StoredSound, Vault } from '../storage';
-import type { OtherTabs } from '../tabs';
+import type { OtherTabs, Who } from '../tabs';
 import type { OwnRows } from './ownRows';
 import { PeopleFinding } from './peopleFinding';
 
@@ -42,6 +42,10 @@ export interface Services {
   reopen: () => void;
   /** All tabs begin anew from what is kept. */
   beginAnew: () => void;
+  /** Comes to the office's door once more, and shows that. */
+  arrive: (who: Who) => void;
+  /** This device was signed in since it came to the office. */
+  isSignedIn: (token: string) => void;
   /** What is kept can't be read: the office itself stops, since to go on without it would be to write over it. */
   giveUp: (error: unknown) => void;
 }
@@ -65,6 +69,8 @@ export function createServices(): Services {
     finish: async () => undefined,
     reopen: () => undefined,
     beginAnew: () => undefined,
+    arrive: () => undefined,
+    isSignedIn: () => undefined,
     giveUp: () => undefined,
   };
 }

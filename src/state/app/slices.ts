@@ -3,6 +3,7 @@ import isEqual from 'fast-deep-equal';
 
 import type { Agent, Call, CallRecord } from '@/core/calls/exchange';
 import type { Network, Trend } from '@/core/calls/quality';
+import type { AccessSeen } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Contact } from '@/core/people/contacts';
 import type { Shown } from '@/core/calls/callerId';
@@ -12,6 +13,7 @@ import type { SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
 import { inboxReducer } from './inboxSlice';
+import type { Denied } from '../tabs';
 import { usualRings, type Settings, type VaultStatus } from '../storage';
 
 export type AppPhase = 'starting' | 'running' | 'failed';
@@ -34,6 +36,12 @@ interface OfficeSlice {
   /** Of all tabs of this browser, this one sounds, and tells the system. */
   isInFront: boolean;
   isOnline: boolean;
+  /** Who is let in, as far as it is told here; null: it has not been told yet. */
+  access: AccessSeen | null;
+  /** Why this device is not let in, and by which office; null: it is, or nobody has said so. */
+  door: Denied | null;
+  /** What was shown at the door is being looked at. */
+  isArriving: boolean;
   /** Devices that are signed in. */
   signedIn: readonly string[];
   /** What members of teams with a queue have said of themselves. */
@@ -58,6 +66,9 @@ const officeSlice = createSlice({
     readings: 0,
     isInFront: false,
     isOnline: true,
+    access: null,
+    door: null,
+    isArriving: false,
     signedIn: [],
     agents: [],
     network: goodNetwork,
@@ -80,6 +91,12 @@ const officeSlice = createSlice({
     soundChanged(state, { payload }: PayloadAction<SoundStatus>) {
       state.sound = payload;
     },
+    doorShut(state, { payload }: PayloadAction<Denied>) {
+      Object.assign(state, { door: payload, isArriving: false });
+    },
+    arriving(state) {
+      state.isArriving = true;
+    },
     begunAnew(state) {
       state.readings++;
     },
@@ -99,6 +116,7 @@ const officeSlice = createSlice({
       if (state.signedIn.join() !== payload.signedIn.join()) state.signedIn = payload.signedIn;
       if (!isEqual(state.agents, payload.agents)) state.agents = payload.agents;
       if (payload.setup) state.setup = payload.setup;
+      if (payload.access) state.access = payload.access;
     }),
 });
 
@@ -301,7 +319,9 @@ export const {
   joined,
   clockChanged,
   soundChanged,
+  arriving,
   begunAnew,
+  doorShut,
   frontChanged,
   onlineChanged,
   measured,

@@ -1,7 +1,8 @@
-import type { Session } from '@/core/office';
+import type { Denied, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import { seating } from '@/core/setup/changes';
 import { batched, ChannelHost, type Port } from '@/office/channel';
+import { signInIdOf } from '@/office/hosted';
 import { Clock } from '@/office/clock';
 
 import { Vault } from '../storage';
@@ -15,11 +16,19 @@ import {
   type HostState,
   type ToOffice,
   type ToTabs,
+  type Who,
 } from '../tabs';
 import { NoOfficeHere, openHost, type Host, type HostBeginning } from './openHost';
 
 /** Nothing said in this browser gets lost: that nothing has been missed need not be said often. */
 const beatMs = 20_000;
+
+/** An app that has joined: as whom, and by which signed-in device (null: by none). */
+interface Joined {
+  session: Session;
+  signInId: string | null;
+  channel: ChannelHost;
+}
 
 interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   /** Ends of channels that all tabs and workers of this browser can open by their name. */
@@ -43,7 +52,9 @@ export class OfficeForTabs {
   private readonly hall: Port;
   private readonly vault: Vault;
   private readonly clock = new Clock();
-  private readonly apps = new Map<string, ChannelHost>();
+  private readonly apps = new Map<string, Joined>();
+  /** Apps whose PIN is being looked at. */
+  private readonly arriving = new Set<string>();
   private host: Host | null = null;
   private isOnline: boolean;
   private isOver = false;
@@ -80,6 +91,9 @@ export class OfficeForTabs {
     } catch (error) {
       return this.fail(error);
     }
+    this.host.office.subscribe(({ accessRows }) => {
+      for (const { kind, id, now } of accessRows) if (kind === 'signIn' && now === null) this.signOut(id);
+    });
     if (!this.fault) this.say({ kind: 'open', hostId, version: linkVersion });
   }
 
@@ -88,7 +102,7 @@ export class OfficeForTabs {
       case 'join':
         return this.join(message);
       case 'leave':
-        this.apps.get(message.app)?.close();
+        this.apps.get(message.app)?.channel.close();
         this.apps.delete(message.app);
         return;
       case 'clock':
@@ -109,18 +123,18 @@ export class OfficeForTabs {
     }
   }
 
-  private async join({
-    app,
-    as,
-    personId,
-    isOnline,
-    time,
-  }: Extract<ToOffice, { kind: 'join' }>): Promise<void> {
+  private async join({ app, as, who, isOnline, time }: Extract<ToOffice, { kind: 'join' }>): Promise<void> {
     const { host, id: hostId } = this;
     if (this.fault) return this.say({ kind: 'fault', hostId, fault: this.fault });
     // One that has ended for something that is being written is silent for nobody.
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
-    const session = as === 'worker' ? await this.seat(host, personId) : outside;
+    const there = this.apps.get(app);
+    // Its device was signed in since it came.
+    if (there && who.by === 'token') there.signInId = signInIdOf(who.token);
+    const came = there ?? (await this.arrive(host, app, as, who));
+    if (came === null) return;
+    if ('code' in came) return this.deny(app, came, host);
+    const { session, signInId } = came;
     if (this.isOver) return this.say({ kind: 'opening', hostId });
     // Asked for again meanwhile, it may have joined.
     if (!this.apps.has(app)) {
@@ -129,7 +143,8 @@ export class OfficeForTabs {
       if (this.clock.get() !== before) this.clockChanged();
       const link = host.office.linkFor(session);
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
-      this.apps.set(app, new ChannelHost(link, batched(port), { app, beatMs }));
+      const channel = new ChannelHost(link, batched(port), { app, beatMs });
+      this.apps.set(app, { session, signInId, channel });
     }
     const { personId: sits, deviceId } = session;
     const me = sits === null || deviceId === null ? null : { personId: sits, deviceId };
@@ -137,6 +152,44 @@ export class OfficeForTabs {
     this.connectionChanged(isOnline);
     // What is due waits for somebody at the worker's phone, whom no stand-in plays.
     if (as === 'worker') host.office.start();
+  }
+
+  /** Who comes, by what they show; null: that is being looked at already. */
+  private async arrive(
+    host: Host,
+    app: string,
+    as: 'worker' | 'outside',
+    who: Who,
+  ): Promise<Pick<Joined, 'session' | 'signInId'> | Denied | null> {
+    const { desk } = host.office;
+    const { hasChairs } = this.beginning;
+    if (as === 'outside') return { session: outside, signInId: null };
+    const chair = who.by === 'chair' && hasChairs ? who.personId : null;
+    // Where nobody has a PIN it does not matter what is shown.
+    if (hasChairs || !desk.access.hasPins) return { session: await this.seat(host, chair), signInId: null };
+    if (who.by === 'chair') return { code: 'signIn' };
+    if (this.arriving.has(app)) return null;
+    this.arriving.add(app);
+    const answer = await desk.letIn(who).finally(() => this.arriving.delete(app));
+    if (!answer.ok) return answer.why;
+    const session = await this.seat(host, answer.personId);
+    // Nobody is let in as somebody else.
+    return session.personId === answer.personId ? { session, signInId: answer.signInId } : { code: 'signIn' };
+  }
+
+  private deny(app: string, why: Denied, { office }: Host): void {
+    const { name, zone } = office.seen().office.setup;
+    this.say({ kind: 'denied', hostId: this.id, version: linkVersion, app, why, name, zone });
+  }
+
+  /** A device is signed out: whoever uses it is told nothing more. */
+  private signOut(signInId: string): void {
+    for (const [app, { channel, signInId: by }] of this.apps) {
+      if (by !== signInId) continue;
+      this.apps.delete(app);
+      channel.close();
+      if (this.host) this.deny(app, { code: 'signedOut' }, this.host);
+    }
   }
 
   /** Whoever is to use this device; who has no app of theirs yet gets one, as from whoever runs the office. Who is not there: its one app's owner. */
@@ -188,7 +241,7 @@ export class OfficeForTabs {
 
   private async end(): Promise<void> {
     this.host?.office.close();
-    for (const app of this.apps.values()) app.close();
+    for (const { channel } of this.apps.values()) channel.close();
     await this.vault.close();
   }
 

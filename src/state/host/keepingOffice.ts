@@ -2,7 +2,15 @@ import type { OfficeSetup } from '@/core/setup';
 import { recordsIn } from '@/office/link';
 import { type HostedOffice, type OfficeStep } from '@/office/hosted';
 
-import { officeKind, recordEntry, rowEntries, setupKind, storageKeys, Vault } from '../storage';
+import {
+  accessEntries,
+  officeKind,
+  recordEntry,
+  rowEntries,
+  setupKind,
+  storageKeys,
+  Vault,
+} from '../storage';
 import type { Belongings } from './belongings';
 
 /** What an update has changed, in one go with the office as it is then. Resolves once it is kept. */
@@ -15,8 +23,11 @@ export async function keepOffice(
   const setup = step.setup && setupEntry(step.setup);
   const rows = rowEntries(step);
   const own = belongings.entriesOf(step.rows);
-  const goneKeys = [...rows.goneKeys, ...own.goneKeys];
-  const written = vault.write(Object.assign(officeEntry(office), setup, rows.put, own.put, ...entries));
+  const access = accessEntries(step.accessRows);
+  const goneKeys = [...rows.goneKeys, ...own.goneKeys, ...access.goneKeys];
+  const written = vault.write(
+    Object.assign(officeEntry(office), setup, rows.put, own.put, access.put, ...entries),
+  );
   await Promise.all([written, goneKeys.length > 0 && vault.remove(goneKeys)]);
 }
 

@@ -8,6 +8,7 @@ import { keptKinds } from '../kept';
 import {
   clockKind,
   officeKind,
+  readAccess,
   readBelongings,
   readTables,
   setupKind,
@@ -25,6 +26,8 @@ export interface HostBeginning {
   /** null: how it is configured has been kept when it was begun. */
   setup: OfficeSetup | null;
   cast: HostedOfficeOptions['cast'];
+  /** Whether anybody may be used as whom they like: it is the sample. */
+  hasChairs: boolean;
 }
 
 /** The office as it is hosted here: read from storage and kept there, not started yet. */
@@ -57,7 +60,8 @@ interface HostOptions {
 /** Reads the office where it was left, or begins it. What is not wanted at once is read after that, by itself. */
 export async function openHost(beginning: HostBeginning, options: HostOptions): Promise<Host> {
   const { vault, clock, time, isOnline, onFault } = options;
-  const [savedOffice, savedSetup, savedClock, work] = await Promise.all([
+  const [access, savedOffice, savedSetup, savedClock, work] = await Promise.all([
+    readAccess(vault),
     vault.read(storageKeys.office, officeKind),
     vault.read(storageKeys.setup, setupKind),
     vault.read(storageKeys.clock, clockKind),
@@ -87,6 +91,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
     ...{ setup, clock, isOnline, cast: beginning.cast },
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),
+    access,
     keep: (step) => orStop(keepOffice(step, office, { vault, zone: setup.zone, belongings }), onFault),
     onBeat: () => void vault.write(officeEntry(office)),
   });

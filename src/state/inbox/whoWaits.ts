@@ -10,7 +10,7 @@ import {
   type LooseEnd,
   type RankedEnd,
 } from '@/core/inbox/looseEnds';
-import { assignmentIdOf, type InboxRequest } from '@/core/office';
+import { assignmentIdOf, type OfficeRequest } from '@/core/office';
 import {
   actDone,
   askOffice,
@@ -25,7 +25,7 @@ import {
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 
 const ask =
-  (request: InboxRequest): Act<Promise<boolean>> =>
+  (request: OfficeRequest): Act<Promise<boolean>> =>
   async (dispatch) => {
     const isDone = await dispatch(askOffice(request));
     if (isDone) dispatch(actDone(null));

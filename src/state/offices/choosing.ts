@@ -8,6 +8,7 @@ export const ownStorage = 'cendro-own';
 
 const chosenKey = 'cendro/office';
 const chairKey = 'cendro/chair';
+const tokenKey = `${ownStorage}/token`;
 const ownNameKey = 'cendro/ownOffice';
 
 /** Which office this device opens. Where a browser lets nothing be kept, the sample. */
@@ -25,6 +26,18 @@ export function chooseOffice(which: 'sample' | 'own'): boolean {
 
 /** As whom of the sample this device is used; null: as the worker it is about. */
 export const chosenChair = (): string | null => read(chairKey);
+
+/** What shows the office of one's own that this device is signed in; null: it is not. */
+export const ownToken = (): string | null => read(tokenKey);
+
+/** Gives whether this device can keep it. */
+export const keepOwnToken = (token: string | null): boolean => write(tokenKey, token ?? '');
+
+/** The code of an invitation by whose link this page was opened. */
+export function askedToJoin(): string | null {
+  const { pathname, search } = window.location;
+  return pathname === '/join' ? new URLSearchParams(search).get('code') : null;
+}
 
 /** From the next start on. Gives whether this device can keep in mind who it is. */
 export function chooseChair(personId: string | null): boolean {

@@ -1,12 +1,15 @@
 /** The offices of this device: the sample, and one that was begun here. */
 export {
+  askedToJoin,
   beginOffice,
   chooseChair,
   chooseOffice,
   chosenChair,
   chosenOffice,
   forgetOwnOffice,
+  keepOwnToken,
   ownOfficeName,
   ownStorage,
+  ownToken,
   sampleStorage,
 } from './choosing';

@@ -17,6 +17,7 @@ export {
   type StoredClock,
   type StoredSound,
 } from './kinds';
+export { accessEntries, readAccess } from './access';
 export {
   entriesOfRows,
   movedEntries,

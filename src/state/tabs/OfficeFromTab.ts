@@ -1,3 +1,4 @@
+import { accessRequestSchema } from '@/core/office';
 import { ChannelLink, unbatched, type Port } from '@/office/channel';
 import type { ClockSetting } from '@/office/clock';
 
@@ -10,6 +11,7 @@ import {
   type HostState,
   type ToOffice,
   type ToTabs,
+  type Who,
 } from './messages';
 import { Unasked } from './Unasked';
 
@@ -32,21 +34,28 @@ interface OfficeFromTabOptions {
   isOnline: () => boolean;
   /** The time that the address asks for. */
   time: string | null;
-  /** As whom of the office this device is used; null: whoever its one app belongs to. */
-  chair?: string | null;
+  /** As whom of the office this device is used, and what it shows for that; left out: whoever its one app belongs to. */
+  who?: Who;
+  /** This tab is not let in, or no longer. */
+  onDenied?: (denied: Denied) => void;
   unasked?: Unasked;
 }
 
+export type Denied = Pick<Extract<ToTabs, { kind: 'denied' }>, 'why' | 'name' | 'zone'>;
 type Me = NonNullable<Extract<ToTabs, { kind: 'joined' }>['me']>;
 
 interface App {
   name: string;
   as: 'worker' | 'outside';
-  personId: string | null;
+  who: Who;
+  isDenied: boolean;
   link: ChannelLink | null;
   /** Whose host it has joined. */
   hostId: string | null;
   joined: (link: ChannelLink) => void;
+  /** It asks for what another page has left, and nobody waits for it. */
+  isLeft: boolean;
+  refused: () => void;
 }
 
 /**
@@ -82,12 +91,35 @@ export class OfficeFromTab {
   /** A link of this tab, once there is a host. */
   join(as: App['as']): Promise<ChannelLink> {
     return new Promise((joined) => {
-      const { chair = null } = this.options;
-      const personId = as === 'worker' ? chair : null;
-      const app: App = { name: randomName(), as, personId, link: null, hostId: null, joined };
+      const who = as === 'worker' ? (this.options.who ?? nobody) : nobody;
+      const app = newApp({ name: randomName(), as, who, joined });
       this.apps.push(app);
       this.askToJoin(app);
     });
+  }
+
+  /** This device has been signed in since it came. */
+  isSignedIn(token: string): void {
+    for (const app of this.apps) {
+      if (app.as !== 'worker' || app.isLeft) continue;
+      app.who = { by: 'token', token };
+      this.askToJoin(app);
+    }
+  }
+
+  /** By what this device is signed in; null where nobody asks for that. */
+  get token(): string | null {
+    const who = this.apps.find(({ as, isLeft }) => as === 'worker' && !isLeft)?.who;
+    return who?.by === 'token' ? who.token : null;
+  }
+
+  /** Comes once more, where this tab was not let in. */
+  arrive(who: Who): void {
+    for (const app of this.apps) {
+      if (!app.isDenied) continue;
+      Object.assign(app, { who, isDenied: false });
+      this.askToJoin(app);
+    }
   }
 
   /** This tab begins to host the office: until its host speaks, the tab does. */
@@ -128,8 +160,8 @@ export class OfficeFromTab {
   /** The page goes: what it has asked and not heard of is asked for by the next one. */
   leave(): void {
     clearInterval(this.timer);
-    for (const { name, personId, link } of this.apps) {
-      if (link) this.unasked.keep({ app: name, personId, asked: link.unanswered() });
+    for (const { name, who, link } of this.apps) {
+      if (link) this.unasked.keep({ app: name, who, asked: link.unanswered().filter(mayBeLeft) });
       this.say({ kind: 'leave', app: name });
     }
     this.hall.close();
@@ -146,6 +178,9 @@ export class OfficeFromTab {
         return;
       case 'joined':
         if (this.isOfAge(message.version)) this.joined(message);
+        return;
+      case 'denied':
+        if (this.isOfAge(message.version)) this.denied(message);
         return;
       case 'state':
         if (message.hostId === this.hostId) this.options.onState(message.state);
@@ -176,6 +211,8 @@ export class OfficeFromTab {
     if (this.hostId !== null && this.hostId !== hostId) this.left.add(this.hostId);
     this.hostId = hostId;
     app.hostId = hostId;
+    // From now on its device is signed in.
+    if ('token' in app.who) app.who = { by: 'token', token: app.who.token };
     this.me ??= me;
     this.options.onState(state);
     const port = unbatched(this.options.openPort(channelOf(this.options.storage, hostId, name)));
@@ -184,35 +221,41 @@ export class OfficeFromTab {
     app.joined(app.link);
   }
 
+  private denied({ app: name, why, name: office, zone }: Extract<ToTabs, { kind: 'denied' }>): void {
+    const app = this.apps.find((each) => each.name === name);
+    if (!app) return;
+    app.isDenied = true;
+    if (app.isLeft) app.refused();
+    else this.options.onDenied?.({ why, name: office, zone });
+  }
+
   /** What pages that are gone had asked is asked in their place, under their numbers; call once the office is open. */
   async askForOthers(): Promise<void> {
-    for (const { app, personId, asked } of this.unasked.all()) {
+    for (const { app, who, asked } of this.unasked.all()) {
       if (this.apps.some(({ name }) => name === app)) continue;
-      await this.askFor(app, personId, asked);
+      await this.askFor(app, who, asked);
       this.unasked.drop(app);
     }
   }
 
-  private async askFor(
-    name: string,
-    personId: string | null,
-    asked: ReturnType<ChannelLink['unanswered']>,
-  ): Promise<void> {
-    const app: App = { name, as: 'worker', personId, link: null, hostId: null, joined: () => undefined };
-    const joined = new Promise<ChannelLink>((resolve) => (app.joined = resolve));
+  private async askFor(name: string, who: Who, asked: ReturnType<ChannelLink['unanswered']>): Promise<void> {
+    const app = newApp({ name, as: 'worker', who, isLeft: true });
+    const joined = new Promise<ChannelLink | null>((resolve) => {
+      Object.assign(app, { joined: resolve, refused: () => resolve(null) });
+    });
     this.apps.push(app);
     this.askToJoin(app);
     const link = await joined;
-    // One that can't be done is not asked for ever.
-    await Promise.allSettled(asked.map(({ id, request }) => link.askUnder(id, request)));
+    // One that can't be done is not asked for ever; of a device that was signed out since, none is.
+    await Promise.allSettled(asked.flatMap(({ id, request }) => link?.askUnder(id, request) ?? []));
     this.apps.splice(this.apps.indexOf(app), 1);
-    link.close();
+    link?.close();
     this.say({ kind: 'leave', app: name });
   }
 
   private joinAgain(): void {
     if (this.isFetching) return this.hall.say({ kind: 'opening', hostId: '' } satisfies ToTabs);
-    const waits = this.apps.filter(({ link }) => link === null || link.isWaiting());
+    const waits = this.apps.filter(({ link, isDenied }) => !isDenied && (link === null || link.isWaiting()));
     this.silent = waits.length === 0 ? 0 : this.silent + 1;
     for (const app of waits) this.askToJoin(app);
     if (this.silent < mostSilent) return;
@@ -220,16 +263,29 @@ export class OfficeFromTab {
     this.options.onSilent();
   }
 
-  private askToJoin({ name, as, personId }: App): void {
+  private askToJoin({ name, as, who, isDenied }: App): void {
+    if (isDenied) return;
     const { isOnline } = this.options;
     // What the address asks for is asked for once: it is not to turn back what the clock was set to since.
     const time = this.hostId === null ? this.options.time : null;
-    this.say({ kind: 'join', app: name, as, personId, isOnline: isOnline(), time });
+    this.say({ kind: 'join', app: name, as, who, isOnline: isOnline(), time });
   }
 
   private say(message: ToOffice): void {
     this.hall.say(message);
   }
 }
+
+const nobody: Who = { by: 'chair', personId: null };
+
+const newApp = (given: Pick<App, 'name' | 'as' | 'who'> & Partial<App>): App => ({
+  ...{ isDenied: false, isLeft: false, link: null, hostId: null },
+  ...{ joined: () => undefined, refused: () => undefined },
+  ...given,
+});
+
+/** PINs are written down nowhere: who has gone before they were answered says theirs again. */
+const mayBeLeft = ({ request }: ReturnType<ChannelLink['unanswered']>[number]) =>
+  !accessRequestSchema.options.some(({ shape }) => shape.type.value === request.type);
 
 const randomName = () => Math.random().toString(36).slice(2);

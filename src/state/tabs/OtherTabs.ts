@@ -8,6 +8,8 @@ import { settingsKind } from '../storage';
 export const betweenTabsSchema = z.discriminatedUnion('kind', [
   /** What is kept has been replaced: everything begins anew from it. */
   z.object({ kind: z.literal('reload') }),
+  /** Nothing is to stay on this device. */
+  z.object({ kind: z.literal('wiped') }),
   /** The office was ended for something that was not done after all. */
   z.object({ kind: z.literal('reopen') }),
   z.object({ kind: z.literal('settings'), settings: settingsKind.schema }),

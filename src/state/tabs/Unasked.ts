@@ -1,22 +1,25 @@
 import { z } from 'zod';
 
-import { inboxRequestSchema } from '@/core/office';
+import { officeRequestSchema } from '@/core/office';
 import type { Unanswered } from '@/office/channel';
 
 import { browserStorage } from '../storage';
+import { whoSchema, type Who } from './messages';
 
-const requestsSchema = z.array(z.object({ id: z.number().int().positive(), request: inboxRequestSchema }));
-/** Earlier versions kept the requests alone. */
+const requestsSchema = z.array(z.object({ id: z.number().int().positive(), request: officeRequestSchema }));
+/** Earlier versions kept whose they were, and still earlier ones the requests alone. */
 const askedSchema = z.union([
-  z.object({ personId: z.string().nullable(), asked: requestsSchema }),
-  requestsSchema.transform((asked) => ({ personId: null, asked })),
+  z.object({ who: whoSchema, asked: requestsSchema }),
+  z
+    .object({ personId: z.string().nullable(), asked: requestsSchema })
+    .transform(({ personId, asked }) => ({ who: { by: 'chair', personId } as const, asked })),
+  requestsSchema.transform((asked) => ({ who: { by: 'chair', personId: null } as const, asked })),
 ]);
 
 /** What an app had asked when its page was closed, and of which nobody knows whether it was done. */
 export interface LeftBehind {
   app: string;
-  /** As whom; null: whoever the office’s one app belongs to. */
-  personId: string | null;
+  who: Who;
   asked: Unanswered[];
 }
 
@@ -37,9 +40,9 @@ export class Unasked {
     this.prefix = `${name}/unasked/`;
   }
 
-  keep({ app, personId, asked }: LeftBehind): void {
+  keep({ app, who, asked }: LeftBehind): void {
     try {
-      if (asked.length > 0) this.storage?.setItem(this.prefix + app, JSON.stringify({ personId, asked }));
+      if (asked.length > 0) this.storage?.setItem(this.prefix + app, JSON.stringify({ who, asked }));
     } catch {
       // No room for it, or nothing may be kept at all.
     }
@@ -53,8 +56,8 @@ export class Unasked {
         if (!key?.startsWith(this.prefix)) continue;
         const read = askedSchema.safeParse(JSON.parse(this.storage?.getItem(key) ?? ''));
         if (!read.success) continue;
-        const { personId, asked } = read.data;
-        left.push({ app: key.slice(this.prefix.length), personId, asked: asked as Unanswered[] });
+        const { who, asked } = read.data;
+        left.push({ app: key.slice(this.prefix.length), who, asked: asked as Unanswered[] });
       }
     } catch {
       // What can't be read is left where it is.

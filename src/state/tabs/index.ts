@@ -10,7 +10,8 @@ export {
   type HostState,
   type ToOffice,
   type ToTabs,
+  type Who,
 } from './messages';
-export { OfficeFromTab } from './OfficeFromTab';
+export { OfficeFromTab, type Denied } from './OfficeFromTab';
 export { OtherTabs, type BetweenTabs } from './OtherTabs';
 export { Unasked } from './Unasked';

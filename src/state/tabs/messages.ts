@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { deniedSchema } from '@/core/office';
 import { clockSettingSchema } from '@/office/clock';
 
 /** What of the office's host every tab shows, beside what its link tells. */
@@ -16,7 +17,7 @@ export const hostStateSchema = z.object({
 export type HostState = z.infer<typeof hostStateSchema>;
 
 /** Raised whenever what goes over links is changed so that a tab of the version before could not read it. */
-export const linkVersion = 7;
+export const linkVersion = 8;
 const version = z.number().int();
 
 /** Why an office can't go on, or can't be opened. */
@@ -26,14 +27,26 @@ export type Fault = z.infer<typeof faultSchema>;
 const hostId = z.string();
 const app = z.string();
 
+const token = z.string().min(16);
+const proof = { pin: z.string(), token, name: z.string() };
+/** As whom a tab comes to the office, and what it shows for that. */
+export const whoSchema = z.discriminatedUnion('by', [
+  /** Where nobody has a PIN: whoever its one app belongs to (null), and in the sample anybody. */
+  z.object({ by: z.literal('chair'), personId: z.string().nullable() }),
+  /** Its device is signed in. `token`: made by the device, which alone keeps it. */
+  z.object({ by: z.literal('token'), token }),
+  z.object({ by: z.literal('pin'), account: z.string(), ...proof }),
+  z.object({ by: z.literal('code'), code: z.string(), ...proof }),
+]);
+export type Who = z.infer<typeof whoSchema>;
+
 /** What a tab says to the office's host. */
 export const toOfficeSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('join'),
     app,
     as: z.enum(['worker', 'outside']),
-    /** As whom of the office; null: whoever its one app belongs to. */
-    personId: z.string().nullable(),
+    who: whoSchema,
     isOnline: z.boolean(),
     /** The time that the tab's address asks for. */
     time: z.string().nullable(),
@@ -59,6 +72,14 @@ export const toTabsSchema = z.discriminatedUnion('kind', [
     ...{ hostId, version, app, state: hostStateSchema },
     /** Who has joined, at which device; null for Outside. */
     me: z.object({ personId: z.string(), deviceId: z.string() }).nullable(),
+  }),
+  /** It is not let in, or no longer. */
+  z.object({
+    kind: z.literal('denied'),
+    ...{ hostId, version, app, why: deniedSchema },
+    /** What the office is called. */
+    name: z.string(),
+    zone: z.string(),
   }),
   z.object({ kind: z.literal('state'), hostId, state: hostStateSchema }),
   z.object({ kind: z.literal('finished'), id: z.string() }),

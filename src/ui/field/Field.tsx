@@ -40,6 +40,8 @@ interface FieldProps {
   /** Figures are set in the monospaced face. */
   numeric?: boolean;
   keyboard?: KeyboardTypeOptions;
+  /** Not shown as it is typed. `new`: it is thought of here. */
+  secret?: 'known' | 'new';
   autoFocus?: boolean;
   /** Room for so many lines of text; left out: one. */
   lines?: number;
@@ -58,6 +60,7 @@ export const Field = forwardRef<TextInput, FieldProps>(function Field(
     error,
     numeric,
     keyboard,
+    secret,
     autoFocus,
     lines,
   },
@@ -89,7 +92,8 @@ export const Field = forwardRef<TextInput, FieldProps>(function Field(
         autoFocus={autoFocus}
         multiline={lines !== undefined}
         numberOfLines={lines}
-        autoComplete="off"
+        secureTextEntry={secret !== undefined}
+        autoComplete={secret === undefined ? 'off' : secret === 'new' ? 'new-password' : 'current-password'}
         autoCorrect={false}
         autoCapitalize="none"
         spellCheck={false}

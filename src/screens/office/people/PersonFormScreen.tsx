@@ -3,6 +3,10 @@ import { useState } from 'react';
 import type { Grant } from '@/core/setup';
 import { selectWrite, selectMyId, selectOffice, useAppSelector } from '@/state/app';
 
+import { chosenOffice } from '@/state/offices';
+import { Plate } from '@/ui/plate';
+
+import { InviteSheet } from '../../access/InviteSheet';
 import { FormLine } from '../../shared/FormLine';
 import { useGo } from '../../shared/useGo';
 import { FormChoice, FormLever, FormTicks } from '../form/fields';
@@ -28,6 +32,7 @@ function PersonForm({ id }: { id: string }) {
   const myId = useAppSelector(selectMyId);
   const person = useAppSelector((state) => selectOffice(state).people.get(id) ?? null);
   const [before] = useState(person);
+  const [isInviting, setInviting] = useState(false);
   const of = useOfficeForm({
     schema: personFormSchema,
     initial: (setup) => asPersonForm(setup, before),
@@ -89,6 +94,12 @@ function PersonForm({ id }: { id: string }) {
       />
       <FormLever control={control} name="administers" label="Runs the office" />
       <FormTicks control={control} name="may" label="What they may beside it" options={mayChoices} />
+      {before && chosenOffice() === 'own' ? (
+        <Plate word="Let a device of theirs join" onPress={() => setInviting(true)} />
+      ) : null}
+      {before && isInviting ? (
+        <InviteSheet personId={before.id} name={before.name} onClose={() => setInviting(false)} />
+      ) : null}
     </FormScreen>
   );
 }

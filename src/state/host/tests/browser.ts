@@ -3,7 +3,7 @@ import { sampleCast, sampleOffice } from '@sample';
 import type { Port } from '@/office/channel';
 
 import { Vault } from '../../storage';
-import { OfficeFromTab, Unasked, type Fault, type HostState } from '../../tabs';
+import { OfficeFromTab, Unasked, type Denied, type Fault, type HostState, type Who } from '../../tabs';
 import { OfficeForTabs } from '..';
 
 export const start = Date.UTC(2026, 10, 26, 10, 40);
@@ -51,7 +51,7 @@ export function browser() {
   };
 
   /** A worker that hosts the office. */
-  const host = async (time: string | null = '2026-11-26T10:40Z') => {
+  const host = async (time: string | null = '2026-11-26T10:40Z', hasChairs = true) => {
     const { openPort, kill, isAlive } = place();
     const never = () => new Promise<never>(() => undefined);
     const backend = {
@@ -69,7 +69,7 @@ export function browser() {
       },
       getAllKeys: async () => [...entries.keys()],
     };
-    const beginning = { storage, setup: sampleOffice, cast: sampleCast };
+    const beginning = { storage, setup: sampleOffice, cast: sampleCast, hasChairs };
     const office = new OfficeForTabs(beginning, {
       ...{ isOnline: true, time, openPort },
       openVault: (_, onStatus, onSetAside) => {
@@ -83,24 +83,28 @@ export function browser() {
     return { kill };
   };
 
-  const tab = async (time: string | null = null, chair: string | null = null) => {
+  const tab = async (time: string | null = null, chair: string | null = null, shown?: Who) => {
     const { openPort, kill } = place();
     const states: HostState[] = [];
     const faults: Fault[] = [];
+    const denied: Denied[] = [];
     const told = { anew: 0, silent: 0 };
     const hosted = new OfficeFromTab({
-      ...{ storage, openPort, isOnline: () => true, time, chair },
+      ...{ storage, openPort, isOnline: () => true, time },
+      who: shown ?? { by: 'chair', personId: chair },
+      onDenied: (why) => void denied.push(why),
       onState: (state) => states.push(state),
       onAnew: () => told.anew++,
       onFault: (fault) => faults.push(fault),
       onSilent: () => told.silent++,
       unasked: new Unasked(storage, localStorageOn(local)),
     });
-    return { hosted, states, faults, told, kill };
+    return { hosted, states, faults, denied, told, kill };
   };
 
   return {
     entries,
+    local,
     place,
     host,
     tab,

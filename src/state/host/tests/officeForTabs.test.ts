@@ -243,3 +243,95 @@ describe('a tab that is used as somebody else of the office', () => {
     expect(tab.hosted.me?.personId).toBe('maren');
   });
 });
+
+describe('an office that has PINs', () => {
+  const pin = '482913';
+  const proof = { pin, token: 'a token of this device', name: 'A browser' };
+  const setPin = {
+    type: 'setPin',
+    pin,
+    before: null,
+    device: { token: proof.token, name: 'A browser' },
+  } as const;
+  /** Maren has begun it, and chosen a PIN. */
+  async function open() {
+    const here = browser();
+    await here.host(undefined, false);
+    const first = await joined(await here.tab());
+    expect(await on(first.link.ask(setPin))).toEqual({ ok: true });
+    return { here, first };
+  }
+
+  it('lets nobody in who shows nothing, and says which office it is', async () => {
+    const { here } = await open();
+    const { hosted, denied } = await here.tab();
+    void hosted.join('worker');
+    await settle(3_000);
+    expect(denied).toMatchObject([{ why: { code: 'signIn' }, name: 'Orrin Vale Gauging' }]);
+    // Nor as somebody else who asks for their chair.
+    const other = await here.tab(null, 'ilse');
+    void other.hosted.join('worker');
+    await settle(3_000);
+    expect(other.denied).toMatchObject([{ why: { code: 'signIn' } }]);
+  });
+
+  it('lets in who comes with their PIN after all, and their device ever after', async () => {
+    const { here, first } = await open();
+    await on(first.link.ask({ type: 'givePin', personId: 'ilse', pin: '739105' }));
+    const { hosted, denied } = await here.tab();
+    const link = hosted.join('worker');
+    await settle(3_000);
+    const ilse = { by: 'pin', account: '201', name: 'A phone', token: 'a token of another' } as const;
+    hosted.arrive({ ...ilse, pin: '739106' });
+    await settle(3_000);
+    expect(denied.at(-1)?.why).toEqual({ code: 'wrongPin', left: 4 });
+    hosted.arrive({ ...ilse, pin: '739105' });
+    await on(link);
+    expect(hosted.me?.personId).toBe('ilse');
+    expect(hosted.token).toBe(ilse.token);
+    const again = await here.tab(null, null, { by: 'token', token: ilse.token });
+    await on(again.hosted.join('worker'));
+    expect(again.hosted.me?.personId).toBe('ilse');
+  });
+
+  it('tells a device nothing more from the moment it is signed out elsewhere', async () => {
+    const { here, first } = await open();
+    const second = await joined(await here.tab(null, null, { by: 'token', token: proof.token }));
+    const id = (await on(first.link.snapshot())).access?.signIns[0]?.id ?? '';
+    expect(await on(first.link.ask({ type: 'signOutDevice', id }))).toEqual({ ok: true });
+    await settle(3_000);
+    expect(second.denied).toMatchObject([{ why: { code: 'signedOut' } }]);
+    await on(first.link.ask(write('after it left')));
+    expect(second.messages.has('after it left')).toBe(false);
+  });
+
+  it('remembers wrong PINs when its host is begun anew', async () => {
+    const { here } = await open();
+    const { hosted, denied } = await here.tab();
+    void hosted.join('worker');
+    await settle(3_000);
+    for (let wrong = 0; wrong < 5; wrong++) {
+      hosted.arrive({ ...proof, by: 'pin', account: '214', pin: '000001', token: 'a token of another' });
+      await settle(3_000);
+    }
+    expect(denied.at(-1)?.why).toEqual({ code: 'paused', until: start + 30_000 });
+    const late = await here.tab();
+    void late.hosted.join('worker');
+    await here.host(undefined, false);
+    await settle(3_000);
+    late.hosted.arrive({ ...proof, by: 'pin', account: '214', token: 'a token of another' });
+    await settle(3_000);
+    expect(late.denied.at(-1)?.why).toMatchObject({ code: 'paused' });
+  });
+
+  it('writes no PIN down in what a page leaves behind', async () => {
+    const { here } = await open();
+    const { hosted, kill } = await here.tab(null, null, { by: 'token', token: proof.token });
+    const link = await on(hosted.join('worker'));
+    void link.ask({ ...setPin, pin: '739105', before: pin });
+    hosted.leave();
+    kill();
+    expect(JSON.stringify([...here.local])).not.toContain('739105');
+    expect(JSON.stringify([...here.entries])).not.toContain(pin);
+  });
+});

@@ -1,0 +1,6 @@
+import { fetchDevicesScreen } from '@/screens/looseEnds/fetchInboxScreens';
+import { LaterScreen } from '@/screens/shared/LaterScreen';
+
+export default function DevicesRoute() {
+  return <LaterScreen title="PIN and devices" fetch={fetchDevicesScreen} />;
+}

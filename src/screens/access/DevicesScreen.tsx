@@ -1,0 +1,158 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import { formatMoment } from '@/core/shared/time';
+import {
+  actDone,
+  actRefused,
+  selectMyId,
+  selectOffice,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
+import {
+  askAccess,
+  isThisDevice,
+  selectMyPin,
+  selectMySignIns,
+  signOutHere,
+  wipeDevice,
+} from '@/state/access';
+import { chosenOffice } from '@/state/offices';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { useGo } from '../shared/useGo';
+import { PinSheet } from './PinSheet';
+import { WipeSheet } from './WipeSheet';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1 },
+    body: { padding: space.l, gap: space.xl, maxWidth: 640 },
+    section: { gap: space.s },
+    device: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      alignItems: 'center',
+      gap: space.m,
+      paddingVertical: space.s,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    words: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
+    start: { alignSelf: 'flex-start' },
+  }),
+);
+
+const pinWords = {
+  none: 'You have none yet. It lets you join with another device, and reach your mailbox from any phone.',
+  given: 'Whoever runs the office gave you one. Choose your own, which nobody else knows.',
+  own: 'You join with another device by it, and reach your mailbox from any phone.',
+};
+
+/** Who I am here, my PIN, the devices I am signed in on, and how to leave this one. */
+export function DevicesScreen() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const go = useGo();
+  const now = useNow(60_000);
+  const zone = useAppSelector(selectZone);
+  const myId = useAppSelector(selectMyId);
+  const office = useAppSelector(selectOffice);
+  const me = office.people.get(myId);
+  const pin = useAppSelector(selectMyPin);
+  const signIns = useAppSelector(selectMySignIns);
+  const [open, setOpen] = useState<'pin' | 'wipe' | null>(null);
+  const here = signIns.find(({ id }) => isThisDevice(id));
+  const isSample = chosenOffice() === 'sample';
+  const signOut = async (id: string, name: string) => {
+    const problem = await dispatch(askAccess({ type: 'signOutDevice', id }));
+    dispatch(problem === null ? actDone(`${name} is signed out.`) : actRefused(problem));
+  };
+  return (
+    <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
+      <View>
+        <Txt as="title" level={1}>
+          PIN and devices
+        </Txt>
+        <Txt colour={colours.faint}>
+          {me ? `${me.name}, ${me.extension}, in ${office.setup.name}.` : office.setup.name}
+          {me?.administers ? ' You run the office.' : ''}
+        </Txt>
+      </View>
+      <View style={styles.section} role="region" aria-label="Your PIN">
+        <Txt as="heading" level={2}>
+          Your PIN
+        </Txt>
+        <Txt colour={colours.faint}>{pinWords[pin]}</Txt>
+        <Plate
+          kind={pin === 'own' ? 'plain' : 'main'}
+          word={pin === 'own' ? 'Change the PIN' : 'Choose a PIN'}
+          style={styles.start}
+          onPress={() => setOpen('pin')}
+        />
+      </View>
+      <View style={styles.section} role="region" aria-label="Signed in on">
+        <Txt as="heading" level={2}>
+          Signed in on
+        </Txt>
+        {signIns.length === 0 ? (
+          <Txt colour={colours.faint}>
+            {isSample
+              ? 'In the sample nobody signs in: this device can be anybody in it.'
+              : 'This browser, in which the office is kept. With a PIN of yours other devices can join.'}
+          </Txt>
+        ) : (
+          <View role="list">
+            {signIns.map(({ id, name, at, lastAt }) => (
+              <View key={id} role="listitem" style={styles.device}>
+                <View style={styles.words}>
+                  <Txt as="strong">{id === here?.id ? `${name}: this device` : name}</Txt>
+                  <Txt as="small">
+                    {`Since ${formatMoment(at, now, zone)}, last there ${formatMoment(lastAt, now, zone)}`}
+                  </Txt>
+                </View>
+                {id === here?.id ? null : (
+                  <Plate
+                    word="Sign it out"
+                    label={`Sign out ${name}, last there ${formatMoment(lastAt, now, zone)}`}
+                    onPress={() => void signOut(id, name)}
+                  />
+                )}
+              </View>
+            ))}
+          </View>
+        )}
+      </View>
+      <View style={styles.section} role="region" aria-label="Leave this device">
+        <Txt as="heading" level={2}>
+          Leave this device
+        </Txt>
+        {here ? (
+          <>
+            <Txt colour={colours.faint}>
+              Signed out, it rings for nobody and shows nothing. What is kept on it stays until you take it
+              off.
+            </Txt>
+            <Plate
+              word="Sign out here"
+              style={styles.start}
+              onPress={() => void dispatch(signOutHere(here.id))}
+            />
+          </>
+        ) : null}
+        <Plate word="Take everything off this device" style={styles.start} onPress={() => setOpen('wipe')} />
+      </View>
+      <Plate word="Office" style={styles.start} onPress={go.office} />
+      {open === 'pin' ? <PinSheet onClose={() => setOpen(null)} /> : null}
+      {open === 'wipe' ? (
+        <WipeSheet onWipe={() => void dispatch(wipeDevice(here?.id ?? null))} onClose={() => setOpen(null)} />
+      ) : null}
+    </ScrollView>
+  );
+}

@@ -1,0 +1,138 @@
+import { create } from 'qrcode';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Path, Rect } from 'react-native-svg';
+
+import { weaknessOf } from '@/core/shared/pins';
+import { formatMoment } from '@/core/shared/time';
+import { actDone, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { askAccess, invite, selectInvitedUntil, selectPinOf } from '@/state/access';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, useTheme } from '@/ui/tokens';
+
+/** Lets a device of somebody's join: a link, also to be photographed, and a PIN to begin with, which goes another way. */
+export function InviteSheet({
+  personId,
+  name,
+  onClose,
+}: {
+  personId: string;
+  name: string;
+  onClose: () => void;
+}) {
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const now = useNow(60_000);
+  const zone = useAppSelector(selectZone);
+  const pin = useAppSelector((state) => selectPinOf(state, personId));
+  const until = useAppSelector((state) => selectInvitedUntil(state, personId));
+  const [given, setGiven] = useState<string | null>(null);
+  const [address, setAddress] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const makeLink = async () => {
+    const made = await dispatch(invite(personId));
+    if ('problem' in made) return setProblem(made.problem);
+    setProblem(null);
+    setAddress(made.address);
+  };
+  const givePin = async () => {
+    const proposed = proposedPin();
+    const said = await dispatch(askAccess({ type: 'givePin', personId, pin: proposed }));
+    setProblem(said);
+    if (said === null) setGiven(proposed);
+  };
+  const copy = async (text: string) => {
+    try {
+      await navigator.clipboard.writeText(text);
+      dispatch(actDone('The link is copied.'));
+    } catch {
+      setProblem('This browser lets nothing be copied. Mark the link and copy it by hand.');
+    }
+  };
+  return (
+    <Sheet title={`A device for ${name}`} onClose={onClose}>
+      <View style={styles.body}>
+        <Txt as="heading" level={3}>
+          1. The PIN, told by word of mouth
+        </Txt>
+        {given !== null ? (
+          <Txt>
+            It is <Txt as="mono">{given}</Txt>. It is shown this once; they are asked to choose their own.
+          </Txt>
+        ) : (
+          <>
+            <Txt colour={colours.faint}>
+              {pin === 'none'
+                ? 'They have none yet.'
+                : pin === 'given'
+                  ? 'They have the one they were given. A new one takes its place.'
+                  : 'They have one of their own. If they have forgotten it, a new one takes its place.'}
+            </Txt>
+            <Plate
+              kind={pin === 'none' ? 'main' : 'plain'}
+              word={pin === 'none' ? 'Give them a PIN' : 'Give them a new PIN'}
+              onPress={() => void givePin()}
+            />
+          </>
+        )}
+        <Txt as="heading" level={3}>
+          2. The link, for one device
+        </Txt>
+        {address === null ? (
+          <>
+            <Txt colour={colours.faint}>
+              {until === null
+                ? 'It works once, for three days, and only with the PIN.'
+                : `One that was made lets a device in until ${formatMoment(until, now, zone)}. A new one takes its place.`}
+            </Txt>
+            <Plate
+              kind={pin === 'none' ? 'plain' : 'main'}
+              word={until === null ? 'Make the link' : 'Make a new link'}
+              onPress={() => void makeLink()}
+            />
+          </>
+        ) : (
+          <>
+            <Code text={address} label={`The link for ${name} as a code to photograph`} />
+            <Txt as="small">{address}</Txt>
+            <Plate word="Copy the link" onPress={() => void copy(address)} />
+          </>
+        )}
+        {problem === null ? null : <Problem sentence={problem} />}
+      </View>
+    </Sheet>
+  );
+}
+
+/** QR code (ISO/IEC 18004), with the quiet zone of four modules that readers need; dark on light in either theme. */
+function Code({ text, label }: { text: string; label: string }) {
+  const { modules } = create(text, { errorCorrectionLevel: 'M' });
+  const { size } = modules;
+  const dark = Array.from({ length: size * size }, (_, at) => at).filter((at) => modules.data[at]);
+  const path = dark.map((at) => `M${(at % size) + 4} ${Math.floor(at / size) + 4}h1v1h-1z`).join('');
+  return (
+    <View role="img" aria-label={label} style={styles.code}>
+      <Svg viewBox={`0 0 ${size + 8} ${size + 8}`} width="100%" height="100%" aria-hidden>
+        <Rect width={size + 8} height={size + 8} fill="#FFFFFF" />
+        <Path d={path} fill="#14201D" />
+      </Svg>
+    </View>
+  );
+}
+
+/** Six figures of chance that nobody guesses first. */
+function proposedPin(): string {
+  for (;;) {
+    const [number = 0] = crypto.getRandomValues(new Uint32Array(1));
+    const proposed = String(number % 1_000_000).padStart(6, '0');
+    if (weaknessOf(proposed) === null) return proposed;
+  }
+}
+
+const styles = StyleSheet.create({
+  body: { gap: space.m },
+  code: { width: 240, height: 240, alignSelf: 'center' },
+});

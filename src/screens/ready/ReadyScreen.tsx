@@ -1,0 +1,142 @@
+import { ScrollView, StyleSheet, View } from 'react-native';
+import Svg, { Line, Path } from 'react-native-svg';
+import { useState } from 'react';
+
+import { selectMyPlan, useAppSelector } from '@/state/app';
+import { selectMyPin } from '@/state/access';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { PinSheet } from '../access/PinSheet';
+import { useGo } from '../shared/useGo';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1 },
+    body: { padding: space.l, gap: space.l, maxWidth: 640 },
+    line: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      alignItems: 'center',
+      gap: space.m,
+      paddingVertical: space.m,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    words: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
+    start: { alignSelf: 'flex-start' },
+  }),
+);
+
+/** How one thing stands: well, to be looked at, or not done yet. */
+type Standing = 'well' | 'look' | 'open';
+
+interface Check {
+  title: string;
+  standing: Standing;
+  /** Its last reading. */
+  reading: string;
+  word: string;
+  act: () => void;
+}
+
+/** What is gone over before driving off, in any order; each line with its last reading. */
+export function ReadyScreen() {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const go = useGo();
+  const [isPinOpen, setPinOpen] = useState(false);
+  const checks = useChecks({ openPin: () => setPinOpen(true) });
+  const open = checks.filter(({ standing }) => standing !== 'well').length;
+  return (
+    <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
+      <View>
+        <Txt as="title" level={1}>
+          Ready to go
+        </Txt>
+        <Txt colour={colours.faint}>{openWords(open)}</Txt>
+      </View>
+      <View role="list">
+        {checks.map(({ title, standing, reading, word, act }) => (
+          <View key={title} role="listitem" style={styles.line}>
+            <StandingGauge standing={standing} />
+            <View style={styles.words}>
+              <Txt as="strong">{title}</Txt>
+              <Txt as="small">{reading}</Txt>
+            </View>
+            <Plate word={word} label={`${title}: ${word}`} onPress={act} />
+          </View>
+        ))}
+      </View>
+      <Plate word="Office" style={styles.start} onPress={go.office} />
+      {isPinOpen ? <PinSheet onClose={() => setPinOpen(false)} /> : null}
+    </ScrollView>
+  );
+}
+
+function openWords(open: number): string {
+  if (open === 0) return 'Everything is as it should be.';
+  return `${open === 1 ? 'One thing is' : `${open} things are`} to be looked at. None has to be now: all is found again in Office.`;
+}
+
+function useChecks({ openPin }: { openPin: () => void }): Check[] {
+  const go = useGo();
+  const pin = useAppSelector(selectMyPin);
+  const { greetings = [] } = useAppSelector(selectMyPlan);
+  return [
+    {
+      title: 'PIN',
+      standing: pin === 'own' ? 'well' : pin === 'given' ? 'look' : 'open',
+      reading:
+        pin === 'own'
+          ? 'Yours. It opens your mailbox from any phone.'
+          : pin === 'given'
+            ? 'Given by whoever runs the office: choose your own.'
+            : 'None yet.',
+      word: pin === 'own' ? 'Change it' : 'Choose it',
+      act: openPin,
+    },
+    {
+      title: 'Greeting',
+      standing: greetings.length > 0 ? 'well' : 'open',
+      reading:
+        greetings.length === 0
+          ? 'Your mailbox says a plain sentence that is nobody’s.'
+          : `Your mailbox says ${greetings.map(({ name }) => `“${name}”`).join(', ')}, the first that fits.`,
+      word: greetings.length === 0 ? 'Say one' : 'See them',
+      act: go.plan,
+    },
+  ];
+}
+
+const standingWords: Record<Standing, string> = {
+  well: 'well',
+  look: 'to be looked at',
+  open: 'not done yet',
+};
+/** Degrees from upright: off the left end, in the middle, at the right end. */
+const turns: Record<Standing, number> = { open: -60, look: 0, well: 60 };
+
+/** A half-round gauge: its needle lies left while nothing is done, and right where all is well. */
+function StandingGauge({ standing }: { standing: Standing }) {
+  const { colours } = useTheme();
+  const angle = (turns[standing] * Math.PI) / 180;
+  const hue = standing === 'well' ? colours.moss : standing === 'look' ? colours.saffron : colours.faint;
+  return (
+    <View role="img" aria-label={standingWords[standing]}>
+      <Svg width={40} height={26} aria-hidden>
+        <Path d="M4 22A16 16 0 0 1 36 22" stroke={colours.edge} strokeWidth={2} fill="none" />
+        <Path d="M30.3 9.8A16 16 0 0 1 36 22" stroke={colours.moss} strokeWidth={4} fill="none" />
+        <Line
+          x1={20}
+          y1={22}
+          x2={20 + 15 * Math.sin(angle)}
+          y2={22 - 15 * Math.cos(angle)}
+          stroke={hue}
+          strokeWidth={3}
+        />
+      </Svg>
+    </View>
+  );
+}

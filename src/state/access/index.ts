@@ -1,0 +1,13 @@
+/** Who is let in: signing in and out, PINs, invitations, and the devices one is signed in on. */
+export {
+  askAccess,
+  invite,
+  isThisDevice,
+  selectInvitedUntil,
+  selectMyPin,
+  selectMySignIns,
+  selectPinOf,
+  setPin,
+  signIn,
+} from './access';
+export { signOutHere, wipeDevice } from './leavingHere';
