@@ -36,9 +36,18 @@ export function copyPdfRenderer() {
     copyFileSync(join(root, 'node_modules/pdfjs-dist/build', file), join(root, 'public', 'pdf', file));
 }
 
+/** Noise is suppressed by a worklet as it comes from its package, fetched when a microphone is first used. */
+export function copyNoiseSuppressor() {
+  const from = join(root, 'node_modules/@sapphi-red/web-noise-suppressor/dist');
+  const to = join(root, 'public', 'noise');
+  mkdirSync(to, { recursive: true });
+  copyFileSync(join(from, 'rnnoise/workletProcessor.js'), join(to, 'worklet.js'));
+  for (const file of ['rnnoise.wasm', 'rnnoise_simd.wasm']) copyFileSync(join(from, file), join(to, file));
+}
+
 /** Beside each text file its compressed forms, so that the server never compresses the same thing twice. */
 function compress() {
-  for (const file of filesBelow(['dist']).filter((name) => /\.(m?js|css|svg|json|wav)$/.test(name))) {
+  for (const file of filesBelow(['dist']).filter((name) => /\.(m?js|css|svg|json|wav|wasm)$/.test(name))) {
     const content = readFileSync(file);
     writeFileSync(`${file}.br`, brotliCompressSync(content));
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
@@ -52,6 +61,7 @@ export async function build() {
   console.log('Building …');
   copyFonts();
   copyPdfRenderer();
+  copyNoiseSuppressor();
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   run(bin('expo'), ['export', '--platform', 'web'], { env });
   await writeServiceWorker();

@@ -40,7 +40,7 @@ const sources = [
   'scripts/build.mjs',
   'scripts/serviceWorker.mjs',
 ];
-const ignored = [join('public', 'fonts'), join('public', 'pdf')];
+const ignored = [join('public', 'fonts'), join('public', 'pdf'), join('public', 'noise')];
 
 /** Every file below the given places, in order. */
 export function filesBelow(places) {

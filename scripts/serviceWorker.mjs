@@ -21,6 +21,7 @@ export async function writeServiceWorker() {
       'alerts.js',
       'voices/**',
       'pictures/**',
+      'noise/**',
       '**/sampleHistory-*',
       'assets/**',
       'icons/**',
@@ -37,7 +38,8 @@ export async function writeServiceWorker() {
     sourcemap: false,
     runtimeCaching: [
       {
-        urlPattern: ({ url, sameOrigin }) => sameOrigin && /\/(?:voices|pictures|faxes)\//.test(url.pathname),
+        urlPattern: ({ url, sameOrigin }) =>
+          sameOrigin && /\/(?:voices|pictures|faxes|noise)\//.test(url.pathname),
         handler: 'CacheFirst',
         options: { cacheName: 'heard-and-seen', expiration: { maxEntries: 200 } },
       },

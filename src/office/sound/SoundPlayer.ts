@@ -41,6 +41,8 @@ export class SoundPlayer {
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
   private speakerId = '';
+  /** Where it rings, if that is elsewhere. */
+  private ringer: AudioContext | null = null;
   private idle = 0;
 
   constructor(private readonly onStatus: (status: SoundStatus) => void) {
@@ -68,7 +70,7 @@ export class SoundPlayer {
     if (!this.context || this.status !== 'on') return;
     const key = `ring ${ring} ${this.ringVolume}`;
     const buffer = await this.synthesised(key, () => synthesiseRing(ring, sampleRate, this.ringVolume));
-    this.tried = this.startSource(this.context, buffer, false);
+    this.tried = this.startSource(this.ringer ?? this.context, buffer, false);
   }
 
   /** One turn of a tune, to choose by; null ends it. */
@@ -92,6 +94,36 @@ export class SoundPlayer {
     } catch {
       // The device has been unplugged: the browser goes on with another.
     }
+  }
+
+  /** Rings on a device of its own, or (null) where all else is heard. */
+  async useRinger(id: string | null): Promise<void> {
+    const before = this.ringer;
+    this.ringer = null;
+    void before?.close();
+    if (id === null) return;
+    try {
+      const ringer: ChoosesSpeaker = new AudioContext();
+      await ringer.setSinkId?.(id);
+      this.ringer = ringer;
+    } catch {
+      // The device has been unplugged: it rings where all else is heard.
+    }
+  }
+
+  /** Plays what a microphone has taken in, once. Resolves when it is over. */
+  async playTake({
+    samples,
+    sampleRate: rate,
+  }: {
+    samples: Float32Array;
+    sampleRate: number;
+  }): Promise<void> {
+    if (!this.context || this.status !== 'on') return;
+    const buffer = new AudioBuffer({ length: Math.max(1, samples.length), sampleRate: rate });
+    buffer.copyToChannel(new Float32Array(samples), 0);
+    const source = this.startSource(this.context, buffer, false);
+    await new Promise((resolve) => (source.onended = resolve));
   }
 
   /** Lets the browser's own voice say something, as the stand-in voice; nothing where it has none. */
@@ -132,6 +164,7 @@ export class SoundPlayer {
     this.play(null);
     void this.hearTune(null);
     void this.context?.close();
+    void this.ringer?.close();
   }
 
   private open(): void {
@@ -171,7 +204,9 @@ export class SoundPlayer {
     const buffer = await this.synthesised(`${playing.what} ${this.ringVolume}`, () =>
       this.samplesOf(playing.what),
     );
-    if (this.playing === playing) playing.source = this.startSource(context, buffer, true);
+    const isRing = playing.what.startsWith('ring ');
+    if (this.playing === playing)
+      playing.source = this.startSource((isRing && this.ringer) || context, buffer, true);
   }
 
   private samplesOf(what: Continuous): Float32Array {

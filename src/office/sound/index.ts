@@ -1,3 +1,3 @@
 /** What this device sounds. */
 export { SoundPlayer, type Continuous, type SoundStatus } from './SoundPlayer';
-export { recordMicrophone, type Take } from './recordMicrophone';
+export { deviceNow, pluggedIn, soundDevicesOf, type ListedDevice, type SoundDevice } from './soundDevices';

@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 
-import { recordMicrophone, type Take } from '@/office/sound';
+import type { Take } from '@/office/microphone';
 import { useAppSelector } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { useTheme } from '@/ui/tokens';
 
-import { explainMicrophone } from './microphone';
+import { explainMicrophone, fetchMicrophone, idOf } from './microphone';
 
 interface Recording {
   isRecording: boolean;
@@ -18,7 +18,7 @@ interface Recording {
 
 /** Records with the microphone that was chosen; who goes away meanwhile lets go of it. */
 export function useRecording(): Recording {
-  const microphoneId = useAppSelector((state) => state.settings.microphoneId);
+  const { microphone, noise } = useAppSelector((state) => state.settings);
   const [problem, setProblem] = useState<string | null>(null);
   const [isRecording, setRecording] = useState(false);
   const finish = useRef<(() => Promise<Take>) | null>(null);
@@ -31,7 +31,8 @@ export function useRecording(): Recording {
   const begin = async () => {
     setProblem(null);
     try {
-      finish.current = await recordMicrophone(microphoneId);
+      const { recordMicrophone } = await fetchMicrophone();
+      finish.current = await recordMicrophone({ microphoneId: await idOf(microphone), noise });
       setRecording(true);
     } catch (error) {
       setProblem(explainMicrophone(error));

@@ -6,7 +6,9 @@ import {
   refusalClosed,
   selectMySound,
   setAsideRead,
+  soundOffered,
   takeNewer,
+  takeSoundOffer,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -76,7 +78,7 @@ export function Notices() {
 /** What this device can't do, also before the office is open. */
 export function DeviceNotices() {
   const dispatch = useAppDispatch();
-  const { storage, setAside, isNewerHere } = useAppSelector((state) => state.notices);
+  const { storage, setAside, isNewerHere, soundOffer } = useAppSelector((state) => state.notices);
   const isOnline = useAppSelector((state) => state.office.isOnline);
   return (
     <>
@@ -102,6 +104,13 @@ export function DeviceNotices() {
         <Notice
           sentence="A newer Cendro is here. It is used once no tab of this one is open."
           action={{ word: 'Use it now', onPress: () => dispatch(takeNewer()) }}
+        />
+      ) : null}
+      {soundOffer ? (
+        <Notice
+          sentence={`${soundOffer.name} is plugged in.`}
+          action={{ word: 'Use it for calls', onPress: () => dispatch(takeSoundOffer()) }}
+          otherwise={{ word: 'Leave it', onPress: () => dispatch(soundOffered(null)) }}
         />
       ) : null}
       {isOnline ? null : (

@@ -169,7 +169,6 @@ async function join(
       soundUpdate(update, store.getState(), { player, playSound: services.playSound });
   };
   early.forEach(take);
-  void player.useSpeaker(store.getState().settings.speakerId);
   player.setRingVolume(store.getState().settings.ringVolume / 100);
   whenChanged(
     store,

@@ -101,6 +101,7 @@ export {
 export { freeId } from './freeId';
 export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
 export { continuousOf, isActive, selectMySound } from './mySound';
+export { takeSoundOffer } from './soundOffer';
 export { formatAny, identifyDialled, identifyEndpoint, identifyNumber, type Identity } from './identify';
 export {
   selectCards,
@@ -152,6 +153,7 @@ export {
   refusalClosed,
   setAsideRead,
   soundChosen,
+  soundOffered,
   tellingElsewhereChosen,
   ringingChosen,
   textSizeChosen,

@@ -9,7 +9,7 @@ import type { Contact } from '@/core/people/contacts';
 import type { Shown } from '@/core/calls/callerId';
 import type { ClockSetting } from '@/office/clock';
 import type { OfficeUpdate } from '@/office/link';
-import type { SoundStatus } from '@/office/sound';
+import type { SoundDevice, SoundStatus } from '@/office/sound';
 import { goodNetwork, type Speech } from '@/office/standins';
 
 import { inboxReducer } from './inboxSlice';
@@ -212,9 +212,11 @@ const settingsSlice = createSlice({
   initialState: {
     theme: 'device',
     way: null,
-    microphoneId: null,
-    speakerId: null,
-    isNoiseSuppressed: true,
+    microphone: null,
+    speaker: null,
+    ringer: null,
+    noise: 'light',
+    soundTest: null,
     tellsElsewhere: false,
     textSize: 100,
     ringTones: usualRings,
@@ -241,7 +243,9 @@ const settingsSlice = createSlice({
     },
     soundChosen(
       state,
-      { payload }: PayloadAction<Partial<Pick<Settings, 'microphoneId' | 'speakerId' | 'isNoiseSuppressed'>>>,
+      {
+        payload,
+      }: PayloadAction<Partial<Pick<Settings, 'microphone' | 'speaker' | 'ringer' | 'noise' | 'soundTest'>>>,
     ) {
       Object.assign(state, payload);
     },
@@ -254,6 +258,13 @@ const settingsSlice = createSlice({
 /** Whether the app is kept on this device: `no` where this browser keeps none. */
 export type AppKept = 'no' | 'fetching' | 'kept' | 'failed';
 
+/** What has been plugged in: to speak into, to hear by, or both. */
+export interface SoundOffer {
+  name: string;
+  microphone: SoundDevice | null;
+  speaker: SoundDevice | null;
+}
+
 interface NoticesSlice {
   storage: VaultStatus;
   /** How many stored records could not be read since the start. */
@@ -265,13 +276,15 @@ interface NoticesSlice {
   appKept: AppKept;
   /** A newer version of the app waits to be used. */
   isNewerHere: boolean;
+  /** A sound device that has been plugged in, and is offered. */
+  soundOffer: SoundOffer | null;
 }
 
 const noticesSlice = createSlice({
   name: 'notices',
   initialState: {
     ...{ storage: 'ok', setAside: 0, refusal: null, done: null },
-    ...{ appKept: 'no', isNewerHere: false },
+    ...{ appKept: 'no', isNewerHere: false, soundOffer: null },
   } as NoticesSlice,
   reducers: {
     storageChanged(state, { payload }: PayloadAction<VaultStatus>) {
@@ -285,6 +298,9 @@ const noticesSlice = createSlice({
     },
     newerWaits(state) {
       state.isNewerHere = true;
+    },
+    soundOffered(state, { payload }: PayloadAction<SoundOffer | null>) {
+      state.soundOffer = payload;
     },
     setAsideRead(state) {
       state.setAside = 0;
@@ -349,4 +365,5 @@ export const {
   actDone,
   appKept,
   newerWaits,
+  soundOffered,
 } = noticesSlice.actions;

@@ -19,7 +19,7 @@ import {
   type Services,
 } from '@/state/app';
 
-import type { Take } from '@/office/sound';
+import type { Take } from '@/office/microphone';
 
 /** Shorter than that nobody has said anything. */
 const shortestMs = 500;

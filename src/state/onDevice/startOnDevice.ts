@@ -2,11 +2,17 @@ import type { AppStore, Services } from '@/state/app';
 
 import { startBadge, startStayingAwake } from './awake';
 import { startKeepingApp } from './keeping';
+import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
 
 /** What this device does for the app, from the start of the app on. */
 export function startOnDevice({ store, services }: { store: AppStore; services: Services }): () => void {
   startKeepingApp(store);
-  const stops = [startStayingAwake(store), startBadge(store, services), startVibrating(store)];
+  const stops = [
+    startStayingAwake(store),
+    startBadge(store, services),
+    startVibrating(store),
+    startSoundDevices(store, services),
+  ];
   return () => stops.forEach((stop) => stop());
 }

@@ -2,7 +2,7 @@ import { uint8ArrayToBase64 } from 'uint8array-extras';
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { encodeWav } from '@/core/shared/soundFiles';
-import type { Take } from '@/office/sound';
+import type { Take } from '@/office/microphone';
 
 import { changeGreeting, type RootState, type Services } from '@/state/app';
 

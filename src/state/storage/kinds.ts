@@ -7,7 +7,7 @@ import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draf
 import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
-import { heardEntrySchema, rings } from '@/core/shared/sound';
+import { heardEntrySchema, noiseStrengths, rings } from '@/core/shared/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
 
@@ -19,6 +19,7 @@ import {
   settingsFromVersion2,
   settingsFromVersion3,
   settingsFromVersion4,
+  settingsFromVersion5,
   workFromVersion1,
 } from './migrations';
 import type { StoredKind } from './Vault';
@@ -70,15 +71,21 @@ export const usualRings: z.infer<typeof ringTonesSchema> = {
   customer: 'gauge',
 };
 
+/** A sound device by the id that the browser knows it by, and by its name, where that id is another one next time. */
+const soundDeviceSchema = z.object({ id: z.string(), name: z.string() });
+
 /** What is chosen for this device. */
 export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
   /** How calls travel, where the worker has chosen; null: as Cendro recommends. */
   way: z.enum(ways).nullable(),
-  /** Sound devices as the browser names them; null: its own choice. */
-  microphoneId: z.string().nullable(),
-  speakerId: z.string().nullable(),
-  isNoiseSuppressed: z.boolean(),
+  /** Sound devices; null: the browser's own choice, and what rings: where all else is heard. */
+  microphone: soundDeviceSchema.nullable(),
+  speaker: soundDeviceSchema.nullable(),
+  ringer: soundDeviceSchema.nullable(),
+  noise: z.enum(noiseStrengths),
+  /** How the microphone was when it was last tried. */
+  soundTest: z.object({ at: z.number(), name: z.string(), /** dB. */ overNoise: z.number() }).nullable(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
   /** What a call rings with, by what it is. */
@@ -138,13 +145,14 @@ export const officeKind: StoredKind<OfficeState> = {
 /** How the office is configured: much larger than what changes with each call, and written only when it changes. */
 export const setupKind: StoredKind<OfficeSetup> = { version: 1, schema: officeSetupSchema };
 export const settingsKind: StoredKind<Settings> = {
-  version: 5,
+  version: 6,
   schema: settingsSchema,
   migrations: {
     1: settingsFromVersion1,
     2: settingsFromVersion2,
     3: settingsFromVersion3,
     4: settingsFromVersion4,
+    5: settingsFromVersion5,
   },
 };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };

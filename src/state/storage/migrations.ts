@@ -125,6 +125,20 @@ export function settingsFromVersion4(data: unknown): unknown {
   return { ...device, formerHabits };
 }
 
+/** Version 5 knew sound devices by their ids alone, and noise as suppressed or not. */
+export function settingsFromVersion5(data: unknown): unknown {
+  const { microphoneId, speakerId, isNoiseSuppressed, ...rest } = data as Data;
+  const device = (id: unknown) => (typeof id === 'string' ? { id, name: '' } : null);
+  return {
+    ...rest,
+    microphone: device(microphoneId),
+    speaker: device(speakerId),
+    ringer: null,
+    noise: isNoiseSuppressed === false ? 'off' : 'light',
+    soundTest: null,
+  };
+}
+
 /** A follow-up of version 1 had neither a priority nor a list. */
 export function workFromVersion1(data: unknown): unknown {
   const work = data as Data;

@@ -404,7 +404,8 @@ describe('what version 1 kept', () => {
     });
     const settings = { theme: 'dark', presentedLineId: null, withhold: false };
     const { migrations } = settingsKind;
-    const settled = migrations?.[4]?.(migrations[3]?.(migrations[2]?.(migrations[1]?.(settings))));
+    const former = migrations?.[3]?.(migrations[2]?.(migrations[1]?.(settings)));
+    const settled = migrations?.[5]?.(migrations[4]?.(former));
     expect(settingsKind.schema.parse(settled)).toMatchObject({
       theme: 'dark',
       way: null,

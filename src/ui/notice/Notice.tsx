@@ -8,6 +8,7 @@ const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     notice: {
       flexDirection: 'row',
+      flexWrap: 'wrap',
       alignItems: 'center',
       gap: space.m,
       paddingHorizontal: space.l,
@@ -17,7 +18,7 @@ const useStyles = themed(({ colours }) =>
       borderLeftWidth: 6,
       borderColor: colours.rule,
     },
-    sentence: { flex: 1 },
+    sentence: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
   }),
 );
 
@@ -25,10 +26,12 @@ interface NoticeProps {
   sentence: string;
   tone?: 'attention' | 'alarm';
   action?: { word: string; label?: string; onPress: () => void };
+  /** What is done instead of it. */
+  otherwise?: { word: string; onPress: () => void };
 }
 
-/** Something the worker has to know, with at most one thing to do about it. */
-export function Notice({ sentence, tone = 'attention', action }: NoticeProps) {
+/** Something the worker has to know, with what there is to do about it. */
+export function Notice({ sentence, tone = 'attention', action, otherwise }: NoticeProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   return (
@@ -40,6 +43,7 @@ export function Notice({ sentence, tone = 'attention', action }: NoticeProps) {
         {sentence}
       </Txt>
       {action ? <Plate {...action} /> : null}
+      {otherwise ? <Plate {...otherwise} /> : null}
     </View>
   );
 }

@@ -1,55 +1,61 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-import { explainMicrophone } from '../../shared/microphone';
+import type { NoiseStrength } from '@/core/shared/sound';
+import type { OpenMicrophone } from '@/office/microphone';
+import { soundDevicesOf, type SoundDevice } from '@/office/sound';
 
-interface SoundDevice {
-  id: string;
-  name: string;
-}
+import { explainMicrophone, fetchMicrophone, idOf } from '../../shared/microphone';
 
 interface Wish {
-  microphoneId: string | null;
-  isNoiseSuppressed: boolean;
+  microphone: SoundDevice | null;
+  noise: NoiseStrength;
 }
 
-/** Listens to the microphone while the sheet is open, and lists what sound devices there are. */
-export function useMicrophone({ microphoneId, isNoiseSuppressed }: Wish) {
+/** Listens to the microphone while the sheet is open, as others would hear it, and lists what sound devices there are. */
+export function useMicrophone({ microphone, noise }: Wish) {
   const [devices, setDevices] = useState<readonly MediaDeviceInfo[]>([]);
   const [level, setLevel] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const stop = useRef<() => void>(() => undefined);
+  /** `turn`: the last one asked for; of two that are being opened, the earlier one is closed again. */
+  const open = useRef({ turn: 0, isListening: false, stop: () => undefined as void });
 
   const start = useCallback(async () => {
-    stop.current();
+    const mine = ++open.current.turn;
+    open.current.stop();
     try {
-      const stream = await navigator.mediaDevices.getUserMedia({
-        audio: {
-          noiseSuppression: isNoiseSuppressed,
-          ...(microphoneId !== null && { deviceId: microphoneId }),
-        },
-      });
+      const { openMicrophone } = await fetchMicrophone();
+      const opened = await openMicrophone({ microphoneId: await idOf(microphone), noise });
+      if (mine !== open.current.turn) return opened.close();
       setProblem(null);
       setDevices(await navigator.mediaDevices.enumerateDevices());
-      stop.current = follow(stream, setLevel);
+      const onGone = () => setProblem('That microphone is gone. Choose another one.');
+      Object.assign(open.current, { isListening: true, stop: follow(opened, setLevel, onGone) });
     } catch (error) {
       setLevel(null);
       setProblem(explainMicrophone(error));
     }
-  }, [microphoneId, isNoiseSuppressed]);
+  }, [microphone, noise]);
+
+  // What is chosen while it listens is heard at once.
+  useEffect(() => {
+    if (open.current.isListening) void start();
+  }, [start]);
 
   useEffect(() => {
+    const here = open.current;
     const list = async () => setDevices((await navigator.mediaDevices?.enumerateDevices()) ?? []);
     void list();
     navigator.mediaDevices?.addEventListener('devicechange', list);
     return () => {
       navigator.mediaDevices?.removeEventListener('devicechange', list);
-      stop.current();
+      here.turn++;
+      here.stop();
     };
   }, []);
 
   return {
-    microphones: ofKind(devices, 'audioinput'),
-    speakers: ofKind(devices, 'audiooutput'),
+    microphones: soundDevicesOf(devices, 'audioinput'),
+    speakers: soundDevicesOf(devices, 'audiooutput'),
     /** 0 to 1; null while it does not listen. */
     level,
     problem,
@@ -57,19 +63,13 @@ export function useMicrophone({ microphoneId, isNoiseSuppressed }: Wish) {
   };
 }
 
-/** Those the browser names only after it was given leave have no name yet. */
-function ofKind(devices: readonly MediaDeviceInfo[], kind: MediaDeviceKind): SoundDevice[] {
-  return devices
-    .filter((device) => device.kind === kind && device.deviceId !== '' && device.deviceId !== 'default')
-    .map(({ deviceId, label }) => ({ id: deviceId, name: label || 'Sound device' }));
-}
-
-function follow(stream: MediaStream, onLevel: (level: number) => void): () => void {
-  const context = new AudioContext();
+function follow(open: OpenMicrophone, onLevel: (level: number) => void, onGone: () => void): () => void {
+  const { context, node, stream } = open;
   const analyser = context.createAnalyser();
-  context.createMediaStreamSource(stream).connect(analyser);
+  node.connect(analyser);
   const samples = new Float32Array(analyser.fftSize);
   onLevel(0);
+  for (const track of stream.getTracks()) track.onended = onGone;
   const timer = setInterval(() => {
     analyser.getFloatTimeDomainData(samples);
     const power = samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length;
@@ -77,7 +77,7 @@ function follow(stream: MediaStream, onLevel: (level: number) => void): () => vo
   }, 100);
   return () => {
     clearInterval(timer);
-    for (const track of stream.getTracks()) track.stop();
-    void context.close();
+    for (const track of stream.getTracks()) track.onended = null;
+    open.close();
   };
 }
