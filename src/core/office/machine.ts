@@ -1,6 +1,7 @@
 /** The office as it is carried out, and what is decided for each session: for its hosts alone. */
 export { Access } from './access/Access';
 export { accessSeen, weaknessFor, type Hashed } from './access';
+export { beginVisit, notCalledBack, pressInVisit, type VisitStep } from './mailboxes/visiting';
 export { emptyInbox, Inbox, isOfPersonal } from './Inbox';
 export { may } from './may';
 export { allPersonalSeen } from './personal';

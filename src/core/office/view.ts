@@ -1,4 +1,11 @@
-import { foresee, type Call, type CallRecord, type ExchangeEvent, type Leg } from '@/core/calls/exchange';
+import {
+  foresee,
+  type Call,
+  type CallRecord,
+  type ExchangeEvent,
+  type Leg,
+  type Visit,
+} from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
 import type { Conference, OfficeIndex, OfficeSetup } from '@/core/setup';
 import { hasRole, runsOffice, type Session } from './session';
@@ -58,6 +65,8 @@ const seesPlanOf = (session: Session, personId: string, office: OfficeIndex) =>
 
 const withoutPins = (conference: Conference): Conference => ({ ...conference, pin: '', hostPin: '' });
 
+const saysNothing: Visit['says'] = { text: '', voicemailId: null };
+
 /** How the office is configured, without the plans that are nobody else's business, and without PINs. */
 export function viewOfSetup(session: Session, office: OfficeIndex): OfficeSetup {
   const { setup } = office;
@@ -94,11 +103,18 @@ export function foreseenBy(
  */
 export function viewOfCall(session: Session, call: Call, office: OfficeIndex, sight: Sight): Call {
   const isMine = (leg: Leg) => session.personId !== null && isAt(session.personId, leg, office);
+  const isVisitors = call.legs.some((leg) => leg.role === 'caller' && isMine(leg));
+  const viewOfVisit = (visit: Visit): Visit => ({
+    ...visit,
+    digits: '',
+    ...(!isVisitors && !hasRole(session, 'simulator') && { says: saysNothing, list: [], at: -1 }),
+  });
   const legs = call.legs.map((leg) => ({
     ...leg,
     ...(!isMine(leg) && { digitsSent: '' }),
     // What is being typed is a PIN.
     ...(leg.entrance && { entrance: { ...leg.entrance, digits: '' } }),
+    ...(leg.visit && { visit: viewOfVisit(leg.visit) }),
   }));
   const toldOf = (trace: RouteTrace) => viewOfTrace(session, trace, office);
   if (sight === 'whole')
@@ -190,6 +206,8 @@ export function viewOfEvent(
   }
   if (sight === 'glimpse') return null;
   switch (event.type) {
+    case 'visitKeyed':
+      return null;
     case 'digitsSent':
       return isMyLeg(event.legId) ? event : null;
     case 'invited':

@@ -46,6 +46,7 @@ import { Answered } from './Answered';
 import { Away, beatMs } from './Away';
 import { Desk } from './Desk';
 import { FaxTraffic } from './FaxTraffic';
+import { MailboxVisits } from './MailboxVisits';
 import { Opening } from './Opening';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
 import { Telling } from './Telling';
@@ -101,6 +102,7 @@ export class HostedOffice implements OfficeOfAll {
   private readonly inboxNow: Inbox;
   /** Who is let in. */
   readonly desk: Desk;
+  private readonly visits: MailboxVisits;
   private readonly texts: TextTraffic;
   private readonly faxes: FaxTraffic;
   /** The rows of earlier runs, and what each keeps for themselves. */
@@ -139,6 +141,17 @@ export class HostedOffice implements OfficeOfAll {
         this.exchange.calls.get(callId)?.legs.some((leg) => leg.personId === personId) ?? false,
       (setup, at) => this.reconfigure(setup, at),
     );
+    this.visits = new MailboxVisits({
+      ...{ office: around.office, inbox: this.inboxNow, desk: this.desk },
+      ...{ legOf: (id) => this.exchange.legOf(id), now: () => options.clock.now() },
+      act: (legId, act) => {
+        const { why, events } = this.exchange.inVisit(legId, act, options.clock.now());
+        this.note(events);
+        return why;
+      },
+      settle: () => this.publish(),
+      whenOpen: (act) => this.rows.whenOpen(act),
+    });
     const { messaging, faxing } = this.inboxNow;
     this.texts = new TextTraffic(options.cast, messaging, around, options.state?.carrier);
     this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
@@ -166,6 +179,7 @@ export class HostedOffice implements OfficeOfAll {
     if (this.exchange.signedIn.size === 0)
       for (const { id } of this.exchange.setup.devices)
         this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
+    this.visits.takeUp([...this.exchange.calls.values()].flatMap(({ legs }) => legs));
     this.catchUp();
   }
 
@@ -470,6 +484,7 @@ export class HostedOffice implements OfficeOfAll {
     for (const event of events)
       if ('callId' in event && !this.exchange.calls.has(event.callId))
         this.inboxNow.callEnded(event.callId, this.exchange.now);
+    this.visits.hear(events);
     this.standIns.observe(events, this.exchange.calls);
     this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
   }

@@ -227,3 +227,81 @@ describe('the link', () => {
     expect(waits.at(-1)).toBe(800);
   });
 });
+
+describe('a mailbox that is listened to from a phone', () => {
+  const from = { kind: 'device', deviceId: 'maren-desk' } as const;
+  const maren = { id: 'maren-app', personId: 'maren', deviceId: 'maren-app', roles: ['member' as const] };
+  const turns = async (count = 200) => {
+    for (let turn = 0; turn < count; turn++) await Promise.resolve();
+  };
+
+  async function open() {
+    const clock = new Clock({ mode: 'fixed', at: start });
+    const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, pinCost: 1 });
+    await office.openPersonal({ sorts: {}, rows: [] }, true);
+    office.start();
+    const link = office.linkFor(maren);
+    const setPin = { type: 'setPin', pin: '4829', before: null, device: null } as const;
+    expect(await link.ask(setPin)).toEqual({ ok: true });
+    await link.ask({ type: 'leaveVoicemail', id: 'left', toPersonId: 'maren', durationMs: 9_000 });
+    const result = await office.send({ type: 'make', from, to: '*88' });
+    const legId = result.ok ? (result.legId ?? '') : '';
+    const press = async (digits: string) => {
+      await office.send({ type: 'sendDigits', legId, digits });
+      await turns();
+    };
+    const visit = () =>
+      office
+        .snapshot()
+        .changedCalls.flatMap(({ legs }) => legs)
+        .find((leg) => leg.visit)?.visit;
+    const seen = async () => (await link.tables()).voicemails.find(({ id }) => id === 'left');
+    return { office, clock, press, visit, seen };
+  }
+
+  it('asks for the PIN, plays what was left, which is heard then on all devices, and deletes it', async () => {
+    const { press, visit, seen } = await open();
+    await press('1111#');
+    expect(visit()?.says.text).toMatch(/^That was not the PIN/);
+    await press('4829#');
+    expect(visit()?.says.text).toMatch(/^You have one new message, and no messages heard before/);
+    await press('1');
+    expect(visit()?.says).toMatchObject({ voicemailId: 'left' });
+    expect((await seen())?.heardAt).toBe(start);
+    await press('3');
+    expect((await seen())?.deletedAt).toBe(start);
+    await press('3');
+    expect((await seen())?.deletedAt).toBeNull();
+  });
+
+  it('does all that was pressed, one after the other, however fast', async () => {
+    const { press, visit, seen } = await open();
+    await press('4829#');
+    await press('13');
+    await turns();
+    expect(visit()?.says.text).toMatch(/^It is deleted/);
+    expect((await seen())?.deletedAt).toBe(start);
+  });
+
+  it('counts wrong PINs with those at the door: after five none is looked at', async () => {
+    const { office, press, visit } = await open();
+    for (const pin of ['1111', '2222']) await press(`${pin}#`);
+    for (let wrong = 0; wrong < 3; wrong++)
+      await office.desk.letIn({
+        ...{ by: 'pin', account: '214', pin: '000001', token: 'a token of some length', name: 'A browser' },
+      });
+    await press('4829#');
+    // It was right, and nobody has looked at it.
+    expect(visit()).toBeUndefined();
+  });
+
+  it('shows a colleague nothing of what is said, or typed', async () => {
+    const { office, press } = await open();
+    const ilse = office.linkFor({ id: 'i', personId: 'ilse', deviceId: 'ilse-desk', roles: ['member'] });
+    await press('48');
+    const told = async () => JSON.stringify((await ilse.snapshot()).changedCalls);
+    expect(await told()).not.toContain('"48"');
+    await press('29#');
+    expect(await told()).not.toContain('new message');
+  });
+});

@@ -248,6 +248,8 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
       return `${what.charAt(0).toUpperCase()}${what.slice(1)}${tail}${withheld}`;
     }
     case 'service':
+      if (dialled.scope === 'office' && dialled.code === `*${office.plan.services.mailbox}`)
+        return 'Your mailbox, by its PIN';
       return dialled.scope === 'office' ? 'Service code of the office' : 'Short number of the network';
     case 'emergency':
       return 'Emergency';

@@ -172,7 +172,7 @@ function CallFromPhone() {
       />
       <Field label="Number to call" value={to} onChange={setTo} onSubmit={call} numeric />
       <Txt as="small">
-        {`*${services.unpark} and a slot takes a parked call, *${services.pickUpGroup} picks up in the own team, *${services.pickUp} and an extension picks up there, *${services.join} and a code joins.`}
+        {`*${services.unpark} and a slot takes a parked call, *${services.pickUpGroup} picks up in the own team, *${services.pickUp} and an extension picks up there, *${services.join} and a code joins, *${services.mailbox} opens one’s mailbox.`}
       </Txt>
       <Plate
         kind="main"

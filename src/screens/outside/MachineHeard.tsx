@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { greetingOf, isOpenRoom, type Call, type Leg } from '@/core/calls/exchange';
+import { greetingOf, isOpenRoom, type Call, type Leg, type Visit } from '@/core/calls/exchange';
 import { callBackNumber, spokenInQueue } from '@/core/calls/queueing';
 import { menuTextAt, whereTo } from '@/core/setup';
 import { hearGreeting, selectOffice, useAppDispatch, useAppSelector, useServices } from '@/state/app';
@@ -27,7 +27,11 @@ export function MachineHeard({ call, leg }: HeardProps) {
   );
   switch (machine?.endpoint.kind) {
     case 'mailbox':
-      return <MailboxHeard call={call} leg={leg} mailbox={machine} personId={machine.endpoint.personId} />;
+      return machine.visit ? (
+        <VisitHeard leg={leg} visit={machine.visit} />
+      ) : (
+        <MailboxHeard call={call} leg={leg} mailbox={machine} personId={machine.endpoint.personId} />
+      );
     case 'teamMailbox':
       return <TeamMailboxHeard mailbox={machine} teamId={machine.endpoint.teamId} />;
     case 'menu':
@@ -62,12 +66,19 @@ function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
     greeting: `hears: ${spoken}${mayAsk ? ' “Press 1, and we will try their other phones.”' : ''}`,
     recording: 'speaks to the mailbox',
     name: 'hears: “Say your name.”',
+    visit: '',
   };
   return (
     <View style={{ gap: space.s }}>
       <Txt as="small">{words[mailbox.mailboxPhase ?? 'greeting']}</Txt>
       {greeting?.recorded ? (
         <Plate word="Hear the greeting" onPress={() => void dispatch(hearGreeting(greeting))} />
+      ) : null}
+      {mailbox.mailboxPhase === 'greeting' ? (
+        <Plate
+          word="Press star, it is their mailbox"
+          onPress={() => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits: '*' }))}
+        />
       ) : null}
       {mayAsk && mailbox.mailboxPhase !== 'name' ? (
         <Plate
@@ -78,6 +89,54 @@ function MailboxHeard({ call, leg, mailbox, personId }: MailboxHeardProps) {
     </View>
   );
 }
+
+/** Whoever goes through their mailbox: what is said to them, and what they may press. */
+function VisitHeard({ leg, visit }: { leg: Leg; visit: Visit }) {
+  const dispatch = useAppDispatch();
+  const [typed, setTyped] = useState('');
+  const press = (digits: string) => void dispatch(sendOutside({ type: 'sendDigits', legId: leg.id, digits }));
+  return (
+    <View style={{ gap: space.s }}>
+      <Txt as="small">
+        {visit.phase === 'checking' ? 'waits while the PIN is looked at' : `hears: “${visit.says.text}”`}
+        {visit.says.voicemailId === null ? '' : ' and the message'}
+      </Txt>
+      {visit.phase === 'open' ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.s }}>
+          {visitKeys.map(({ key, does }) => (
+            <Plate key={key} word={`Press ${key}, ${does}`} onPress={() => press(key)} />
+          ))}
+        </View>
+      ) : (
+        <>
+          <Field
+            label="PIN they type"
+            value={typed}
+            onChange={(text) => setTyped(text.replace(/[^0-9*]/g, ''))}
+            numeric
+            keyboard="phone-pad"
+          />
+          <Plate
+            word="Press these, and hash"
+            disabled={typed === '' || visit.phase === 'checking'}
+            onPress={() => {
+              press(`${typed}#`);
+              setTyped('');
+            }}
+          />
+        </>
+      )}
+    </View>
+  );
+}
+
+const visitKeys = [
+  { key: '1', does: 'next' },
+  { key: '2', does: 'again' },
+  { key: '3', does: 'delete' },
+  { key: '4', does: 'call back' },
+  { key: '5', does: 'greeting' },
+];
 
 function TeamMailboxHeard({ mailbox, teamId }: { mailbox: Leg; teamId: string }) {
   const team = useAppSelector((state) => selectOffice(state).teams.get(teamId));

@@ -76,6 +76,8 @@ function heardWord(heard: Heard, verb: string, view: CallView): string {
       return `${verb} what the keys do`;
     case 'entrance':
       return heard.isWrong ? `${verb} that the PIN was wrong` : `${verb} the question for the PIN`;
+    case 'visit':
+      return heard.text === '' ? `${verb} their mailbox` : `${verb} “${heard.text}”`;
     case 'queue':
       return `${verb} music, and how far on it is`;
     case 'textNotice':

@@ -45,6 +45,7 @@ export function soundUpdate(
     if (event.type === 'established') greet(event.callId);
     const heard = event.type === 'menuSpoke' ? heardByMe(event.callId) : undefined;
     if (event.type === 'queueTold') tellPlace(event.callId);
+    if (event.type === 'visitAsked' || event.type === 'visitSpoke') sayInVisit(event.callId);
     if (event.type === 'menuSpoke' && heard?.kind === 'menu') sayMenu(event.callId, heard.menuId);
     if (event.type === 'pinAsked' && heardByMe(event.callId)?.kind === 'entrance')
       player.say('Type the PIN, and press hash.');
@@ -61,6 +62,13 @@ export function soundUpdate(
     const menu = menus.get(menuId);
     const language = state.calls.byId[callId]?.language ?? null;
     if (menu) player.say(menuTextAt(menu, update.at, setup.zone, language));
+  }
+
+  function sayInVisit(callId: string): void {
+    const visit = state.calls.byId[callId]?.legs.find((leg) => leg.visit && leg.state === 'connected')?.visit;
+    if (!visit || heardByMe(callId)?.kind !== 'visit') return;
+    player.say(visit.says.text);
+    if (visit.says.voicemailId !== null) void playSound(visit.says.voicemailId);
   }
 
   function tellPlace(callId: string): void {

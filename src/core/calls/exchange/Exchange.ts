@@ -40,6 +40,7 @@ import {
 } from './talking';
 import { connectCalls, deflectCall, transferCall } from './transferring';
 import { isAllowed } from './transitions';
+import { callFromVisit, endVisitTurn, settleVisit, speakInVisit, type VisitAct } from './visiting';
 
 type LegCommand = Exclude<Extract<Command, { legId: string }>, { deviceId: string }>;
 
@@ -122,6 +123,18 @@ export class Exchange {
     reconfigure(this.board, setup);
     this.settle();
     return this.takeEvents();
+  }
+
+  /** What the office does in the mailbox that somebody goes through by phone; for its host alone to do. A leg that has gone hears nothing. */
+  inVisit(legId: string, act: VisitAct, at: number): { why: string | null; events: ExchangeEvent[] } {
+    this.runUntil(at);
+    const leg = this.board.legs.get(legId);
+    let why: string | null = null;
+    if (leg && act.kind === 'settle') settleVisit(this.board, leg, act.isRight);
+    if (leg && act.kind === 'speak') speakInVisit(this.board, leg, act, act.lastsMs);
+    if (leg && act.kind === 'callBack') why = callFromVisit(this.board, leg, act.to);
+    this.settle();
+    return { why, events: this.takeEvents() };
   }
 
   /** Lets time go on, with all that is due until then. */
@@ -407,6 +420,8 @@ export class Exchange {
         return nextMenuTurn(board, leg);
       case 'pinEnd':
         return settleEntrance(board, leg);
+      case 'visitEnd':
+        return endVisitTurn(board, leg);
       case 'menuDigits':
         return settleEntry(board, leg);
       case 'messageLimit':

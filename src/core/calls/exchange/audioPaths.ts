@@ -20,6 +20,8 @@ export type Heard =
   | { kind: 'entrance'; conferenceId: string; isWrong: boolean }
   /** Music, and now and then how far on they are. */
   | { kind: 'queue'; teamId: string }
+  /** What their own mailbox says to them. */
+  | { kind: 'visit'; text: string }
   /** That a text comes instead of an answer. */
   | { kind: 'textNotice' }
   /** The voices of these legs; none of them where all others are muted. */
@@ -51,6 +53,7 @@ function heardBy(leg: Leg, call: Call): Heard {
   const mailbox = others.find(isMailbox);
   if (mailbox) {
     const { endpoint, mailboxPhase } = mailbox;
+    if (mailbox.visit) return { kind: 'visit', text: mailbox.visit.says.text };
     const personId = endpoint.kind === 'mailbox' ? endpoint.personId : null;
     return mailboxPhase === 'greeting' ? { kind: 'greeting', personId } : { kind: 'nothing' };
   }

@@ -65,6 +65,24 @@ const entranceSchema = z.object({
   waitsForHost: z.boolean(),
 });
 
+/** Somebody goes through their own mailbox from a phone: who has not shown their PIN yet is asked for it. */
+const visitSchema = z.object({
+  /** Whose mailbox it is. */
+  personId: z.string(),
+  phase: z.enum(['pin', 'checking', 'open']),
+  digits: z.string(),
+  /** Wrong PINs of this caller. */
+  wrong: z.number(),
+  /** How often the PIN was asked for. */
+  turn: z.number(),
+  /** What is said to them now, and which message is played after it. */
+  says: z.object({ text: z.string(), voicemailId: z.string().nullable() }),
+  /** The messages they go through, in their order, and at which they are (-1: before the first). */
+  list: z.array(z.string()),
+  at: z.number().int().min(-1),
+});
+export type Visit = z.infer<typeof visitSchema>;
+
 export const legSchema = z.object({
   id: z.string(),
   callId: z.string(),
@@ -98,7 +116,9 @@ export const legSchema = z.object({
   /** Moved to another device: it stays for a moment so that no word is lost, and counts for nobody. */
   leaves: z.boolean(),
   /** A mailbox speaks its greeting, then takes the message; or asks for the caller's name and searches. */
-  mailboxPhase: z.enum(['greeting', 'recording', 'name']).nullable(),
+  mailboxPhase: z.enum(['greeting', 'recording', 'name', 'visit']).nullable(),
+  /** Of a mailbox that its owner listens to. */
+  visit: visitSchema.optional(),
   /** How often a menu has spoken. */
   menuTurn: z.number().optional(),
   /** What is being dialled in a menu beside its keys. */
@@ -127,6 +147,8 @@ export const timerSchema = z.object({
     z.object({ kind: z.literal('menuDigits'), ...ofLeg }),
     /** No more of a conference’s PIN has come, or a wrong one has waited. */
     z.object({ kind: z.literal('pinEnd'), ...ofLeg }),
+    /** No more of a mailbox’s PIN has come, or nobody has pressed a key there for long. */
+    z.object({ kind: z.literal('visitEnd'), ...ofLeg }),
     z.object({ kind: z.literal('noticeEnd'), ...ofLeg }),
     z.object({ kind: z.literal('callerNamed') }),
     z.object({ kind: z.literal('messageLimit'), ...ofLeg }),
@@ -181,6 +203,7 @@ export const callActs = [
   'queued',
   'askedCallBack',
   'calledBack',
+  'visited',
 ] as const;
 export const callActSchema = z.object({
   at: z.number(),

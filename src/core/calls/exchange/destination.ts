@@ -20,7 +20,9 @@ export type Service =
   | { kind: 'unpark'; slot: string }
   | { kind: 'pickUpGroup' }
   | { kind: 'pickUp'; extension: string }
-  | { kind: 'join'; code: string };
+  | { kind: 'join'; code: string }
+  /** One’s own mailbox, or (with an extension) somebody’s. */
+  | { kind: 'mailbox'; extension: string };
 
 /** Understands what was dialled, without yet asking where it leads. */
 export function readDialled({ plan }: OfficeIndex, text: string): Outcome<{ dialled: Dialled }> {
@@ -91,6 +93,8 @@ function serviceOf({ plan: { services } }: OfficeIndex, code: string): Service |
       return rest === '' ? null : { kind: 'pickUp', extension: rest };
     case services.join:
       return rest === '' ? null : { kind: 'join', code: rest };
+    case services.mailbox:
+      return { kind: 'mailbox', extension: rest };
     default:
       return null;
   }

@@ -9,6 +9,7 @@ import { pressInQueue } from './queueing';
 import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
 import { mayTakeAnother, setAsideActiveCall } from './talking';
+import { opensMailbox, pressInMailbox } from './visiting';
 
 const digitsPattern = /^[0-9A-D*#]{1,32}$/;
 const acceptKey = '1';
@@ -24,9 +25,13 @@ export function sendDigits(board: Switchboard, leg: Leg, digits: string): Outcom
     if (leg.accept !== 'waiting') return refuse({ code: 'notAllowed', act: 'sendDigits', state: leg.state });
     return decideAccepting(board, leg, digits);
   }
-  leg.digitsSent += digits;
+  // Of a PIN nothing stays.
+  if (!opensMailbox(board, leg, digits)) leg.digitsSent += digits;
   board.emit({ type: 'digitsSent', at: board.now, callId: leg.callId, legId: leg.id, digits });
-  const isHeard = pressAtEntrance(board, leg, digits) || pressInMenu(board, leg, digits);
+  const isHeard =
+    pressAtEntrance(board, leg, digits) ||
+    pressInMenu(board, leg, digits) ||
+    pressInMailbox(board, leg, digits);
   if (!isHeard && !pressInQueue(board, leg, digits)) askToFind(board, leg, digits);
   return { ok: true };
 }

@@ -36,6 +36,9 @@ export const plainLegEvents = [
   'queueJoined',
   'queueTold',
   'callBackAsked',
+  'visitAsked',
+  'visitPinGiven',
+  'visitSpoke',
 ] as const;
 
 /** What happened, in ECMA-269's names where it has one. `at` is epoch milliseconds. */
@@ -49,6 +52,8 @@ export const exchangeEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('routed'), ...ofCall, trace: routeTraceSchema }),
   z.object({ type: z.literal('networkReached'), ...ofLeg, number: z.string() }),
   z.object({ type: z.literal('digitsSent'), ...ofLeg, digits: z.string() }),
+  /** Somebody who goes through their mailbox has pressed a key. */
+  z.object({ type: z.literal('visitKeyed'), ...ofLeg, key: z.string() }),
   z.object({ type: z.literal('failed'), ...ofLeg, cause: causeSchema }),
   /** The call goes somewhere else: by a forward of the called person, or by a hand. */
   z.object({ type: z.literal('diverted'), ...ofCall, to: z.string() }),

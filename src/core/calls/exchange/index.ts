@@ -1,4 +1,6 @@
 /** A call of the office: what it is, what may be asked of it, and what it tells. What carries it out is at `./machine`. */
+export type { Visit } from './call';
+export type { VisitAct } from './visiting';
 export { afterRefusal, type AfterRefusal } from './afterRefusal';
 export {
   callerOf,

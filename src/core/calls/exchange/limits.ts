@@ -26,6 +26,8 @@ export const limits = {
   wrongPinsMs: 60 * 60_000,
   firstPinWaitMs: 1_000,
   longestPinWaitMs: 60_000,
+  /** Who goes through their mailbox and presses nothing is let go so long after the last thing was said. */
+  visitIdleMs: 45_000,
   /** Longest message. */
   messageMs: 180_000,
   /** A shorter message is nobody speaking. */

@@ -8,7 +8,7 @@ export function answerByMachine(
   board: Switchboard,
   call: Call,
   endpoint: Machine,
-  begins: Pick<Leg, 'entrance'> & Partial<Pick<Leg, 'mailboxPhase'>> = {},
+  begins: Pick<Leg, 'entrance' | 'visit'> & Partial<Pick<Leg, 'mailboxPhase'>> = {},
 ): Leg {
   const leg = board.addLeg(call, {
     endpoint,

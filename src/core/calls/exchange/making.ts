@@ -13,6 +13,7 @@ import { legRingingAt, pickUpCall } from './pickingUp';
 import { skipSilence } from './ringing';
 import type { Switchboard } from './Switchboard';
 import { mayTakeAnother, setAsideActiveCall } from './talking';
+import { dialMailbox } from './visiting';
 
 type Made = Outcome<{ leg: Leg }>;
 type Caller = Extract<Endpoint, { kind: 'device' | 'outside' }>;
@@ -197,11 +198,11 @@ function addCaller(board: Switchboard, callId: string, endpoint: Caller, brought
   return caller;
 }
 
-/** A code of the office was dialled: no call of its own comes of it, but the device is in another afterwards. */
+/** A code of the office was dialled: the device is in another call afterwards, or at a mailbox. */
 function carryOutService(
   board: Switchboard,
   deviceId: string,
-  { service }: Extract<Destination, { kind: 'service' }>,
+  { service, number }: Extract<Destination, { kind: 'service' }>,
   activeCall: MakeCommand['activeCall'],
 ): Made {
   switch (service.kind) {
@@ -213,5 +214,7 @@ function carryOutService(
       return pickUpCall(board, { deviceId, legId: legRingingAt(board, service.extension), activeCall });
     case 'join':
       return joinCall(board, { deviceId, code: service.code, activeCall });
+    case 'mailbox':
+      return dialMailbox(board, { deviceId, code: number, extension: service.extension, activeCall });
   }
 }

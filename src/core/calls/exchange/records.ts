@@ -213,11 +213,16 @@ function incomingOutcome(
   if (did('deflected')) return 'deflected';
   const refused = call.legs.some((leg) => leg.cause === 'callRejected' && leg.personId === personId);
   if (refused) return 'refused';
-  return (answered && isBackReached(call)) || hasComeIntoConference(call) ? 'answeredByOther' : 'missed';
+  return (answered && isBackReached(call)) || hasComeIntoConference(call) || wasVisited(call)
+    ? 'answeredByOther'
+    : 'missed';
 }
 
 const hasComeIntoConference = ({ legs }: Call) =>
   legs.some(({ entrance, cause }) => entrance && (entrance.phase === 'open' || cause === 'joined'));
+
+/** Somebody of the office called to listen to their mailbox: nobody missed them. */
+const wasVisited = ({ acts }: Call) => acts.some(({ act }) => act === 'visited');
 
 /** Whether whoever asked in a queue to be called back was reached; true for all who did not ask. */
 const isBackReached = ({ acts, legs }: Call) =>
@@ -250,6 +255,7 @@ function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord[
 }
 
 function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
+  if (call.legs.some(({ visit }) => visit)) return { number: call.dialled, name: 'Mailbox', personId: null };
   const person = office.peopleByExtension.get(call.dialled);
   if (person) return { number: person.extension, name: person.name, personId: person.id };
   const name =

@@ -29,6 +29,8 @@ export function describeOutcome(record: CallRecord, office: OfficeIndex): string
     return `${record.direction === 'out' ? 'Called' : 'Answered'} for ${forWhom}`;
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
   if (record.outcome === 'missed' && forWhom !== '') return `Missed, for ${forWhom}`;
+  if (record.acts.some(({ act, byId }) => act === 'visited' && byId === record.personId))
+    return 'Listened to your mailbox';
   const sentOn = record.acts.findLast(({ act }) => act === 'forwarded');
   if (record.outcome === 'answeredByOther' && record.answeredById === null && sentOn?.to != null)
     return `Sent on to ${whereTo(sentOn.to, office)}`;
@@ -134,6 +136,8 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return ['The caller hung up and kept their place, to be called back.'];
     case 'calledBack':
       return [`${who} called them back in their turn.`];
+    case 'visited':
+      return [`${who} listened to their mailbox.`];
     case 'returned':
     case 'searchedFor':
       return [];

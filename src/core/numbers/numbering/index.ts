@@ -4,7 +4,7 @@ export { isDialable, isExternal, type Dialled, type ExternalNumber, type Invalid
 export { formatAsTyped, formatDialled, formatNumber } from './format';
 export { interpretDialled } from './interpretDialled';
 export { numberingSchema, ukNumbering, type Numbering } from './numbering';
-export { numberingPlan, numberWritings, type NumberingPlan, type NumberWriting } from './plan';
+export { numberingPlan, servicesOf, numberWritings, type NumberingPlan, type NumberWriting } from './plan';
 export { normalisePostDial, postDialSchedule } from './postDial';
 export { takesTexts } from './takesTexts';
 export { parseTelUri, type TelUri } from './telUri';

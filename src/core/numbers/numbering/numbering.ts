@@ -18,15 +18,17 @@ export const numberingSchema = z.object({
       most: z.number().int().min(3).max(5),
     })
     .refine(({ least, most }) => least <= most),
-  /** Dialled after a star: take a parked call, pick up in the own team, pick up at an extension, come into a call by its code. */
+  /** Dialled after a star: take a parked call, pick up in the own team, pick up at an extension, come into a call by its code, listen to a mailbox. */
   services: z
     .object({
       unpark: serviceSchema,
       pickUpGroup: serviceSchema,
       pickUp: serviceSchema,
       join: serviceSchema,
+      /** Left out by earlier versions: the first of some that is free. */
+      mailbox: serviceSchema.optional(),
     })
-    .refine((codes) => new Set(Object.values(codes)).size === 4),
+    .refine((codes) => new Set(Object.values(codes)).size === Object.keys(codes).length),
 });
 export type Numbering = z.infer<typeof numberingSchema>;
 
@@ -35,5 +37,5 @@ export const ukNumbering: Numbering = {
   country: 'GB',
   emergency: ['999', '112'],
   extensions: { begin: ['2'], least: 3, most: 5 },
-  services: { unpark: '84', pickUpGroup: '85', pickUp: '86', join: '87' },
+  services: { unpark: '84', pickUpGroup: '85', pickUp: '86', join: '87', mailbox: '88' },
 };

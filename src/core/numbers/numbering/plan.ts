@@ -20,7 +20,7 @@ export interface NumberingPlan {
   /** Prefixes that withhold or present the caller's number for this one call; null where the country's are not known here. */
   withholdPrefix: string | null;
   presentPrefix: string | null;
-  services: Numbering['services'];
+  services: Required<Numbering['services']>;
   /** How whoever reads wants numbers of the home country written. */
   writing: NumberWriting;
 }
@@ -44,6 +44,16 @@ export function numberingPlan(numbering: Numbering, writing: NumberWriting = 'lo
   return plan;
 }
 
+/** Codes for a mailbox, of which an office that has said nothing has the first that means nothing else there. */
+const mailboxCodes = ['88', '89', '83', '82', '81'] as const;
+
+/** What an office does itself when its codes are dialled. */
+export function servicesOf({ services }: Pick<Numbering, 'services'>): NumberingPlan['services'] {
+  const taken = Object.values(services);
+  const mailbox = services.mailbox ?? mailboxCodes.find((code) => !taken.includes(code)) ?? '88';
+  return { ...services, mailbox };
+}
+
 function makePlan({ country, emergency, extensions, services }: Numbering): Omit<NumberingPlan, 'writing'> {
   const metadata = new Metadata();
   metadata.selectNumberingPlan(country);
@@ -60,6 +70,6 @@ function makePlan({ country, emergency, extensions, services }: Numbering): Omit
     networkShortCode: known.shortCode ?? nothing,
     withholdPrefix: known.withhold?.withholdPrefix ?? null,
     presentPrefix: known.withhold?.presentPrefix ?? null,
-    services,
+    services: servicesOf({ services }),
   };
 }

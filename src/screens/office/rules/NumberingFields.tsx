@@ -16,6 +16,10 @@ const services = [
   { name: 'services.pickUpGroup', label: 'Code that picks up in the own team' },
   { name: 'services.pickUp', label: 'Code, with an extension behind it, that picks up there' },
   { name: 'services.join', label: 'Code, with an invitation behind it, that comes into a call' },
+  {
+    name: 'services.mailbox',
+    label: 'Code that opens one’s own mailbox, or with an extension behind it somebody’s',
+  },
 ] as const;
 
 /** How numbers are read and written here, what is an extension, and what the office does at codes. */

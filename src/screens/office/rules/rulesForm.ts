@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { homeCountries, type Numbering } from '@/core/numbers/numbering';
+import { homeCountries, servicesOf, type Numbering } from '@/core/numbers/numbering';
 import { hoursWords, readHours } from '@/core/plans/hours';
 import { isZone, keptKinds, type KeptKind, type OfficeSetup, type Outward } from '@/core/setup';
 import { editOf, type Edit } from '@/core/setup/edits';
@@ -36,7 +36,13 @@ const fields = z.object({
     least: z.number(),
     most: z.number(),
   }),
-  services: z.object({ unpark: codeField, pickUpGroup: codeField, pickUp: codeField, join: codeField }),
+  services: z.object({
+    unpark: codeField,
+    pickUpGroup: codeField,
+    pickUp: codeField,
+    join: codeField,
+    mailbox: codeField,
+  }),
   mayWithhold: z.boolean(),
   barred: z.array(
     z.object({
@@ -115,7 +121,7 @@ export function asRulesForm({ name, zone, numbering, parkSlots, policies }: Offi
     country: numbering.country,
     emergency: numbering.emergency.join(', '),
     extensions: { ...numbering.extensions, begin: numbering.extensions.begin.join(', ') },
-    services: { ...numbering.services },
+    services: { ...servicesOf(numbering) },
     ...{ name, zone, mayWithhold, transferReturnSeconds, parkSeconds },
     barred: barred.map((each) => ({ ...each })),
     abroad: !countries ? 'all' : countries.length === 0 ? 'none' : 'some',

@@ -242,6 +242,8 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'sendDigits', legId, digits: '5' }),
     // Where a menu lets names be spelled, and extensions be dialled.
     (legId) => ({ type: 'sendDigits', legId, digits: '67' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '*48' }),
+    (legId) => ({ type: 'sendDigits', legId, digits: '29#1' }),
     (legId) => ({ type: 'sendDigits', legId, digits: '204' }),
     (legId) => ({ type: 'record', legId, act: 'start' }),
     (legId) => ({ type: 'record', legId, act: 'pause' }),
