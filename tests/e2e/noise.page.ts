@@ -1,4 +1,5 @@
-import { levelDb, type NoiseStrength } from '@/core/shared/sound';
+import { levelDb } from '@/core/shared/levels';
+import type { NoiseStrength } from '@/core/shared/sound';
 import { suppressedAfterSeconds, suppressingRate, suppressNoise } from '@/office/microphone';
 
 /** A page of its own: speech with a fan beside it goes through the suppressor. For the browser test beside it. */

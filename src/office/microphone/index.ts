@@ -6,4 +6,5 @@ export {
   type OpenMicrophone,
   type Take,
 } from './recordMicrophone';
+export { speechOverNoise } from '@/core/shared/levels';
 export { suppressedAfterSeconds, suppressingRate, suppressNoise } from './suppressNoise';

@@ -49,9 +49,9 @@ const useStyles = themed(({ colours }) =>
 );
 
 const pinWords = {
-  none: 'You have none yet. It lets you join with another device, and reach your mailbox from any phone.',
+  none: 'You have none yet. It lets you join with another device, and listen to your mailbox from any phone.',
   given: 'Whoever runs the office gave you one. Choose your own, which nobody else knows.',
-  own: 'You join with another device by it, and reach your mailbox from any phone.',
+  own: 'You join with another device by it, and listen to your mailbox from any phone.',
 };
 
 /** Who I am here, my PIN, the devices I am signed in on, and how to leave this one. */
@@ -90,6 +90,9 @@ export function DevicesScreen() {
           Your PIN
         </Txt>
         <Txt colour={colours.faint}>{pinWords[pin]}</Txt>
+        <Txt as="small">
+          {`From an office phone dial *${office.plan.services.mailbox}; from any other call a number of yours, and press star while your greeting is heard.`}
+        </Txt>
         <Plate
           kind={pin === 'own' ? 'plain' : 'main'}
           word={pin === 'own' ? 'Change the PIN' : 'Choose a PIN'}

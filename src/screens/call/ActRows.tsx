@@ -1,4 +1,4 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
 
 import { LeverSign } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -46,8 +46,14 @@ const useStyles = themed(({ colours, size }) =>
   }),
 );
 
+interface ActRowsProps {
+  groups: readonly ActGroup[];
+  /** Under which thumb they lie (`useHand`). */
+  hand?: ViewStyle | null;
+}
+
 /** What can be done with a call, grouped by intention, as words in ruled rows. */
-export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
+export function ActRows({ groups, hand = null }: ActRowsProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const { isNarrow } = useLayout();
@@ -55,7 +61,7 @@ export function ActRows({ groups }: { groups: readonly ActGroup[] }) {
     <View style={styles.rows}>
       {groups.map(({ name, acts, hint }) => (
         <View key={name} style={styles.ruled}>
-          <View role="group" aria-label={name} style={styles.group}>
+          <View role="group" aria-label={name} style={[styles.group, hand]}>
             {isNarrow ? null : (
               <View style={styles.name} aria-hidden>
                 <Txt as="small">{name}</Txt>

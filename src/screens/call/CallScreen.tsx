@@ -22,6 +22,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { lastSaid, phaseWord, takesKeys } from '../shared/callWords';
 import { KeyHint } from '../shared/KeyHint';
+import { useHand } from '../shared/useHand';
 import { useLayout } from '../shared/useLayout';
 import { ActRows } from './ActRows';
 import { CallFacts } from './CallFacts';
@@ -86,6 +87,7 @@ export function CallScreen() {
   const keysOpen = showsKeys && shown !== undefined && takesKeys(shown);
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
   const { isWide, hasThird, isLow, isAcross } = useLayout();
+  const hand = useHand();
   const { height } = useWindowDimensions();
   const isAnybodyElsewhere = useIsAnybodyElsewhere(now);
   // On a phone a second call needs the room in which the other acts stand.
@@ -113,7 +115,7 @@ export function CallScreen() {
     );
   // Held across, the acts stand beside the picture, and take no room from it.
   const showsFew = isKnocked || (keysOpen && height < roomForKeys && !isAcross);
-  const acts = <ActRows groups={showsFew ? groups.slice(0, 1) : groups} />;
+  const acts = <ActRows groups={showsFew ? groups.slice(0, 1) : groups} hand={hand} />;
   return (
     <View style={styles.screen}>
       <View style={styles.head}>

@@ -7,6 +7,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { useHand } from '../shared/useHand';
 import { IncomingFacts } from './IncomingFacts';
 import { IncomingScale } from './IncomingScale';
 import { OtherAnswers } from './OtherAnswers';
@@ -22,6 +23,7 @@ const useStyles = themed(({ colours, size }) =>
     // Refuse stands more than a thumb away from the plate that answers.
     answer: { flexGrow: 1, flexShrink: 1, flexBasis: size(120), paddingHorizontal: space.s },
     apart: { marginLeft: 48 },
+    apartLeft: { marginRight: 48 },
     side: { paddingHorizontal: space.m },
   }),
 );
@@ -37,6 +39,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const call = useIncoming(view);
+  const hand = useHand();
   const [showsMore, setShowsMore] = useState(false);
   const isTalking = useAppSelector((state) => selectTaken(state).some(({ me }) => me.state === 'connected'));
   const hasMore = isWhole || showsMore;
@@ -85,7 +88,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
             <Txt as="small" colour={colours.faintOnNight}>{`${refuse}: ${call.refusal}`}</Txt>
           </>
         ) : null}
-        <View style={styles.acts}>
+        <View style={[styles.acts, hand]}>
           <Plate kind="end" word={refuse} label={named(refuse)} onPress={call.refuse} style={styles.side} />
           {hasMore ? null : (
             <Plate
@@ -101,7 +104,7 @@ export function IncomingBand({ view, isWhole = false }: IncomingBandProps) {
             word={answer}
             label={named(answer)}
             onPress={() => void call.answer()}
-            style={[styles.answer, hasMore && styles.apart]}
+            style={[styles.answer, hasMore && (hand ? styles.apartLeft : styles.apart)]}
           />
         </View>
       </View>

@@ -8,6 +8,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { KeyHint } from '../shared/KeyHint';
+import { useHand } from '../shared/useHand';
 import { useLayout } from '../shared/useLayout';
 import { IncomingBand } from './IncomingBand';
 import { IncomingFacts } from './IncomingFacts';
@@ -45,6 +46,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
   const { colours } = useTheme();
   const { isLow, isNarrowest } = useLayout();
   const call = useIncoming(view);
+  const hand = useHand();
   const [showsWhy, setShowsWhy] = useState(false);
   const why = showsWhy ? call.why : call.deciding === null ? [] : [call.deciding];
   const isAlone = alsoCalling.length === 0;
@@ -121,7 +123,7 @@ export function IncomingScreen({ view, alsoCalling }: IncomingScreenProps) {
       ))}
       <View style={styles.acts}>
         {isLow ? null : others}
-        <View style={isNarrowest ? styles.stacked : styles.decide}>
+        <View style={isNarrowest ? styles.stacked : [styles.decide, hand]}>
           <Plate
             kind="end"
             large={!isLow}

@@ -31,6 +31,7 @@ export const fetchSignInScreen = async () => (await import('./inboxScreens')).Si
 export const fetchJoinedScreen = async () => (await import('./inboxScreens')).JoinedScreen;
 export const fetchDevicesScreen = async () => (await import('./inboxScreens')).DevicesScreen;
 export const fetchReadyScreen = async () => (await import('./inboxScreens')).ReadyScreen;
+export const fetchSettingsScreen = async () => (await import('./inboxScreens')).SettingsScreen;
 export const fetchBeginScreen = async () => (await import('./inboxScreens')).BeginScreen;
 export const fetchPeopleScreen = async () => (await import('./inboxScreens')).PeopleScreen;
 export const fetchPersonFormScreen = async () => (await import('./inboxScreens')).PersonFormScreen;

@@ -31,6 +31,7 @@ export { SignInScreen } from '../access/SignInScreen';
 export { JoinedScreen } from '../access/JoinedScreen';
 export { DevicesScreen } from '../access/DevicesScreen';
 export { ReadyScreen } from '../ready/ReadyScreen';
+export { SettingsScreen } from '../settings/SettingsScreen';
 export { BeginScreen } from '../office/BeginScreen';
 export { PeopleScreen } from '../office/people/PeopleScreen';
 export { PersonFormScreen } from '../office/people/PersonFormScreen';

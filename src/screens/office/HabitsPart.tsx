@@ -2,7 +2,10 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import {
+  callHabitsChosen,
   diallingChosen,
+  handChosen,
+  selectCallHabits,
   selectDialling,
   selectOffice,
   textSizeChosen,
@@ -29,7 +32,9 @@ const textSizes = [
 export function HabitsPart() {
   const dispatch = useAppDispatch();
   const go = useGo();
-  const { theme, textSize } = useAppSelector((state) => state.settings);
+  const { colours } = useTheme();
+  const { theme, textSize, hand } = useAppSelector((state) => state.settings);
+  const calls = useAppSelector(selectCallHabits);
   const { enterCalls, writing } = useAppSelector(selectDialling);
   const { plan } = useAppSelector(selectOffice);
   return (
@@ -54,6 +59,39 @@ export function HabitsPart() {
           options={textSizes}
           onChoose={(size) => dispatch(textSizeChosen(Number(size)))}
         />
+      </Habit>
+      <Habit title="Your hand" isOfDevice>
+        <Choice
+          asStrip
+          label="Under which thumb acts lie"
+          value={hand}
+          options={[
+            { value: 'right', word: 'The right thumb' },
+            { value: 'left', word: 'The left thumb' },
+          ]}
+          onChoose={(chosen) => dispatch(handChosen(chosen))}
+        />
+      </Habit>
+      <Habit title="Calls">
+        <Plate
+          word="A second call may ring during a call"
+          pressed={calls.waiting}
+          onPress={() => dispatch(callHabitsChosen({ waiting: !calls.waiting }))}
+        />
+        <Plate
+          word="It is taken by itself when the first one ends"
+          pressed={calls.takesWaiting}
+          disabled={!calls.waiting}
+          onPress={() => dispatch(callHabitsChosen({ takesWaiting: !calls.takesWaiting }))}
+        />
+        <Plate
+          word="Nothing rings in a meeting, but for urgent lines"
+          pressed={calls.quietInMeetings}
+          onPress={() => dispatch(callHabitsChosen({ quietInMeetings: !calls.quietInMeetings }))}
+        />
+        <Txt as="small" colour={colours.faint}>
+          A call ends by itself when the other side hangs up.
+        </Txt>
       </Habit>
       <Habit title="Ring tones" isOfDevice>
         <Plate word="Choose ring tones" onPress={go.tones} />

@@ -137,6 +137,20 @@ export function OfficeScreen() {
         </Txt>
         <Plate word="PIN and devices" onPress={go.devices} />
       </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          Ready to go
+        </Txt>
+        <Txt colour={colours.faint}>PIN, greeting, sound: how each stands, gone over before driving off.</Txt>
+        <Plate word="Go over it" onPress={go.ready} />
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
+          All that can be chosen
+        </Txt>
+        <Txt colour={colours.faint}>In one list, to be looked through by a word.</Txt>
+        <Plate word="Look for a choice" onPress={go.settings} />
+      </View>
       <OnDevicePart />
       <OfficesPart />
       <HabitsPart />

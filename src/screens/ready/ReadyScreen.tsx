@@ -1,15 +1,18 @@
+import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
-import { useState } from 'react';
 
-import { selectMyPlan, useAppSelector } from '@/state/app';
+import { selectMyPlan, selectOffice, useAppSelector } from '@/state/app';
 import { selectMyPin } from '@/state/access';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { PinSheet } from '../access/PinSheet';
+import { openCallSheet } from '../call/openSheet';
+import { poorBelow, soundTestWords } from '../shared/soundTestWords';
 import { useGo } from '../shared/useGo';
+import { ringWords } from '../tones/toneWords';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -84,13 +87,18 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
   const go = useGo();
   const pin = useAppSelector(selectMyPin);
   const { greetings = [] } = useAppSelector(selectMyPlan);
+  const { soundTest, ringVolume, ringTones, vibrates, tellsElsewhere } = useAppSelector(
+    (state) => state.settings,
+  );
+  const appKept = useAppSelector((state) => state.notices.appKept);
+  const { services } = useAppSelector(selectOffice).plan;
   return [
     {
       title: 'PIN',
       standing: pin === 'own' ? 'well' : pin === 'given' ? 'look' : 'open',
       reading:
         pin === 'own'
-          ? 'Yours. It opens your mailbox from any phone.'
+          ? `Yours. From any office phone *${services.mailbox} opens your mailbox, from others star at its greeting.`
           : pin === 'given'
             ? 'Given by whoever runs the office: choose your own.'
             : 'None yet.',
@@ -106,6 +114,44 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
           : `Your mailbox says ${greetings.map(({ name }) => `“${name}”`).join(', ')}, the first that fits.`,
       word: greetings.length === 0 ? 'Say one' : 'See them',
       act: go.plan,
+    },
+    {
+      title: 'Sound',
+      standing: soundTest === null ? 'open' : soundTest.overNoise >= poorBelow ? 'well' : 'look',
+      reading: soundTest === null ? 'Nobody has heard you yet.' : soundTestWords(soundTest),
+      word: soundTest === null ? 'Try it' : 'Try again',
+      act: () => openCallSheet({ kind: 'sound' }),
+    },
+    {
+      title: 'Ring',
+      standing: ringVolume > 0 || vibrates ? 'well' : 'look',
+      reading:
+        ringVolume > 0
+          ? `${ringWords[ringTones.customer]} for most calls, ${ringVolume} % loud.`
+          : 'Silent: calls are seen, and not heard, on this device.',
+      word: 'Choose it',
+      act: go.tones,
+    },
+    {
+      title: 'Told when Cendro is not in front',
+      standing: tellsElsewhere ? 'well' : 'open',
+      reading: tellsElsewhere
+        ? 'The system tells you of calls.'
+        : 'A call is missed while another app is in front.',
+      word: 'Office',
+      act: go.office,
+    },
+    {
+      title: 'With no network',
+      standing: appKept === 'kept' ? 'well' : appKept === 'failed' ? 'look' : 'open',
+      reading:
+        appKept === 'kept'
+          ? 'Cendro opens without one.'
+          : appKept === 'fetching'
+            ? 'Cendro is being kept on this device.'
+            : 'Cendro is not kept on this device, and opens only with a network.',
+      word: 'Office',
+      act: go.office,
     },
   ];
 }

@@ -48,6 +48,7 @@ export function useGo() {
       begin: () => lead('/begin'),
       devices: () => lead('/devices'),
       ready: () => lead('/ready'),
+      settings: () => lead('/settings'),
       telling: () => lead('/telling'),
       tones: () => lead('/tones'),
       voicemails: () => lead('/voicemails'),

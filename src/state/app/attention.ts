@@ -7,6 +7,7 @@ import { isActive } from './mySound';
 import type { Services } from './services';
 import { actDone } from './slices';
 import { whenChanged, type AppStore, type RootState } from './store';
+import type { AlertKind } from '../storage';
 
 type Act = ThunkAction<void, RootState, Services, Action>;
 
@@ -36,7 +37,7 @@ export function startAttention(store: AppStore): () => void {
     const state = store.getState();
     const incoming = selectIncoming(state);
     const { isInFront } = state.office;
-    const isAway = isInFront && document.visibilityState !== 'visible' && state.settings.tellsElsewhere;
+    const isAway = isInFront && document.visibilityState !== 'visible' && tellsOf(state, 'calls');
     const before = told;
     told = new Set(incoming.map(({ id }) => id));
     for (const view of incoming)
@@ -109,18 +110,23 @@ export const tellElsewhere =
   (notice: Notice): Act =>
   (_, getState, { others }) => {
     if (getState().office.isInFront) showNotice(getState(), notice);
-    else others?.say({ kind: 'notice', ...notice });
+    else others?.say({ kind: 'notice', notice });
   };
 
+/** Whether the system may tell of that. */
+const tellsOf = ({ settings }: RootState, kind: AlertKind) =>
+  settings.tellsElsewhere && settings.alerts[kind];
+
 export interface Notice {
+  kind: Exclude<AlertKind, 'calls'>;
   /** Another one with the same tag takes its place. */
   tag: string;
   title: string;
   body: string;
 }
 
-export function showNotice({ settings }: RootState, { tag, title, body }: Notice): void {
-  const isAway = settings.tellsElsewhere && document.visibilityState !== 'visible';
+export function showNotice(state: RootState, { kind, tag, title, body }: Notice): void {
+  const isAway = tellsOf(state, kind) && document.visibilityState !== 'visible';
   if (!isAway || !canTellElsewhere() || Notification.permission !== 'granted') return;
   inTurn(async () => (await worker()).showNotification(title, { body, tag, icon: '/icon.svg' }));
 }

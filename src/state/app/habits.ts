@@ -18,6 +18,7 @@ const usual: { readonly [Id in Habit['id']]: HabitOf<Id> } = {
   favourites: { id: 'favourites', keys: [] },
   met: { id: 'met', acts: [] },
   dialling: { id: 'dialling', enterCalls: true, writing: 'local' },
+  calls: { id: 'calls', waiting: true, takesWaiting: false, quietInMeetings: false },
   replies: { id: 'replies', texts: [] },
   keepDays: { id: 'keepDays', voicemails: 60, texts: null, faxes: null, recordings: null },
 };
@@ -63,6 +64,10 @@ export const actMet =
 export const selectDialling = (state: RootState) => habitOf(state, 'dialling');
 export const diallingChosen = (change: Partial<Omit<HabitOf<'dialling'>, 'id'>>) =>
   chosen('dialling', () => change);
+/** Whether a second call may ring, is taken by itself when the first ends, and whether it rings in a meeting. */
+export const selectCallHabits = (state: RootState) => habitOf(state, 'calls');
+export const callHabitsChosen = (change: Partial<Omit<HabitOf<'calls'>, 'id'>>) =>
+  chosen('calls', () => change);
 export const favouritesChosen = (keys: string[]) => chosen('favourites', () => ({ keys }));
 export const ownRepliesChosen = (texts: string[]) => chosen('replies', () => ({ texts }));
 export const keepDaysChosen = (days: Partial<KeepDays>) => chosen('keepDays', () => days);

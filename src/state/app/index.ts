@@ -1,8 +1,10 @@
 /** The app's state, what can be done, and how it starts. */
 export {
   actMet,
+  callHabitsChosen,
   diallingChosen,
   favouritesChosen,
+  selectCallHabits,
   selectDialling,
   keepDaysChosen,
   ownRepliesChosen,
@@ -152,6 +154,8 @@ export {
   shownOnceChosen,
   refusalClosed,
   setAsideRead,
+  alertsChosen,
+  handChosen,
   soundChosen,
   soundOffered,
   tellingElsewhereChosen,

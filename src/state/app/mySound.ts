@@ -2,10 +2,13 @@ import { createSelector } from '@reduxjs/toolkit';
 
 import { ringKindOf } from '@/core/calls/callerId';
 import type { Heard } from '@/core/calls/exchange';
+import { isMeeting } from '@/core/plans/routing';
 import type { OfficeIndex, QueueMusic } from '@/core/setup';
 import type { Continuous } from '@/office/sound';
 
 import { selectMyCalls, type CallView } from './callViews';
+import { selectCallHabits } from './habits';
+import { selectPlanInForce } from './planning';
 import { selectOffice } from './selectors';
 import type { RootState } from './store';
 
@@ -26,12 +29,17 @@ export const selectMySound = createSelector(
   selectOffice,
   (state: RootState) => state.calls.silenced,
   (state: RootState) => state.settings.ringTones,
-  (calls, office, silenced, tones): Continuous | null => {
+  (state: RootState) => selectCallHabits(state).quietInMeetings,
+  (state: RootState) => selectPlanInForce(state),
+  (calls, office, silenced, tones, quietInMeetings, plan): Continuous | null => {
     const ringing = calls.find(({ phase, id }) => phase === 'incoming' && !silenced.includes(id));
     const active = calls.find(isActive);
     const heard = continuousOf(active?.me.heard, office);
     if (heard) return heard;
     if (!ringing) return null;
+    // What rings in a meeting is seen, and not heard; an urgent line is.
+    if (quietInMeetings && plan && isMeeting(ringing.call.startedAt, plan) && ringing.line?.urgent !== true)
+      return null;
     if (active) return 'waiting';
     return `ring ${tones[ringKindOf(ringing.call, office)]}`;
   },

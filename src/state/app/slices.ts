@@ -14,7 +14,7 @@ import { goodNetwork, type Speech } from '@/office/standins';
 
 import { inboxReducer } from './inboxSlice';
 import type { Denied } from '../tabs';
-import { usualRings, type Settings, type VaultStatus } from '../storage';
+import { allAlerts, usualRings, type Settings, type VaultStatus } from '../storage';
 
 export type AppPhase = 'starting' | 'running' | 'failed';
 
@@ -218,6 +218,8 @@ const settingsSlice = createSlice({
     noise: 'light',
     soundTest: null,
     tellsElsewhere: false,
+    alerts: allAlerts,
+    hand: 'right',
     textSize: 100,
     ringTones: usualRings,
     ringVolume: 100,
@@ -248,6 +250,12 @@ const settingsSlice = createSlice({
       }: PayloadAction<Partial<Pick<Settings, 'microphone' | 'speaker' | 'ringer' | 'noise' | 'soundTest'>>>,
     ) {
       Object.assign(state, payload);
+    },
+    alertsChosen(state, { payload }: PayloadAction<Settings['alerts']>) {
+      state.alerts = payload;
+    },
+    handChosen(state, { payload }: PayloadAction<Settings['hand']>) {
+      state.hand = payload;
     },
     tellingElsewhereChosen(state, { payload }: PayloadAction<boolean>) {
       state.tellsElsewhere = payload;
@@ -354,6 +362,8 @@ export const {
   textSizeChosen,
   wayChosen,
   soundChosen,
+  alertsChosen,
+  handChosen,
   tellingElsewhereChosen,
 } = settingsSlice.actions;
 export const {

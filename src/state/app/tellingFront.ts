@@ -8,5 +8,5 @@ export const startTellingFront = (store: AppStore, others: OtherTabs): (() => vo
   others.hear((said) => {
     if (!store.getState().office.isInFront) return;
     if (said.kind === 'sentence') store.dispatch(actDone(said.sentence));
-    if (said.kind === 'notice') showNotice(store.getState(), said);
+    if (said.kind === 'notice') showNotice(store.getState(), said.notice);
   });

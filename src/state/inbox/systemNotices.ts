@@ -21,7 +21,7 @@ export function tellOfTexts(store: AppStore, messages: readonly Message[]): void
     if (room && !room.memberIds.includes(selectMyId(state))) continue;
     const name = author ?? identifyNumber(number, null, selectPeople(state)).name;
     const title = room ? `${name}, in ${room.name}` : name;
-    store.dispatch(tellElsewhere({ tag: id, title, body: text || (picture?.alt ?? '') }));
+    store.dispatch(tellElsewhere({ kind: 'texts', tag: id, title, body: text || (picture?.alt ?? '') }));
   }
 }
 
@@ -30,11 +30,13 @@ export function tellOfFaxes(store: AppStore, faxes: readonly Fax[]): void {
     const { id, number, direction, title, pages, state } = fax;
     const { name } = identifyNumber(number, null, selectPeople(store.getState()));
     if (direction === 'in')
-      store.dispatch(tellElsewhere({ tag: id, title: name, body: `fax, ${title}, ${pagesWord(pages)}` }));
+      store.dispatch(
+        tellElsewhere({ kind: 'faxes', tag: id, title: name, body: `fax, ${title}, ${pagesWord(pages)}` }),
+      );
     if (state === 'done' || state === 'failed')
       store.dispatch(sayInFront(`Fax to ${name}: ${faxWords(fax)}`));
   }
 }
 
 export const tellOfVoicemail = (store: AppStore, id: string, name: string): void =>
-  void store.dispatch(tellElsewhere({ tag: id, title: name, body: 'left a voicemail' }));
+  void store.dispatch(tellElsewhere({ kind: 'voicemails', tag: id, title: name, body: 'left a voicemail' }));

@@ -1,6 +1,7 @@
 import type { AppStore, Services } from '@/state/app';
 
 import { startBadge, startStayingAwake } from './awake';
+import { startCallHabits } from './callHabits';
 import { startKeepingApp } from './keeping';
 import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
@@ -13,6 +14,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startBadge(store, services),
     startVibrating(store),
     startSoundDevices(store, services),
+    startCallHabits(store),
   ];
   return () => stops.forEach((stop) => stop());
 }

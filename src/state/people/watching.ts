@@ -48,7 +48,9 @@ export function startWatching(store: AppStore, { clock }: Services): () => void 
       if (!person) continue;
       const words = thenCall ? 'is free now, and is being called.' : 'is free now.';
       store.dispatch(sayInFront(`${person.name} ${words}`));
-      store.dispatch(tellElsewhere({ tag: `free-${id}`, title: person.name, body: words }));
+      store.dispatch(
+        tellElsewhere({ kind: 'colleagues', tag: `free-${id}`, title: person.name, body: words }),
+      );
       if (thenCall) void store.dispatch(placeCall(person.extension));
     }
   };

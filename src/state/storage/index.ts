@@ -1,5 +1,7 @@
 /** What is kept on this device, and how it is read safely. */
 export {
+  alertKinds,
+  allAlerts,
   usualRings,
   clockKind,
   heardKind,
@@ -11,6 +13,7 @@ export {
   soundKind,
   storageKeys,
   workKinds,
+  type AlertKind,
   type Habit,
   type HeardLog,
   type Settings,

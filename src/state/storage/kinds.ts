@@ -41,6 +41,13 @@ export const habitSchema = z.discriminatedUnion('id', [
   z.object({ id: z.literal('met'), acts: z.array(z.string()) }),
   /** How they dial, and want numbers written. */
   z.object({ id: z.literal('dialling'), enterCalls: z.boolean(), writing: z.enum(numberWritings) }),
+  /** How their calls behave: whether a second one may ring, is taken by itself when the first ends, and rings in a meeting. */
+  z.object({
+    id: z.literal('calls'),
+    waiting: z.boolean(),
+    takesWaiting: z.boolean(),
+    quietInMeetings: z.boolean(),
+  }),
   /** Ready replies they have written. */
   z.object({ id: z.literal('replies'), texts: z.array(z.string()) }),
   z.object({
@@ -74,6 +81,14 @@ export const usualRings: z.infer<typeof ringTonesSchema> = {
 /** A sound device by the id that the browser knows it by, and by its name, where that id is another one next time. */
 const soundDeviceSchema = z.object({ id: z.string(), name: z.string() });
 
+/** What the system may tell of. */
+export const alertKinds = ['calls', 'texts', 'voicemails', 'faxes', 'colleagues'] as const;
+export type AlertKind = (typeof alertKinds)[number];
+const alertsSchema = z.record(z.enum(alertKinds), z.boolean());
+export const allAlerts: z.infer<typeof alertsSchema> = {
+  ...{ calls: true, texts: true, voicemails: true, faxes: true, colleagues: true },
+};
+
 /** What is chosen for this device. */
 export const settingsSchema = z.object({
   theme: z.enum(['device', 'light', 'dark']),
@@ -88,6 +103,10 @@ export const settingsSchema = z.object({
   soundTest: z.object({ at: z.number(), name: z.string(), /** dB. */ overNoise: z.number() }).nullable(),
   /** Whether the system may tell of calls while the app is not in front. */
   tellsElsewhere: z.boolean(),
+  /** Of what it tells then. */
+  alerts: alertsSchema.default(allAlerts),
+  /** Under which thumb the acts lie. */
+  hand: z.enum(['right', 'left']).default('right'),
   /** What a call rings with, by what it is. */
   ringTones: ringTonesSchema.default(usualRings),
   /** In hundredths. */

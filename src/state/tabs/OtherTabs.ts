@@ -15,7 +15,13 @@ export const betweenTabsSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('settings'), settings: settingsKind.schema }),
   /** Whoever is in front tells it: a sentence for the screen, or a notice of the system for a worker who is elsewhere. */
   z.object({ kind: z.literal('sentence'), sentence: z.string() }),
-  z.object({ kind: z.literal('notice'), tag: z.string(), title: z.string(), body: z.string() }),
+  z.object({
+    kind: z.literal('notice'),
+    notice: z.object({
+      kind: z.enum(['texts', 'voicemails', 'faxes', 'colleagues']),
+      ...{ tag: z.string(), title: z.string(), body: z.string() },
+    }),
+  }),
 ]);
 export type BetweenTabs = z.infer<typeof betweenTabsSchema>;
 

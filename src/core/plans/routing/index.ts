@@ -1,4 +1,5 @@
 /** Who rings when: one evaluator for every question. */
+export { isMeeting } from './conditions';
 export { routeTraceSchema, type RouteTrace, type TraceLeg, type TraceStep } from './trace';
 export {
   chooseRule,

@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { speechOverNoise } from '@/core/shared/sound';
 import type { Take } from '@/office/microphone';
 import { soundChosen, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { Problem } from '@/ui/notice';
@@ -46,6 +45,7 @@ export function ThreeSeconds() {
     if (!take) return;
     finish.current = null;
     setPhase('plays');
+    const { speechOverNoise } = await fetchMicrophone();
     const overNoise = Math.round(speechOverNoise(take.samples, take.sampleRate));
     const name = microphone?.name || 'Microphone';
     dispatch(soundChosen({ soundTest: { at: clock.now(), name, overNoise } }));
