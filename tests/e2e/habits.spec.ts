@@ -1,4 +1,4 @@
-import { expect, test } from './office';
+import { expect, test, type Office } from './office';
 
 test('numbers are written as somebody likes, Enter calls or not, and that goes with them @phone', async ({
   office,
@@ -63,4 +63,102 @@ test('ring tones are chosen by what a call is, heard, and kept on this device', 
   await expect(
     page.getByRole('radiogroup', { name: 'How loud' }).getByRole('radio', { name: 'Silent' }),
   ).toBeChecked();
+});
+
+test('a second caller waits, and is taken by itself when the first call ends; or does not ring at all @phone', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office');
+  const part = page.getByRole('region', { name: 'Calls' });
+  await part.getByRole('button', { name: 'It is taken by itself when the first one ends' }).click();
+  await office.goOutside();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await office.goOutside();
+  await office.callIn('Skerrow Harbour', 'Direct');
+  await expect(page.getByRole('button', { name: /^Answer, hold the other/ })).toBeVisible();
+  await office.toTheCall().click();
+  await office.end().click();
+  await expect(office.youHear('You hear Skerrow Harbour')).toBeVisible();
+  await office.end().click();
+
+  await office.goTo('Office');
+  await part.getByRole('button', { name: 'A second call may ring during a call' }).click();
+  await expect(part.getByRole('button', { name: /^It is taken by itself/ })).toBeDisabled();
+  await office.goOutside();
+  await office.callIn('Peg Anstey', 'Direct');
+  await office.answer().click();
+  await office.goOutside();
+  await office.callIn('Skerrow Harbour', 'Direct');
+  // Her other phones ring; this one does not.
+  await expect(page.getByRole('group', { name: 'Skerrow Harbour' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Answer, hold the other/ })).toHaveCount(0);
+});
+
+test('the acts lie under the left thumb for who uses that, and keep their order for keys @phone', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office');
+  await page.getByRole('radio', { name: 'The left thumb' }).click();
+  await office.goOutside();
+  await office.callIn('Peg Anstey', 'Direct');
+  const left = async (button: ReturnType<Office['answer']>) => (await button.boundingBox())?.x ?? 0;
+  await expect(office.answer()).toBeVisible();
+  expect(await left(office.answer())).toBeLessThan(await left(office.refuse()));
+  expect(await office.axeViolations()).toEqual([]);
+  await office.answer().click();
+  const name = page.getByRole('group', { name: 'My sound' });
+  const groupsEdge = (await name.boundingBox())?.x ?? 0;
+  const mute = (await office.act('Mute').boundingBox())?.x ?? 999;
+  expect(mute - groupsEdge).toBeLessThan(20);
+});
+
+test('all that can be chosen is found by a word, and leads to where its effect is @phone', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office');
+  await page.getByRole('button', { name: 'Look for a choice' }).click();
+  await expect(page.getByRole('heading', { name: 'All that can be chosen' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  const field = page.getByRole('textbox', { name: 'Look for' });
+  await field.fill('vibration');
+  await expect(page.getByText(/^One of \d+/)).toBeVisible();
+  await field.fill('nonsense');
+  await expect(page.getByText('Nothing goes by that')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await field.fill('wind');
+  await page.getByRole('button', { name: /^Noise around you is taken out/ }).click();
+  await expect(office.sheet().getByRole('radio', { name: /^Strongly/ })).toBeVisible();
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await field.fill('automatic');
+  await page.getByRole('button', { name: /^The waiting call is taken by itself/ }).click();
+  await expect(page.getByRole('heading', { name: 'Calls', exact: true })).toBeInViewport();
+  await page.goBack();
+  await page.getByRole('textbox', { name: 'Look for' }).fill('voicemail');
+  await page.getByRole('button', { name: /^Greetings/ }).click();
+  await expect(page.getByRole('region', { name: 'Greetings' })).toBeVisible();
+});
+
+test('before driving off all is gone over, each with its last reading @phone', async ({ office, page }) => {
+  await office.open('/ready');
+  await expect(page.getByText(/^\d things are to be looked at/)).toBeVisible();
+  const line = (title: string) => page.getByRole('listitem').filter({ hasText: title });
+  await expect(line('PIN').getByRole('img', { name: 'not done yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'PIN: Choose it' }).click();
+  const sheet = office.sheet();
+  await sheet.getByRole('textbox', { name: 'New PIN' }).fill('4829');
+  await sheet.getByRole('textbox', { name: 'The same again' }).fill('4829');
+  await sheet.getByRole('button', { name: 'Keep this PIN' }).click();
+  await expect(line('PIN').getByRole('img', { name: 'well' })).toBeVisible();
+  await expect(line('PIN')).toContainText('*88 opens your mailbox');
+  await page.getByRole('button', { name: 'Sound: Try it' }).click();
+  await page.context().grantPermissions(['microphone']);
+  await sheet.getByRole('button', { name: /^Speak for 3 seconds/ }).click();
+  await expect(sheet.getByText(/dB over the noise/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(line('Sound').getByRole('img', { name: 'well' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
 });

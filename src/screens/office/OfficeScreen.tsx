@@ -19,6 +19,7 @@ import { OnDevicePart } from './OnDevicePart';
 import { OfficesPart } from './OfficesPart';
 import { PartsList, sizeWords } from './PartsList';
 import { RecordingPart } from './RecordingPart';
+import { usePartInView } from './usePartInView';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -48,6 +49,7 @@ export function OfficeScreen() {
   const unreadFaxes = useAppSelector(selectUnreadFaxes);
   const failedFaxes = useAppSelector(selectFailedFaxes);
   const { isWide } = useLayout();
+  usePartInView();
   const parts = (
     <>
       <View>

@@ -1,3 +1,4 @@
+import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
@@ -30,7 +31,14 @@ type View_ = (typeof views)[number]['value'];
 
 /** The ring plan: one call in its seconds, the week, the past, and what else belongs to it, each under its name. */
 export function PlanScreen() {
-  const [view, setView] = useState<View_>('call');
+  const { see } = useLocalSearchParams<{ see?: string }>();
+  const [view, setView] = useState<View_>(() => views.find(({ value }) => value === see)?.value ?? 'call');
+  const [asked, setAsked] = useState(see);
+  // A link leads to what it asks for, also where the plan is open already.
+  if (asked !== see) {
+    setAsked(see);
+    setView(views.find(({ value }) => value === see)?.value ?? view);
+  }
   const of = useQuestion();
   const dispatch = useAppDispatch();
   const plan = useAppSelector(selectMyPlan);

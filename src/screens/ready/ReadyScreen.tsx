@@ -113,7 +113,7 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
           ? 'Your mailbox says a plain sentence that is nobody’s.'
           : `Your mailbox says ${greetings.map(({ name }) => `“${name}”`).join(', ')}, the first that fits.`,
       word: greetings.length === 0 ? 'Say one' : 'See them',
-      act: go.plan,
+      act: go.greetings,
     },
     {
       title: 'Sound',
@@ -138,8 +138,8 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
       reading: tellsElsewhere
         ? 'The system tells you of calls.'
         : 'A call is missed while another app is in front.',
-      word: 'Office',
-      act: go.office,
+      word: 'See to it',
+      act: () => go.choice('While Cendro is not in front'),
     },
     {
       title: 'With no network',
@@ -150,8 +150,8 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
           : appKept === 'fetching'
             ? 'Cendro is being kept on this device.'
             : 'Cendro is not kept on this device, and opens only with a network.',
-      word: 'Office',
-      act: go.office,
+      word: 'See to it',
+      act: () => go.choice('On this device'),
     },
   ];
 }

@@ -72,7 +72,9 @@ export function SettingsScreen() {
             <Txt as="small">{sentence}</Txt>
             <View style={styles.list} role="list">
               {mine.map((choice) => (
-                <Row key={choice.title} title={choice.title} detail={choice.reading} onPress={choice.open} />
+                <View key={choice.title} role="listitem">
+                  <Row title={choice.title} detail={choice.reading} onPress={choice.open} />
+                </View>
               ))}
             </View>
           </View>

@@ -59,9 +59,9 @@ export function useChoices(): ChoiceEntry[] {
   const person = of('person');
   const office = of('office');
   return [
-    device('Light and dark', themeWords[theme], 'theme colours night sun', go.office),
-    device('Size of text', `${textSize} %`, 'letters larger zoom font', go.office),
-    device('Your hand', `the ${hand} thumb`, 'left right handed acts side', go.office),
+    device('Light and dark', themeWords[theme], 'theme colours night sun', () => go.choice('Light and dark')),
+    device('Size of text', `${textSize} %`, 'letters larger zoom font', () => go.choice('Size of text')),
+    device('Your hand', `the ${hand} thumb`, 'left right handed acts side', () => go.choice('Your hand')),
     device(
       'Ring tones',
       `${ringWords[ringTones.customer]} for most, ${ringVolume} % loud`,
@@ -80,7 +80,7 @@ export function useChoices(): ChoiceEntry[] {
       'While Cendro is not in front',
       onOff(settings.tellsElsewhere, 'the system tells you', 'nothing is told'),
       'notifications alerts system badge',
-      go.office,
+      () => go.choice('While Cendro is not in front'),
     ),
     device(
       'How a call goes out',
@@ -107,24 +107,24 @@ export function useChoices(): ChoiceEntry[] {
       go.standing,
     ),
     person('Who rings when', `${plan.rules.length} rules`, 'ring plan forwarding find me hours', go.plan),
-    person('Greetings', `${plan.greetings?.length ?? 0}`, 'mailbox voicemail message answer', go.plan),
+    person('Greetings', `${plan.greetings?.length ?? 0}`, 'mailbox voicemail message answer', go.greetings),
     person(
       'A second call during a call',
       onOff(calls.waiting, 'may ring', 'does not ring'),
       'call waiting busy knock',
-      go.office,
+      () => go.choice('Calls'),
     ),
     person(
       'The waiting call is taken by itself',
       onOff(calls.takesWaiting && calls.waiting, 'yes', 'no'),
       'call waiting automatic answer',
-      go.office,
+      () => go.choice('Calls'),
     ),
     person(
       'Rings in a meeting',
       onOff(calls.quietInMeetings, 'urgent lines alone', 'as always'),
       'quiet silent calendar',
-      go.office,
+      () => go.choice('Calls'),
     ),
     person(
       'The number that others see',
@@ -136,13 +136,10 @@ export function useChoices(): ChoiceEntry[] {
       'How numbers are written',
       dialling.writing === 'local' ? 'as at home' : 'with the country',
       'international local format prefix',
-      go.office,
+      () => go.choice('Numbers and dialling'),
     ),
-    person(
-      'Enter in Dial',
-      onOff(dialling.enterCalls, 'calls', 'does not call'),
-      'keyboard return key',
-      go.office,
+    person('Enter in Dial', onOff(dialling.enterCalls, 'calls', 'does not call'), 'keyboard return key', () =>
+      go.choice('Numbers and dialling'),
     ),
     person('Favourites', `${favourites}`, 'often speed dial', go.dial),
     person('Ready replies', `${replies} of your own`, 'text refuse answers templates', go.loose),

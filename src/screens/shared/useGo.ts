@@ -25,8 +25,11 @@ export function useGo() {
       call: () => lead('/call'),
       standing: () => lead('/standing'),
       plan: () => lead('/plan'),
+      greetings: () => lead('/plan?see=greetings'),
       directory: () => lead('/directory'),
       office: () => lead('/office'),
+      /** Where a choice stands there, by its heading. */
+      choice: (heading: string) => lead(`/office?at=${encodeURIComponent(heading)}`),
       officePart: (
         part:
           | 'people'
