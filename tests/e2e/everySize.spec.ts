@@ -34,6 +34,7 @@ const screens = [
   '/tones',
   '/devices',
   '/ready',
+  '/place',
   '/settings',
   '/begin',
   '/office/people',

@@ -68,6 +68,7 @@ const places = [
   '/tones',
   '/devices',
   '/ready',
+  '/place',
   '/settings',
   '/archive',
   '/outside',

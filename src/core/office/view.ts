@@ -7,7 +7,7 @@ import {
   type Visit,
 } from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
-import type { Conference, OfficeIndex, OfficeSetup } from '@/core/setup';
+import type { Conference, Device, OfficeIndex, OfficeSetup } from '@/core/setup';
 import { hasRole, runsOffice, type Session } from './session';
 
 /**
@@ -63,19 +63,35 @@ function isAt(personId: string, leg: Leg, office: OfficeIndex): boolean {
 const seesPlanOf = (session: Session, personId: string, office: OfficeIndex) =>
   session.personId === personId || runsOffice(session, office) || hasRole(session, 'simulator');
 
+/** Where somebody works may be where they live. */
+const withoutPlace = ({ location: _, place: __, ...device }: Device): Device => device;
+
 const withoutPins = (conference: Conference): Conference => ({ ...conference, pin: '', hostPin: '' });
 
 const saysNothing: Visit['says'] = { text: '', voicemailId: null };
 
-/** How the office is configured, without the plans that are nobody else's business, and without PINs. */
+/** How the office is configured, without the plans that are nobody else's business, without PINs, and without where others are. */
 export function viewOfSetup(session: Session, office: OfficeIndex): OfficeSetup {
   const { setup } = office;
   const isSeen = ({ personId }: { personId: string }) => seesPlanOf(session, personId, office);
   const withheld = setup.ringPlans.filter((plan) => !isSeen(plan)).map(({ personId }) => personId);
   const runs = runsOffice(session, office) || hasRole(session, 'simulator');
-  const conferences = runs ? setup.conferences : setup.conferences.map(withoutPins);
-  if (withheld.length === 0 && (runs || conferences.length === 0)) return setup;
-  return { ...setup, conferences, ringPlans: setup.ringPlans.filter(isSeen), withheldPlansOf: withheld };
+  const conferences =
+    runs || setup.conferences.length === 0 ? setup.conferences : setup.conferences.map(withoutPins);
+  const isElsewhere = ({ personId, place }: Device) => place !== undefined && personId !== session.personId;
+  const devices =
+    runs || !setup.devices.some(isElsewhere)
+      ? setup.devices
+      : setup.devices.map((device) => (isElsewhere(device) ? withoutPlace(device) : device));
+  const isWhole = conferences === setup.conferences && devices === setup.devices;
+  if (withheld.length === 0 && isWhole) return setup;
+  return {
+    ...setup,
+    conferences,
+    devices,
+    ringPlans: setup.ringPlans.filter(isSeen),
+    withheldPlansOf: withheld,
+  };
 }
 
 /** What becomes of a call, as the session may know it: by which rules of somebody else's plan is not told. */

@@ -1,4 +1,13 @@
 /** The office as it is configured: people, teams, lines, devices, ring plans, policies. */
+export {
+  addressForm,
+  addressSchema,
+  addressWords,
+  oldPlaceMs,
+  type Address,
+  type AddressField,
+  type PlaceOfPhone,
+} from './placeOfPhone';
 export { answersFor, calledFor, mayShow, type AnsweredBy } from './answering';
 export { conferenceSchema, type Conference } from './conference';
 export { emptyOffice } from './emptyOffice';

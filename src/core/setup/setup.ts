@@ -6,6 +6,7 @@ import { answeredBySchema } from './answering';
 import { conferenceSchema } from './conference';
 import { menuSchema } from './menu';
 import { outwardSchema } from './outward';
+import { placeOfPhoneSchema } from './placeOfPhone';
 import { queueSchema } from './queue';
 import { dayOffSchema, finishSchema, ringPlanSchema } from './ringPlan';
 import { weekWindowSchema } from './when';
@@ -140,6 +141,8 @@ export const deviceSchema = z.object({
   callLimit: z.number().int().positive(),
   /** What an emergency call from it gives as its place. */
   location: z.string().optional(),
+  /** The same as its owner has said it, and when; left out where nobody has. */
+  place: placeOfPhoneSchema.optional(),
   /** A mobile whose own mailbox lifts it after so many seconds, whoever calls. */
   ownMailboxSeconds: z.number().positive().optional(),
   /** Written on a room's phone: who types it may move a call there. */

@@ -21,6 +21,7 @@ import {
   identifyNumber,
   selectContacts,
   selectLastUsed,
+  selectMyDeviceId,
   selectMyId,
   selectOffice,
   selectPeople,
@@ -55,6 +56,7 @@ export function useDial() {
   const [refused, setRefused] = useState<string | null>(null);
   const isEmpty = dialled.kind === 'empty';
   const personId = useAppSelector(selectMyId);
+  const deviceId = useAppSelector(selectMyDeviceId);
   const at = useNow(60_000);
   const barred = isDialable(dialled) ? barredWhy(office, text, { personId, at }) : null;
   const target =
@@ -70,11 +72,10 @@ export function useDial() {
     text,
     /** What the line and the price are shown for: the number typed, else whoever stands first. */
     goesTo: isDialable(dialled) ? text : (found[0]?.numbers[0]?.dial ?? text),
-    meaning: meaningOf(
-      dialled,
-      office,
-      people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
-    ),
+    meaning: meaningOf(dialled, office, {
+      knownAs: people.whoHas(isExternal(dialled) ? dialled.e164 : null)?.name ?? null,
+      location: office.devices.get(deviceId)?.location,
+    }),
     error: refused ?? errorOf(dialled, barred, state === 'found' && found.length === 0),
     favourites,
     recent,
@@ -220,7 +221,11 @@ function useRecent(): FoundPerson[] {
 }
 
 /** Named for what it is: "Extension: Ilse Varga", "National number", "Emergency". */
-function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null): string {
+function meaningOf(
+  dialled: Dialled,
+  office: OfficeIndex,
+  { knownAs, location }: { knownAs: string | null; location: string | undefined },
+): string {
   switch (dialled.kind) {
     case 'empty':
       return 'Hold 0 for +';
@@ -252,7 +257,7 @@ function meaningOf(dialled: Dialled, office: OfficeIndex, knownAs: string | null
         return 'Your mailbox, by its PIN';
       return dialled.scope === 'office' ? 'Service code of the office' : 'Short number of the network';
     case 'emergency':
-      return 'Emergency';
+      return location === undefined ? 'Emergency' : `Emergency: help is sent to ${location}`;
     case 'withheld':
       return 'Withheld';
     case 'invalid':

@@ -32,6 +32,8 @@ export const fetchJoinedScreen = async () => (await import('./inboxScreens')).Jo
 export const fetchDevicesScreen = async () => (await import('./inboxScreens')).DevicesScreen;
 export const fetchReadyScreen = async () => (await import('./inboxScreens')).ReadyScreen;
 export const fetchSettingsScreen = async () => (await import('./inboxScreens')).SettingsScreen;
+export const fetchPlaceNotice = async () => (await import('./inboxScreens')).PlaceNotice;
+export const fetchPlaceScreen = async () => (await import('./inboxScreens')).PlaceScreen;
 export const fetchBeginScreen = async () => (await import('./inboxScreens')).BeginScreen;
 export const fetchPeopleScreen = async () => (await import('./inboxScreens')).PeopleScreen;
 export const fetchPersonFormScreen = async () => (await import('./inboxScreens')).PersonFormScreen;

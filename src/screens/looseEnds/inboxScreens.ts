@@ -32,6 +32,8 @@ export { JoinedScreen } from '../access/JoinedScreen';
 export { DevicesScreen } from '../access/DevicesScreen';
 export { ReadyScreen } from '../ready/ReadyScreen';
 export { SettingsScreen } from '../settings/SettingsScreen';
+export { PlaceNotice } from '../place/PlaceNotice';
+export { PlaceScreen } from '../place/PlaceScreen';
 export { BeginScreen } from '../office/BeginScreen';
 export { PeopleScreen } from '../office/people/PeopleScreen';
 export { PersonFormScreen } from '../office/people/PersonFormScreen';

@@ -148,6 +148,13 @@ export function OfficeScreen() {
       </View>
       <View style={styles.section}>
         <Txt as="heading" level={2}>
+          Where help is sent
+        </Txt>
+        <Txt colour={colours.faint}>What an emergency call from your phones tells of where they are.</Txt>
+        <Plate word="Say where they are" onPress={go.place} />
+      </View>
+      <View style={styles.section}>
+        <Txt as="heading" level={2}>
           All that can be chosen
         </Txt>
         <Txt colour={colours.faint}>In one list, to be looked through by a word.</Txt>

@@ -2,7 +2,17 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
 
-import { selectMyPlan, selectOffice, useAppSelector } from '@/state/app';
+import { addressWords, oldPlaceMs } from '@/core/setup';
+import { formatMoment } from '@/core/shared/time';
+import {
+  selectMyDeviceId,
+  selectMyPlan,
+  selectOffice,
+  selectZone,
+  useAppSelector,
+  useNow,
+} from '@/state/app';
+import { selectPlaceOfPhone } from '@/state/place';
 import { selectMyPin } from '@/state/access';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -87,7 +97,10 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
   const go = useGo();
   const pin = useAppSelector(selectMyPin);
   const { greetings = [] } = useAppSelector(selectMyPlan);
-  const { soundTest, ringVolume, ringTones, vibrates, tellsElsewhere } = useAppSelector(
+  const now = useNow(60_000);
+  const zone = useAppSelector(selectZone);
+  const place = useAppSelector((state) => selectPlaceOfPhone(state, selectMyDeviceId(state)));
+  const { soundTest, isPlaceDoubted, ringVolume, ringTones, vibrates, tellsElsewhere } = useAppSelector(
     (state) => state.settings,
   );
   const appKept = useAppSelector((state) => state.notices.appKept);
@@ -121,6 +134,18 @@ function useChecks({ openPin }: { openPin: () => void }): Check[] {
       reading: soundTest === null ? 'Nobody has heard you yet.' : soundTestWords(soundTest),
       word: soundTest === null ? 'Try it' : 'Try again',
       act: () => openCallSheet({ kind: 'sound' }),
+    },
+    {
+      title: 'Where help is sent',
+      standing: place === null ? 'open' : isPlaceDoubted || now - place.at > oldPlaceMs ? 'look' : 'well',
+      reading:
+        place === null
+          ? 'Nobody has said where this device is.'
+          : isPlaceDoubted
+            ? `${addressWords(place)}: the network is another one since.`
+            : `${addressWords(place)}, said ${formatMoment(place.at, now, zone)}.`,
+      word: place === null ? 'Say it' : 'Change it',
+      act: go.place,
     },
     {
       title: 'Ring',

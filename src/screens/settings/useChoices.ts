@@ -89,6 +89,12 @@ export function useChoices(): ChoiceEntry[] {
       go.dial,
     ),
     device(
+      'Where help is sent',
+      'the address an emergency call tells',
+      'emergency location address 999 112',
+      go.place,
+    ),
+    device(
       'Signed in on',
       signIns === 0 ? 'this browser' : signIns === 1 ? 'one device' : `${signIns} devices`,
       'sign out wipe devices leave join',

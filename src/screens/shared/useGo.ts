@@ -51,6 +51,7 @@ export function useGo() {
       begin: () => lead('/begin'),
       devices: () => lead('/devices'),
       ready: () => lead('/ready'),
+      place: () => lead('/place'),
       settings: () => lead('/settings'),
       telling: () => lead('/telling'),
       tones: () => lead('/tones'),

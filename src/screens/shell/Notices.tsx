@@ -16,6 +16,7 @@ import {
 import { Notice } from '@/ui/notice';
 
 import { useUndoOffer } from '../shared/undoOffer';
+import { PlaceNoticeLater } from './PlaceNoticeLater';
 import { StandingNotice } from './StandingNotice';
 
 /** So long what was just done is worth saying. */
@@ -61,6 +62,7 @@ export function Notices() {
         />
       ) : null}
       <StandingNotice />
+      <PlaceNoticeLater />
       <DeviceNotices />
       {isSilentNow ? (
         <Notice

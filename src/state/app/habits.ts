@@ -1,6 +1,7 @@
 import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit';
 
 import type { Shown } from '@/core/calls/callerId';
+import type { Address } from '@/core/setup';
 import { keptDays, type KeepDays } from '@/core/inbox/retention';
 
 import type { Habit } from '../storage';
@@ -19,6 +20,7 @@ const usual: { readonly [Id in Habit['id']]: HabitOf<Id> } = {
   met: { id: 'met', acts: [] },
   dialling: { id: 'dialling', enterCalls: true, writing: 'local' },
   calls: { id: 'calls', waiting: true, takesWaiting: false, quietInMeetings: false },
+  places: { id: 'places', places: [] },
   replies: { id: 'replies', texts: [] },
   keepDays: { id: 'keepDays', voicemails: 60, texts: null, faxes: null, recordings: null },
 };
@@ -68,6 +70,8 @@ export const diallingChosen = (change: Partial<Omit<HabitOf<'dialling'>, 'id'>>)
 export const selectCallHabits = (state: RootState) => habitOf(state, 'calls');
 export const callHabitsChosen = (change: Partial<Omit<HabitOf<'calls'>, 'id'>>) =>
   chosen('calls', () => change);
+export const selectPlaces = (state: RootState): Address[] => habitOf(state, 'places').places;
+export const placesChosen = (places: Address[]) => chosen('places', () => ({ places }));
 export const favouritesChosen = (keys: string[]) => chosen('favourites', () => ({ keys }));
 export const ownRepliesChosen = (texts: string[]) => chosen('replies', () => ({ texts }));
 export const keepDaysChosen = (days: Partial<KeepDays>) => chosen('keepDays', () => days);

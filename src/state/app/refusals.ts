@@ -219,7 +219,10 @@ export function explainInboxRefusal(reason: OfficeRefusal, office: OfficeIndex):
     case 'unknownDevice':
       return 'That device is signed out already.';
     case 'weakPin':
+    case 'badAddress':
       return reason.sentence;
+    case 'unknownPhone':
+      return 'That phone is not in the office any more.';
     case 'signIn':
     case 'signedOut':
     case 'wrongPin':

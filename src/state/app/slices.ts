@@ -217,6 +217,7 @@ const settingsSlice = createSlice({
     ringer: null,
     noise: 'light',
     soundTest: null,
+    isPlaceDoubted: false,
     tellsElsewhere: false,
     alerts: allAlerts,
     hand: 'right',
@@ -253,6 +254,9 @@ const settingsSlice = createSlice({
     },
     alertsChosen(state, { payload }: PayloadAction<Settings['alerts']>) {
       state.alerts = payload;
+    },
+    placeDoubted(state, { payload }: PayloadAction<boolean>) {
+      state.isPlaceDoubted = payload;
     },
     handChosen(state, { payload }: PayloadAction<Settings['hand']>) {
       state.hand = payload;
@@ -364,6 +368,7 @@ export const {
   soundChosen,
   alertsChosen,
   handChosen,
+  placeDoubted,
   tellingElsewhereChosen,
 } = settingsSlice.actions;
 export const {

@@ -3,6 +3,7 @@ import type { AppStore, Services } from '@/state/app';
 import { startBadge, startStayingAwake } from './awake';
 import { startCallHabits } from './callHabits';
 import { startKeepingApp } from './keeping';
+import { startPlaceWatch } from './placeWatch';
 import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
 
@@ -15,6 +16,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startVibrating(store),
     startSoundDevices(store, services),
     startCallHabits(store),
+    startPlaceWatch(store),
   ];
   return () => stops.forEach((stop) => stop());
 }

@@ -4,7 +4,7 @@ import { numberWritings } from '@/core/numbers/numbering';
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { workSchema, type Work } from '@/core/inbox/followUps';
 import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
-import { officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
+import { addressSchema, officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { ways } from '@/core/calls/quality';
 import { heardEntrySchema, noiseStrengths, rings } from '@/core/shared/sound';
@@ -48,6 +48,8 @@ export const habitSchema = z.discriminatedUnion('id', [
     takesWaiting: z.boolean(),
     quietInMeetings: z.boolean(),
   }),
+  /** Where they work, to be chosen again, the last one first. */
+  z.object({ id: z.literal('places'), places: z.array(addressSchema) }),
   /** Ready replies they have written. */
   z.object({ id: z.literal('replies'), texts: z.array(z.string()) }),
   z.object({
@@ -99,6 +101,8 @@ export const settingsSchema = z.object({
   speaker: soundDeviceSchema.nullable(),
   ringer: soundDeviceSchema.nullable(),
   noise: z.enum(noiseStrengths),
+  /** The network is another one since its place was said; it may have been carried elsewhere. */
+  isPlaceDoubted: z.boolean().default(false),
   /** How the microphone was when it was last tried. */
   soundTest: z.object({ at: z.number(), name: z.string(), /** dB. */ overNoise: z.number() }).nullable(),
   /** Whether the system may tell of calls while the app is not in front. */

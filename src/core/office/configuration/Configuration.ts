@@ -1,6 +1,13 @@
-import type { OfficeIndex, OfficeSetup } from '@/core/setup';
-import { backBefore, changeSetup, newProblems, undoEntry, type SetupOutcome } from '@/core/setup/changes';
-import type { SetupEntry } from '@/core/setup/edits';
+import { addressWords, type OfficeIndex, type OfficeSetup } from '@/core/setup';
+import {
+  addressProblems,
+  backBefore,
+  changeSetup,
+  newProblems,
+  undoEntry,
+  type SetupOutcome,
+} from '@/core/setup/changes';
+import { editOf, type SetupEntry } from '@/core/setup/edits';
 
 import { done, handle, refused, type Handlers, type Member } from '../handling';
 import type { RowChange } from '../rows';
@@ -8,6 +15,8 @@ import { runsOffice, type Session } from '../session';
 import type { ConfigurationRefusal, ConfigurationReply, ReadConfigurationRequest } from './requests';
 
 export type SetupLogChange = RowChange<'setupLog', SetupEntry>;
+
+type MakeChange = (setup: OfficeSetup, asked: { id: string; byId: string; at: number }) => SetupOutcome;
 
 /** Has an office that is changed in force, at an instant. */
 export type Reconfigure = (setup: OfficeSetup, at: number) => void;
@@ -69,15 +78,29 @@ export class Configuration {
       if (from < 0) return refused({ code: 'unknownEntry' });
       return this.change(by, at, (setup, asked) => backBefore(setup, entries.slice(from), asked));
     },
+
+    setPlace: (by, { deviceId, address }, at) => {
+      const { office } = this;
+      const device = office.devices.get(deviceId);
+      if (!device) return refused({ code: 'unknownPhone' });
+      if (device.personId !== by.personId && !runsOffice(by, office))
+        return refused({ code: 'notYours', what: 'office' });
+      const [problem] = Object.values(addressProblems(address));
+      if (problem !== undefined) return refused({ code: 'badAddress', sentence: problem });
+      const after = { ...device, location: addressWords(address), place: { ...address, at } };
+      const edits = [editOf(office.setup, 'devices', deviceId, after)];
+      return this.carryOut(by, at, (setup, asked) => changeSetup(setup, edits, asked));
+    },
   };
 
-  private change(
-    by: Member,
-    at: number,
-    make: (setup: OfficeSetup, asked: { id: string; byId: string; at: number }) => SetupOutcome,
-  ): ConfigurationReply {
+  private change(by: Member, at: number, make: MakeChange): ConfigurationReply {
+    if (!runsOffice(by, this.office)) return refused({ code: 'notYours', what: 'office' });
+    return this.carryOut(by, at, make);
+  }
+
+  /** A change that is theirs to make. */
+  private carryOut(by: Member, at: number, make: MakeChange): ConfigurationReply {
     const { office } = this;
-    if (!runsOffice(by, office)) return refused({ code: 'notYours', what: 'office' });
     const id = String(Number([...this.byId.keys()].at(-1) ?? 0) + 1);
     const outcome = make(office.setup, { id, byId: by.personId, at });
     if (!outcome.ok) return refused(outcome.reason);

@@ -1,10 +1,11 @@
 import { testSetup } from '@/core/calls/exchange/tests/testOffice';
-import { OfficeIndex, type OfficeSetup } from '@/core/setup';
+import { OfficeIndex, type Address, type OfficeSetup } from '@/core/setup';
 import { retiring } from '@/core/setup/changes';
 import { editOf, rowOf } from '@/core/setup/edits';
 
 import { Configuration } from './Configuration';
 import { member } from '../tests/member';
+import { viewOfSetup } from '../view';
 import { setupLogSeen, wholeSetupLogSeen } from './seen';
 
 const at = Date.parse('2026-11-26T10:40:00Z');
@@ -102,5 +103,59 @@ describe('the office is changed', () => {
     expect(setupLogSeen(changes, 'ben', configuration)).toEqual([]);
     expect(wholeSetupLogSeen('ben', configuration)).toEqual([]);
     expect(wholeSetupLogSeen('ada', configuration)).toHaveLength(1);
+  });
+});
+
+describe('where a phone is', () => {
+  const address: Address = {
+    ...{
+      country: 'GB',
+      street: 'Weir Lane 4',
+      detail: '',
+      locality: 'Cawder',
+      region: '',
+      postcode: 'EH1 1AA',
+    },
+  };
+  const phone = (setup: OfficeSetup, id: string) => setup.devices.find((device) => device.id === id);
+
+  it('is said by whose it is, or who runs the office, with when; help is sent there', () => {
+    const { ask, setup } = open();
+    expect(ask('ben', { type: 'setPlace', deviceId: 'ben-desk', address })).toEqual({ ok: true });
+    expect(phone(setup(), 'ben-desk')).toMatchObject({
+      location: 'Weir Lane 4, Cawder, EH1 1AA',
+      place: { ...address, at },
+    });
+    expect(
+      ask('ada', { type: 'setPlace', deviceId: 'ben-desk', address: { ...address, detail: 'Yard' } }),
+    ).toEqual({
+      ok: true,
+    });
+    expect(ask('ben', { type: 'setPlace', deviceId: 'cleo-desk', address })).toEqual({
+      ok: false,
+      reason: { code: 'notYours', what: 'office' },
+    });
+  });
+
+  it('is not kept where nobody could find it', () => {
+    const { ask, inForce } = open();
+    expect(
+      ask('ben', { type: 'setPlace', deviceId: 'ben-desk', address: { ...address, street: '' } }),
+    ).toEqual({
+      ok: false,
+      reason: { code: 'badAddress', sentence: 'Street and number is missing.' },
+    });
+    expect(inForce).toEqual([]);
+  });
+
+  it('is told to nobody but them', () => {
+    const { ask, setup } = open();
+    ask('ben', { type: 'setPlace', deviceId: 'ben-desk', address });
+    const office = new OfficeIndex(setup());
+    const seenBy = (id: string) => phone(viewOfSetup(member(id), office), 'ben-desk');
+    expect(seenBy('cleo')).not.toHaveProperty('place');
+    expect(seenBy('cleo')).not.toHaveProperty('location');
+    expect(seenBy('ben')).toHaveProperty('place');
+    expect(seenBy('ada')).toHaveProperty('place');
   });
 });

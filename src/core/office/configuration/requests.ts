@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { addressSchema } from '@/core/setup';
 import type { OfficeProblem, SetupRefusal } from '@/core/setup/changes';
 import { editSchema } from '@/core/setup/edits';
 
@@ -13,6 +14,8 @@ export const configurationRequestSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('undoChange'), entryId: z.string() }),
   /** Everything as it was before that change and all after it. */
   z.object({ type: z.literal('goBackBefore'), entryId: z.string() }),
+  /** By whose phone it is too: where help is sent that is called from it. */
+  z.object({ type: z.literal('setPlace'), deviceId: z.string(), address: addressSchema }),
 ]);
 export type ConfigurationRequest = z.input<typeof configurationRequestSchema>;
 export type ReadConfigurationRequest = z.infer<typeof configurationRequestSchema>;
@@ -24,6 +27,9 @@ export type ConfigurationRefusal =
   /** The office could not be run so. */
   | { code: 'badOffice'; problems: readonly OfficeProblem[] }
   /** Whoever asks would be out of the office at once. */
-  | { code: 'yourself' };
+  | { code: 'yourself' }
+  | { code: 'unknownPhone' }
+  /** Whoever is sent there could not read it. */
+  | { code: 'badAddress'; sentence: string };
 
 export type ConfigurationReply = ReplyOr<ConfigurationRefusal>;

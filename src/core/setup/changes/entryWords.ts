@@ -45,6 +45,7 @@ const fieldWords: Record<string, string> = {
   kind: 'kind',
   callLimit: 'calls at once',
   location: 'place',
+  place: 'place',
   text: 'greeting',
   keys: 'keys',
   languages: 'languages',

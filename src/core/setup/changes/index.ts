@@ -1,4 +1,5 @@
 /** An office is changed: by several people at once, checked as a whole, and taken back. */
+export { addressProblems } from './addressProblems';
 export { backBefore, changeSetup, undoEntry, type SetupOutcome, type SetupRefusal } from './changes';
 export { entryWords } from './entryWords';
 export { newPhone, phoneKinds, placeEdits, type PhoneKind, type Place } from './place';
