@@ -57,7 +57,7 @@ test('a PIN is chosen, refused for the right reason, and asked for at the door @
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByText('Type your extension.')).toBeVisible();
   await signIn(office, '201', '4820');
-  await expect(page.getByText('Extension and PIN don’t fit.')).toBeVisible();
+  await expect(page.getByText(/^Extension and PIN don’t fit\./)).toBeVisible();
   await signIn(office, '201', '4829');
   await expect(page.getByText('Nobody waits')).toBeVisible();
 });
@@ -70,7 +70,7 @@ test('wrong PINs make a pause that no reload ends @phone', async ({ office, page
   await page.getByRole('button', { name: 'Sign out here' }).click();
   for (const pin of ['1111', '2222', '3333']) {
     await signIn(office, '201', pin);
-    await expect(page.getByText('Extension and PIN don’t fit.')).toBeVisible();
+    await expect(page.getByText(/^Extension and PIN don’t fit\./)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeEnabled();
   }
   await signIn(office, '201', '4444');
@@ -112,7 +112,7 @@ test('a colleague’s device joins by a link and the PIN they were told; the lin
   await page.goto(link);
   await expect(page.getByRole('heading', { name: 'Join Tarn Edge Nurseries' })).toBeVisible();
   await signIn(office, null, '000001');
-  await expect(page.getByText('Extension and PIN don’t fit.')).toBeVisible();
+  await expect(page.getByText(/^Extension and PIN don’t fit\./)).toBeVisible();
   await signIn(office, null, pin);
   await expect(page.getByRole('heading', { name: 'You are in, Bea' })).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
@@ -170,4 +170,31 @@ test('taken off the device, nothing of Cendro stays in the browser', async ({ of
   expect(left).toEqual({ databases: [], local: [], session: [], caches: [], workers: 0 });
   await page.getByRole('link', { name: 'Begin again' }).click();
   await expect(page.getByText(/people wait for an answer/)).toBeVisible();
+});
+
+test('a device that nobody touches is locked: it shows nothing, and calls are answered all the same @phone', async ({
+  office,
+  page,
+}) => {
+  await page.clock.install();
+  await office.open('/devices');
+  await page.getByRole('button', { name: 'Choose a PIN' }).click();
+  await typePin(office, '4829');
+  await expect(page.getByText('Your PIN is kept.')).toBeVisible();
+  await page.getByRole('radio', { name: '5 minutes' }).click();
+  await page.clock.fastForward('05:01');
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'PIN and devices' })).toHaveCount(0);
+  expect(await office.axeViolations()).toEqual([]);
+  // Nor by another place, or a reload.
+  await office.goTo('Directory');
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'PIN' }).fill('1111');
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(page.getByText('That is not the PIN.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'PIN' }).fill('4829');
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(page.getByRole('heading', { name: 'Locked' })).toHaveCount(0);
 });

@@ -5,9 +5,11 @@ import { formatMoment } from '@/core/shared/time';
 import {
   actDone,
   actRefused,
+  lockChosen,
   selectMyId,
   selectOffice,
   selectZone,
+  unlocked,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -21,6 +23,7 @@ import {
   wipeDevice,
 } from '@/state/access';
 import { chosenOffice } from '@/state/offices';
+import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
@@ -48,6 +51,13 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
+const lockChoices = [
+  { value: 'never', word: 'never' },
+  { value: '1', word: '1 minute' },
+  { value: '5', word: '5 minutes' },
+  { value: '15', word: '15 minutes' },
+];
+
 const pinWords = {
   none: 'You have none yet. It lets you join with another device, and listen to your mailbox from any phone.',
   given: 'Whoever runs the office gave you one. Choose your own, which nobody else knows.',
@@ -66,6 +76,7 @@ export function DevicesScreen() {
   const office = useAppSelector(selectOffice);
   const me = office.people.get(myId);
   const pin = useAppSelector(selectMyPin);
+  const lockAfter = useAppSelector(({ settings }) => settings.lockAfter);
   const signIns = useAppSelector(selectMySignIns);
   const [open, setOpen] = useState<'pin' | 'wipe' | null>(null);
   const here = signIns.find(({ id }) => isThisDevice(id));
@@ -130,6 +141,29 @@ export function DevicesScreen() {
               </View>
             ))}
           </View>
+        )}
+      </View>
+      <View style={styles.section} role="region" aria-label="Lock this device">
+        <Txt as="heading" level={2}>
+          Lock this device
+        </Txt>
+        <Txt colour={colours.faint}>
+          {pin === 'none'
+            ? 'With a PIN it can be locked when nobody touches it.'
+            : 'For one that lies about: it shows nothing until your PIN is typed. Calls can be answered.'}
+        </Txt>
+        {pin === 'none' ? null : (
+          <Choice
+            asStrip
+            label="When nobody touches it for"
+            value={String(lockAfter ?? 'never')}
+            options={lockChoices}
+            onChoose={(chosen) => {
+              // Whoever chooses it is here.
+              dispatch(unlocked(true));
+              dispatch(lockChosen(chosen === 'never' ? null : Number(chosen)));
+            }}
+          />
         )}
       </View>
       <View style={styles.section} role="region" aria-label="Leave this device">

@@ -48,7 +48,7 @@ export function SignInScreen() {
             : 'With your extension, and the PIN you chose or were told.'}
         </Txt>
       </View>
-      {why.code === 'signIn' ? null : <Problem sentence={explainDenied(why, zone)} />}
+      {why.code === 'signIn' ? null : <Problem sentence={explainDenied(why, zone, true)} />}
       {refusal === null ? null : <Problem sentence={refusal} />}
       {withCode ? null : (
         <Field

@@ -28,6 +28,7 @@ export const fetchSourcesScreen = async () => (await import('./inboxScreens')).S
 export const fetchBooksPanel = async () => (await import('./inboxScreens')).BooksPanel;
 export const fetchImportScreen = async () => (await import('./inboxScreens')).ImportScreen;
 export const fetchSignInScreen = async () => (await import('./inboxScreens')).SignInScreen;
+export const fetchLockedScreen = async () => (await import('./inboxScreens')).LockedScreen;
 export const fetchJoinedScreen = async () => (await import('./inboxScreens')).JoinedScreen;
 export const fetchDevicesScreen = async () => (await import('./inboxScreens')).DevicesScreen;
 export const fetchReadyScreen = async () => (await import('./inboxScreens')).ReadyScreen;

@@ -28,6 +28,7 @@ export { EverythingScreen } from '../everything/EverythingScreen';
 export { LooseEndsScreen } from './LooseEndsScreen';
 export { PersonScreen } from './PersonScreen';
 export { SignInScreen } from '../access/SignInScreen';
+export { LockedScreen } from '../access/LockedScreen';
 export { JoinedScreen } from '../access/JoinedScreen';
 export { DevicesScreen } from '../access/DevicesScreen';
 export { ReadyScreen } from '../ready/ReadyScreen';

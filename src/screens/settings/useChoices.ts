@@ -95,6 +95,12 @@ export function useChoices(): ChoiceEntry[] {
       go.place,
     ),
     device(
+      'Lock this device',
+      settings.lockAfter === null ? 'never' : `after ${settings.lockAfter} min`,
+      'lock shared screen pin timeout',
+      go.devices,
+    ),
+    device(
       'Signed in on',
       signIns === 0 ? 'this browser' : signIns === 1 ? 'one device' : `${signIns} devices`,
       'sign out wipe devices leave join',

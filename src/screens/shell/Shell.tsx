@@ -14,7 +14,7 @@ import { IncomingBand } from '../incoming/IncomingBand';
 import { IncomingOver } from '../incoming/IncomingOver';
 import { IncomingScreen } from '../incoming/IncomingScreen';
 import { LiveColumn } from '../live/LiveColumn';
-import { fetchSignInScreen } from '../looseEnds/fetchInboxScreens';
+import { fetchLockedScreen, fetchSignInScreen } from '../looseEnds/fetchInboxScreens';
 import { LaterScreen } from '../shared/LaterScreen';
 import { useLayout } from '../shared/useLayout';
 import { Announcer } from './Announcer';
@@ -113,10 +113,13 @@ function WholeShell({ children }: { children: ReactNode }) {
 
 function Phase({ children }: { children: ReactNode }) {
   const { phase, failure, door } = useAppSelector((state) => state.office);
+  const isLocked = useAppSelector(
+    ({ office, settings }) => settings.lockAfter !== null && office.me !== null && !office.isUnlocked,
+  );
   if (door !== null && phase === 'starting') return <LaterScreen title="Sign in" fetch={fetchSignInScreen} />;
   switch (phase) {
     case 'running':
-      return children;
+      return isLocked ? <LaterScreen title="Locked" fetch={fetchLockedScreen} /> : children;
     case 'starting':
       return <EmptyState level={1} title="Starting" sentence="The office is being opened on this device." />;
     case 'failed':

@@ -158,6 +158,8 @@ export {
   setAsideRead,
   alertsChosen,
   handChosen,
+  lockChosen,
+  unlocked,
   placeDoubted,
   soundChosen,
   soundOffered,

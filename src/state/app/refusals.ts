@@ -148,17 +148,17 @@ const notYoursInInbox: Record<Extract<OfficeRefusal, { code: 'notYours' }>['what
   belongings: 'Only members of the office can keep something here.',
 };
 
-/** Why somebody is not let in. */
-export function explainDenied(why: Denied, zone: string): string {
+/** Why somebody is not let in. `isAtDoor`: where they say who they are, too. */
+export function explainDenied(why: Denied, zone: string, isAtDoor = false): string {
   switch (why.code) {
     case 'signIn':
       return 'Sign in to go on.';
     case 'signedOut':
       return 'This device was signed out. Sign in again to go on.';
-    case 'wrongPin':
-      return why.left === 1
-        ? 'Extension and PIN don’t fit. After one more there is a pause.'
-        : 'Extension and PIN don’t fit.';
+    case 'wrongPin': {
+      const wrong = isAtDoor ? 'Extension and PIN don’t fit.' : 'That is not the PIN.';
+      return why.left === 1 ? `${wrong} After one more there is a pause.` : wrong;
+    }
     case 'paused':
       return `Too many wrong PINs. The next one is looked at from ${formatClockWithSeconds(why.until, zone)} on.`;
     case 'noPin':

@@ -40,6 +40,8 @@ interface OfficeSlice {
   access: AccessSeen | null;
   /** Why this device is not let in, and by which office; null: it is, or nobody has said so. */
   door: Denied | null;
+  /** The PIN has been typed since it was locked last. */
+  isUnlocked: boolean;
   /** What was shown at the door is being looked at. */
   isArriving: boolean;
   /** Devices that are signed in. */
@@ -69,6 +71,7 @@ const officeSlice = createSlice({
     access: null,
     door: null,
     isArriving: false,
+    isUnlocked: false,
     signedIn: [],
     agents: [],
     network: goodNetwork,
@@ -93,6 +96,9 @@ const officeSlice = createSlice({
     },
     doorShut(state, { payload }: PayloadAction<Denied>) {
       Object.assign(state, { door: payload, isArriving: false });
+    },
+    unlocked(state, { payload }: PayloadAction<boolean>) {
+      state.isUnlocked = payload;
     },
     arriving(state) {
       state.isArriving = true;
@@ -221,6 +227,7 @@ const settingsSlice = createSlice({
     tellsElsewhere: false,
     alerts: allAlerts,
     hand: 'right',
+    lockAfter: null,
     textSize: 100,
     ringTones: usualRings,
     ringVolume: 100,
@@ -257,6 +264,9 @@ const settingsSlice = createSlice({
     },
     placeDoubted(state, { payload }: PayloadAction<boolean>) {
       state.isPlaceDoubted = payload;
+    },
+    lockChosen(state, { payload }: PayloadAction<Settings['lockAfter']>) {
+      state.lockAfter = payload;
     },
     handChosen(state, { payload }: PayloadAction<Settings['hand']>) {
       state.hand = payload;
@@ -348,6 +358,7 @@ export const {
   clockChanged,
   soundChanged,
   arriving,
+  unlocked,
   begunAnew,
   doorShut,
   frontChanged,
@@ -368,6 +379,7 @@ export const {
   soundChosen,
   alertsChosen,
   handChosen,
+  lockChosen,
   placeDoubted,
   tellingElsewhereChosen,
 } = settingsSlice.actions;

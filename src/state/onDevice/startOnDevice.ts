@@ -3,6 +3,7 @@ import type { AppStore, Services } from '@/state/app';
 import { startBadge, startStayingAwake } from './awake';
 import { startCallHabits } from './callHabits';
 import { startKeepingApp } from './keeping';
+import { startLocking } from './locking';
 import { startPlaceWatch } from './placeWatch';
 import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
@@ -17,6 +18,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startSoundDevices(store, services),
     startCallHabits(store),
     startPlaceWatch(store),
+    startLocking(store),
   ];
   return () => stops.forEach((stop) => stop());
 }

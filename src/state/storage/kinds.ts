@@ -109,6 +109,8 @@ export const settingsSchema = z.object({
   tellsElsewhere: z.boolean(),
   /** Of what it tells then. */
   alerts: alertsSchema.default(allAlerts),
+  /** After so many minutes in which nobody touches it the device shows nothing until the PIN is typed; null: it is never locked. */
+  lockAfter: z.number().int().positive().nullable().default(null),
   /** Under which thumb the acts lie. */
   hand: z.enum(['right', 'left']).default('right'),
   /** What a call rings with, by what it is. */

@@ -19,6 +19,8 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     sentence: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
+    // Both acts stand under it where there is no room beside it.
+    ofTwo: { flexBasis: 280 },
   }),
 );
 
@@ -39,7 +41,7 @@ export function Notice({ sentence, tone = 'attention', action, otherwise }: Noti
       role={tone === 'alarm' ? 'alert' : 'status'}
       style={[styles.notice, { borderLeftColor: tone === 'alarm' ? colours.rowan : colours.saffron }]}
     >
-      <Txt as="small" colour={colours.ink} style={styles.sentence}>
+      <Txt as="small" colour={colours.ink} style={[styles.sentence, otherwise && styles.ofTwo]}>
         {sentence}
       </Txt>
       {action ? <Plate {...action} /> : null}
