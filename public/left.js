@@ -21,7 +21,11 @@ async function wipe() {
   sessionStorage.clear();
 }
 
-wipe().then(
+/** Set by the app in the tab that was asked to: whoever is led here by a link loses nothing. */
+const isAskedFor = sessionStorage.getItem('cendro/wiping') === 'yes';
+
+if (!isAskedFor) say('Nothing was taken away: that is asked for in Cendro, under PIN and devices.');
+else wipe().then(
   () => say('Nothing of Cendro is kept on this device any more. You can close this page.'),
   (error) =>
     say(

@@ -152,6 +152,10 @@ test('a device is signed out from another one, and is told so', async ({ office,
 
 test('taken off the device, nothing of Cendro stays in the browser', async ({ office, page }) => {
   await begin(office);
+  // Whoever is led there by a link loses nothing.
+  await page.goto('/left.html');
+  await expect(page.getByText(/^Nothing was taken away/)).toBeVisible();
+  await page.goto('/');
   await openDevices(office);
   await page.getByRole('button', { name: 'Take everything off this device' }).click();
   await expect(
@@ -181,7 +185,7 @@ test('a device that nobody touches is locked: it shows nothing, and calls are an
   await page.getByRole('button', { name: 'Choose a PIN' }).click();
   await typePin(office, '4829');
   await expect(page.getByText('Your PIN is kept.')).toBeVisible();
-  await page.getByRole('radio', { name: '5 minutes' }).click();
+  await page.getByRole('radio', { name: '5 minutes', exact: true }).click();
   await page.clock.fastForward('05:01');
   await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'PIN and devices' })).toHaveCount(0);
@@ -197,4 +201,16 @@ test('a device that nobody touches is locked: it shows nothing, and calls are an
   await page.getByRole('textbox', { name: 'PIN' }).fill('4829');
   await page.getByRole('button', { name: 'Unlock' }).click();
   await expect(page.getByRole('heading', { name: 'Locked' })).toHaveCount(0);
+
+  await office.goOutside();
+  await office.callIn('Peg Anstey', 'Direct');
+  await expect(office.answer()).toBeVisible();
+  await page.clock.fastForward('05:01');
+  await office.answer().click();
+  // Of all there is only the call is seen, and then nothing.
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await page.goto('/directory');
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+  await office.end().click();
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
 });

@@ -2,12 +2,13 @@ import { usePathname } from 'expo-router';
 import { type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectIncoming, selectTaken, useAppSelector } from '@/state/app';
+import { selectIncoming, selectIsLocked, selectTaken, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { useLayers } from '@/ui/layer';
 import { themed } from '@/ui/tokens';
 
+import { CallScreen } from '../call/CallScreen';
 import { LazySheet } from '../call/LazySheet';
 import { openCallSheet, useCallSheet } from '../call/openSheet';
 import { IncomingBand } from '../incoming/IncomingBand';
@@ -70,6 +71,7 @@ function WholeShell({ children }: { children: ReactNode }) {
   const { isWide, hasThird, isAcross } = useLayout();
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
+  const isLocked = useAppSelector(selectIsLocked);
   const pathname = usePathname();
   const sheet = useCallSheet();
   usePrefetch();
@@ -100,26 +102,30 @@ function WholeShell({ children }: { children: ReactNode }) {
           ) : null}
           <ArrivalsLater />
           <AsideStrip />
-          {hasThird ? null : <CallStrip />}
+          {hasThird && !isLocked ? null : <CallStrip />}
           {isWide || isAcross ? null : <PlaceBar form="bar" />}
         </View>
       </View>
-      {hasThird ? <LiveColumn /> : null}
+      {hasThird && !isLocked ? <LiveColumn /> : null}
       <LazySheet open={sheet} onClose={() => openCallSheet(null)} />
       <IncomingOver incoming={incoming} />
     </View>
   );
 }
 
+/** Nothing is shown but a call that is talked on, and its acts. */
+function Locked() {
+  const isInCall = useAppSelector((state) => selectTaken(state).length > 0);
+  return isInCall ? <CallScreen /> : <LaterScreen title="Locked" fetch={fetchLockedScreen} />;
+}
+
 function Phase({ children }: { children: ReactNode }) {
   const { phase, failure, door } = useAppSelector((state) => state.office);
-  const isLocked = useAppSelector(
-    ({ office, settings }) => settings.lockAfter !== null && office.me !== null && !office.isUnlocked,
-  );
+  const isLocked = useAppSelector(selectIsLocked);
   if (door !== null && phase === 'starting') return <LaterScreen title="Sign in" fetch={fetchSignInScreen} />;
   switch (phase) {
     case 'running':
-      return isLocked ? <LaterScreen title="Locked" fetch={fetchLockedScreen} /> : children;
+      return isLocked ? <Locked /> : children;
     case 'starting':
       return <EmptyState level={1} title="Starting" sentence="The office is being opened on this device." />;
     case 'failed':

@@ -1,13 +1,10 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import { actRefused, selectTaken, type RootState, type Services } from '../app';
+import { actRefused, leaveForGood, selectTaken, type RootState, type Services } from '../app';
 import { keepOwnToken } from '../offices';
 import { askAccess } from './access';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
-
-/** Outside the app, so that nothing of it runs while what it kept is taken away. */
-const wipingPage = '/left.html';
 
 /** In a call nobody leaves by a slip. */
 const refusedInCall: Act<boolean> = (dispatch, getState) => {
@@ -38,5 +35,5 @@ export const wipeDevice =
     if (id !== null) await dispatch(askAccess({ type: 'signOutDevice', id }));
     await finish(true);
     others?.say({ kind: 'wiped' });
-    window.location.assign(wipingPage);
+    leaveForGood();
   };

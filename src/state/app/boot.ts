@@ -24,6 +24,7 @@ import { habitsTakenOver } from './habits';
 import { loadHistory, loadMissed } from './historyStore';
 import { Hosting } from './hosting';
 import { saidOfLeavers, saidOfPassing } from './leaving';
+import { leaveForGood } from './leavingForGood';
 import { selectOffice } from './selectors';
 import { startMeasuring } from './measuring';
 import { OwnRows, ownRowsRead } from './ownRows';
@@ -250,7 +251,7 @@ function giveUp(store: AppStore, { isNoOfficeHere, words }: Fault): void {
 function toTheOffice(hosted: OfficeFromTab, hosting: Hosting, others: OtherTabs) {
   others.hear(({ kind }) => {
     if (kind === 'reload') window.location.assign('/');
-    if (kind === 'wiped') window.location.assign('/left.html');
+    if (kind === 'wiped') leaveForGood();
     if (kind === 'reopen') hosting.reopen();
   });
   return {

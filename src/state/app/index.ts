@@ -105,6 +105,7 @@ export {
 export { freeId } from './freeId';
 export { keepOwnNote, putNoteBack, selectNotes, takeNoteOut, type NoteEntry } from './notes';
 export { continuousOf, isActive, selectMySound } from './mySound';
+export { leaveForGood } from './leavingForGood';
 export { takeSoundOffer } from './soundOffer';
 export { formatAny, identifyDialled, identifyEndpoint, identifyNumber, type Identity } from './identify';
 export {
@@ -127,7 +128,7 @@ export {
 } from './selectors';
 export { OwnRows } from './ownRows';
 export { useForecast, type Forecast } from './forecast';
-export { selectMe, selectMyDeviceId, selectMyId } from './session';
+export { selectIsLocked, selectMe, selectMyDeviceId, selectMyId } from './session';
 export { ServicesContext, useNow, useServices, type Services } from './services';
 export {
   dropPlanChanges,

@@ -6,5 +6,9 @@ export function selectMe({ office: { me } }: RootState): { personId: string; dev
   return me;
 }
 
+/** Nobody has typed the PIN since the device was locked. */
+export const selectIsLocked = ({ office, settings }: RootState): boolean =>
+  settings.lockAfter !== null && office.me !== null && !office.isUnlocked;
+
 export const selectMyId = (state: RootState): string => selectMe(state).personId;
 export const selectMyDeviceId = (state: RootState): string => selectMe(state).deviceId;
