@@ -89,7 +89,7 @@ function WholeShell({ children }: { children: ReactNode }) {
         <Shortcuts />
         {coversAll ? <IncomingScreen view={first} alsoCalling={incoming.slice(1)} /> : null}
         <View style={coversAll ? styles.covered : styles.main}>
-          <Notices />
+          {isLocked ? <DeviceNotices /> : <Notices />}
           <View role="main" tabIndex={-1} style={styles.main}>
             <Phase>{children}</Phase>
           </View>
@@ -100,14 +100,14 @@ function WholeShell({ children }: { children: ReactNode }) {
               ))}
             </ScrollView>
           ) : null}
-          <ArrivalsLater />
-          <AsideStrip />
+          {isLocked ? null : <ArrivalsLater />}
+          {isLocked ? null : <AsideStrip />}
           {hasThird && !isLocked ? null : <CallStrip />}
           {isWide || isAcross ? null : <PlaceBar form="bar" />}
         </View>
       </View>
       {hasThird && !isLocked ? <LiveColumn /> : null}
-      <LazySheet open={sheet} onClose={() => openCallSheet(null)} />
+      <LazySheet open={isLocked ? null : sheet} onClose={() => openCallSheet(null)} />
       <IncomingOver incoming={incoming} />
     </View>
   );
