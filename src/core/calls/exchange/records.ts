@@ -255,7 +255,9 @@ function callingParty(office: OfficeIndex, call: Call, caller: Leg): CallRecord[
 }
 
 function calledParty(office: OfficeIndex, call: Call): CallRecord['other'] {
-  if (call.legs.some(({ visit }) => visit)) return { number: call.dialled, name: 'Mailbox', personId: null };
+  // Who has called on from there has called somebody.
+  if (call.dialled.startsWith('*') && call.legs.some(({ visit }) => visit))
+    return { number: call.dialled, name: 'Mailbox', personId: null };
   const person = office.peopleByExtension.get(call.dialled);
   if (person) return { number: person.extension, name: person.name, personId: person.id };
   const name =

@@ -167,6 +167,15 @@ export function callFromVisit(board: Switchboard, leg: Leg, to: string): string 
   const caller = call.legs.find(({ role }) => role === 'caller');
   if (!caller) return 'unknown';
   board.clearLeg(leg, 'normalClearing');
+  // From a phone of the office it is a call like one that was dialled: who waits is answered by it.
+  if (caller.endpoint.kind === 'device') {
+    const isOutward = destination.kind === 'network';
+    const owner = board.office.people.get(visit.personId);
+    Object.assign(call, {
+      ...{ dialled: destination.number, kind: isOutward ? 'outbound' : 'internal' },
+      lineId: isOutward ? (owner?.presentedLineId ?? null) : null,
+    });
+  }
   board.emit({ type: 'diverted', at: board.now, callId: call.id, to: destination.number });
   connectTo(board, call, destination, caller.endpoint, { broughtFor: 'call', broughtById: visit.personId });
   return null;

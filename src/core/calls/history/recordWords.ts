@@ -29,7 +29,10 @@ export function describeOutcome(record: CallRecord, office: OfficeIndex): string
     return `${record.direction === 'out' ? 'Called' : 'Answered'} for ${forWhom}`;
   if (record.outcome === 'answered' && record.direction === 'out') return 'Called';
   if (record.outcome === 'missed' && forWhom !== '') return `Missed, for ${forWhom}`;
-  if (record.acts.some(({ act, byId }) => act === 'visited' && byId === record.personId))
+  if (
+    record.outcome !== 'answered' &&
+    record.acts.some(({ act, byId }) => act === 'visited' && byId === record.personId)
+  )
     return 'Listened to your mailbox';
   const sentOn = record.acts.findLast(({ act }) => act === 'forwarded');
   if (record.outcome === 'answeredByOther' && record.answeredById === null && sentOn?.to != null)

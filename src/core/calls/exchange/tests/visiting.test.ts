@@ -49,7 +49,7 @@ describe('a mailbox that is listened to by phone', () => {
     checkExchange(story.exchange);
   });
 
-  it('of somebody else is dialled by their extension behind the code; from a room by that alone', () => {
+  it('of somebody else is dialled by their extension behind the code', () => {
     const story = open();
     const extension = testSetup.people.find(({ id }) => id === 'ada')?.extension ?? '';
     expect(story.does(calls('ben-desk', `*88${extension}`), 0)).toContain('visitAsked ada-mailbox');
@@ -130,7 +130,12 @@ describe('a mailbox that is listened to by phone', () => {
     expect(story.hears()).toMatchObject({ 'ada-desk': 'customer', customer: 'ada-desk' });
     const { events } = story.send({ type: 'clear', legId: story.at('ada-desk') }, 66);
     // Whose mailbox it was pays for the minute.
-    expect(recordsOf(events)).toMatchObject([{ personId: 'ada', costMicros: 9_000 }]);
+    const [record] = recordsOf(events);
+    expect(record).toMatchObject({
+      ...{ personId: 'ada', costMicros: 9_000, direction: 'out', outcome: 'answered' },
+      other: { number: customer.number },
+    });
+    if (record) expect(describeOutcome(record, story.exchange.office)).toBe('Called');
   });
 
   it('goes on in an exchange that was begun anew', () => {
