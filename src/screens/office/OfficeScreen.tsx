@@ -151,7 +151,7 @@ export function OfficeScreen() {
           Where help is sent
         </Txt>
         <Txt colour={colours.faint}>What an emergency call from your phones tells of where they are.</Txt>
-        <Plate word="Say where they are" onPress={go.place} />
+        <Plate word="Where my phones are" onPress={go.place} />
       </View>
       <View style={styles.section}>
         <Txt as="heading" level={2}>
