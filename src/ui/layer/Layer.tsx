@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useId, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import { StyleSheet, View } from 'react-native';
 
@@ -22,10 +22,11 @@ export function Layer({ title, onClose, about = null, children }: LayerProps) {
   const [element] = useState(makeElement);
   const isAside = useLayers().some((entry) => entry.id === id && entry.isAside);
   const latest = useRef({ title, onClose, about });
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = { title, onClose, about };
   });
-  useEffect(() => {
+  // Together with its being there: whoever presses Escape at once is heard.
+  useLayoutEffect(() => {
     const before = document.activeElement;
     // Moved only where it must be: moving takes the focus away, and giving it back makes the browser lay out twice.
     if (document.body.lastElementChild !== element) document.body.append(element);

@@ -1,9 +1,10 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
+import { createRoot } from 'react-dom/client';
 
 import { Field } from '../field';
 import { Sheet } from '../sheet';
-import { openLayers, putLayersAside, takeLayersUp } from '.';
+import { Layer, openLayers, putLayersAside, takeLayersUp } from '.';
 
 function NoteSheet({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
@@ -73,4 +74,29 @@ it('of two sheets the lower one can’t be reached, and Escape closes the upper 
   ]);
   fireEvent.keyDown(document.body, { key: 'Escape' });
   expect([lower.mock.calls.length, upper.mock.calls.length]).toEqual([0, 1]);
+});
+
+it('hears Escape from the moment it is there, before the browser has drawn it', async () => {
+  const acting = globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean };
+  acting.IS_REACT_ACT_ENVIRONMENT = false;
+  const onClose = jest.fn();
+  const root = createRoot(document.body.appendChild(document.createElement('div')));
+  const isThere = new Promise<void>((resolve) => {
+    const watching = new MutationObserver(() => {
+      if (!document.querySelector('[role=dialog]')) return;
+      watching.disconnect();
+      document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+      resolve();
+    });
+    watching.observe(document.body, { childList: true, subtree: true });
+  });
+  root.render(
+    <Layer title="Note" onClose={onClose}>
+      <input />
+    </Layer>,
+  );
+  await isThere;
+  expect(onClose).toHaveBeenCalledTimes(1);
+  root.unmount();
+  acting.IS_REACT_ACT_ENVIRONMENT = true;
 });
