@@ -157,6 +157,9 @@ test('taken off the device, nothing of Cendro stays in the browser', async ({ of
   await expect(page.getByText(/^Nothing was taken away/)).toBeVisible();
   await page.goto('/');
   await openDevices(office);
+  await page.getByRole('button', { name: 'Choose a PIN' }).click();
+  await typePin(office, '4829');
+  await expect(page.getByText(/: this device/)).toBeVisible();
   await page.getByRole('button', { name: 'Take everything off this device' }).click();
   await expect(
     office.sheet().getByText(/Tarn Edge Nurseries is kept in this browser and nowhere else/),

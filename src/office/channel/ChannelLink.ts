@@ -1,6 +1,6 @@
 import type { Command, CommandResult } from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
-import type { OfficeReply, OfficeRequest, Mark, SeenChange, SeenTables } from '@/core/office';
+import type { InboxRequest, OfficeReply, OfficeRequest, Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OfficeUpdate, OutsideLink, Playing } from '../link';
 import type { Script } from '../standins';
@@ -185,7 +185,7 @@ export class ChannelLink implements OutsideLink {
     return this.request({ what: 'scriptOf', party });
   }
 
-  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply> {
+  askAs(personId: string, request: InboxRequest): Promise<OfficeReply> {
     return this.request({ what: 'askAs', personId, request });
   }
 

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { commandSchema } from '@/core/calls/exchange';
 import { routeTraceSchema } from '@/core/plans/routing';
 import {
+  inboxRequestSchema,
   officeRequestSchema,
   markSchema,
   seenChangeSchema,
@@ -26,7 +27,7 @@ export const askedSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('since'), mark: markSchema, part: z.number().int().min(0) }),
   z.object({ what: z.literal('play'), asked: playingSchema }),
   z.object({ what: z.literal('scriptOf'), party: z.string() }),
-  z.object({ what: z.literal('askAs'), personId: z.string(), request: officeRequestSchema }),
+  z.object({ what: z.literal('askAs'), personId: z.string(), request: inboxRequestSchema }),
 ]);
 export type Asked = z.input<typeof askedSchema>;
 

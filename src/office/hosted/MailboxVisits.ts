@@ -38,7 +38,9 @@ export class MailboxVisits {
   }
 
   private inTurn(act: () => Promise<void>): void {
-    this.last = this.last.then(() => this.options.whenOpen(act)).then(this.options.settle);
+    const done = this.last.then(() => this.options.whenOpen(act)).then(this.options.settle);
+    // What fails ends one visit, and not those after it.
+    this.last = done.catch((error: unknown) => console.error('In a mailbox:', error));
   }
 
   private async prove(legId: string): Promise<void> {
@@ -46,9 +48,10 @@ export class MailboxVisits {
     const visit = legOf(legId)?.visit;
     if (visit?.phase !== 'checking') return;
     const { personId, digits } = visit;
-    const why = await desk.isPinOf(personId, digits);
-    act(legId, { kind: 'settle', isRight: why === null });
-    if (why === null) this.say(legId, beginVisit(personId, { voicemails: inbox.mailboxes.all }));
+    // What was typed for an extension that nobody has is nobody’s try.
+    const isRight = digits !== '' && (await desk.isPinOf(personId, digits)) === null;
+    act(legId, { kind: 'settle', isRight });
+    if (isRight) this.say(legId, beginVisit(personId, { voicemails: inbox.mailboxes.all }));
   }
 
   private async press(legId: string, key: string): Promise<void> {

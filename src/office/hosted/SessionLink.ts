@@ -1,7 +1,9 @@
 import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import {
   hasRole,
+  inboxRequestSchema,
   type Inbox,
+  type InboxRequest,
   type OfficeReply,
   type OfficeRequest,
   type Mark,
@@ -127,8 +129,10 @@ export class SessionLink implements OutsideLink {
     return this.asSimulator(() => this.office.scriptOf(party));
   }
 
-  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply> {
+  askAs(personId: string, asked: InboxRequest): Promise<OfficeReply> {
     return this.asSimulator(async () => {
+      // Whoever plays somebody chooses no PIN for them, and lets nobody in.
+      const request = inboxRequestSchema.parse(asked);
       if (this.office.isHere(personId))
         throw new NotForThisSession(this.session, 'speak for somebody who is signed in');
       const roles = ['member'] as const;

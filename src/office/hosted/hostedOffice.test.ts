@@ -295,6 +295,12 @@ describe('a mailbox that is listened to from a phone', () => {
     expect(visit()).toBeUndefined();
   });
 
+  it('counts what was typed for nobody’s extension as nobody’s try', async () => {
+    const { office, press } = await open();
+    for (let times = 0; times < 2; times++) await press('299*1111#');
+    expect(office.desk.access.all.filter(({ kind }) => kind === 'tries')).toEqual([]);
+  });
+
   it('shows a colleague nothing of what is said, or typed', async () => {
     const { office, press } = await open();
     const ilse = office.linkFor({ id: 'i', personId: 'ilse', deviceId: 'ilse-desk', roles: ['member'] });

@@ -219,3 +219,22 @@ describe('two who are signed in at one office', () => {
     expect(desk).toMatchObject({ state: 'cleared', cause: 'callRejected' });
   });
 });
+
+it('who plays a colleague chooses no PIN for them, and lets nobody in', async () => {
+  const clock = new Clock({ mode: 'fixed', at: Date.UTC(2026, 10, 26, 10, 40) });
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, pinCost: 1 });
+  office.start();
+  const outside = office.linkFor({
+    id: 'o',
+    personId: null,
+    deviceId: null,
+    roles: ['simulator', 'network'],
+  });
+  const asked = [
+    { type: 'setPin', pin: '482913', before: null, device: null },
+    { type: 'givePin', personId: 'ilse', pin: '482913' },
+    { type: 'invite', personId: 'ilse', code: 'a code of some length' },
+  ] as const;
+  for (const request of asked) await expect(outside.askAs('maren', request as never)).rejects.toThrow();
+  expect(office.desk.access.all).toEqual([]);
+});

@@ -15,6 +15,7 @@ import {
   accessSeenSchema,
   markSchema,
   seenChangeSchema,
+  type InboxRequest,
   type OfficeReply,
   type OfficeRequest,
   type Mark,
@@ -146,5 +147,5 @@ export interface OutsideLink extends OfficeLink {
   play(asked: Playing): Promise<void>;
   scriptOf(party: string): Promise<Script>;
   /** Lets a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
-  askAs(personId: string, request: OfficeRequest): Promise<OfficeReply>;
+  askAs(personId: string, request: InboxRequest): Promise<OfficeReply>;
 }

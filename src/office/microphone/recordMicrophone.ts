@@ -29,24 +29,36 @@ const sampleRate = 16_000;
 
 /** Opens the microphone. Where noise can't be suppressed here, the browser does that as it can. Rejects where it gives none. */
 export async function openMicrophone({ microphoneId, noise }: MicrophoneWish): Promise<OpenMicrophone> {
-  const open = (noiseSuppression: boolean) =>
+  const ask = (noiseSuppression: boolean) =>
     navigator.mediaDevices.getUserMedia({
       audio: { noiseSuppression, ...(microphoneId !== null && { deviceId: microphoneId }) },
     });
-  let stream = await open(false);
-  const context = new AudioContext({ sampleRate: suppressingRate });
+  const stream = await ask(false);
+  if (noise === 'off') return opened(stream, new AudioContext(), async (source) => source);
+  try {
+    const context = new AudioContext({ sampleRate: suppressingRate });
+    return await opened(stream, context, (source) => suppressNoise(context, source, noise));
+  } catch {
+    for (const track of stream.getTracks()) track.stop();
+    return opened(await ask(true), new AudioContext(), async (source) => source);
+  }
+}
+
+/** Lets go of both where it does not come to anything. */
+async function opened(
+  stream: MediaStream,
+  context: AudioContext,
+  through: (source: AudioNode) => Promise<AudioNode>,
+): Promise<OpenMicrophone> {
   const close = () => {
     for (const track of stream.getTracks()) track.stop();
     void context.close();
   };
   try {
-    const source = context.createMediaStreamSource(stream);
-    if (noise === 'off') return { context, node: source, stream, close };
-    return { context, node: await suppressNoise(context, source, noise), stream, close };
-  } catch {
-    for (const track of stream.getTracks()) track.stop();
-    stream = await open(true);
-    return { context, node: context.createMediaStreamSource(stream), stream, close };
+    return { context, node: await through(context.createMediaStreamSource(stream)), stream, close };
+  } catch (error) {
+    close();
+    throw error;
   }
 }
 

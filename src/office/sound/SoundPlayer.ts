@@ -37,6 +37,7 @@ export class SoundPlayer {
   private context: AudioContext | null = null;
   private playing: { what: Continuous; source: AudioBufferSourceNode | null } | null = null;
   private tried: AudioBufferSourceNode | null = null;
+  private file: AudioBufferSourceNode | null = null;
   private ringVolume = 1;
   private readonly buffers = new Map<string, Promise<AudioBuffer>>();
   private status: SoundStatus = 'waiting';
@@ -70,6 +71,7 @@ export class SoundPlayer {
     if (!this.context || this.status !== 'on') return;
     const key = `ring ${ring} ${this.ringVolume}`;
     const buffer = await this.synthesised(key, () => synthesiseRing(ring, sampleRate, this.ringVolume));
+    void this.ringer?.resume();
     this.tried = this.startSource(this.ringer ?? this.context, buffer, false);
   }
 
@@ -126,19 +128,37 @@ export class SoundPlayer {
     await new Promise((resolve) => (source.onended = resolve));
   }
 
-  /** Lets the browser's own voice say something, as the stand-in voice; nothing where it has none. */
-  say(text: string): void {
-    if (typeof speechSynthesis === 'undefined') return;
-    speechSynthesis.cancel();
+  /**
+   * Lets the browser's own voice say something, as the stand-in voice; nothing where it has none. What was said before, or is played of a
+   * file, is over. Gives whether it was said to its end.
+   */
+  say(text: string): Promise<boolean> {
+    this.hush();
+    // A browser without voices would never say that it has ended.
+    if (typeof speechSynthesis === 'undefined' || speechSynthesis.getVoices().length === 0)
+      return Promise.resolve(true);
     const words = new SpeechSynthesisUtterance(text);
     words.lang = 'en-GB';
-    speechSynthesis.speak(words);
+    return new Promise((resolve) => {
+      words.onend = () => resolve(true);
+      words.onerror = () => resolve(false);
+      speechSynthesis.speak(words);
+    });
   }
 
   /** Plays a kept sound (a whole file of a kind the browser knows) once. */
   async playFile(bytes: Uint8Array): Promise<void> {
     if (!this.context || this.status !== 'on') return;
-    this.startSource(this.context, await this.context.decodeAudioData(new Uint8Array(bytes).buffer), false);
+    const buffer = await this.context.decodeAudioData(new Uint8Array(bytes).buffer);
+    this.file?.stop();
+    this.file = this.startSource(this.context, buffer, false);
+  }
+
+  /** Nothing that was being said, or played of a file, is heard any more. */
+  hush(): void {
+    if (typeof speechSynthesis !== 'undefined') speechSynthesis.cancel();
+    this.file?.stop();
+    this.file = null;
   }
 
   /** Speaks one of the committed clips. */
@@ -205,6 +225,8 @@ export class SoundPlayer {
       this.samplesOf(playing.what),
     );
     const isRing = playing.what.startsWith('ring ');
+    // Opened before anybody had touched the page, it waits.
+    if (isRing) void this.ringer?.resume();
     if (this.playing === playing)
       playing.source = this.startSource((isRing && this.ringer) || context, buffer, true);
   }

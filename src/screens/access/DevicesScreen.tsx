@@ -188,7 +188,7 @@ export function DevicesScreen() {
       <Plate word="Office" style={styles.start} onPress={go.office} />
       {open === 'pin' ? <PinSheet onClose={() => setOpen(null)} /> : null}
       {open === 'wipe' ? (
-        <WipeSheet onWipe={() => void dispatch(wipeDevice(here?.id ?? null))} onClose={() => setOpen(null)} />
+        <WipeSheet onWipe={() => void dispatch(wipeDevice())} onClose={() => setOpen(null)} />
       ) : null}
     </ScrollView>
   );

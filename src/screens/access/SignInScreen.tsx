@@ -90,7 +90,7 @@ export function SignInScreen() {
         <Plate word="Take everything off this device" onPress={() => setWiping(true)} />
       </View>
       {isWiping ? (
-        <WipeSheet onWipe={() => void dispatch(wipeDevice(null))} onClose={() => setWiping(false)} />
+        <WipeSheet onWipe={() => void dispatch(wipeDevice())} onClose={() => setWiping(false)} />
       ) : null}
     </ScrollView>
   );

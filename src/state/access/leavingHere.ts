@@ -1,7 +1,7 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { actRefused, leaveForGood, selectTaken, type RootState, type Services } from '../app';
-import { keepOwnToken } from '../offices';
+import { keepOwnToken, ownToken } from '../offices';
 import { askAccess } from './access';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
@@ -18,21 +18,20 @@ export const signOutHere =
   (id: string): Act<Promise<void>> =>
   async (dispatch, _, { beginAnew }) => {
     if (dispatch(refusedInCall)) return;
-    const problem = await dispatch(askAccess({ type: 'signOutDevice', id }));
-    if (problem !== null) {
-      dispatch(actRefused(problem));
-      return;
-    }
+    const token = ownToken();
+    // Before the office says that this device is not let in any more, on which the page begins anew.
     keepOwnToken(null);
-    beginAnew();
+    const problem = await dispatch(askAccess({ type: 'signOutDevice', id }));
+    if (problem === null) return beginAnew();
+    keepOwnToken(token);
+    dispatch(actRefused(problem));
   };
 
 /** Nothing of Cendro stays in this browser: both offices, all that was kept of them, and the app itself. */
 export const wipeDevice =
-  (id: string | null): Act<Promise<void>> =>
+  (): Act<Promise<void>> =>
   async (dispatch, _, { finish, others }) => {
     if (dispatch(refusedInCall)) return;
-    if (id !== null) await dispatch(askAccess({ type: 'signOutDevice', id }));
     await finish(true);
     others?.say({ kind: 'wiped' });
     leaveForGood();

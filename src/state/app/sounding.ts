@@ -19,6 +19,9 @@ export function startSounding(store: AppStore, player: SoundPlayer): () => void 
   return whenChanged(store, selectSound, (sound) => player.play(sound));
 }
 
+/** The call in which a mailbox speaks to its owner here: it is silent when that ends. */
+let inVisit: string | null = null;
+
 /** Sounds that happen once: a digit we sent, words somebody says to us, a mailbox's greeting, a menu's choices. */
 export function soundUpdate(
   update: OfficeUpdate,
@@ -31,6 +34,10 @@ export function soundUpdate(
     return call && legAt(call, deviceId);
   };
 
+  if (inVisit !== null && update.endedCallIds.includes(inVisit)) {
+    player.hush();
+    inVisit = null;
+  }
   for (const event of update.events) {
     if (event.type === 'digitsSent' && myLeg(event.callId)?.id === event.legId) {
       for (const digit of event.digits) player.digit(digit);
@@ -67,8 +74,10 @@ export function soundUpdate(
   function sayInVisit(callId: string): void {
     const visit = state.calls.byId[callId]?.legs.find((leg) => leg.visit && leg.state === 'connected')?.visit;
     if (!visit || heardByMe(callId)?.kind !== 'visit') return;
-    player.say(visit.says.text);
-    if (visit.says.voicemailId !== null) void playSound(visit.says.voicemailId);
+    const { text, voicemailId } = visit.says;
+    inVisit = callId;
+    // Another key ends it, and what it led to.
+    void player.say(text).then((isWhole) => isWhole && voicemailId !== null && playSound(voicemailId));
   }
 
   function tellPlace(callId: string): void {

@@ -131,10 +131,12 @@ export class OfficeForTabs {
     const there = this.apps.get(app);
     // Its device was signed in since it came.
     if (there && who.by === 'token') there.signInId = signInIdOf(who.token);
-    const came = there ?? (await this.arrive(host, app, as, who));
+    const came = there ?? (await this.arrive(host, app, who));
     if (came === null) return;
     if ('code' in came) return this.deny(app, came, host);
-    const { session, signInId } = came;
+    const { signInId } = came;
+    // Who plays those outside has come in like anybody.
+    const session = as === 'worker' ? came.session : outside;
     if (this.isOver) return this.say({ kind: 'opening', hostId });
     // Asked for again meanwhile, it may have joined.
     if (!this.apps.has(app)) {
@@ -158,12 +160,10 @@ export class OfficeForTabs {
   private async arrive(
     host: Host,
     app: string,
-    as: 'worker' | 'outside',
     who: Who,
   ): Promise<Pick<Joined, 'session' | 'signInId'> | Denied | null> {
     const { desk } = host.office;
     const { hasChairs } = this.beginning;
-    if (as === 'outside') return { session: outside, signInId: null };
     const chair = who.by === 'chair' && hasChairs ? who.personId : null;
     // Where nobody has a PIN it does not matter what is shown.
     if (hasChairs || !desk.access.hasPins) return { session: await this.seat(host, chair), signInId: null };

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 
 import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import type { OfficeUpdate, Playing } from '@/office/link';
-import type { OfficeRequest } from '@/core/office';
+import type { InboxRequest } from '@/core/office';
 import type { Script } from '@/office/standins';
 
 import { actDone, actRefused, explainRefusal, useServices, type RootState, type Services } from '@/state/app';
@@ -37,7 +37,7 @@ export const playOutside =
 
 /** Has a colleague, whose app nobody is signed in with, ask for one thing beside calls. */
 export const askAsColleague =
-  (personId: string, request: OfficeRequest): Act<Promise<void>> =>
+  (personId: string, request: InboxRequest): Act<Promise<void>> =>
   async (_, __, { outside }) =>
     void (await (await outside()).askAs(personId, request));
 

@@ -91,7 +91,8 @@ export class OfficeFromTab {
   /** A link of this tab, once there is a host. */
   join(as: App['as']): Promise<ChannelLink> {
     return new Promise((joined) => {
-      const who = as === 'worker' ? (this.options.who ?? nobody) : nobody;
+      const { token } = this;
+      const who = token === null ? (this.options.who ?? nobody) : ({ by: 'token', token } as const);
       const app = newApp({ name: randomName(), as, who, joined });
       this.apps.push(app);
       this.askToJoin(app);
@@ -101,7 +102,7 @@ export class OfficeFromTab {
   /** This device has been signed in since it came. */
   isSignedIn(token: string): void {
     for (const app of this.apps) {
-      if (app.as !== 'worker' || app.isLeft) continue;
+      if (app.isLeft) continue;
       app.who = { by: 'token', token };
       this.askToJoin(app);
     }

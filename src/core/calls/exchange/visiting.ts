@@ -120,8 +120,9 @@ function giveIn(board: Switchboard, leg: Leg): void {
   // An extension that nobody has opens nothing.
   visit.digits = extension !== undefined && !other ? '' : pin;
   visit.phase = 'checking';
-  board.stopTimers(board.callOf(leg), ({ what }) => what.kind === 'visitEnd');
   board.emitLeg('visitPinGiven', leg);
+  // Where nobody looks at it, the caller is let go.
+  waitFor(board, leg, pinSeconds * 1000);
 }
 
 /** The PIN was right, or wrong: then it is asked for again, and after some of those the caller is let go. */

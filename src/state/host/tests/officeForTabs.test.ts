@@ -275,6 +275,17 @@ describe('an office that has PINs', () => {
     expect(other.denied).toMatchObject([{ why: { code: 'signIn' } }]);
   });
 
+  it('lets nobody play those outside either who is not signed in', async () => {
+    const { here } = await open();
+    const stranger = await here.tab();
+    void stranger.hosted.join('outside');
+    await settle(3_000);
+    expect(stranger.denied).toMatchObject([{ why: { code: 'signIn' } }]);
+    const known = await here.tab(null, null, { by: 'token', token: proof.token });
+    const link = await on(known.hosted.join('outside'));
+    expect(await on(link.scriptOf('outside:+441314960142'))).toBeDefined();
+  });
+
   it('lets in who comes with their PIN after all, and their device ever after', async () => {
     const { here, first } = await open();
     await on(first.link.ask({ type: 'givePin', personId: 'ilse', pin: '739105' }));

@@ -106,6 +106,13 @@ describe('a mailbox that is listened to by phone', () => {
     expect(story.lets(100 + 300)).toContain('callCleared');
   });
 
+  it('lets go of whose PIN nobody looks at', () => {
+    const story = open();
+    story.does(calls('ada-desk'), 0);
+    story.press('ada-desk', '4829#', 1);
+    expect(story.lets(60)).toContain('callCleared');
+  });
+
   it('is left by itself by who presses nothing any more', () => {
     const story = open();
     story.does(calls('ada-desk'), 0);
