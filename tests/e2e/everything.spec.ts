@@ -184,7 +184,7 @@ test('everything is saved, brought back into an empty app, and is there, sound i
   await office.open('/');
   await expect(page.getByRole('list', { name: /^Who waits/ })).toBeVisible();
   await office.goTo('Office');
-  await page.getByRole('button', { name: 'Save or bring back' }).click();
+  await page.getByRole('button', { name: /^Everything in one file/ }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save everything' }).click();
   const archive = readFileSync(await (await download).path());
@@ -219,7 +219,7 @@ test('everything is saved, brought back into an empty app, and is there, sound i
     other.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
   const goToArchive = async () => {
     await goTo('Office');
-    await other.getByRole('button', { name: 'Save or bring back' }).click();
+    await other.getByRole('button', { name: /^Everything in one file/ }).click();
   };
   const marl = other.getByRole('listitem', { name: 'Marl & Finch Surveyors' });
   await other.getByRole('button', { name: 'Done: Marl & Finch Surveyors' }).click();

@@ -120,7 +120,7 @@ test('all that can be chosen is found by a word, and leads to where its effect i
   page,
 }) => {
   await office.open('/office');
-  await page.getByRole('button', { name: 'Look for a choice' }).click();
+  await page.getByRole('button', { name: /^All that can be chosen/ }).click();
   await expect(page.getByRole('heading', { name: 'All that can be chosen' })).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
   const field = page.getByRole('textbox', { name: 'Look for' });

@@ -12,7 +12,7 @@ async function begin({ page }: Office) {
 
 async function openDevices(office: Office) {
   await office.goTo('Office');
-  await office.page.getByRole('button', { name: 'PIN and devices' }).click();
+  await office.page.getByRole('button', { name: /^PIN and devices/ }).click();
   await expect(office.page.getByRole('heading', { name: 'PIN and devices', level: 1 })).toBeVisible();
 }
 

@@ -15,7 +15,7 @@ const told = (page: Page) => page.getByRole('region', { name: 'What was told' })
 
 async function goToTelling(office: Office) {
   await office.goTo('Office');
-  await office.page.getByRole('button', { name: 'Say where' }).click();
+  await office.page.getByRole('button', { name: /^Told elsewhere/ }).click();
   await expect(office.page.getByRole('heading', { level: 1, name: 'Told elsewhere' })).toBeVisible();
 }
 

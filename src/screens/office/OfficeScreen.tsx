@@ -1,14 +1,13 @@
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectWrite, selectFailedFaxes, selectOffice, selectUnreadFaxes, useAppSelector } from '@/state/app';
+import { selectWrite, selectOffice, useAppSelector } from '@/state/app';
 import { selectMay, selectRunsOffice } from '@/state/configuration';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
-import { faxesWords } from '../fax/faxesWords';
 import { QueuesNow } from '../queues/QueuesNow';
 import { Columns } from '../shared/Columns';
 import { ToldWhenAway } from '../shared/ToldWhenAway';
@@ -18,6 +17,7 @@ import { HabitsPart } from './HabitsPart';
 import { OnDevicePart } from './OnDevicePart';
 import { OfficesPart } from './OfficesPart';
 import { PartsList, sizeWords } from './PartsList';
+import { PlacesList } from './PlacesList';
 import { RecordingPart } from './RecordingPart';
 import { usePartInView } from './usePartInView';
 
@@ -46,8 +46,6 @@ export function OfficeScreen() {
   const office = useAppSelector(selectOffice);
   const runs = useAppSelector(selectRunsOffice);
   const seesFigures = useAppSelector((state) => selectMay(state, 'seeFigures'));
-  const unreadFaxes = useAppSelector(selectUnreadFaxes);
-  const failedFaxes = useAppSelector(selectFailedFaxes);
   const { isWide } = useLayout();
   usePartInView();
   const parts = (
@@ -103,63 +101,9 @@ export function OfficeScreen() {
         </Txt>
         <Plate kind="main" word="Go outside" onPress={go.outside} />
       </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Faxes
-        </Txt>
-        <Txt colour={colours.faint}>
-          {unreadFaxes + failedFaxes === 0
-            ? 'Faxes that came to your lines, and those you send.'
-            : faxesWords(unreadFaxes, failedFaxes)}
-        </Txt>
-        <Plate word="See the faxes" onPress={go.faxes} />
-      </View>
+      <PlacesList />
       {runs ? <RecordingPart /> : null}
       <ToldWhenAway />
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Told elsewhere
-        </Txt>
-        <Txt colour={colours.faint}>Missed calls, voicemails and texts by mail, and to other programs.</Txt>
-        <Plate word="Say where" onPress={go.telling} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Everything in one file
-        </Txt>
-        <Txt colour={colours.faint}>Save all that is on this device, or bring it back.</Txt>
-        <Plate word="Save or bring back" onPress={go.archive} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          PIN and devices
-        </Txt>
-        <Txt colour={colours.faint}>
-          What lets you in, where you are signed in, and how to leave this device.
-        </Txt>
-        <Plate word="PIN and devices" onPress={go.devices} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Ready to go
-        </Txt>
-        <Txt colour={colours.faint}>PIN, greeting, sound: how each stands, gone over before driving off.</Txt>
-        <Plate word="Go over it" onPress={go.ready} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Where help is sent
-        </Txt>
-        <Txt colour={colours.faint}>What an emergency call from your phones tells of where they are.</Txt>
-        <Plate word="Where my phones are" onPress={go.place} />
-      </View>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          All that can be chosen
-        </Txt>
-        <Txt colour={colours.faint}>In one list, to be looked through by a word.</Txt>
-        <Plate word="Look for a choice" onPress={go.settings} />
-      </View>
       <OnDevicePart />
       <OfficesPart />
       <HabitsPart />
