@@ -24,32 +24,14 @@ import {
 } from '@/state/access';
 import { chosenOffice } from '@/state/offices';
 import { Choice } from '@/ui/field';
+import { ActLine } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { PinSheet } from './PinSheet';
 import { WipeSheet } from './WipeSheet';
-
-const useStyles = themed(({ colours }) =>
-  StyleSheet.create({
-    screen: { flex: 1 },
-    body: { padding: space.l, gap: space.xl, maxWidth: 640 },
-    section: { gap: space.s },
-    device: {
-      flexDirection: 'row',
-      flexWrap: 'wrap',
-      alignItems: 'center',
-      gap: space.m,
-      paddingVertical: space.s,
-      borderBottomWidth: 1,
-      borderColor: colours.rule,
-    },
-    words: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-    start: { alignSelf: 'flex-start' },
-  }),
-);
 
 const lockChoices = [
   { value: 'never', word: 'never' },
@@ -66,7 +48,6 @@ const pinWords = {
 
 /** Who I am here, my PIN, the devices I am signed in on, and how to leave this one. */
 export function DevicesScreen() {
-  const styles = useStyles();
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const go = useGo();
@@ -124,13 +105,11 @@ export function DevicesScreen() {
         ) : (
           <View role="list">
             {signIns.map(({ id, name, at, lastAt }) => (
-              <View key={id} role="listitem" style={styles.device}>
-                <View style={styles.words}>
-                  <Txt as="strong">{id === here?.id ? `${name}: this device` : name}</Txt>
-                  <Txt as="small">
-                    {`Since ${formatMoment(at, now, zone)}, last there ${formatMoment(lastAt, now, zone)}`}
-                  </Txt>
-                </View>
+              <ActLine
+                key={id}
+                title={id === here?.id ? `${name}: this device` : name}
+                detail={`Since ${formatMoment(at, now, zone)}, last there ${formatMoment(lastAt, now, zone)}`}
+              >
                 {id === here?.id ? null : (
                   <Plate
                     word="Sign it out"
@@ -138,7 +117,7 @@ export function DevicesScreen() {
                     onPress={() => void signOut(id, name)}
                   />
                 )}
-              </View>
+              </ActLine>
             ))}
           </View>
         )}
@@ -193,3 +172,10 @@ export function DevicesScreen() {
     </ScrollView>
   );
 }
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  body: { padding: space.l, gap: space.xl, maxWidth: 640 },
+  section: { gap: space.s },
+  start: { alignSelf: 'flex-start' },
+});

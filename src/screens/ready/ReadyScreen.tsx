@@ -14,33 +14,16 @@ import {
 } from '@/state/app';
 import { selectPlaceOfPhone } from '@/state/place';
 import { selectMyPin } from '@/state/access';
+import { ActLine } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, useTheme } from '@/ui/tokens';
 
 import { PinSheet } from '../access/PinSheet';
 import { openCallSheet } from '../call/openSheet';
 import { poorBelow, soundTestWords } from '../shared/soundTestWords';
 import { useGo } from '../shared/useGo';
 import { ringWords } from '../tones/toneWords';
-
-const useStyles = themed(({ colours }) =>
-  StyleSheet.create({
-    screen: { flex: 1 },
-    body: { padding: space.l, gap: space.l, maxWidth: 640 },
-    line: {
-      flexDirection: 'row',
-      flexWrap: 'wrap',
-      alignItems: 'center',
-      gap: space.m,
-      paddingVertical: space.m,
-      borderBottomWidth: 1,
-      borderColor: colours.rule,
-    },
-    words: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-    start: { alignSelf: 'flex-start' },
-  }),
-);
 
 /** How one thing stands: well, to be looked at, or not done yet. */
 type Standing = 'well' | 'look' | 'open';
@@ -56,7 +39,6 @@ interface Check {
 
 /** What is gone over before driving off, in any order; each line with its last reading. */
 export function ReadyScreen() {
-  const styles = useStyles();
   const { colours } = useTheme();
   const go = useGo();
   const [isPinOpen, setPinOpen] = useState(false);
@@ -72,14 +54,9 @@ export function ReadyScreen() {
       </View>
       <View role="list">
         {checks.map(({ title, standing, reading, word, act }) => (
-          <View key={title} role="listitem" style={styles.line}>
-            <StandingGauge standing={standing} />
-            <View style={styles.words}>
-              <Txt as="strong">{title}</Txt>
-              <Txt as="small">{reading}</Txt>
-            </View>
+          <ActLine key={title} title={title} detail={reading} before={<StandingGauge standing={standing} />}>
             <Plate word={word} label={`${title}: ${word}`} onPress={act} />
-          </View>
+          </ActLine>
         ))}
       </View>
       <Plate word="Office" style={styles.start} onPress={go.office} />
@@ -211,3 +188,9 @@ function StandingGauge({ standing }: { standing: Standing }) {
     </View>
   );
 }
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  body: { padding: space.l, gap: space.l, maxWidth: 640 },
+  start: { alignSelf: 'flex-start' },
+});

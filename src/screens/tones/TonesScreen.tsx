@@ -5,31 +5,14 @@ import { ringKinds, type RingKind } from '@/core/calls/callerId';
 import { rings, type Ring } from '@/core/shared/sound';
 import { ringingChosen, useAppDispatch, useAppSelector, useServices } from '@/state/app';
 import { Choice } from '@/ui/field';
+import { ActLine } from '@/ui/list';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { kindWords, ringWords } from './toneWords';
-
-const useStyles = themed(({ colours }) =>
-  StyleSheet.create({
-    screen: { flex: 1 },
-    body: { padding: space.l, gap: space.l, maxWidth: 640 },
-    kind: {
-      flexDirection: 'row',
-      flexWrap: 'wrap',
-      alignItems: 'center',
-      gap: space.m,
-      paddingVertical: space.s,
-      borderBottomWidth: 1,
-      borderColor: colours.rule,
-    },
-    words: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
-    aside: { alignSelf: 'flex-start' },
-  }),
-);
 
 const volumes = [
   { value: '0', word: 'Silent' },
@@ -40,7 +23,6 @@ const volumes = [
 
 /** What this device rings with, by what a call is, how loud, and whether it trembles too. */
 export function TonesScreen() {
-  const styles = useStyles();
   const { colours } = useTheme();
   const go = useGo();
   const dispatch = useAppDispatch();
@@ -59,11 +41,12 @@ export function TonesScreen() {
       </View>
       <View role="list">
         {ringKinds.map((kind) => (
-          <View key={kind} role="listitem" aria-label={kindWords[kind].word} style={styles.kind}>
-            <View style={styles.words}>
-              <Txt as="strong">{kindWords[kind].word}</Txt>
-              <Txt as="small">{kindWords[kind].detail}</Txt>
-            </View>
+          <ActLine
+            key={kind}
+            title={kindWords[kind].word}
+            detail={kindWords[kind].detail}
+            label={kindWords[kind].word}
+          >
             <Plate
               word={ringWords[ringTones[kind]]}
               label={`${kindWords[kind].word}: ${ringWords[ringTones[kind]]}`}
@@ -74,7 +57,7 @@ export function TonesScreen() {
               label={`Hear it: ${kindWords[kind].word}`}
               onPress={() => hear(ringTones[kind])}
             />
-          </View>
+          </ActLine>
         ))}
       </View>
       <View>
@@ -110,3 +93,9 @@ export function TonesScreen() {
     </ScrollView>
   );
 }
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  body: { padding: space.l, gap: space.l, maxWidth: 640 },
+  aside: { alignSelf: 'flex-start' },
+});

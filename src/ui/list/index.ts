@@ -1,1 +1,2 @@
 export { Row } from './Row';
+export { ActLine } from './ActLine';
