@@ -10,3 +10,27 @@ self.addEventListener('notificationclick', (event) => {
     }),
   );
 });
+
+/** As in src/state/onDevice/passedOn.ts. */
+const passedOn = 'passed-on';
+
+// What another app hands over by a form: it is laid aside, and the app is opened where it is asked for whom it is.
+self.addEventListener('fetch', (event) => {
+  const { pathname, origin } = new URL(event.request.url);
+  if (event.request.method !== 'POST' || origin !== self.location.origin || pathname !== '/share') return;
+  event.respondWith(layAside(event.request).then(() => Response.redirect('/share', 303)));
+});
+
+async function layAside(request) {
+  const form = await request.formData();
+  const words = ['title', 'text', 'url'].map((name) => form.get(name)).filter((word) => typeof word === 'string' && word);
+  await caches.delete(passedOn);
+  const cache = await caches.open(passedOn);
+  for (const [number, file] of form.getAll('files').entries()) {
+    if (typeof file === 'string') continue;
+    const headers = { 'x-name': encodeURIComponent(file.name), 'content-type': file.type };
+    await cache.put(`/passed-on/${number}`, new Response(file, { headers }));
+  }
+  // Last: with it all is there.
+  await cache.put('/passed-on/text', new Response([...new Set(words)].join('\n')));
+}

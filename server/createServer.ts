@@ -70,6 +70,8 @@ export function createServer(dist: string, routes: Routes = {}, { names, isPubli
   app.use('/_expo/static', serve('_expo/static', { immutable: true, maxAge: yearMs }));
   app.use('/assets', serve('assets', { immutable: true, maxAge: yearMs }));
   app.use(serve('.', { maxAge: hourMs }));
+  // Handed over by another app before the service worker is there to take it: the app says that nothing came.
+  app.post('/share', (_, response) => response.redirect(303, '/share'));
   app.use((request, response, next) => {
     if (!['GET', 'HEAD'].includes(request.method) || /\.\w+$/.test(request.path)) {
       next();

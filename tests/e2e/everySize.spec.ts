@@ -34,6 +34,7 @@ const screens = [
   '/tones',
   '/devices',
   '/ready',
+  '/share',
   '/place',
   '/settings',
   '/begin',

@@ -162,3 +162,66 @@ test('before driving off all is gone over, each with its last reading @phone', a
   await expect(line('Sound').getByRole('img', { name: 'well' })).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
 });
+
+test('who wants to be asked chooses before each call outside whether a number is shown @phone', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office');
+  await page.getByRole('button', { name: 'Ask before each call whether my number is shown' }).click();
+  await office.goTo('Dial');
+  const field = page.getByRole('textbox', { name: 'Number, extension or name' });
+  const call = async (number: string) => {
+    await field.fill(number);
+    await page
+      .getByRole('button', { name: /^Call / })
+      .last()
+      .click();
+  };
+  await call('0117 496 0155');
+  await expect(office.sheet().getByText('Which number shall they see?')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await expect(office.stopCalling()).toHaveCount(0);
+  await office.sheet().getByRole('button', { name: 'Show none, and call' }).click();
+  await expect(office.stopCalling()).toBeVisible();
+  await office.stopCalling().click();
+  await office.goToEverything();
+  await page
+    .getByRole('button', { name: /^10:40 Peg Anstey/ })
+    .first()
+    .click();
+  await expect(page.getByText(/withheld/i).first()).toBeVisible();
+
+  // A colleague, and whoever something is remembered for, are called at once.
+  await office.goTo('Dial');
+  await call('201');
+  await expect(office.stopCalling()).toBeVisible();
+  await office.stopCalling().click();
+  await office.goTo('Dial');
+  await call('141 0117 496 0155');
+  await expect(office.stopCalling()).toBeVisible();
+});
+
+test('a call that begins stays in its strip for who likes that @phone', async ({ office, page }) => {
+  await office.open('/office');
+  await page.getByRole('button', { name: 'A call that begins comes to the front' }).click();
+  await office.goTo('Directory');
+  await page.getByRole('textbox', { name: /^Find by name/ }).fill('Peg');
+  await page.getByRole('button', { name: 'Call Peg Anstey' }).click();
+  // Docked where the worker is.
+  await expect(
+    page.getByRole('button', { name: /Peg Anstey.*Back to call/ }),
+  ).toBeVisible();
+  await expect(page).toHaveURL(/directory/);
+});
+
+test('times of day are written as somebody reads them, everywhere at once', async ({ office, page }) => {
+  await office.open('/office');
+  await page.getByRole('radio', { name: '4:40 pm' }).click();
+  await expect(page.getByRole('radio', { name: '4:40 pm' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: '4:40 pm' })).toBeInViewport();
+  await office.goToEverything();
+  await expect(page.getByText('10:34 am').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('10:34 am').first()).toBeVisible();
+});

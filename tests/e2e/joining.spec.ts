@@ -189,11 +189,21 @@ test('a device that nobody touches is locked: it shows nothing, and calls are an
   await typePin(office, '4829');
   await expect(page.getByText('Your PIN is kept.')).toBeVisible();
   await page.getByRole('radio', { name: '5 minutes', exact: true }).click();
+  await office.goTo('Directory');
+  const sought = page.getByRole('textbox', { name: /^Find by name/ });
+  await sought.fill('Peg');
   await page.clock.fastForward('05:01');
   await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'PIN and devices' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'Directory' })).toHaveCount(0);
+  await expect(sought).toHaveCount(0);
   expect(await office.axeViolations()).toEqual([]);
-  // Nor by another place, or a reload.
+  // What was being typed is there again.
+  await page.getByRole('textbox', { name: 'PIN' }).fill('4829');
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(sought).toHaveValue('Peg');
+  await page.clock.fastForward('05:01');
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  // Nor is it shown by another place, or a reload.
   await office.goTo('Directory');
   await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
   await page.reload();
@@ -216,4 +226,38 @@ test('a device that nobody touches is locked: it shows nothing, and calls are an
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
   await office.end().click();
   await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+});
+
+test('the device’s own key unlocks it too, and says so where it was refused @phone', async ({
+  office,
+  page,
+}) => {
+  const session = await page.context().newCDPSession(page);
+  await session.send('WebAuthn.enable');
+  const { authenticatorId } = await session.send('WebAuthn.addVirtualAuthenticator', {
+    options: { protocol: 'ctap2', transport: 'internal', hasUserVerification: true, isUserVerified: true },
+  });
+  await page.clock.install();
+  await office.open('/devices');
+  await page.getByRole('button', { name: 'Choose a PIN' }).click();
+  await typePin(office, '4829');
+  await page.getByRole('radio', { name: '5 minutes', exact: true }).click();
+  const lever = page.getByRole('button', { name: 'Its own finger, face or code unlocks it too' });
+  await lever.click();
+  await expect(lever).toHaveAttribute('aria-pressed', 'true');
+  await page.clock.fastForward('05:01');
+  const byKey = page.getByRole('button', { name: 'Unlock as this device does' });
+  await session.send('WebAuthn.setUserVerified', { authenticatorId, isUserVerified: false });
+  await byKey.click();
+  await expect(page.getByText(/did not say that it is you/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await session.send('WebAuthn.setUserVerified', { authenticatorId, isUserVerified: true });
+  await byKey.click();
+  await expect(page.getByRole('heading', { name: 'PIN and devices' })).toBeVisible();
+  // Taken back, the PIN alone opens it.
+  await lever.click();
+  await page.clock.fastForward('05:01');
+  await expect(page.getByRole('button', { name: 'Unlock', exact: true })).toBeVisible();
+  await expect(byKey).toHaveCount(0);
 });

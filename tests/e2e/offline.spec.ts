@@ -68,6 +68,7 @@ const places = [
   '/tones',
   '/devices',
   '/ready',
+  '/share',
   '/place',
   '/settings',
   '/archive',
@@ -159,4 +160,53 @@ test('where it can’t be kept that is said, and the app works', async ({ office
   );
   await office.goTo('Dial');
   await expect(page.getByRole('textbox', { name: 'Number, extension or name' })).toBeVisible();
+});
+
+/** As a system hands something over (Web Share Target API): what a form would send, to the app's address. */
+async function handOver(page: Page, text: string, file: { name: string; type: string; base64: string }) {
+  await page.evaluate(
+    async ({ words, given }) => {
+      const form = new FormData();
+      form.set('text', words);
+      const bytes = Uint8Array.from(atob(given.base64), (letter) => letter.charCodeAt(0));
+      form.set('files', new File([bytes], given.name, { type: given.type }));
+      // The page that the answer leads to is opened below.
+      await fetch('/share', { method: 'POST', body: form, redirect: 'manual' });
+    },
+    { words: text, given: file },
+  );
+  await page.goto('/share');
+}
+
+/** One white point. */
+const picture =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==';
+
+test('another app shares words, a picture or a card, with no network too: it lies where it can be sent', async ({
+  office,
+  page,
+  context,
+  site,
+}) => {
+  await openAndKeep(office);
+  await site.stop();
+  await context.setOffline(true);
+  await handOver(page, 'Gate 3 is open', { name: 'gate.png', type: 'image/png', base64: picture });
+  await expect(page.getByRole('heading', { name: 'Passed to Cendro' })).toBeVisible();
+  await expect(page.getByText('Gate 3 is open')).toBeVisible();
+  await expect(page.getByText('gate.png')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('textbox', { name: 'Whom is it for?' }).fill('Peg');
+  await page.getByRole('button', { name: /^Peg Anstey/ }).click();
+  await expect(page.getByRole('textbox', { name: /^Text to/ })).toHaveValue('Gate 3 is open');
+  await expect(page.getByText(/^With gate.png/)).toBeVisible();
+
+  // Taken once: nothing waits any more.
+  await page.goto('/share');
+  await expect(page.getByText('Nothing was passed on')).toBeVisible();
+
+  const card = 'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Tilda Marsh\r\nTEL:+441632960123\r\nEND:VCARD\r\n';
+  await handOver(page, '', { name: 'tilda.vcf', type: 'text/vcard', base64: btoa(card) });
+  await page.getByRole('button', { name: 'Bring the card in' }).click();
+  await expect(page.getByText('Tilda Marsh')).toBeVisible();
 });

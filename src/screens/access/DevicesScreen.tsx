@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { formatMoment } from '@/core/shared/time';
@@ -6,6 +6,7 @@ import {
   actDone,
   actRefused,
   lockChosen,
+  passkeyChosen,
   selectMyId,
   selectOffice,
   selectZone,
@@ -16,7 +17,9 @@ import {
 } from '@/state/app';
 import {
   askAccess,
+  hasOwnKey,
   isThisDevice,
+  makePasskey,
   selectMyPin,
   selectMySignIns,
   signOutHere,
@@ -32,6 +35,7 @@ import { space, useTheme } from '@/ui/tokens';
 import { useGo } from '../shared/useGo';
 import { PinSheet } from './PinSheet';
 import { WipeSheet } from './WipeSheet';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const lockChoices = [
   { value: 'never', word: 'never' },
@@ -58,10 +62,19 @@ export function DevicesScreen() {
   const me = office.people.get(myId);
   const pin = useAppSelector(selectMyPin);
   const lockAfter = useAppSelector(({ settings }) => settings.lockAfter);
+  const passkey = useAppSelector(({ settings }) => settings.passkey);
   const signIns = useAppSelector(selectMySignIns);
   const [open, setOpen] = useState<'pin' | 'wipe' | null>(null);
   const here = signIns.find(({ id }) => isThisDevice(id));
   const isSample = chosenOffice() === 'sample';
+  const [hasKey, setHasKey] = useState(false);
+  useEffect(() => void hasOwnKey().then(setHasKey), []);
+  const toggleKey = async () => {
+    if (passkey?.personId === myId) return dispatch(passkeyChosen(null));
+    const id = await makePasskey(myId, me?.name ?? '');
+    if (id === null) dispatch(actRefused('The device made no key. The PIN unlocks it as before.'));
+    else dispatch(passkeyChosen({ id, personId: myId }));
+  };
   const signOut = async (id: string, name: string) => {
     const problem = await dispatch(askAccess({ type: 'signOutDevice', id }));
     dispatch(problem === null ? actDone(`${name} is signed out.`) : actRefused(problem));
@@ -69,9 +82,7 @@ export function DevicesScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          PIN and devices
-        </Txt>
+        <ScreenTitle>PIN and devices</ScreenTitle>
         <Txt colour={colours.faint}>
           {me ? `${me.name}, ${me.extension}, in ${office.setup.name}.` : office.setup.name}
           {me?.administers ? ' You run the office.' : ''}
@@ -144,6 +155,14 @@ export function DevicesScreen() {
             }}
           />
         )}
+        {hasKey && lockAfter !== null ? (
+          <Plate
+            word="Its own finger, face or code unlocks it too"
+            pressed={passkey?.personId === myId}
+            style={styles.start}
+            onPress={() => void toggleKey()}
+          />
+        ) : null}
       </View>
       <View style={styles.section} role="region" aria-label="Leave this device">
         <Txt as="heading" level={2}>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { selectMyId, selectOffice, unlocked, useAppDispatch, useAppSelector } from '@/state/app';
-import { askAccess, isThisDevice, selectMySignIns, signOutHere } from '@/state/access';
+import { askAccess, isThisDevice, provePasskey, selectMySignIns, signOutHere } from '@/state/access';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -18,6 +18,14 @@ export function LockedScreen() {
   const [pin, setPin] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
+  const passkey = useAppSelector(({ settings }) => settings.passkey);
+  const openByKey = async (id: string) => {
+    setBusy(true);
+    const isOwner = await provePasskey(id);
+    setBusy(false);
+    if (isOwner) dispatch(unlocked(true));
+    else setProblem('The device did not say that it is you. Your PIN opens it too.');
+  };
   const open = async () => {
     if (pin === '' || isBusy) return setProblem('Type your PIN.');
     setBusy(true);
@@ -54,6 +62,13 @@ export function LockedScreen() {
         disabled={isBusy}
         onPress={() => void open()}
       />
+      {passkey?.personId === myId ? (
+        <Plate
+          word="Unlock as this device does"
+          disabled={isBusy}
+          onPress={() => void openByKey(passkey.id)}
+        />
+      ) : null}
       {here ? (
         <Plate word="It is not me: sign out" onPress={() => void dispatch(signOutHere(here.id))} />
       ) : null}

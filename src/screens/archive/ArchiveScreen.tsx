@@ -21,6 +21,7 @@ import { pickBlob, saveBlob } from '../shared/files';
 import { useGo } from '../shared/useGo';
 import { AsidePart } from './AsidePart';
 import { KeepPart } from './KeepPart';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -88,9 +89,7 @@ export function ArchiveScreen() {
   };
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
-      <Txt as="title" level={1}>
-        Everything in one file
-      </Txt>
+      <ScreenTitle>Everything in one file</ScreenTitle>
       <View style={styles.part}>
         <Txt>
           Calls, voicemails and recordings with their sound, texts, notes, who waits, your ring plan and

@@ -21,6 +21,7 @@ import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { lastSaid, phaseWord, takesKeys } from '../shared/callWords';
+import { HelpMark } from '../shared/HelpMark';
 import { KeyHint } from '../shared/KeyHint';
 import { useHand } from '../shared/useHand';
 import { useLayout } from '../shared/useLayout';
@@ -29,6 +30,7 @@ import { CallFacts } from './CallFacts';
 import { Cords } from './Cords';
 import { ElsewhereList, useIsAnybodyElsewhere } from './ElsewhereList';
 import { EndedCall } from './EndedCall';
+import { FirstCall } from './FirstCall';
 import { KeysOnCord } from './KeysOnCord';
 import { openCallSheet } from './openSheet';
 import { QualityLine } from './QualityLine';
@@ -48,6 +50,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.rule,
     },
     where: { flexShrink: 1 },
+    clock: { flexDirection: 'row', alignItems: 'center', gap: space.m },
     body: { flex: 1, minHeight: 0 },
     across: { flexDirection: 'row' },
     side: {
@@ -123,7 +126,10 @@ export function CallScreen() {
           <Txt as="strong">{calls.length === 1 ? phaseWord(shown) : `${calls.length} calls`}</Txt>
           {shown.line ? ` · ${shown.line.name}` : ' · inside the office'}
         </Txt>
-        <Txt as="mono">{formatClock(now, zone)}</Txt>
+        <View style={styles.clock}>
+          <Txt as="mono">{formatClock(now, zone)}</Txt>
+          <HelpMark />
+        </View>
       </View>
       <View style={[styles.body, isAcross && styles.across]}>
         <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
@@ -163,6 +169,7 @@ export function CallScreen() {
               </Txt>
             ) : null}
           </View>
+          {showsFew || isWarned ? null : <FirstCall />}
           {isWide ? (
             <View style={styles.hint}>
               <KeyHint text="Keys: M mute, H hold, T transfer, N note, E twice ends; ? shows all" />

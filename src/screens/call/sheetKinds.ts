@@ -11,4 +11,6 @@ export type OpenSheet =
   | { kind: 'refuseWithText'; view: CallView }
   | { kind: 'party'; view: CallView; party: PartyView }
   | { kind: 'join'; view: CallView; active: CallView }
-  | { kind: 'sound' };
+  | { kind: 'sound' }
+  | { kind: 'askShown'; to: string; isDialled: boolean }
+  | { kind: 'help'; path: string };

@@ -12,11 +12,13 @@ import { space, themed } from '@/ui/tokens';
 
 import { Columns } from '../shared/Columns';
 import type { Finding, FoundPerson } from '../shared/useFound';
+import { HelpMark } from '../shared/HelpMark';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { People } from './People';
 import { PresentedLine } from './PresentedLine';
 import { useDial } from './useDial';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -122,7 +124,7 @@ export function DialScreen() {
               autoFocus={isWide && Platform.OS === 'web'}
             />
           </View>
-          {dial.text === '' ? null : <Plate again word="Erase" onPress={dial.erase} />}
+          {dial.text === '' ? <HelpMark /> : <Plate again word="Erase" onPress={dial.erase} />}
         </View>
         <View aria-live="polite">
           {isShort && dial.isEmpty ? null : <Txt as="small">{dial.meaning}</Txt>}
@@ -164,9 +166,7 @@ export function DialScreen() {
         list={
           <View style={styles.padWide}>
             <View style={styles.head}>
-              <Txt as="title" level={1}>
-                Dial
-              </Txt>
+              <ScreenTitle>Dial</ScreenTitle>
             </View>
             {entry}
             {keys}

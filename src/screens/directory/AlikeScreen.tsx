@@ -14,6 +14,7 @@ import { findAlikeBeside } from '@/workers/findAlikeBeside';
 
 import { writtenNumber } from '../shared/useFound';
 import { useGo } from '../shared/useGo';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const mostShown = 40;
 
@@ -68,9 +69,7 @@ export function AlikeScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Perhaps the same
-        </Txt>
+        <ScreenTitle>Perhaps the same</ScreenTitle>
         <Txt as="small">Nothing of either is lost: one contact can be split into two again.</Txt>
       </View>
       {last ? (

@@ -20,6 +20,7 @@ import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
 import { asForm, contactFormSchema, fromForm, numberLabels, type ContactForm } from './contactForm';
 import { Photo } from './Photo';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -76,9 +77,7 @@ export function ContactFormView({ contact, blank }: ContactFormViewProps) {
     <View style={styles.screen}>
       <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
         <View>
-          <Txt as="title" level={1}>
-            {contact ? `Change ${contact.name}` : 'Somebody new'}
-          </Txt>
+          <ScreenTitle>{contact ? `Change ${contact.name}` : 'Somebody new'}</ScreenTitle>
           {isTold ? (
             <Txt as="small">What you change here stays, whatever their source says, until you reset it.</Txt>
           ) : null}

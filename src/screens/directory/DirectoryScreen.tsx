@@ -26,6 +26,7 @@ import { AddSheet } from './AddSheet';
 import { DirectoryRowView } from './DirectoryRowView';
 import { LetterScale } from './LetterScale';
 import { TeamGlance } from './TeamGlance';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 type Show = 'everybody' | 'favourites' | 'colleagues' | 'contacts' | 'groups';
 const shows: { value: Show; word: string }[] = [
@@ -93,9 +94,7 @@ export function DirectoryScreen() {
     <View style={styles.screen}>
       <View style={styles.head}>
         <View style={styles.top}>
-          <Txt as="title" level={1}>
-            Directory
-          </Txt>
+          <ScreenTitle>Directory</ScreenTitle>
           <Plate word="Add or bring in" onPress={() => setAdding(true)} />
         </View>
         <Field

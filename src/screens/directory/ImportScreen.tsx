@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import type { PeopleBlock } from '@/core/people/contacts';
@@ -27,8 +27,10 @@ import {
 } from '@/workers/peopleFile';
 
 import { pickBlob, saveFile } from '../shared/files';
+import { takeCard } from '../share/passedCard';
 import { useGo } from '../shared/useGo';
 import { ColumnsPart } from './ColumnsPart';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const mostProblems = 20;
 const mostBytes = 60_000_000;
@@ -65,7 +67,9 @@ export function ImportScreen() {
   };
   const choose = async () => {
     const file = await pickBlob('.vcf,.csv,.txt,text/vcard,text/csv');
-    if (!file) return;
+    if (file) await open(file);
+  };
+  const open = async (file: File) => {
     if (file.size > mostBytes) return begin(`${file.name} is larger than 60 MB.`);
     setStep({ kind: 'reading', share: 0 });
     reading.current = readPeopleFile(
@@ -81,6 +85,11 @@ export function ImportScreen() {
       () => begin('The file could not be read: this part of the app has not been fetched.'),
     );
   };
+  const openPassedOn = useEffectEvent(() => {
+    const file = takeCard();
+    if (file) void open(file);
+  });
+  useEffect(() => openPassedOn(), []);
   const readColumns = (fields: CsvField[]) => {
     setStep({ kind: 'reading', share: 0 });
     reading.current?.readColumns(fields);
@@ -121,9 +130,7 @@ export function ImportScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Bring people in
-        </Txt>
+        <ScreenTitle>Bring people in</ScreenTitle>
         <Txt as="small">
           vCards (2.1, 3.0, 4.0) or a table (CSV, separated by commas, semicolons or tabs). Nothing is taken
           in before you have seen it.

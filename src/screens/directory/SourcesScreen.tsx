@@ -19,6 +19,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { offerUndo } from '../shared/undoOffer';
 import { useGo } from '../shared/useGo';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -43,9 +44,7 @@ export function SourcesScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Where contacts come from
-        </Txt>
+        <ScreenTitle>Where contacts come from</ScreenTitle>
         <Txt as="small">
           What is new or different there comes here. What you changed yourself stays yours.
         </Txt>

@@ -7,6 +7,7 @@ import { DayScale } from '@/ui/scale';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
+import { HelpMark } from '../shared/HelpMark';
 import { useLinkPress } from '../shared/useLinkPress';
 import { StandingLine } from '../standing/StandingLine';
 
@@ -24,6 +25,7 @@ const useStyles = themed(({ colours }) =>
       borderColor: colours.ink,
     },
     top: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', columnGap: space.m },
+    who: { flexDirection: 'row', alignItems: 'center', gap: space.m },
     tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
     tab: { minHeight: target, justifyContent: 'center', borderBottomWidth: 4, borderColor: 'transparent' },
     here: { borderColor: colours.saffron },
@@ -51,9 +53,12 @@ export function PlaceHead({ at }: { at: 'loose' | 'everything' | 'rooms' }) {
         <Txt as="mono" colour={colours.faint}>
           {formatDayAndClock(now, now, zone)}
         </Txt>
-        <Txt as="mono" colour={colours.faint}>
-          {person ? `${person.name.split(' ')[0]} · ${person.extension}` : ''}
-        </Txt>
+        <View style={styles.who}>
+          <Txt as="mono" colour={colours.faint}>
+            {person ? `${person.name.split(' ')[0]} · ${person.extension}` : ''}
+          </Txt>
+          <HelpMark />
+        </View>
       </View>
       <DayScale
         nowHour={hourOf(now)}

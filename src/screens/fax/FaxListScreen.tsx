@@ -22,6 +22,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { faxesWords } from './faxesWords';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -52,9 +53,7 @@ export function FaxListScreen() {
     <View style={styles.screen}>
       <ScrollView style={styles.scroll} tabIndex={0}>
         <View style={styles.head}>
-          <Txt as="title" level={1}>
-            Faxes
-          </Txt>
+          <ScreenTitle>Faxes</ScreenTitle>
           <Txt as="small">{faxesWords(unread, failed)}</Txt>
         </View>
         {faxes.length === 0 ? (

@@ -23,6 +23,7 @@ import { whetherHere } from '../shared/afterPaint';
 import { useGo } from '../shared/useGo';
 import { WhoField } from '../shared/WhoField';
 import { chosenPages, readFaxFile, sendFaxFiles, type FaxFile } from './faxFiles';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -90,9 +91,7 @@ export function NewFaxScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Send a fax
-        </Txt>
+        <ScreenTitle>Send a fax</ScreenTitle>
         <Txt as="small">{`From ${line?.name ?? 'no line that can'}, with that number at the top of each page.`}</Txt>
       </View>
       <View style={styles.part}>

@@ -21,7 +21,7 @@ import {
 import type { RingTrack } from '@/ui/scale';
 
 import { shortTargetName } from '../shared/targetWords';
-import { useGo } from '../shared/useGo';
+import { useGoToCall } from '../shared/useGoToCall';
 import {
   forWords,
   pressedWords,
@@ -35,7 +35,7 @@ import {
 export function useIncoming(view: CallView) {
   const write = useAppSelector(selectWrite);
   const dispatch = useAppDispatch();
-  const go = useGo();
+  const goToCall = useGoToCall();
   const now = useNow();
   const names = useAppSelector(selectNames);
   const zone = useAppSelector(selectZone);
@@ -91,7 +91,7 @@ export function useIncoming(view: CallView) {
     afterRefusal: afterRefusal(canText, number),
     answer: async (activeCall: 'hold' | 'clear' = 'hold') => {
       const result = await dispatch(send({ type: 'answer', legId, activeCall }));
-      if (result?.ok) go.call();
+      if (result?.ok) goToCall();
     },
     refuse: () => void dispatch(send({ type: 'refuse', legId })),
     silence: () => dispatch(silence(view.id)),

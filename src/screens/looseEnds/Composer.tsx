@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import {
@@ -32,9 +32,10 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { pickBlob } from '../shared/files';
 import { MoreToggle } from '../shared/MoreToggle';
+import { useUnsent } from '../shared/useUnsent';
 import { WhenEntry } from '../shared/WhenEntry';
 import { RepliesSheet } from './RepliesSheet';
-import { dataUrl, shrinkPicture } from './shrinkPicture';
+import { forgetPicture, laidPicture, pictureOf } from './pictureToSend';
 import { VoiceSheet } from './VoiceSheet';
 
 const useStyles = themed(({ colours }) =>
@@ -77,9 +78,10 @@ export function Composer({ person, items }: ComposerProps) {
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
   const lineId = useAppSelector(textLineOf);
-  const [text, setText] = useState('');
+  const [text, setText] = useUnsent(person.key);
   const [open, setOpen] = useState<'replies' | 'later' | 'voice' | null>(null);
-  const [picture, setPicture] = useState<Message['picture']>(null);
+  const [picture, setPicture] = useState<Message['picture']>(() => laidPicture(person.key));
+  useEffect(() => forgetPicture(person.key), [person.key]);
   const [problem, setProblem] = useState<string | null>(null);
   const [showsMore, setShowsMore] = useState(false);
   const thread = items.flatMap((item) => (item.kind === 'message' ? [item.message] : []));
@@ -115,12 +117,10 @@ export function Composer({ person, items }: ComposerProps) {
   const choosePicture = async () => {
     const file = await pickBlob('image/*');
     if (!file) return;
-    const shrunk = await shrinkPicture(file);
+    const shrunk = await pictureOf(file);
     setProblem(shrunk.ok ? null : shrunk.sentence);
     if (!shrunk.ok) return;
-    const { file: made, width, height } = shrunk;
-    const url = await dataUrl(made);
-    setPicture({ id: `picture-${file.name}`, url, width, height, bytes: made.size, alt: file.name });
+    setPicture(shrunk.picture);
   };
   return (
     <View style={styles.composer}>

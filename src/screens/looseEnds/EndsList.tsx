@@ -21,6 +21,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { PlaceHead } from '../everything/PlaceHead';
 import { QueueStrip } from '../queues/QueueStrip';
+import { SetUpStrip } from '../ready/SetUpStrip';
 import { useGo } from '../shared/useGo';
 import { EndRow } from './EndRow';
 import { WeightsSheet } from './WeightsSheet';
@@ -71,6 +72,7 @@ export function EndsList({ selectedKey }: { selectedKey?: string }) {
     <>
       <ScrollView style={styles.scroll} tabIndex={0}>
         <PlaceHead at="loose" />
+        <SetUpStrip now={minute} />
         <QueueStrip />
         {ends === null ? (
           <EmptyState title="Reading who waits" sentence="The calls of the last few days are being read." />

@@ -31,6 +31,7 @@ import { writeNumbers } from '../shared/useFound';
 import { offerUndo } from '../shared/undoOffer';
 import { useAskedLine, type AskedLine } from '../shared/useAskedLine';
 import { useOwnLineInView } from '../shared/useOwnLineInView';
+import { HelpMark } from '../shared/HelpMark';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { usePlaceCall } from '../shared/usePlaceCall';
@@ -199,6 +200,7 @@ function Head({ person, items }: { person: Person; items: readonly TimelineItem[
           )}
           {personId === null ? null : <PresenceLine personId={personId} />}
         </View>
+        <HelpMark />
         {isWide ? null : <Plate word="Back" onPress={go.back} />}
       </View>
       <ScrollView

@@ -31,6 +31,7 @@ export const fetchSignInScreen = async () => (await import('./inboxScreens')).Si
 export const fetchLockedScreen = async () => (await import('./inboxScreens')).LockedScreen;
 export const fetchJoinedScreen = async () => (await import('./inboxScreens')).JoinedScreen;
 export const fetchDevicesScreen = async () => (await import('./inboxScreens')).DevicesScreen;
+export const fetchShareScreen = async () => (await import('./inboxScreens')).ShareScreen;
 export const fetchReadyScreen = async () => (await import('./inboxScreens')).ReadyScreen;
 export const fetchSettingsScreen = async () => (await import('./inboxScreens')).SettingsScreen;
 export const fetchPlaceNotice = async () => (await import('./inboxScreens')).PlaceNotice;

@@ -31,6 +31,7 @@ export { SignInScreen } from '../access/SignInScreen';
 export { LockedScreen } from '../access/LockedScreen';
 export { JoinedScreen } from '../access/JoinedScreen';
 export { DevicesScreen } from '../access/DevicesScreen';
+export { ShareScreen } from '../share/ShareScreen';
 export { ReadyScreen } from '../ready/ReadyScreen';
 export { SettingsScreen } from '../settings/SettingsScreen';
 export { PlaceNotice } from '../place/PlaceNotice';

@@ -3,9 +3,13 @@ import { StyleSheet, View } from 'react-native';
 
 import {
   callHabitsChosen,
+  asksShownChosen,
+  clockStyleChosen,
   diallingChosen,
   handChosen,
+  selectCallerChoices,
   selectCallHabits,
+  selectClockStyle,
   selectDialling,
   selectOffice,
   textSizeChosen,
@@ -36,6 +40,8 @@ export function HabitsPart() {
   const { theme, textSize, hand } = useAppSelector((state) => state.settings);
   const calls = useAppSelector(selectCallHabits);
   const { enterCalls, writing } = useAppSelector(selectDialling);
+  const { asks } = useAppSelector(selectCallerChoices);
+  const clockStyle = useAppSelector(selectClockStyle);
   const { plan } = useAppSelector(selectOffice);
   return (
     <>
@@ -89,9 +95,29 @@ export function HabitsPart() {
           pressed={calls.quietInMeetings}
           onPress={() => dispatch(callHabitsChosen({ quietInMeetings: !calls.quietInMeetings }))}
         />
+        <Plate
+          word="A call that begins comes to the front"
+          pressed={calls.comes}
+          onPress={() => dispatch(callHabitsChosen({ comes: !calls.comes }))}
+        />
         <Txt as="small" colour={colours.faint}>
           A call ends by itself when the other side hangs up.
         </Txt>
+      </Habit>
+      <Habit title="Times of day">
+        <Choice
+          asStrip
+          label="How times of day are written"
+          value={clockStyle}
+          options={[
+            { value: '24', word: '16:40' },
+            { value: '12', word: '4:40 pm' },
+          ]}
+          onChoose={(chosen) => {
+            dispatch(clockStyleChosen(chosen));
+            go.choice('Times of day');
+          }}
+        />
       </Habit>
       <Habit title="Ring tones" isOfDevice>
         <Plate word="Choose ring tones" onPress={go.tones} />
@@ -109,6 +135,11 @@ export function HabitsPart() {
             },
           ]}
           onChoose={(chosen) => dispatch(diallingChosen({ writing: chosen }))}
+        />
+        <Plate
+          word="Ask before each call whether my number is shown"
+          pressed={asks}
+          onPress={() => dispatch(asksShownChosen(!asks))}
         />
         <Plate
           word="Enter calls what is typed in Dial"

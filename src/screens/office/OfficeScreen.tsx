@@ -20,6 +20,7 @@ import { PartsList, sizeWords } from './PartsList';
 import { PlacesList } from './PlacesList';
 import { RecordingPart } from './RecordingPart';
 import { usePartInView } from './usePartInView';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -51,9 +52,7 @@ export function OfficeScreen() {
   const parts = (
     <>
       <View>
-        <Txt as="title" level={1}>
-          {office.setup.name}
-        </Txt>
+        <ScreenTitle>{office.setup.name}</ScreenTitle>
         <Txt colour={colours.faint}>{sizeWords(office.setup)}</Txt>
       </View>
       {runs ? <QueuesNow /> : null}

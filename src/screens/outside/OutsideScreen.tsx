@@ -15,6 +15,7 @@ import { LivePhones } from './LivePhones';
 import { NetworkPanel } from './NetworkPanel';
 import { QueueColleagues } from './QueueColleagues';
 import { Scripts } from './Scripts';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -39,9 +40,7 @@ export function OutsideScreen() {
       <Hatch />
       <ScrollView style={styles.scroll} contentContainerStyle={styles.body}>
         <View>
-          <Txt as="title" level={1}>
-            Outside
-          </Txt>
+          <ScreenTitle>Outside</ScreenTitle>
           <Txt colour={colours.faint}>Not part of the app: here you play everybody else.</Txt>
         </View>
         <View style={isWide ? styles.columns : styles.stack}>

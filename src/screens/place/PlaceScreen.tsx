@@ -29,6 +29,7 @@ import { countryChoices } from '../office/rules/countries';
 import { FormLine } from '../shared/FormLine';
 import { useGo } from '../shared/useGo';
 import { EverybodysPhones } from './EverybodysPhones';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const formSchema = addressSchema.superRefine((address, context) => {
   for (const [field, message] of Object.entries(addressProblems(address)))
@@ -55,9 +56,7 @@ export function PlaceScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Where help is sent
-        </Txt>
+        <ScreenTitle>Where help is sent</ScreenTitle>
         <Txt colour={colours.faint}>
           A call to {office.plan.emergency[0]} tells it by itself. Say in the call where you are all the same.
         </Txt>

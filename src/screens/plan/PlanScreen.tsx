@@ -5,7 +5,6 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { dropOverRules, selectMyPlan, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { CordEdge } from '@/ui/cord';
 import { Choice } from '@/ui/field';
-import { Txt } from '@/ui/text';
 import { space } from '@/ui/tokens';
 
 import { CallView } from './CallView';
@@ -17,6 +16,7 @@ import { HoursView } from './HoursView';
 import { LookBackView } from './LookBackView';
 import { useQuestion } from './useQuestion';
 import { WeekView } from './WeekView';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const views = [
   { value: 'call', word: 'A call' },
@@ -49,9 +49,7 @@ export function PlanScreen() {
     <View style={styles.screen}>
       <CordEdge cord={line?.cord ?? null} run="across" width={10} />
       <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
-        <Txt as="title" level={1}>
-          Ring plan
-        </Txt>
+        <ScreenTitle>Ring plan</ScreenTitle>
         <Choice asStrip label="See" value={view} options={views} onChoose={setView} />
         {view === 'call' ? <CallView of={of} /> : null}
         {view === 'week' ? <WeekView of={of} onSee={() => setView('call')} /> : null}

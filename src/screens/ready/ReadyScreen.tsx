@@ -24,6 +24,7 @@ import { openCallSheet } from '../call/openSheet';
 import { poorBelow, soundTestWords } from '../shared/soundTestWords';
 import { useGo } from '../shared/useGo';
 import { ringWords } from '../tones/toneWords';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 /** How one thing stands: well, to be looked at, or not done yet. */
 type Standing = 'well' | 'look' | 'open';
@@ -47,9 +48,7 @@ export function ReadyScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Ready to go
-        </Txt>
+        <ScreenTitle>Ready to go</ScreenTitle>
         <Txt colour={colours.faint}>{openWords(open)}</Txt>
       </View>
       <View role="list">

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { Room } from '@/core/inbox/messages';
@@ -7,6 +6,8 @@ import { writeInRoom } from '@/state/inbox';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { space, themed } from '@/ui/tokens';
+
+import { useUnsent } from '../shared/useUnsent';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -27,7 +28,7 @@ const useStyles = themed(({ colours }) =>
 export function RoomComposer({ room }: { room: Room }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const [text, setText] = useState('');
+  const [text, setText] = useUnsent(`room:${room.id}`);
   const send = async () => {
     if (text.trim() === '') return;
     setText('');

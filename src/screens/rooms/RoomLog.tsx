@@ -12,6 +12,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { offerUndo } from '../shared/undoOffer';
+import { HelpMark } from '../shared/HelpMark';
 import { useGo } from '../shared/useGo';
 import { useLayout } from '../shared/useLayout';
 import { RoomComposer } from './RoomComposer';
@@ -86,6 +87,7 @@ export function RoomLog({ roomId }: { roomId: string }) {
             </>
           ) : null}
           {isWide ? null : <Plate word="Back" onPress={go.rooms} />}
+          <HelpMark />
         </View>
       </View>
       {log.length === 0 ? (

@@ -11,6 +11,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { useChoices, type ChoiceEntry, type ChoiceOf } from './useChoices';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -45,9 +46,7 @@ export function SettingsScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          All that can be chosen
-        </Txt>
+        <ScreenTitle>All that can be chosen</ScreenTitle>
         <Txt colour={colours.faint}>Each is changed where its effect is; from here one gets there.</Txt>
       </View>
       <Field label="Look for" value={typed} onChange={setTyped} placeholder="noise, meeting, PIN …" />

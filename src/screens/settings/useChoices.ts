@@ -1,6 +1,7 @@
 import {
   selectCallerChoices,
   selectCallHabits,
+  selectClockStyle,
   selectDialling,
   selectFavourites,
   selectKeepDays,
@@ -41,6 +42,7 @@ export function useChoices(): ChoiceEntry[] {
   const settings = useAppSelector((state) => state.settings);
   const calls = useAppSelector(selectCallHabits);
   const dialling = useAppSelector(selectDialling);
+  const clock = useAppSelector(selectClockStyle);
   const caller = useAppSelector(selectCallerChoices);
   const favourites = useAppSelector(selectFavourites).length;
   const replies = useAppSelector(selectOwnReplies).length;
@@ -140,9 +142,24 @@ export function useChoices(): ChoiceEntry[] {
     ),
     person(
       'The number that others see',
-      onOff(caller.withhold, 'withheld', 'shown'),
+      caller.asks ? 'asked before each call' : onOff(caller.withhold, 'withheld', 'shown'),
       'caller id withhold anonymous presented',
       go.dial,
+    ),
+    person(
+      'Asked whether my number is shown',
+      onOff(caller.asks, 'before each call outside', 'no'),
+      'caller id withhold anonymous ask',
+      () => go.choice('Numbers and dialling'),
+    ),
+    person('Times of day', clock === '24' ? '16:40' : '4:40 pm', '12 24 hours clock am pm', () =>
+      go.choice('Times of day'),
+    ),
+    person(
+      'A call that begins',
+      onOff(calls.comes, 'comes to the front', 'stays in its strip'),
+      'front',
+      () => go.choice('Calls'),
     ),
     person(
       'How numbers are written',

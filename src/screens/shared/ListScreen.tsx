@@ -3,6 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
+import { ScreenTitle } from './ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -42,9 +43,7 @@ export function ListScreen({ title, about, head, children, entry, foot }: ListSc
       <ScrollView style={styles.scroll} tabIndex={0}>
         <View style={styles.head}>
           <View>
-            <Txt as="title" level={1}>
-              {title}
-            </Txt>
+            <ScreenTitle>{title}</ScreenTitle>
             {about === undefined ? null : <Txt as="small">{about}</Txt>}
           </View>
           {head}

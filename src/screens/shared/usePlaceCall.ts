@@ -1,17 +1,21 @@
 import { useCallback } from 'react';
 
-import { placeCall, useAppDispatch } from '@/state/app';
+import { placeCall, selectTravel, useAppDispatch, useAppStore } from '@/state/app';
 
-import { useGo } from './useGo';
+import { openCallSheet } from '../call/openSheet';
+import { useGoToCall } from './useGoToCall';
 
-/** Calls a number and goes to the call once it is there. */
+/** Calls a number and goes to the call once it is there; asks before which number is seen, where the worker wants to be asked. */
 export function usePlaceCall() {
+  const store = useAppStore();
   const dispatch = useAppDispatch();
-  const go = useGo();
+  const goToCall = useGoToCall();
   return useCallback(
-    async (to: string, options?: { isDialled: boolean }) => {
-      if (await dispatch(placeCall(to, options))) go.call();
+    async (to: string, { isDialled = false } = {}) => {
+      if (selectTravel(store.getState(), to, isDialled).asksShown)
+        openCallSheet({ kind: 'askShown', to, isDialled });
+      else if (await dispatch(placeCall(to, { isDialled }))) goToCall();
     },
-    [dispatch, go],
+    [store, dispatch, goToCall],
   );
 }

@@ -1,8 +1,9 @@
 import { usePathname } from 'expo-router';
-import { type ReactNode } from 'react';
+import { Activity, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
-import { selectIncoming, selectIsLocked, selectTaken, useAppSelector } from '@/state/app';
+import { setClockStyle } from '@/core/shared/time';
+import { selectClockStyle, selectIncoming, selectIsLocked, selectTaken, useAppSelector } from '@/state/app';
 import { EmptyState } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { useLayers } from '@/ui/layer';
@@ -44,8 +45,15 @@ const useStyles = themed(({ colours }) =>
 
 /** What is around every screen; before anybody is signed in, the places alone. */
 export function Shell({ children }: { children: ReactNode }) {
+  const clockStyle = useAppSelector(selectClockStyle);
+  // Before anything below is drawn: all that shows a time is drawn anew with it.
+  setClockStyle(clockStyle);
   const isSignedIn = useAppSelector((state) => state.office.me !== null);
-  return isSignedIn ? <WholeShell>{children}</WholeShell> : <StartingShell>{children}</StartingShell>;
+  return isSignedIn ? (
+    <WholeShell key={clockStyle}>{children}</WholeShell>
+  ) : (
+    <StartingShell>{children}</StartingShell>
+  );
 }
 
 function StartingShell({ children }: { children: ReactNode }) {
@@ -119,13 +127,25 @@ function Locked() {
   return isInCall ? <CallScreen /> : <LaterScreen title="Locked" fetch={fetchLockedScreen} />;
 }
 
+/** What was open is there again as it was left, half-typed words too, once the device is unlocked; until then it is not seen. */
+function Lockable({ isLocked, children }: { isLocked: boolean; children: ReactNode }) {
+  const [wasSeen, setWasSeen] = useState(!isLocked);
+  if (!isLocked && !wasSeen) setWasSeen(true);
+  return (
+    <>
+      {wasSeen ? <Activity mode={isLocked ? 'hidden' : 'visible'}>{children}</Activity> : null}
+      {isLocked ? <Locked /> : null}
+    </>
+  );
+}
+
 function Phase({ children }: { children: ReactNode }) {
   const { phase, failure, door } = useAppSelector((state) => state.office);
   const isLocked = useAppSelector(selectIsLocked);
   if (door !== null && phase === 'starting') return <LaterScreen title="Sign in" fetch={fetchSignInScreen} />;
   switch (phase) {
     case 'running':
-      return isLocked ? <Locked /> : children;
+      return <Lockable isLocked={isLocked}>{children}</Lockable>;
     case 'starting':
       return <EmptyState level={1} title="Starting" sentence="The office is being opened on this device." />;
     case 'failed':

@@ -1,5 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { useEffect, useRef } from 'react';
 
 import {
   actDone,
@@ -12,14 +11,12 @@ import {
   useAppStore,
 } from '@/state/app';
 import { openLayers } from '@/ui/layer';
-import { Sheet } from '@/ui/sheet';
-import { Txt } from '@/ui/text';
-import { space } from '@/ui/tokens';
 
 import { openCallSheet } from '../call/openSheet';
 import { beginTypingAhead, typeAhead } from '../call/typedAhead';
+import { openHelp } from '../help/openHelp';
 import { useGo } from '../shared/useGo';
-import { shortcuts } from './keyWords';
+import { useGoToCall } from '../shared/useGoToCall';
 
 const twiceWithinMs = 1500;
 /** By their place, since Alt gives some keyboards another sign there. */
@@ -30,7 +27,7 @@ export function Shortcuts() {
   const store = useAppStore();
   const dispatch = useAppDispatch();
   const go = useGo();
-  const [showsList, setShowsList] = useState(false);
+  const goToCall = useGoToCall();
   const endPressedAt = useRef(-Infinity);
 
   useEffect(() => {
@@ -53,10 +50,10 @@ export function Shortcuts() {
           go.standing();
           return true;
         case '?':
-          setShowsList(true);
+          openHelp();
           return true;
         case 'a':
-          void dispatch(answerFirst()).then((result) => result?.ok && go.call());
+          void dispatch(answerFirst()).then((result) => result?.ok && goToCall());
           return true;
         case 'r': {
           const [first] = selectIncoming(store.getState());
@@ -109,27 +106,7 @@ export function Shortcuts() {
     // Before a field has it, which lets no key through.
     window.addEventListener('keydown', onKey, true);
     return () => window.removeEventListener('keydown', onKey, true);
-  }, [store, dispatch, go]);
+  }, [store, dispatch, go, goToCall]);
 
-  return (
-    <>
-      {showsList ? (
-        <Sheet title="Keyboard shortcuts" onClose={() => setShowsList(false)}>
-          {shortcuts.map(({ key, word }) => (
-            <View key={key} style={styles.row}>
-              <Txt as="monoLarge" style={styles.key}>
-                {key}
-              </Txt>
-              <Txt>{word}</Txt>
-            </View>
-          ))}
-        </Sheet>
-      ) : null}
-    </>
-  );
+  return null;
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 36 },
-  key: { width: 72 },
-});

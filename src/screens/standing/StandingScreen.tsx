@@ -12,6 +12,7 @@ import { DisturbPart } from './DisturbPart';
 import { ForwardPart } from './ForwardPart';
 import { SituationPart } from './SituationPart';
 import { standingWords } from './standingWords';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -41,9 +42,7 @@ export function StandingScreen() {
     <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
       <View>
         <Txt as="small">Where I stand</Txt>
-        <Txt as="title" level={1}>
-          {standingWords(standing, office, now, myId)}
-        </Txt>
+        <ScreenTitle>{standingWords(standing, office, now, myId)}</ScreenTitle>
       </View>
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={isWide ? styles.column : undefined}>

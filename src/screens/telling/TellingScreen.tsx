@@ -12,6 +12,7 @@ import { space, useTheme } from '@/ui/tokens';
 import { useGo } from '../shared/useGo';
 import { DestinationPart } from './DestinationPart';
 import { ToldList } from './ToldList';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 /** Where missed calls, voicemails and texts are told besides the app, and what became of it. */
 export function TellingScreen() {
@@ -23,9 +24,7 @@ export function TellingScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Told elsewhere
-        </Txt>
+        <ScreenTitle>Told elsewhere</ScreenTitle>
         <Txt colour={colours.faint}>
           Missed calls, voicemails with their sound and words, and texts: by mail, and to other programs. The
           office’s server sends them, and tries again where it must.

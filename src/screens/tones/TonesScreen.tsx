@@ -13,6 +13,7 @@ import { space, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { kindWords, ringWords } from './toneWords';
+import { ScreenTitle } from '../shared/ScreenTitle';
 
 const volumes = [
   { value: '0', word: 'Silent' },
@@ -34,9 +35,7 @@ export function TonesScreen() {
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
-        <Txt as="title" level={1}>
-          Ring tones
-        </Txt>
+        <ScreenTitle>Ring tones</ScreenTitle>
         <Txt colour={colours.faint}>On this device. The first that fits a call is heard.</Txt>
       </View>
       <View role="list">

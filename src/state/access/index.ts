@@ -10,4 +10,5 @@ export {
   setPin,
   signIn,
 } from './access';
+export { hasOwnKey, makePasskey, provePasskey } from './passkey';
 export { signOutHere, wipeDevice } from './leavingHere';

@@ -1,5 +1,6 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
+import type { Shown } from '@/core/calls/callerId';
 import type { Command, CommandResult, Target } from '@/core/calls/exchange';
 import { plainFollowUp, type FollowUp } from '@/core/inbox/followUps';
 import { takesTexts } from '@/core/numbers/numbering';
@@ -47,6 +48,8 @@ interface PlacingOptions {
   consultationFor?: string;
   /** It was dialled, so that the number chosen there for one call is shown. */
   isDialled?: boolean;
+  /** Chosen when the worker was asked. */
+  shown?: Shown;
 }
 
 /**
@@ -54,10 +57,13 @@ interface PlacingOptions {
  * once the call is there. Says whether the call is on this device, where its cords are.
  */
 export const placeCall =
-  (to: string, { consultationFor, isDialled = false }: PlacingOptions = {}): Act<Promise<boolean>> =>
+  (
+    to: string,
+    { consultationFor, isDialled = false, shown: asked }: PlacingOptions = {},
+  ): Act<Promise<boolean>> =>
   async (dispatch, getState) => {
     const { shown, fromDeviceId } = selectTravel(getState(), to, isDialled);
-    const present = shown.shown;
+    const present = asked ?? shown.shown;
     const ownPhone = consultationFor === undefined ? fromDeviceId : null;
     const from = { kind: 'device' as const, deviceId: ownPhone ?? selectMyDeviceId(getState()) };
     const ringOwnPhoneFirst = ownPhone !== null || undefined;

@@ -36,6 +36,8 @@ export interface Travel extends TravelAnswer {
   personKey: string | null;
   /** The kind of number it is: "UK mobile" with the prefix it goes by; null inside the office. */
   rate: Pick<Rate, 'name' | 'prefix'> | null;
+  /** The worker wants to be asked before such a call whether a number is shown. */
+  asksShown: boolean;
 }
 
 /** Which way a call to what is typed would travel, why, and what it costs. */
@@ -55,22 +57,32 @@ export function selectTravel(state: RootState, to: string, isDialled = false): T
   const rate = number === null ? null : rateFor(office.setup.rates, number);
   const isInside = dialled.kind === 'extension' || (number !== null && office.linesByNumber.has(number));
   const known = selectPeople(state).whoHas(isExternal(dialled) ? dialled.e164 : null);
+  const choices = selectCallerChoices(state);
   const personKey = known === null ? null : `contact:${known.id}`;
+  const dialledWith = isExternal(dialled) ? dialled.withhold : undefined;
+  const shown = shownNumber({
+    number,
+    personKey,
+    isEmergency: dialled.kind === 'emergency',
+    chosenOnce: isDialled ? state.dial.shownOnce : null,
+    dialledWith,
+    choices,
+    setup: office.setup,
+    personId: mine(state),
+    usualLineId: office.people.get(mine(state))?.presentedLineId ?? '',
+  });
   return {
     ...answer,
     personKey,
+    shown,
+    asksShown:
+      choices.asks &&
+      number !== null &&
+      !isInside &&
+      dialledWith === undefined &&
+      (office.setup.policies.mayWithhold ?? true) &&
+      (shown.by === 'choice' || shown.by === 'usual'),
     rate: isInside || !rate ? null : { name: rate.name, prefix: rate.prefix },
-    shown: shownNumber({
-      number,
-      personKey,
-      isEmergency: dialled.kind === 'emergency',
-      chosenOnce: isDialled ? state.dial.shownOnce : null,
-      dialledWith: isExternal(dialled) ? dialled.withhold : undefined,
-      choices: selectCallerChoices(state),
-      setup: office.setup,
-      personId: mine(state),
-      usualLineId: office.people.get(mine(state))?.presentedLineId ?? '',
-    }),
     fromDeviceId: deviceOf(answer.way, { mobile, desk }),
     price: isInside ? 'free' : number === null ? null : describeRate(rate, office.setup.rates.currency),
     isPremium: rate?.isPremium ?? false,

@@ -2,6 +2,7 @@ import { createSelector, type Action, type ThunkAction } from '@reduxjs/toolkit'
 
 import type { Shown } from '@/core/calls/callerId';
 import type { Address } from '@/core/setup';
+import type { ClockStyle } from '@/core/shared/time';
 import { keptDays, type KeepDays } from '@/core/inbox/retention';
 
 import type { Habit } from '../storage';
@@ -15,11 +16,12 @@ type HabitOf<Id extends Habit['id']> = Extract<Habit, { id: Id }>;
 
 /** As long as somebody has chosen nothing. */
 const usual: { readonly [Id in Habit['id']]: HabitOf<Id> } = {
-  caller: { id: 'caller', presentedLineId: null, withhold: false, shownFor: {}, shownRules: [] },
+  caller: { id: 'caller', presentedLineId: null, withhold: false, asks: false, shownFor: {}, shownRules: [] },
   favourites: { id: 'favourites', keys: [] },
   met: { id: 'met', acts: [] },
   dialling: { id: 'dialling', enterCalls: true, writing: 'local' },
-  calls: { id: 'calls', waiting: true, takesWaiting: false, quietInMeetings: false },
+  calls: { id: 'calls', waiting: true, takesWaiting: false, quietInMeetings: false, comes: true },
+  clock: { id: 'clock', style: '24' },
   places: { id: 'places', places: [] },
   replies: { id: 'replies', texts: [] },
   keepDays: { id: 'keepDays', voicemails: 60, texts: null, faxes: null, recordings: null },
@@ -70,6 +72,11 @@ export const diallingChosen = (change: Partial<Omit<HabitOf<'dialling'>, 'id'>>)
 export const selectCallHabits = (state: RootState) => habitOf(state, 'calls');
 export const callHabitsChosen = (change: Partial<Omit<HabitOf<'calls'>, 'id'>>) =>
   chosen('calls', () => change);
+/** How times of day are written for them. */
+export const selectClockStyle = (state: RootState) => habitOf(state, 'clock').style;
+export const clockStyleChosen = (style: ClockStyle) => chosen('clock', () => ({ style }));
+/** Whether it is asked before a call which number is seen. */
+export const asksShownChosen = (asks: boolean) => chosen('caller', () => ({ asks }));
 export const selectPlaces = (state: RootState): Address[] => habitOf(state, 'places').places;
 export const placesChosen = (places: Address[]) => chosen('places', () => ({ places }));
 export const favouritesChosen = (keys: string[]) => chosen('favourites', () => ({ keys }));

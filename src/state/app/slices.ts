@@ -228,6 +228,8 @@ const settingsSlice = createSlice({
     alerts: allAlerts,
     hand: 'right',
     lockAfter: null,
+    passkey: null,
+    remindedFrom: null,
     textSize: 100,
     ringTones: usualRings,
     ringVolume: 100,
@@ -267,6 +269,12 @@ const settingsSlice = createSlice({
     },
     lockChosen(state, { payload }: PayloadAction<Settings['lockAfter']>) {
       state.lockAfter = payload;
+    },
+    passkeyChosen(state, { payload }: PayloadAction<Settings['passkey']>) {
+      state.passkey = payload;
+    },
+    remindedLater(state, { payload }: PayloadAction<number>) {
+      state.remindedFrom = payload;
     },
     handChosen(state, { payload }: PayloadAction<Settings['hand']>) {
       state.hand = payload;
@@ -380,6 +388,8 @@ export const {
   alertsChosen,
   handChosen,
   lockChosen,
+  passkeyChosen,
+  remindedLater,
   placeDoubted,
   tellingElsewhereChosen,
 } = settingsSlice.actions;

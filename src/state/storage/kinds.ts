@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { numberWritings } from '@/core/numbers/numbering';
+import { clockStyles } from '@/core/shared/time';
 import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { workSchema, type Work } from '@/core/inbox/followUps';
 import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
@@ -30,6 +31,8 @@ export const habitSchema = z.discriminatedUnion('id', [
     id: z.literal('caller'),
     presentedLineId: z.string().nullable(),
     withhold: z.boolean(),
+    /** Asked before a call goes outside, where nothing else decides. */
+    asks: z.boolean().default(false),
     /** Which number somebody sees, by their key in the directory. */
     shownFor: z.record(z.string(), shownSchema),
     /** Which number is shown where a call goes. */
@@ -41,12 +44,15 @@ export const habitSchema = z.discriminatedUnion('id', [
   z.object({ id: z.literal('met'), acts: z.array(z.string()) }),
   /** How they dial, and want numbers written. */
   z.object({ id: z.literal('dialling'), enterCalls: z.boolean(), writing: z.enum(numberWritings) }),
-  /** How their calls behave: whether a second one may ring, is taken by itself when the first ends, and rings in a meeting. */
+  /** How they read times of day. */
+  z.object({ id: z.literal('clock'), style: z.enum(clockStyles) }),
+  /** How their calls behave: whether a second one may ring, is taken by itself when the first ends, and rings in a meeting; whether one that begins comes to the front. */
   z.object({
     id: z.literal('calls'),
     waiting: z.boolean(),
     takesWaiting: z.boolean(),
     quietInMeetings: z.boolean(),
+    comes: z.boolean().default(true),
   }),
   /** Where they work, to be chosen again, the last one first. */
   z.object({ id: z.literal('places'), places: z.array(addressSchema) }),
@@ -111,6 +117,10 @@ export const settingsSchema = z.object({
   alerts: alertsSchema.default(allAlerts),
   /** After so many minutes in which nobody touches it the device shows nothing until the PIN is typed; null: it is never locked. */
   lockAfter: z.number().int().positive().nullable().default(null),
+  /** The passkey of this device that unlocks it besides the PIN, and whose it is. */
+  passkey: z.object({ id: z.string(), personId: z.string() }).nullable().default(null),
+  /** Until then nobody is reminded of what is not set up; null: they may be. */
+  remindedFrom: z.number().nullable().default(null),
   /** Under which thumb the acts lie. */
   hand: z.enum(['right', 'left']).default('right'),
   /** What a call rings with, by what it is. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import type { CallRecord, Recording } from '@/core/calls/exchange';
-import { formatClock, localDayKey } from '@/core/shared/time';
+import { formatIso, localDayKey } from '@/core/shared/time';
 
 /**
  * What was deleted of a recording. That there was one stays in the record of its call, which is never changed; `id` is the
@@ -42,5 +42,8 @@ export function soundFileName(name: string, at: number, zone: string): string {
     .replace(/\s+/g, ' ')
     .replace(/^[. ]+|[. ]+$/g, '');
   const short = [...plain].slice(0, longestName).join('').trimEnd();
-  return `${short === '' ? 'Recording' : short} ${localDayKey(at, zone)} ${formatClock(at, zone).replace(':', '.')}.wav`;
+  return `${short === '' ? 'Recording' : short} ${localDayKey(at, zone)} ${clockInName(at, zone)}.wav`;
 }
+
+/** "10.40": no file name takes a colon, and files in order of their names are in order of time. */
+const clockInName = (at: number, zone: string) => formatIso(at, zone).slice(11, 16).replace(':', '.');

@@ -15,9 +15,22 @@ function formatter(zone: string, options: Intl.DateTimeFormatOptions): Intl.Date
   return found;
 }
 
-/** "10:40", in the given zone. */
+export const clockStyles = ['24', '12'] as const;
+/** How a time of day is written: "16:40", or "4:40 pm". */
+export type ClockStyle = (typeof clockStyles)[number];
+
+let style: ClockStyle = '24';
+
+/** Has all times of day be written so from now on, as whoever uses this app reads them. */
+export function setClockStyle(to: ClockStyle): void {
+  style = to;
+}
+
+/** "10:40" in the given zone, or "10:40 am". */
 export function formatClock(at: number, zone: string): string {
-  return formatter(zone, { hour: '2-digit', minute: '2-digit' }).format(at);
+  const hours =
+    style === '12' ? ({ hour: 'numeric', hourCycle: 'h12' } as const) : ({ hour: '2-digit' } as const);
+  return formatter(zone, { ...hours, minute: '2-digit' }).format(at);
 }
 
 /** "10:40:07", in the given zone. */

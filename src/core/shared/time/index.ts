@@ -1,6 +1,9 @@
 /** Instants in a zone: local days, and how times and lengths are written. */
 export {
+  clockStyles,
   formatClock,
+  setClockStyle,
+  type ClockStyle,
   formatClockWithSeconds,
   formatDate,
   formatDay,

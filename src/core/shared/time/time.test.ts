@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   atLocalTime,
   formatClock,
+  setClockStyle,
   formatDay,
   formatDayAndClock,
   formatMoment,
@@ -49,6 +50,18 @@ describe('as written', () => {
     expect(formatDay(thursday - 24 * hour, thursday, zone)).toBe('Yesterday');
     expect(formatDay(thursday - 48 * hour, thursday, zone)).toBe('Tuesday 24 November');
     expect(formatDay(Date.UTC(2025, 10, 26), thursday, zone)).toBe('Wednesday 26 November 2025');
+  });
+
+  it('times of day are as whoever reads them is used to', () => {
+    const read = (hours: number) => formatClock(Date.UTC(2026, 10, 26, hours, 5), zone);
+    try {
+      setClockStyle('12');
+      expect([0, 9, 12, 23].map(read)).toEqual(['12:05 am', '9:05 am', '12:05 pm', '11:05 pm']);
+      expect(formatDayAndClock(thursday, thursday, zone)).toBe('Thu 10:40 am');
+    } finally {
+      setClockStyle('24');
+    }
+    expect([0, 9, 12, 23].map(read)).toEqual(['00:05', '09:05', '12:05', '23:05']);
   });
 
   it('a moment has its date where its weekday alone would be taken for a nearer one', () => {

@@ -2,7 +2,9 @@ import { useEffect } from 'react';
 
 import { selectMyCalls, useAppSelector } from '@/state/app';
 
+import { HelpSheet } from '../../help/HelpSheet';
 import type { OpenSheet } from '../sheetKinds';
+import { AskShownSheet } from './AskShownSheet';
 import { JoinSheet } from './JoinSheet';
 import { LazyChat } from './LazyChat';
 import { MoveSheet } from './MoveSheet';
@@ -23,12 +25,14 @@ interface CallSheetProps {
 /** The sheet that is open, with its call as it is now; it goes when the call has gone, unless something is written in it. */
 export function CallSheet({ open, onClose }: CallSheetProps) {
   const calls = useAppSelector(selectMyCalls);
-  const live = open.kind === 'sound' ? undefined : calls.find(({ id }) => id === open.view.id);
-  const isOver = open.kind !== 'sound' && !live && !outlives(open);
+  const live = 'view' in open ? calls.find(({ id }) => id === open.view.id) : undefined;
+  const isOver = 'view' in open && !live && !outlives(open);
   useEffect(() => {
     if (isOver) onClose();
   }, [isOver, onClose]);
   if (open.kind === 'sound') return <SoundSheet onClose={onClose} />;
+  if (open.kind === 'askShown') return <AskShownSheet {...open} onClose={onClose} />;
+  if (open.kind === 'help') return <HelpSheet path={open.path} onClose={onClose} />;
   const view = live ?? (outlives(open) ? open.view : undefined);
   if (!view) return null;
   switch (open.kind) {

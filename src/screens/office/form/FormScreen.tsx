@@ -9,6 +9,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { RetireSheet, type RetireSheetProps } from './RetireSheet';
 import type { OfficeForm } from './useOfficeForm';
+import { ScreenTitle } from '../../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -59,9 +60,7 @@ export function FormScreen<Form extends FieldValues>({
     <View style={styles.screen}>
       <ScrollView ref={scroll} contentContainerStyle={styles.body} tabIndex={0}>
         <View>
-          <Txt as="title" level={1}>
-            {title}
-          </Txt>
+          <ScreenTitle>{title}</ScreenTitle>
           {about === undefined ? null : <Txt as="small">{about}</Txt>}
         </View>
         {children}

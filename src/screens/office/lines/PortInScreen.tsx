@@ -15,6 +15,7 @@ import { useGo } from '../../shared/useGo';
 import { lineOwnerChoices } from '../form/fields';
 import { Gone } from '../form/Gone';
 import { useUndoableChange } from '../form/useUndoableChange';
+import { ScreenTitle } from '../../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -81,9 +82,7 @@ function PortIn() {
     <View style={styles.screen}>
       <ScrollView contentContainerStyle={styles.body} tabIndex={0}>
         <View>
-          <Txt as="title" level={1}>
-            Bring numbers along
-          </Txt>
+          <ScreenTitle>Bring numbers along</ScreenTitle>
           <Txt as="small">
             Numbers that you have with another carrier, each in a line of its own, with a comma and what it is
             for. A range is written 0131 496 0300 - 0309. Each becomes a line; the stand-in carrier takes them

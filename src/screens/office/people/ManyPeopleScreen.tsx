@@ -21,6 +21,7 @@ import { pickFile } from '../../shared/files';
 import { useGo } from '../../shared/useGo';
 import { Gone } from '../form/Gone';
 import { useUndoableChange } from '../form/useUndoableChange';
+import { ScreenTitle } from '../../shared/ScreenTitle';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -89,9 +90,7 @@ function ManyPeople() {
     <View style={styles.screen}>
       <View style={styles.head}>
         <View>
-          <Txt as="title" level={1}>
-            Many people at once
-          </Txt>
+          <ScreenTitle>Many people at once</ScreenTitle>
           <Txt as="small">
             A table as CSV with a row for each, and the heads name, role, extension, phones (app, desk,
             mobile), teams and line. Only the name is needed.

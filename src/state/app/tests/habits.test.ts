@@ -29,7 +29,7 @@ describe('what the worker has chosen for themselves', () => {
     store.dispatch(shownRuleChosen({ prefix: '+44', shown: 'withhold' }));
     store.dispatch(shownRuleChosen({ prefix: '+44', shown: { lineId: 'field' } }));
     expect(choices()).toEqual({
-      ...{ id: 'caller', presentedLineId: 'field', withhold: true },
+      ...{ id: 'caller', presentedLineId: 'field', withhold: true, asks: false },
       shownFor: { 'contact:peg': 'withhold' },
       shownRules: [{ prefix: '+44', shown: { lineId: 'field' } }],
     });

@@ -12,5 +12,5 @@ export const shortcuts = [
   { key: 'P', word: 'ring plan' },
   { key: 'S', word: 'where I stand: situation, do not disturb, forward' },
   { key: 'E', word: 'end the call; press it twice' },
-  { key: '?', word: 'this list' },
+  { key: '?', word: 'what this screen is for, and its keys' },
 ] as const;
