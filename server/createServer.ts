@@ -1,10 +1,11 @@
 import express, { type Express, type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { plainFailures } from './guard/failures';
-import { onlyOwnNames } from './guard/fromHere';
+import { onlyOwnNames, type Reach } from './guard/fromHere';
 
 /** The style sheet that React Native for Web fills by rules is an empty element: this is the hash of nothing. */
 const emptyStyle = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
@@ -17,21 +18,18 @@ export interface Routes {
   '/api/standins'?: Router;
 }
 
-/** Whom it serves besides this machine and the network it is in. */
-export interface Reach {
-  /** Names it goes by besides its machine's. */
-  names?: readonly string[];
-  /** Whether who is outside the network is let in. */
-  isPublic?: boolean;
+interface Served extends Reach {
+  /** It hosts an office, of its own or the sample, for whoever connects: the page is told so. */
+  office?: 'own' | 'sample';
 }
 
 /**
  * Serves the built app from `dist`: as the build compressed it, with names that carry a hash cached for good, and any other path
  * answered with the app itself. The policy lets the page load from here only, and run no inline script or style.
  */
-export function createServer(dist: string, routes: Routes = {}, { names, isPublic }: Reach = {}): Express {
+export function createServer(dist: string, routes: Routes = {}, { office, ...reach }: Served = {}): Express {
   const app = express();
-  app.use(onlyOwnNames(names, isPublic));
+  app.use(onlyOwnNames(reach));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -69,6 +67,8 @@ export function createServer(dist: string, routes: Routes = {}, { names, isPubli
     });
   app.use('/_expo/static', serve('_expo/static', { immutable: true, maxAge: yearMs }));
   app.use('/assets', serve('assets', { immutable: true, maxAge: yearMs }));
+  if (office !== undefined)
+    app.get('/index.html', (_, response) => void response.type('html').send(pageOf(dist, office)));
   app.use(serve('.', { maxAge: hourMs }));
   // Handed over by another app before the service worker is there to take it: the app says that nothing came.
   app.post('/share', (_, response) => response.redirect(303, '/share'));
@@ -78,8 +78,13 @@ export function createServer(dist: string, routes: Routes = {}, { names, isPubli
       return;
     }
     response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(join(dist, 'index.html'));
+    if (office === undefined) response.sendFile(join(dist, 'index.html'));
+    else response.type('html').send(pageOf(dist, office));
   });
   app.use(plainFailures);
   return app;
 }
+
+/** The page, which says that its office is hosted here (`state/offices/choosing`); kept on a device it says so still. */
+const pageOf = (dist: string, office: 'own' | 'sample'): string =>
+  readFileSync(join(dist, 'index.html'), 'utf8').replace('<html ', `<html data-office="${office}" `);

@@ -1,8 +1,8 @@
-import { createServer as createHttpServer, type Server } from 'node:http';
-import { networkInterfaces } from 'node:os';
+import { createServer as createHttpServer } from 'node:http';
 import { join } from 'node:path';
 
 import { createServer } from './createServer';
+import { addressesOfThisMachine, listen } from './listening';
 import { MailIn } from './standins/MailIn';
 import { standInRoutes } from './standins/routes';
 import { Deliveries } from './telling/Deliveries';
@@ -14,24 +14,6 @@ const { env } = process;
 const firstPort = Number(env['PORT'] ?? 4310);
 const portsToTry = 20;
 const root = join(import.meta.dirname, '..');
-
-/** Listens on the given port or, where it is taken, on the next free one. */
-function listen(server: Server, port: number, last: number): Promise<number> {
-  return new Promise((resolve, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE' && port < last) resolve(listen(server, port + 1, last));
-      else reject(error);
-    });
-    server.listen(port, () => resolve(port));
-  });
-}
-
-function addressesOfThisMachine(): string[] {
-  return Object.values(networkInterfaces())
-    .flatMap((addresses) => addresses ?? [])
-    .filter(({ family, internal }) => family === 'IPv4' && !internal)
-    .map(({ address }) => address);
-}
 
 const server = createHttpServer();
 const port = await listen(server, firstPort, firstPort + portsToTry);

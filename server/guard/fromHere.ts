@@ -1,8 +1,17 @@
 import ipaddr from 'ipaddr.js';
 import type { RequestHandler } from 'express';
+import type { IncomingMessage } from 'node:http';
 import { hostname } from 'node:os';
 
 import { isPublicAddress } from './isPublicAddress';
+
+/** Whom a server serves besides its machine and the network it is in. */
+export interface Reach {
+  /** Names it goes by besides its machine's. */
+  names?: readonly string[];
+  /** Whether who is outside the network is let in. */
+  isPublic?: boolean;
+}
 
 /** The name in a Host header, without its port; null where it is none. */
 function nameOf(host: string | undefined): string | null {
@@ -17,19 +26,29 @@ function nameOf(host: string | undefined): string | null {
  * Lets in who asks this server by an address of its own: a name that somebody else owns could be made to lead here ("DNS
  * rebinding"), an IP address could not. And, unless it is meant to be public, only who is in the same network.
  */
-export function onlyOwnNames(names: readonly string[] = [], isPublic = false): RequestHandler {
-  const own = hostname().toLowerCase();
-  const known = new Set(['localhost', own, `${own}.local`, ...names.map((name) => name.toLowerCase())]);
+export function onlyOwnNames(reach: Reach = {}): RequestHandler {
   return (request, response, next) => {
-    const name = nameOf(request.headers.host);
-    const isOwn = name !== null && (known.has(name) || ipaddr.isValid(name));
-    if (!isOwn) return void response.status(421).type('text').send('This server does not go by that name.');
-    const from = request.socket.remoteAddress ?? '';
-    if (!isPublic && isPublicAddress(from))
+    if (!goesByThatName(request, reach))
+      return void response.status(421).type('text').send('This server does not go by that name.');
+    if (!isLetIn(request, reach))
       return void response.status(403).type('text').send('Only who is in the same network is let in.');
     next();
   };
 }
+
+/** The same for what is no request of Express, such as a socket’s. */
+export const isOwnRequest = (request: IncomingMessage, reach: Reach): boolean =>
+  goesByThatName(request, reach) && isLetIn(request, reach);
+
+function goesByThatName({ headers }: IncomingMessage, { names = [] }: Reach): boolean {
+  const own = hostname().toLowerCase();
+  const known = ['localhost', own, `${own}.local`, ...names.map((name) => name.toLowerCase())];
+  const name = nameOf(headers.host);
+  return name !== null && (known.includes(name) || ipaddr.isValid(name));
+}
+
+const isLetIn = ({ socket }: IncomingMessage, { isPublic = false }: Reach): boolean =>
+  isPublic || !isPublicAddress(socket.remoteAddress ?? '');
 
 /** Only pages of this very server, and programs that are no browsers, may ask: no other site's page. */
 export const notFromAnotherSite: RequestHandler = (request, response, next) => {

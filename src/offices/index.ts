@@ -1,12 +1,16 @@
 import { fetchStartInbox, fetchStartOnDevice } from '@/screens/looseEnds/fetchInboxScreens';
 import type { Beginning, LaterPart } from '@/state/app';
-import { chosenOffice } from '@/state/offices';
+import { chosenOffice, isServed } from '@/state/offices';
 
 import { own } from './own';
 import { sample } from './sample';
+import { served } from './served';
 
 /** The office that this device opens: the only place that knows the sample. */
-export const chosenBeginning = (): Beginning => (chosenOffice() === 'own' ? own : sample);
+export function chosenBeginning(): Beginning {
+  if (isServed()) return served;
+  return chosenOffice() === 'own' ? own : sample;
+}
 
 /** What is fetched after the start. */
 export const laterParts = (beginning: Beginning): LaterPart[] => [

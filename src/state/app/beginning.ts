@@ -3,6 +3,7 @@ import type { Fax } from '@/core/inbox/fax';
 import type { Message, Room } from '@/core/inbox/messages';
 import type { SpokenWord } from '@/core/inbox/voicemail';
 import type { Contact } from '@/core/people/contacts';
+import type { ReachedServer } from '@/office/socket';
 import type { Book } from '@/office/sources';
 
 import type { Begin } from '../tabs';
@@ -15,8 +16,10 @@ export interface Beginning {
   which: Begin['office'];
   /** The name under which all of it is kept on this device. */
   storage: string;
-  /** Opens the worker that can host it. */
-  openWorker: () => Worker;
+  /** Opens the worker that can host it; left out where a server does. */
+  openWorker?: () => Worker;
+  /** Connects to the server that hosts it; left out where this browser does. */
+  reach?: () => Promise<ReachedServer>;
   /** The office's own list of people outside. */
   contacts: Contact[];
   /** Whom Outside plays. */

@@ -6,6 +6,8 @@ import { askedToJoin, chosenChair, forgetOwnOffice, keepOwnToken, ownToken } fro
 import {
   isStorageFault,
   recordEntriesByDay,
+  withOfficeFiles,
+  type SetAside,
   soundKind,
   storageKeys,
   Vault,
@@ -65,15 +67,22 @@ export async function boot(
 ): Promise<void> {
   const { dispatch } = store;
   const { storage } = beginning;
+  const server = await beginning.reach?.().catch((error: unknown) => dispatch(startFailed(error)) && null);
+  if (server === null) return;
+  const openPort = server?.openPort ?? broadcastPort;
   const followStorage = worstOf((status) => dispatch(storageChanged(status)));
-  const vault = Vault.named(storage, followStorage('tab'), ({ count }) => dispatch(recordsSetAside(count)));
+  const setAside = ({ count }: SetAside) => dispatch(recordsSetAside(count));
+  const vault = Vault.named(
+    ...([storage, followStorage('tab'), setAside] as const),
+    server && ((device) => withOfficeFiles(device, server.askOfFiles)),
+  );
   const others = new OtherTabs(broadcastPort(`${storage}/tabs`));
   const duties = new Duties();
   const isOnline = () => store.getState().office.isOnline;
   const time = new URLSearchParams(window.location.search).get('now');
-  followConnection(store);
+  followConnection(store, server);
   const hosted = new OfficeFromTab({
-    ...{ storage, isOnline, time, openPort: broadcastPort },
+    ...{ storage, isOnline, time, openPort },
     who: whoComes(beginning.which),
     // Who was let in and is not any more begins anew, and is told why then.
     onDenied: (denied) =>
@@ -81,10 +90,10 @@ export async function boot(
     onState: followHost(store, services, followStorage('office')),
     onAnew: () => dispatch(begunAnew()),
     onFault: (fault) => giveUp(store, fault),
-    onSilent: () => hosting.takeOver(),
+    onSilent: () => server || hosting.takeOver(),
   });
   const hosting = new Hosting({
-    ...{ storage, openWorker: beginning.openWorker, duties },
+    ...{ storage, duties, ...(beginning.openWorker && { openWorker: beginning.openWorker }) },
     begin: () => ({ office: beginning.which, isOnline: isOnline(), time }),
     onFetch: () => hosted.hostIsFetched(),
     // A fault of an office that runs costs what it was doing, and no more.
@@ -92,7 +101,12 @@ export async function boot(
       if (store.getState().office.phase === 'starting') dispatch(startFailed(words));
     },
   });
-  Object.assign(services, { vault, ...toTheOffice(hosted, hosting, others) });
+  Object.assign(services, {
+    vault,
+    ...toTheOffice(hosted, hosting, others),
+    // What a server keeps is not this device’s to end.
+    ...(server && { finish: () => vault.flush() }),
+  });
   try {
     // Before the office reads what is kept.
     await vault.recover();

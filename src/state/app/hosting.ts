@@ -6,7 +6,8 @@ import type { Duties } from './duties';
 interface HostingOptions {
   /** The name under which the office is kept. */
   storage: string;
-  openWorker: () => Worker;
+  /** Left out where a server hosts it: then this does only what one tab does for all. */
+  openWorker?: () => Worker;
   begin: () => Begin;
   /** What hosts it is being fetched. */
   onFetch: () => void;
@@ -69,6 +70,7 @@ export class Hosting {
 
   private openWorker(): void {
     const { openWorker, begin, onFetch, onFailure } = this.options;
+    if (!openWorker) return;
     const worker = openWorker();
     this.worker = worker;
     worker.onerror = (event) => {

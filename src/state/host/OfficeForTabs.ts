@@ -2,7 +2,7 @@ import type { Denied, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import { seating } from '@/core/setup/changes';
 import { batched, ChannelHost, type Port } from '@/office/channel';
-import { signInIdOf } from '@/office/hosted';
+import { signInIdOf, type HostedOffice } from '@/office/hosted';
 import { Clock } from '@/office/clock';
 
 import { Vault } from '../storage';
@@ -33,7 +33,7 @@ interface Joined {
 interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   /** Ends of channels that all tabs and workers of this browser can open by their name. */
   openPort: (name: string) => Port;
-  openVault?: typeof Vault.named;
+  openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
 }
 
 /** Somebody at their app, or whoever the office's one app belongs to; they also see to what this device keeps. */
@@ -95,6 +95,27 @@ export class OfficeForTabs {
       for (const { kind, id, now } of accessRows) if (kind === 'signIn' && now === null) this.signOut(id);
     });
     if (!this.fault) this.say({ kind: 'open', hostId, version: linkVersion });
+  }
+
+  /** The office itself, for who hosts it on a machine of its own; null: it is not open. */
+  get office(): HostedOffice | null {
+    return this.host?.office ?? null;
+  }
+
+  /** As whom an app has joined; null: it has not. */
+  sessionOf(app: string): Session | null {
+    return this.apps.get(app)?.session ?? null;
+  }
+
+  /** No calls of before the first start are laid down by anybody. */
+  everythingIsThere(): void {
+    this.changeState({ isHistoryThere: true });
+  }
+
+  /** All is written, and nothing more from then on. */
+  async close(): Promise<void> {
+    this.isOver = true;
+    await this.end();
   }
 
   private async hear(message: ToOffice): Promise<void> {
@@ -163,10 +184,11 @@ export class OfficeForTabs {
     who: Who,
   ): Promise<Pick<Joined, 'session' | 'signInId'> | Denied | null> {
     const { desk } = host.office;
-    const { hasChairs } = this.beginning;
+    const { hasChairs, isShut = false } = this.beginning;
     const chair = who.by === 'chair' && hasChairs ? who.personId : null;
     // Where nobody has a PIN it does not matter what is shown.
-    if (hasChairs || !desk.access.hasPins) return { session: await this.seat(host, chair), signInId: null };
+    if (hasChairs || (!isShut && !desk.access.hasPins))
+      return { session: await this.seat(host, chair), signInId: null };
     if (who.by === 'chair') return { code: 'signIn' };
     if (this.arriving.has(app)) return null;
     this.arriving.add(app);

@@ -28,6 +28,8 @@ export interface HostBeginning {
   cast: HostedOfficeOptions['cast'];
   /** Whether anybody may be used as whom they like: it is the sample. */
   hasChairs: boolean;
+  /** Nobody comes in who shows nothing, though nobody has a PIN yet: it can be reached from elsewhere. */
+  isShut?: boolean;
 }
 
 /** The office as it is hosted here: read from storage and kept there, not started yet. */

@@ -6,13 +6,23 @@ import { setupKind, storageKeys, Vault } from '../storage';
 export const sampleStorage = 'cendro';
 export const ownStorage = 'cendro-own';
 
+export const servedStorage = 'cendro-served';
+
 const chosenKey = 'cendro/office';
 const chairKey = 'cendro/chair';
-const tokenKey = `${ownStorage}/token`;
+const tokenKey = () => `${isServed() ? servedStorage : ownStorage}/token`;
 const ownNameKey = 'cendro/ownOffice';
+
+/** What a server that hosts an office has put into the page it gives (`server/office`). */
+const ofThePage = (): string | undefined => globalThis.document?.documentElement.dataset['office'];
+
+/** Whether the office is hosted by the server that this page came from; else this browser hosts it. */
+export const isServed = (): boolean => ofThePage() !== undefined;
 
 /** Which office this device opens. Where a browser lets nothing be kept, the sample. */
 export function chosenOffice(): 'sample' | 'own' {
+  const served = ofThePage();
+  if (served !== undefined) return served === 'sample' ? 'sample' : 'own';
   return read(chosenKey) === 'own' ? 'own' : 'sample';
 }
 
@@ -28,10 +38,10 @@ export function chooseOffice(which: 'sample' | 'own'): boolean {
 export const chosenChair = (): string | null => read(chairKey);
 
 /** What shows the office of one's own that this device is signed in; null: it is not. */
-export const ownToken = (): string | null => read(tokenKey);
+export const ownToken = (): string | null => read(tokenKey());
 
 /** Gives whether this device can keep it. */
-export const keepOwnToken = (token: string | null): boolean => write(tokenKey, token ?? '');
+export const keepOwnToken = (token: string | null): boolean => write(tokenKey(), token ?? '');
 
 /** The code of an invitation by whose link this page was opened. */
 export function askedToJoin(): string | null {

@@ -9,7 +9,9 @@ export {
   forgetOwnOffice,
   keepOwnToken,
   ownOfficeName,
+  isServed,
   ownStorage,
   ownToken,
   sampleStorage,
+  servedStorage,
 } from './choosing';

@@ -21,10 +21,14 @@ export interface StoredKind<T> {
   migrations?: Readonly<Record<number, (data: unknown) => unknown>>;
 }
 
-type Backend = Pick<
+/** What keeps texts under keys: this browser, or the disk of a server. */
+export type Backend = Pick<
   ReturnType<typeof createAsyncStorage>,
   'getMany' | 'setMany' | 'removeMany' | 'getAllKeys'
->;
+> & {
+  /** Those alone that begin so, where that is less work. */
+  getKeys?: (prefix: string) => Promise<string[]>;
+};
 
 const retryMs = 5_000;
 /** A read that fails is tried again so often, and so soon. */
@@ -56,13 +60,14 @@ export class Vault {
     private readonly isBlocked: () => boolean = isStorageBlocked,
   ) {}
 
-  /** What is kept in this browser under that name. */
+  /** What is kept in this browser under that name; `within`: some of it elsewhere. */
   static named(
     name: string,
     onStatus: (status: VaultStatus) => void,
     onSetAside: (aside: SetAside) => void,
+    within: (here: Backend) => Backend = (here) => here,
   ): Vault {
-    return new Vault(onStatus, onSetAside, createAsyncStorage(name), new Unwritten(undefined, name));
+    return new Vault(onStatus, onSetAside, within(createAsyncStorage(name)), new Unwritten(undefined, name));
   }
 
   /**
@@ -94,7 +99,9 @@ export class Vault {
    */
   async keys(prefix: string): Promise<string[]> {
     const all = new Set<string>();
-    for (const key of (await this.surely(() => this.backend.getAllKeys())) ?? []) all.add(key);
+    const { backend } = this;
+    const there = await this.surely(() => backend.getKeys?.(prefix) ?? backend.getAllKeys());
+    for (const key of there ?? []) all.add(key);
     for (const [key, text] of this.waiting()) {
       if (text === null) all.delete(key);
       else all.add(key);

@@ -34,4 +34,5 @@ export { recordEntriesByDay, recordEntry } from './history';
 export { readTables, revisionKeys, rowEntries, tableKinds } from './tables';
 export { isStorageBlocked, isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { browserStorage } from './Unwritten';
-export { asidePrefix, Vault, type SetAside, type StoredKind, type VaultStatus } from './Vault';
+export { withOfficeFiles } from './officeFiles';
+export { asidePrefix, Vault, type Backend, type SetAside, type StoredKind, type VaultStatus } from './Vault';

@@ -5,6 +5,7 @@ export {
   hallOf,
   linkVersion,
   toOfficeSchema,
+  toTabsSchema,
   type Begin,
   type Fault,
   type HostState,

@@ -1,0 +1,89 @@
+import { createServer as createHttpServer } from 'node:http';
+import { createServer as createHttpsServer } from 'node:https';
+import { mkdir } from 'node:fs/promises';
+import { hostname } from 'node:os';
+import { join } from 'node:path';
+
+import { toString as qrCode } from 'qrcode';
+import { config } from 'zod';
+
+import { newOfficeSchema } from '@/core/setup';
+import { hosted } from '@/offices/hosted';
+import { servedStorage } from '@/state/offices';
+
+import { createServer } from './createServer';
+import { isOwnRequest } from './guard/fromHere';
+import { addressesOfThisMachine, listen } from './listening';
+import { certificateFor } from './office/certificate';
+import { openOffice } from './office/openOffice';
+
+config({ jitless: false });
+
+const { env, argv } = process;
+const firstPort = Number(env['PORT'] ?? 4320);
+const portsToTry = 20;
+const root = join(import.meta.dirname, '..');
+const isSample = argv.includes('--sample');
+/** Behind a proxy that speaks HTTPS itself, or on this machine alone. */
+const isPlain = argv.includes('--http');
+const folder = join(env['CENDRO_DATA'] ?? join(root, '.data'), isSample ? 'sample-office' : 'office');
+const names = (env['CENDRO_NAMES'] ?? '').split(',').flatMap((name) => name.trim() || []);
+const isPublic = env['CENDRO_PUBLIC'] === '1';
+const reach = { names, isPublic };
+
+/** What a new office begins with; all of it can be changed in the app. */
+const asNew = newOfficeSchema.parse({
+  name: env['CENDRO_OFFICE'] ?? 'Our office',
+  zone: env['CENDRO_ZONE'] ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
+  personName: env['CENDRO_ADMIN'] ?? 'Whoever runs it',
+  extension: '201',
+  country: env['CENDRO_COUNTRY'] ?? 'GB',
+  lineName: 'Main',
+  number: env['CENDRO_NUMBER'] ?? '+441632960100',
+});
+
+await mkdir(folder, { recursive: true, mode: 0o700 });
+const { hasChairs, ...beginning } = hosted[isSample ? 'sample' : 'own'];
+const opened = await openOffice({
+  ...{ folder, asNew: isSample ? null : asNew },
+  beginning: { ...beginning, storage: servedStorage, hasChairs: isSample && hasChairs, isShut: !isSample },
+  isSimulated: isSample || env['CENDRO_SIMULATOR'] === '1',
+  isOwn: (request) => isOwnRequest(request, reach),
+});
+
+const hosts = [
+  ...names,
+  ...(isPlain ? ['localhost'] : ['localhost', hostname(), ...addressesOfThisMachine()]),
+];
+const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
+const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
+server.on('request', createServer(join(root, 'dist'), {}, { ...reach, office: isSample ? 'sample' : 'own' }));
+opened.serve(server);
+const port = await listen(server, firstPort, firstPort + portsToTry);
+
+const scheme = isPlain ? 'http' : 'https';
+const host = hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';
+const address = `${scheme}://${host}:${port}`;
+const wayIn = await opened.firstWayIn();
+const open = wayIn ? `${address}/join?code=${wayIn.code}` : address;
+console.log(
+  `\nThe office runs. Open it on this machine (${scheme}://localhost:${port}) or on a phone in the same network:\n`,
+);
+console.log(`  ${open}\n`);
+if (wayIn)
+  console.log(
+    `You run it: that link is for one device, once, with the PIN ${wayIn.pin}. Then choose your own.\n`,
+  );
+console.log(await qrCode(open, { type: 'terminal', small: true }));
+if (!isPlain && given.cert === undefined)
+  console.log('The certificate is this machine’s own: the browser asks once whether to trust it.');
+console.log(`What it keeps lies in ${folder}. Ctrl-C ends it.`);
+
+let isEnding = false;
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    if (isEnding) return;
+    isEnding = true;
+    server.close();
+    void opened.close().then(() => process.exit(0));
+  });

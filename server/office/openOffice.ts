@@ -1,0 +1,180 @@
+import { randomBytes, randomInt } from 'node:crypto';
+import type { IncomingMessage, Server } from 'node:http';
+import type { Server as SecureServer } from 'node:https';
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+
+import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { Server as SocketServer, type Socket } from 'socket.io';
+
+import { newOffice, type NewOffice } from '@/core/setup';
+import type { Session } from '@/core/office';
+import { askedOfFilesSchema, linkPath, type AnswerOfFiles } from '@/office/socket';
+import { OfficeForTabs, type HostBeginning } from '@/state/host';
+import { setupKind, storageKeys, Vault } from '@/state/storage';
+
+import { openLevel, type LevelBackend } from './levelBackend';
+import { MemberFiles } from './MemberFiles';
+import { OfficeDoor } from './OfficeDoor';
+
+/** Beyond what the largest file needs, nothing is read at all. */
+const mostBytes = 9_000_000;
+/** So long an app that has lost its connection is taken to be there still. */
+const goneAfterMs = 60_000;
+/** What one connection may say within a second, and how many PINs may be tried from one address within a minute. */
+const saidPerSecond = 200;
+const triesPerMinute = 20;
+
+interface OpenOfficeOptions {
+  /** Where all of it is kept. */
+  folder: string;
+  beginning: HostBeginning;
+  /** What a new one begins with. */
+  asNew: NewOffice | null;
+  isSimulated: boolean;
+  /** Whether the server goes by that name, and lets in who comes from there. */
+  isOwn: (request: IncomingMessage) => boolean;
+}
+
+/** An office that this machine hosts for whoever connects. */
+export interface OpenedOffice {
+  /** Serves its apps by sockets, beside what the server serves. */
+  serve: (server: Server | SecureServer) => void;
+  /** A way in for whoever runs it and has never been in; null where somebody has. */
+  firstWayIn: () => Promise<{ code: string; pin: string } | null>;
+  /** Everything is kept; then it ends. */
+  close: () => Promise<void>;
+}
+
+/** Reads an office from this machine's disk, or begins it, and runs it from then on, whether anybody is connected or not. */
+export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffice> {
+  const { folder, beginning, asNew, isSimulated } = options;
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  const backend = await openLevel(join(folder, 'office'));
+  await beginWhereNew(backend, asNew);
+  const door = new OfficeDoor({ storage: beginning.storage, isSimulated });
+  const host = new OfficeForTabs(beginning, {
+    ...{ isOnline: true, time: null, openPort: door.openPort },
+    openVault: (_, onStatus, onSetAside) =>
+      new Vault(
+        (status) => {
+          if (status !== 'ok') console.error(`What is to be kept can't be written: ${status}`);
+          onStatus(status);
+        },
+        onSetAside,
+        backend,
+        undefined,
+        () => false,
+      ),
+  });
+  await host.open();
+  const { office } = host;
+  if (!office) throw new Error('The office could not be opened.');
+  office.start();
+  host.everythingIsThere();
+  const files = new MemberFiles({ backend, office: () => office });
+  const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
+  sweeping.unref();
+  let sockets: SocketServer | null = null;
+  return {
+    serve: (server) => {
+      sockets = new SocketServer(server, {
+        ...{ path: linkPath, transports: ['websocket'], serveClient: false, maxHttpBufferSize: mostBytes },
+        perMessageDeflate: { threshold: 1024 },
+        allowRequest: (request, answer) => answer(null, options.isOwn(request) && isFromOwnPage(request)),
+      });
+      const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
+      sockets.on('connection', (socket) => meet(socket, { door, host, files, tries }));
+    },
+    firstWayIn: async () => {
+      const { people } = office.seen().office.setup;
+      const runner = people.find(({ administers }) => administers);
+      if (!runner || beginning.hasChairs || office.desk.access.seen.signIns.length > 0) return null;
+      const session: Session = { id: 'host', personId: runner.id, deviceId: null, roles: ['member'] };
+      const code = randomBytes(18).toString('base64url');
+      for (;;) {
+        const pin = String(randomInt(100_000, 1_000_000));
+        const reply = await office.askFor(session, { type: 'givePin', personId: runner.id, pin });
+        // One that could be guessed is drawn again.
+        if (!reply.ok) continue;
+        await office.askFor(session, { type: 'invite', personId: runner.id, code });
+        return { code, pin };
+      }
+    },
+    close: async () => {
+      clearInterval(sweeping);
+      await sockets?.close();
+      await host.close();
+      await backend.close();
+    },
+  };
+}
+
+async function beginWhereNew(backend: LevelBackend, asNew: NewOffice | null): Promise<void> {
+  const there = await backend.getMany([storageKeys.setup]);
+  if (there[storageKeys.setup] != null || asNew === null) return;
+  await backend.setMany({ [storageKeys.setup]: Vault.encode([newOffice(asNew)], setupKind) });
+}
+
+interface Meeting {
+  door: OfficeDoor;
+  host: OfficeForTabs;
+  files: MemberFiles;
+  tries: RateLimiterMemory;
+}
+
+function meet(socket: Socket, { door, host, files, tries }: Meeting): void {
+  const visitor = {
+    id: socket.id,
+    say: (port: string, message: unknown) => void socket.emit('said', port, message),
+  };
+  const pace = new RateLimiterMemory({ points: saidPerSecond, duration: 1 });
+  const from = socket.handshake.address;
+  const isTooFast = () =>
+    pace.consume(socket.id).then(
+      () => false,
+      () => true,
+    );
+  door.came(visitor);
+  socket.on('said', (...said: unknown[]) => {
+    void (async () => {
+      // What comes too fast is not heard: who said it says it again.
+      if (await isTooFast()) return;
+      if (isTry(said) && !(await consumed(tries, from))) return;
+      door.heard(visitor, said);
+    })();
+  });
+  socket.on('files', (asked: unknown, answer: unknown) => {
+    if (typeof answer !== 'function') return;
+    const reply = answer as (answer: AnswerOfFiles) => void;
+    void (async () => {
+      const read = askedOfFilesSchema.safeParse(asked);
+      if (!read.success) return reply({ refused: 'That can’t be understood.' });
+      if (await isTooFast()) return reply({ refused: 'That is asked too fast.' });
+      const [session = null] = door.appsOf(visitor).flatMap((app) => host.sessionOf(app) ?? []);
+      reply(await files.answer(session, read.data));
+    })().catch((error: unknown) => {
+      console.error('A file could not be given:', error instanceof Error ? error.message : error);
+      reply({ refused: 'It can’t be read now.' });
+    });
+  });
+  socket.on('disconnect', () => door.left(visitor));
+}
+
+const consumed = (limiter: RateLimiterMemory, from: string) =>
+  limiter.consume(from).then(
+    () => true,
+    () => false,
+  );
+
+/** Whether somebody comes with a PIN. */
+function isTry([, message]: unknown[]): boolean {
+  const who = (message as { who?: { by?: unknown } } | null | undefined)?.who;
+  return who?.by === 'pin' || who?.by === 'code';
+}
+
+/** A page of another site is not let in, whatever it knows. */
+function isFromOwnPage({ headers }: IncomingMessage): boolean {
+  const { origin, host } = headers;
+  return origin === undefined || origin.replace(/^https?:\/\//, '') === host;
+}

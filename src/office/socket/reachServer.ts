@@ -1,0 +1,55 @@
+import { io } from 'socket.io-client';
+
+import type { Port } from '../channel';
+import { answerOfFilesSchema, linkPath, saidSchema, type AnswerOfFiles, type AskedOfFiles } from './messages';
+
+/** So long an answer is waited for before it is asked again. */
+const answerMs = 10_000;
+const longestPauseMs = 3_000;
+
+/** An office on a server, as an app reaches it. */
+export interface ReachedServer {
+  /** Ends of channels by their names; what is said while the server is away is lost, and said again by who said it. */
+  openPort: (name: string) => Port;
+  /** Asks until there is an answer: without a connection that is once there is one. Rejects with what the server refused. */
+  askOfFiles: (asked: AskedOfFiles) => Promise<Exclude<AnswerOfFiles, { refused: string }>>;
+  /** Whether it is reached, whenever that changes; at first it is taken to be. */
+  follow: (listener: (isReached: boolean) => void) => void;
+}
+
+/** Connects to the server that this page came from, and again whenever the connection is lost. */
+export function reachServer(): ReachedServer {
+  const socket = io({ path: linkPath, transports: ['websocket'], reconnectionDelayMax: longestPauseMs });
+  const ports = new Map<string, (message: unknown) => void>();
+  socket.on('said', (...args: unknown[]) => {
+    const read = saidSchema.safeParse(args);
+    if (read.success) ports.get(read.data[0])?.(read.data[1]);
+  });
+  const askOfFiles: ReachedServer['askOfFiles'] = async (asked) => {
+    for (;;) {
+      const answer = await socket
+        .timeout(answerMs)
+        .emitWithAck('files', asked)
+        .catch(() => null);
+      const read = answerOfFilesSchema.safeParse(answer);
+      if (!read.success) continue;
+      if ('refused' in read.data) throw new Error(read.data.refused);
+      return read.data;
+    }
+  };
+  return {
+    openPort: (name) => ({
+      say: (message) => {
+        if (socket.connected) socket.emit('said', name, message);
+      },
+      hear: (listener) => void ports.set(name, listener),
+      close: () => void ports.delete(name),
+    }),
+    askOfFiles,
+    follow: (listener) => {
+      socket.on('connect', () => listener(true));
+      socket.on('connect_error', () => listener(false));
+      socket.on('disconnect', () => listener(false));
+    },
+  };
+}
