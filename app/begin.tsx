@@ -1,6 +1,11 @@
 import { fetchBeginScreen } from '@/screens/looseEnds/fetchInboxScreens';
+import { KeptInBrowser } from '@/screens/shared/KeptInBrowser';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function BeginRoute() {
-  return <LaterScreen title="Begin an office" fetch={fetchBeginScreen} />;
+  return (
+    <KeptInBrowser>
+      <LaterScreen title="Begin an office" fetch={fetchBeginScreen} />
+    </KeptInBrowser>
+  );
 }

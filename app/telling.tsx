@@ -1,6 +1,11 @@
 import { fetchTellingScreen } from '@/screens/looseEnds/fetchInboxScreens';
+import { KeptInBrowser } from '@/screens/shared/KeptInBrowser';
 import { LaterScreen } from '@/screens/shared/LaterScreen';
 
 export default function TellingRoute() {
-  return <LaterScreen title="Told elsewhere" fetch={fetchTellingScreen} />;
+  return (
+    <KeptInBrowser>
+      <LaterScreen title="Told elsewhere" fetch={fetchTellingScreen} />
+    </KeptInBrowser>
+  );
 }

@@ -18,9 +18,15 @@ export interface Routes {
   '/api/standins'?: Router;
 }
 
+/** Which office, and whether those outside are played. */
+interface ServedOffice {
+  which: 'own' | 'sample';
+  isSimulated: boolean;
+}
+
 interface Served extends Reach {
   /** It hosts an office, of its own or the sample, for whoever connects: the page is told so. */
-  office?: 'own' | 'sample';
+  office?: ServedOffice;
 }
 
 /**
@@ -86,5 +92,7 @@ export function createServer(dist: string, routes: Routes = {}, { office, ...rea
 }
 
 /** The page, which says that its office is hosted here (`state/offices/choosing`); kept on a device it says so still. */
-const pageOf = (dist: string, office: 'own' | 'sample'): string =>
-  readFileSync(join(dist, 'index.html'), 'utf8').replace('<html ', `<html data-office="${office}" `);
+function pageOf(dist: string, { which, isSimulated }: ServedOffice): string {
+  const said = `data-office="${which}"${isSimulated ? ' data-outside="played"' : ''}`;
+  return readFileSync(join(dist, 'index.html'), 'utf8').replace('<html ', `<html ${said} `);
+}

@@ -16,6 +16,7 @@ import { isOwnRequest } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
 import { openOffice } from './office/openOffice';
+import { realCast } from './office/realCast';
 
 config({ jitless: false });
 
@@ -26,6 +27,7 @@ const root = join(import.meta.dirname, '..');
 const isSample = argv.includes('--sample');
 /** Behind a proxy that speaks HTTPS itself, or on this machine alone. */
 const isPlain = argv.includes('--http');
+const isSimulated = isSample || env['CENDRO_SIMULATOR'] === '1';
 const folder = join(env['CENDRO_DATA'] ?? join(root, '.data'), isSample ? 'sample-office' : 'office');
 const names = (env['CENDRO_NAMES'] ?? '').split(',').flatMap((name) => name.trim() || []);
 const isPublic = env['CENDRO_PUBLIC'] === '1';
@@ -35,7 +37,7 @@ const reach = { names, isPublic };
 const asNew = newOfficeSchema.parse({
   name: env['CENDRO_OFFICE'] ?? 'Our office',
   zone: env['CENDRO_ZONE'] ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
-  personName: env['CENDRO_ADMIN'] ?? 'Whoever runs it',
+  personName: env['CENDRO_ADMIN'] ?? 'Administrator',
   extension: '201',
   country: env['CENDRO_COUNTRY'] ?? 'GB',
   lineName: 'Main',
@@ -46,8 +48,14 @@ await mkdir(folder, { recursive: true, mode: 0o700 });
 const { hasChairs, ...beginning } = hosted[isSample ? 'sample' : 'own'];
 const opened = await openOffice({
   ...{ folder, asNew: isSample ? null : asNew },
-  beginning: { ...beginning, storage: servedStorage, hasChairs: isSample && hasChairs, isShut: !isSample },
-  isSimulated: isSample || env['CENDRO_SIMULATOR'] === '1',
+  beginning: {
+    ...beginning,
+    storage: servedStorage,
+    hasChairs: isSample && hasChairs,
+    isReal: !isSample,
+    cast: isSimulated ? beginning.cast : realCast(beginning.cast),
+  },
+  isSimulated,
   isOwn: (request) => isOwnRequest(request, reach),
 });
 
@@ -57,7 +65,14 @@ const hosts = [
 ];
 const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
 const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
-server.on('request', createServer(join(root, 'dist'), {}, { ...reach, office: isSample ? 'sample' : 'own' }));
+server.on(
+  'request',
+  createServer(
+    join(root, 'dist'),
+    {},
+    { ...reach, office: { which: isSample ? 'sample' : 'own', isSimulated } },
+  ),
+);
 opened.serve(server);
 const port = await listen(server, firstPort, firstPort + portsToTry);
 

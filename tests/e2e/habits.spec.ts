@@ -209,9 +209,7 @@ test('a call that begins stays in its strip for who likes that @phone', async ({
   await page.getByRole('textbox', { name: /^Find by name/ }).fill('Peg');
   await page.getByRole('button', { name: 'Call Peg Anstey' }).click();
   // Docked where the worker is.
-  await expect(
-    page.getByRole('button', { name: /Peg Anstey.*Back to call/ }),
-  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /Peg Anstey.*Back to call/ })).toBeVisible();
   await expect(page).toHaveURL(/directory/);
 });
 

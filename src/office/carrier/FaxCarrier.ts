@@ -21,7 +21,9 @@ export class FaxCarrier {
   }
 
   scriptOf(number: string): FaxScript {
-    return this.state.changed[number] ?? this.cast.faxes[number] ?? { kind: 'takes' };
+    return (
+      this.state.changed[number] ?? this.cast.faxes[number] ?? this.cast.faxesOtherwise ?? { kind: 'takes' }
+    );
   }
 
   setScript(number: string, script: FaxScript): void {

@@ -16,6 +16,8 @@ export type FaxScript = z.infer<typeof faxScriptSchema>;
 
 export interface FaxCast {
   faxes: Readonly<Record<string, FaxScript>>;
+  /** Of numbers nobody wrote a script for; left out: they take it. */
+  faxesOtherwise?: FaxScript;
 }
 
 /** A fax on its way out: what its pages show stays in the app, since no paper is drawn outside. */

@@ -57,6 +57,8 @@ export interface HostedOfficeOptions {
   setup: OfficeSetup;
   cast: StandInCast & CarrierCast & FaxCast;
   clock: Clock;
+  /** Its colleagues are real, also those whose app is not signed in now: what is written to them they find. */
+  isReal?: boolean;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
   /** Its messages, rooms, faxes and voicemails; calls do not wait for them. */
@@ -132,7 +134,7 @@ export class HostedOffice implements OfficeOfAll {
     const around = {
       office: () => this.exchange.office,
       isOnline: options.isOnline ?? (() => true),
-      isHere: (personId: string) => this.isHere(personId),
+      isHere: (personId: string) => options.isReal === true || this.isHere(personId),
       member: () => this.member(),
     };
     this.inboxNow = new Inbox(

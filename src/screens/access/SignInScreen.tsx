@@ -3,7 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { explainDenied, useAppDispatch, useAppSelector } from '@/state/app';
 import { signIn, wipeDevice } from '@/state/access';
-import { askedToJoin, chooseOffice } from '@/state/offices';
+import { askedToJoin, chooseOffice, isServed } from '@/state/offices';
 import { Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -81,12 +81,14 @@ export function SignInScreen() {
         <Plate word="Sign in with my extension instead" onPress={() => setByCode(false)} />
       ) : null}
       <View style={styles.others}>
-        <Plate
-          word="Open the sample instead"
-          onPress={() => {
-            if (chooseOffice('sample')) window.location.assign('/');
-          }}
-        />
+        {isServed() ? null : (
+          <Plate
+            word="Open the sample instead"
+            onPress={() => {
+              if (chooseOffice('sample')) window.location.assign('/');
+            }}
+          />
+        )}
         <Plate word="Take everything off this device" onPress={() => setWiping(true)} />
       </View>
       {isWiping ? (

@@ -3,6 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { selectWrite, selectOffice, useAppSelector } from '@/state/app';
 import { selectMay, selectRunsOffice } from '@/state/configuration';
+import { isOutsidePlayed } from '@/state/offices';
 import { CordEdge, strokeNames } from '@/ui/cord';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -91,15 +92,17 @@ export function OfficeScreen() {
   );
   const others = (
     <>
-      <View style={styles.section}>
-        <Txt as="heading" level={2}>
-          Outside
-        </Txt>
-        <Txt colour={colours.faint}>
-          The stand-ins: be a caller, a desk phone or a colleague, and set the clock.
-        </Txt>
-        <Plate kind="main" word="Go outside" onPress={go.outside} />
-      </View>
+      {isOutsidePlayed() ? (
+        <View style={styles.section}>
+          <Txt as="heading" level={2}>
+            Outside
+          </Txt>
+          <Txt colour={colours.faint}>
+            The stand-ins: be a caller, a desk phone or a colleague, and set the clock.
+          </Txt>
+          <Plate kind="main" word="Go outside" onPress={go.outside} />
+        </View>
+      ) : null}
       <PlacesList />
       {runs ? <RecordingPart /> : null}
       <ToldWhenAway />

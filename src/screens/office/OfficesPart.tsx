@@ -10,7 +10,7 @@ import {
   useAppSelector,
   useServices,
 } from '@/state/app';
-import { chooseChair, chooseOffice, chosenOffice, ownOfficeName } from '@/state/offices';
+import { chooseChair, chooseOffice, chosenOffice, isServed, ownOfficeName } from '@/state/offices';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
@@ -33,6 +33,16 @@ export function OfficesPart() {
     else if (chooseOffice(which)) now();
     else dispatch(actRefused('This browser lets no site keep anything, so only the sample can be opened.'));
   };
+  if (isServed())
+    return (
+      <View style={styles.section} role="region" aria-label="This office">
+        <Txt as="heading" level={2}>
+          This office
+        </Txt>
+        <Txt colour={colours.faint}>It is kept on the server that this page came from, for all in it.</Txt>
+        {isSample ? <Chair /> : null}
+      </View>
+    );
   return (
     <View style={styles.section} role="region" aria-label="Offices on this device">
       <Txt as="heading" level={2}>

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 
 import { selectFailedFaxes, selectUnreadFaxes, useAppSelector } from '@/state/app';
+import { isServed } from '@/state/offices';
 import { Row } from '@/ui/list';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
@@ -32,8 +33,20 @@ export function PlacesList() {
     ],
     ['Where help is sent', 'What an emergency call tells of where your phones are', go.place],
     ['PIN and devices', 'What lets you in, where you are signed in, and how to leave', go.devices],
-    ['Told elsewhere', 'Missed calls, voicemails and texts by mail, and to other programs', go.telling],
-    ['Everything in one file', 'Save all that is on this device, or bring it back', go.archive],
+    ...(isServed()
+      ? []
+      : [
+          [
+            'Told elsewhere',
+            'Missed calls, voicemails and texts by mail, and to other programs',
+            go.telling,
+          ] as const,
+          [
+            'Everything in one file',
+            'Save all that is on this device, or bring it back',
+            go.archive,
+          ] as const,
+        ]),
     ['All that can be chosen', 'In one list, to be looked through by a word', go.settings],
   ] as const;
   return (

@@ -11,6 +11,7 @@ import {
 } from '@/state/app';
 import { selectMyPin, selectMySignIns } from '@/state/access';
 import { selectRunsOffice } from '@/state/configuration';
+import { isServed } from '@/state/offices';
 
 import { ringWords } from '../tones/toneWords';
 import { openCallSheet } from '../call/openSheet';
@@ -178,7 +179,9 @@ export function useChoices(): ChoiceEntry[] {
       'delete retention storage room',
       go.voicemails,
     ),
-    person('Told elsewhere', 'by mail, to other programs', 'email webhook notifications', go.telling),
+    ...(isServed()
+      ? []
+      : [person('Told elsewhere', 'by mail, to other programs', 'email webhook notifications', go.telling)]),
     ...(runs
       ? [
           office(

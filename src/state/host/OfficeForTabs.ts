@@ -184,10 +184,10 @@ export class OfficeForTabs {
     who: Who,
   ): Promise<Pick<Joined, 'session' | 'signInId'> | Denied | null> {
     const { desk } = host.office;
-    const { hasChairs, isShut = false } = this.beginning;
+    const { hasChairs, isReal = false } = this.beginning;
     const chair = who.by === 'chair' && hasChairs ? who.personId : null;
     // Where nobody has a PIN it does not matter what is shown.
-    if (hasChairs || (!isShut && !desk.access.hasPins))
+    if (hasChairs || (!isReal && !desk.access.hasPins))
       return { session: await this.seat(host, chair), signInId: null };
     if (who.by === 'chair') return { code: 'signIn' };
     if (this.arriving.has(app)) return null;

@@ -28,8 +28,8 @@ export interface HostBeginning {
   cast: HostedOfficeOptions['cast'];
   /** Whether anybody may be used as whom they like: it is the sample. */
   hasChairs: boolean;
-  /** Nobody comes in who shows nothing, though nobody has a PIN yet: it can be reached from elsewhere. */
-  isShut?: boolean;
+  /** It is no model: everybody in it is real and comes in by what they show, also before anybody has a PIN; no colleague is played. */
+  isReal?: boolean;
 }
 
 /** The office as it is hosted here: read from storage and kept there, not started yet. */
@@ -90,7 +90,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   const setup = runBySomebody(kept);
   const belongings = new Belongings(vault);
   const office: HostedOffice = new HostedOffice({
-    ...{ setup, clock, isOnline, cast: beginning.cast },
+    ...{ setup, clock, isOnline, cast: beginning.cast, isReal: beginning.isReal ?? false },
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),
     access,

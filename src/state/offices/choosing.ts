@@ -14,10 +14,13 @@ const tokenKey = () => `${isServed() ? servedStorage : ownStorage}/token`;
 const ownNameKey = 'cendro/ownOffice';
 
 /** What a server that hosts an office has put into the page it gives (`server/office`). */
-const ofThePage = (): string | undefined => globalThis.document?.documentElement.dataset['office'];
+const ofThePage = (what = 'office'): string | undefined => globalThis.document?.documentElement.dataset[what];
 
 /** Whether the office is hosted by the server that this page came from; else this browser hosts it. */
 export const isServed = (): boolean => ofThePage() !== undefined;
+
+/** Whether those outside are stand-ins, whom one can play; on a server they may be real. */
+export const isOutsidePlayed = (): boolean => !isServed() || ofThePage('outside') !== undefined;
 
 /** Which office this device opens. Where a browser lets nothing be kept, the sample. */
 export function chosenOffice(): 'sample' | 'own' {

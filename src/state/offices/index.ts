@@ -9,6 +9,7 @@ export {
   forgetOwnOffice,
   keepOwnToken,
   ownOfficeName,
+  isOutsidePlayed,
   isServed,
   ownStorage,
   ownToken,
