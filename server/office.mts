@@ -9,6 +9,7 @@ import { config } from 'zod';
 
 import { newOfficeSchema } from '@/core/setup';
 import { hosted } from '@/offices/hosted';
+import { iceServersSchema } from '@/office/socket';
 import { servedStorage } from '@/state/offices';
 
 import { createServer } from './createServer';
@@ -56,6 +57,7 @@ const opened = await openOffice({
     cast: isSimulated ? beginning.cast : realCast(beginning.cast),
   },
   isSimulated,
+  iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
   isOwn: (request) => isOwnRequest(request, reach),
 });
 

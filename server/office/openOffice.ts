@@ -9,13 +9,22 @@ import { Server as SocketServer, type Socket } from 'socket.io';
 
 import { newOffice, type NewOffice } from '@/core/setup';
 import type { Session } from '@/core/office';
-import { askedOfFilesSchema, linkPath, type AnswerOfFiles } from '@/office/socket';
+import {
+  askedOfFilesSchema,
+  askedOfVoicesSchema,
+  linkPath,
+  type AnswerOfFiles,
+  type AnswerOfVoices,
+  type IceServers,
+  type ToldOfVoices,
+} from '@/office/socket';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
 
 import { openLevel, type LevelBackend } from './levelBackend';
 import { MemberFiles } from './MemberFiles';
 import { OfficeDoor } from './OfficeDoor';
+import { Voices } from './Voices';
 
 /** Beyond what the largest file needs, nothing is read at all. */
 const mostBytes = 9_000_000;
@@ -32,6 +41,8 @@ interface OpenOfficeOptions {
   /** What a new one begins with. */
   asNew: NewOffice | null;
   isSimulated: boolean;
+  /** By which browsers find a way to each other. */
+  iceServers: IceServers;
   /** Whether the server goes by that name, and lets in who comes from there. */
   isOwn: (request: IncomingMessage) => boolean;
 }
@@ -73,6 +84,8 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   office.start();
   host.everythingIsThere();
   const files = new MemberFiles({ backend, office: () => office });
+  const voices = new Voices(() => office.seen(), options.iceServers);
+  office.subscribe((step) => voices.changed(step));
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
   let sockets: SocketServer | null = null;
@@ -84,7 +97,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
         allowRequest: (request, answer) => answer(null, options.isOwn(request) && isFromOwnPage(request)),
       });
       const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
-      sockets.on('connection', (socket) => meet(socket, { door, host, files, tries }));
+      sockets.on('connection', (socket) => meet(socket, { door, host, files, voices, tries }));
     },
     firstWayIn: async () => {
       const { people } = office.seen().office.setup;
@@ -120,10 +133,11 @@ interface Meeting {
   door: OfficeDoor;
   host: OfficeForTabs;
   files: MemberFiles;
+  voices: Voices;
   tries: RateLimiterMemory;
 }
 
-function meet(socket: Socket, { door, host, files, tries }: Meeting): void {
+function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): void {
   const visitor = {
     id: socket.id,
     say: (port: string, message: unknown) => void socket.emit('said', port, message),
@@ -151,14 +165,27 @@ function meet(socket: Socket, { door, host, files, tries }: Meeting): void {
       const read = askedOfFilesSchema.safeParse(asked);
       if (!read.success) return reply({ refused: 'That can’t be understood.' });
       if (await isTooFast()) return reply({ refused: 'That is asked too fast.' });
-      const [session = null] = door.appsOf(visitor).flatMap((app) => host.sessionOf(app) ?? []);
+      const [session = null] = sessions();
       reply(await files.answer(session, read.data));
     })().catch((error: unknown) => {
       console.error('A file could not be given:', error instanceof Error ? error.message : error);
       reply({ refused: 'It can’t be read now.' });
     });
   });
-  socket.on('disconnect', () => door.left(visitor));
+  const sessions = () => door.appsOf(visitor).flatMap((app) => host.sessionOf(app) ?? []);
+  const speaker = { id: socket.id, tell: (told: ToldOfVoices) => void socket.emit('voices', told) };
+  socket.on('voices', (asked: unknown, answer: unknown) => {
+    const read = askedOfVoicesSchema.safeParse(asked);
+    if (typeof answer !== 'function' || !read.success) return;
+    const reply = answer as (answer: AnswerOfVoices) => void;
+    void isTooFast().then((is) => {
+      if (!is) reply(voices.ask(speaker, sessions(), read.data));
+    });
+  });
+  socket.on('disconnect', () => {
+    door.left(visitor);
+    voices.left(speaker);
+  });
 }
 
 const consumed = (limiter: RateLimiterMemory, from: string) =>

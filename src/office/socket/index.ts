@@ -1,11 +1,18 @@
 /** An office on a server, as apps reach it: the names and shapes that both ends know. */
 export {
   answerOfFilesSchema,
+  answerOfVoicesSchema,
   askedOfFilesSchema,
+  askedOfVoicesSchema,
+  iceServersSchema,
   linkPath,
   saidSchema,
   type AnswerOfFiles,
+  type AnswerOfVoices,
   type AskedOfFiles,
+  type AskedOfVoices,
+  type IceServers,
+  type ToldOfVoices,
 } from './messages';
 export { type ReachedServer } from './reachServer';
 

@@ -24,3 +24,42 @@ export const answerOfFilesSchema = z.union([
   z.object({ refused: z.string() }),
 ]);
 export type AnswerOfFiles = z.infer<typeof answerOfFilesSchema>;
+
+const legId = z.string().min(1).max(200);
+/** What browsers say to each other before they hear each other (RFC 8829): a description, or a way to be reached. */
+const signalSchema = z
+  .unknown()
+  .refine((signal) => JSON.stringify(signal ?? null).length <= 40_000, 'That is too long for a description.');
+
+/** What an app asks of the place where voices find each other. */
+export const askedOfVoicesSchema = z.discriminatedUnion('what', [
+  /** To be the browser that speaks and hears at that end of a call. `by`: the page, also when it has connected anew. */
+  z.object({ what: z.literal('take'), legId, by: z.string().min(1).max(40) }),
+  z.object({ what: z.literal('drop'), legId }),
+  z.object({ what: z.literal('signal'), from: legId, to: legId, signal: signalSchema }),
+]);
+export type AskedOfVoices = z.infer<typeof askedOfVoicesSchema>;
+
+const iceServerSchema = z.object({
+  urls: z.union([z.string(), z.array(z.string())]),
+  username: z.string().optional(),
+  credential: z.string().optional(),
+});
+/** Servers by which browsers find a way to each other (RFC 8489 STUN, RFC 8656 TURN). */
+export const iceServersSchema = z.array(iceServerSchema);
+export type IceServers = z.infer<typeof iceServersSchema>;
+
+export const answerOfVoicesSchema = z.object({
+  /** Whether it was done: not where another browser speaks there, or it is not theirs. */
+  done: z.boolean(),
+  iceServers: iceServersSchema.default([]),
+});
+export type AnswerOfVoices = z.infer<typeof answerOfVoicesSchema>;
+
+/** What the place where voices find each other tells who speaks there. */
+export const toldOfVoicesSchema = z.discriminatedUnion('kind', [
+  /** At which other ends of the call there is a browser, and which page it is. */
+  z.object({ kind: z.literal('peers'), legId, peers: z.array(z.object({ legId, by: z.string() })) }),
+  z.object({ kind: z.literal('signal'), from: legId, to: legId, signal: z.unknown() }),
+]);
+export type ToldOfVoices = z.infer<typeof toldOfVoicesSchema>;

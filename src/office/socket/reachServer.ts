@@ -1,7 +1,18 @@
 import { io } from 'socket.io-client';
 
 import type { Port } from '../channel';
-import { answerOfFilesSchema, linkPath, saidSchema, type AnswerOfFiles, type AskedOfFiles } from './messages';
+import {
+  answerOfFilesSchema,
+  answerOfVoicesSchema,
+  linkPath,
+  saidSchema,
+  toldOfVoicesSchema,
+  type AnswerOfFiles,
+  type AnswerOfVoices,
+  type AskedOfFiles,
+  type AskedOfVoices,
+  type ToldOfVoices,
+} from './messages';
 
 /** So long an answer is waited for before it is asked again. */
 const answerMs = 10_000;
@@ -13,6 +24,9 @@ export interface ReachedServer {
   openPort: (name: string) => Port;
   /** Asks until there is an answer: without a connection that is once there is one. Rejects with what the server refused. */
   askOfFiles: (asked: AskedOfFiles) => Promise<Exclude<AnswerOfFiles, { refused: string }>>;
+  /** Asks of the place where voices find each other; null: it was not heard. */
+  askOfVoices: (asked: AskedOfVoices) => Promise<AnswerOfVoices | null>;
+  hearOfVoices: (listener: (told: ToldOfVoices) => void) => void;
   /** Whether it is reached, whenever that changes; at first it is taken to be. */
   follow: (listener: (isReached: boolean) => void) => void;
 }
@@ -46,6 +60,19 @@ export function reachServer(): ReachedServer {
       close: () => void ports.delete(name),
     }),
     askOfFiles,
+    askOfVoices: async (asked) => {
+      if (!socket.connected) return null;
+      const answer = await socket
+        .timeout(answerMs)
+        .emitWithAck('voices', asked)
+        .catch(() => null);
+      return answerOfVoicesSchema.safeParse(answer).data ?? null;
+    },
+    hearOfVoices: (listener) =>
+      void socket.on('voices', (told: unknown) => {
+        const read = toldOfVoicesSchema.safeParse(told);
+        if (read.success) listener(read.data);
+      }),
     follow: (listener) => {
       socket.on('connect', () => listener(true));
       socket.on('connect_error', () => listener(false));

@@ -103,6 +103,7 @@ export async function boot(
   });
   Object.assign(services, {
     vault,
+    server: server ?? null,
     ...toTheOffice(hosted, hosting, others),
     // What a server keeps is not this device’s to end.
     ...(server && { finish: () => vault.flush() }),

@@ -1,6 +1,7 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
 import { Clock, type ClockSetting } from '@/office/clock';
+import type { ReachedServer } from '@/office/socket';
 import type { OfficeLink, OutsideLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 import type { Book } from '@/office/sources';
@@ -22,6 +23,8 @@ export interface Services {
   readSound: (recordingId: string) => Promise<StoredSound | null>;
   keepSound: (id: string, sound: StoredSound) => Promise<void>;
   /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
+  /** The server that hosts the office; null: this browser does. */
+  server: ReachedServer | null;
   mixSound: (id: string) => Promise<StoredSound | null>;
   /** Plays a kept sound once. Gives whether it was found. */
   playSound: (id: string) => Promise<boolean>;
@@ -58,6 +61,7 @@ export function createServices(): Services {
     player: null,
     readSound: async () => null,
     keepSound: async () => undefined,
+    server: null,
     mixSound: async () => null,
     playSound: async () => false,
     vault: null,

@@ -7,6 +7,7 @@ import { startLocking } from './locking';
 import { startPlaceWatch } from './placeWatch';
 import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
+import { startVoices } from './voices';
 
 /** What this device does for the app, from the start of the app on. */
 export function startOnDevice({ store, services }: { store: AppStore; services: Services }): () => void {
@@ -19,6 +20,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startCallHabits(store),
     startPlaceWatch(store),
     startLocking(store),
+    startVoices(store, services),
   ];
   return () => stops.forEach((stop) => stop());
 }

@@ -45,6 +45,7 @@ export {
 export { agentNow, teamNow, type AgentNow, type MemberNow, type OfficeNow, type TeamNow } from './teamNow';
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './audioPaths';
+export { voicePaths, type VoicePath } from './voicePaths';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
 export { recordingPolicyOf } from './recording';

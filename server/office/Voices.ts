@@ -1,0 +1,117 @@
+import type { Call } from '@/core/calls/exchange';
+import type { OfficeSeen, Session } from '@/core/office';
+import type { OfficeUpdate } from '@/office/link';
+import type { AnswerOfVoices, AskedOfVoices, IceServers, ToldOfVoices } from '@/office/socket';
+
+/** One connection, as far as voices go by it. */
+export interface Speaker {
+  id: string;
+  tell: (told: ToldOfVoices) => void;
+}
+
+interface Place {
+  speaker: Speaker;
+  by: string;
+  callId: string;
+}
+
+const refused: AnswerOfVoices = { done: false, iceServers: [] };
+const done: AnswerOfVoices = { done: true, iceServers: [] };
+
+/**
+ * Where browsers that speak at the ends of calls find each other. At each end one browser speaks; what it says to another it says to one
+ * that is in the same call, and in nobody else's name.
+ */
+export class Voices {
+  /** By the ends at which they speak. */
+  private readonly speakers = new Map<string, Place>();
+
+  constructor(
+    private readonly seen: () => OfficeSeen,
+    private readonly iceServers: IceServers,
+  ) {}
+
+  /** `sessions`: as whom the connection has joined the office. */
+  ask(speaker: Speaker, sessions: readonly Session[], asked: AskedOfVoices): AnswerOfVoices {
+    switch (asked.what) {
+      case 'take':
+        return this.take(speaker, sessions, asked);
+      case 'drop':
+        if (this.speakers.get(asked.legId)?.speaker.id !== speaker.id) return refused;
+        this.drop(asked.legId);
+        return done;
+      case 'signal': {
+        const { from, to, signal } = asked;
+        const here = this.speakers.get(from);
+        const there = this.speakers.get(to);
+        if (here?.speaker.id !== speaker.id || here.callId !== there?.callId) return refused;
+        there.speaker.tell({ kind: 'signal', from, to, signal });
+        return done;
+      }
+    }
+  }
+
+  /** The connection is lost: whoever speaks by another one may take its places. */
+  left(speaker: Speaker): void {
+    for (const [legId, place] of [...this.speakers]) if (place.speaker.id === speaker.id) this.drop(legId);
+  }
+
+  /** Calls have changed: ends that are over are nobody's, and who is together with whom now is told. */
+  changed({ changedCalls, endedCallIds }: Pick<OfficeUpdate, 'changedCalls' | 'endedCallIds'>): void {
+    if (this.speakers.size === 0) return;
+    for (const { id, legs } of changedCalls)
+      for (const leg of legs) {
+        const place = this.speakers.get(leg.id);
+        if (place && leg.state === 'cleared') this.drop(leg.id);
+        // Two calls may have become one.
+        else if (place) place.callId = id;
+      }
+    for (const callId of endedCallIds) for (const legId of this.together(callId)) this.drop(legId);
+    for (const { id } of changedCalls) this.tell(id);
+  }
+
+  private take(
+    speaker: Speaker,
+    sessions: readonly Session[],
+    { legId, by }: Extract<AskedOfVoices, { what: 'take' }>,
+  ): AnswerOfVoices {
+    const call = this.callAt(legId);
+    const endpoint = call?.legs.find(({ id }) => id === legId)?.endpoint;
+    const isTheirs =
+      endpoint?.kind === 'device' && sessions.some(({ deviceId }) => deviceId === endpoint.deviceId);
+    const there = this.speakers.get(legId);
+    if (!call || !isTheirs || (there && there.by !== by)) return refused;
+    this.speakers.set(legId, { speaker, by, callId: call.id });
+    this.tell(call.id);
+    return { done: true, iceServers: this.iceServers };
+  }
+
+  private drop(legId: string): void {
+    const place = this.speakers.get(legId);
+    this.speakers.delete(legId);
+    if (place) this.tell(place.callId);
+  }
+
+  private tell(callId: string): void {
+    const all = this.together(callId);
+    for (const legId of all) {
+      const peers = all.flatMap((id) => {
+        const other = this.speakers.get(id);
+        return id === legId || !other ? [] : [{ legId: id, by: other.by }];
+      });
+      this.speakers.get(legId)?.speaker.tell({ kind: 'peers', legId, peers });
+    }
+  }
+
+  /** The ends of a call at which a browser speaks. */
+  private together(callId: string): string[] {
+    return [...this.speakers].flatMap(([legId, place]) => (place.callId === callId ? [legId] : []));
+  }
+
+  /** The call at whose end somebody is: one that they have left is none. */
+  private callAt(legId: string): Call | null {
+    for (const call of this.seen().calls.values())
+      if (call.legs.some(({ id, state }) => id === legId && state !== 'cleared')) return call;
+    return null;
+  }
+}

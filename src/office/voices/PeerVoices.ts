@@ -1,0 +1,170 @@
+import type { VoicePath } from '@/core/calls/exchange';
+
+/** What two browsers tell each other until they hear each other. */
+export type Signal = { description: RTCSessionDescriptionInit } | { candidate: RTCIceCandidateInit | null };
+
+interface PeerVoicesOptions {
+  /** The end of the call at which this browser speaks. */
+  legId: string;
+  iceServers: RTCIceServer[];
+  /** Says something to the browser at another end. */
+  signal: (to: string, signal: Signal) => void;
+  /** The voice of whoever uses this browser; null where there is no microphone: then they are heard by nobody. */
+  voice: () => Promise<MediaStreamTrack | null>;
+  /** Makes a voice heard that comes from another end, until it is asked to stop. */
+  play: (from: string, stream: MediaStream) => { mute: (isMuted: boolean) => void; stop: () => void };
+  connect?: (configuration: RTCConfiguration) => RTCPeerConnection;
+}
+
+interface Peer {
+  /** Which page it is. */
+  by: string;
+  connection: RTCPeerConnection;
+  sender: RTCRtpSender;
+  isOffering: boolean;
+  isIgnoring: boolean;
+  heard: ReturnType<PeerVoicesOptions['play']> | null;
+}
+
+/**
+ * The voices at one end of a call, which go from browser to browser: a connection to each other end where there is one (perfect negotiation,
+ * W3C WebRTC §10.7). A voice is sent only where `VoicePath`s say that it is heard; what comes all the same is not played.
+ */
+export class PeerVoices {
+  private readonly peers = new Map<string, Peer>();
+  /** What was said by those who are not known yet. */
+  private readonly early = new Map<string, Signal[]>();
+  private paths: readonly VoicePath[] = [];
+  private voice: Promise<MediaStreamTrack | null> | null = null;
+  private isOver = false;
+
+  constructor(private readonly options: PeerVoicesOptions) {}
+
+  /**
+   * At which other ends there is a page now. One that is not named any more may only have lost its connection to the office: its voice goes on
+   * until it has left the call, or another page speaks there.
+   */
+  setPeers(peers: readonly { legId: string; by: string }[]): void {
+    for (const { legId, by } of peers) {
+      const known = this.peers.get(legId);
+      if (known && known.by !== by) this.drop(legId, known);
+      if (known?.by !== by) this.meet(legId, by);
+    }
+  }
+
+  /** The other ends of the call. */
+  setEnds(legIds: readonly string[]): void {
+    for (const [legId, peer] of this.peers) if (!legIds.includes(legId)) this.drop(legId, peer);
+    for (const legId of this.early.keys()) if (!legIds.includes(legId)) this.early.delete(legId);
+  }
+
+  /** Who hears whom now. */
+  setPaths(paths: readonly VoicePath[]): void {
+    this.paths = paths;
+    for (const [legId, peer] of this.peers) this.apply(legId, peer);
+  }
+
+  /** What the browser at another end says. */
+  async hear(from: string, signal: Signal): Promise<void> {
+    const peer = this.peers.get(from);
+    // Who is not known yet will be in a moment.
+    if (!peer) return void this.early.set(from, [...(this.early.get(from) ?? []), signal]);
+    const { connection } = peer;
+    if ('candidate' in signal) {
+      // Of an offer that was not taken its ways are not wanted either.
+      await connection.addIceCandidate(signal.candidate ?? undefined).catch((error: unknown) => {
+        if (!peer.isIgnoring) throw error;
+      });
+      return;
+    }
+    const { description } = signal;
+    const collides =
+      description.type === 'offer' && (peer.isOffering || connection.signalingState !== 'stable');
+    peer.isIgnoring = collides && !this.isPolite(from);
+    if (peer.isIgnoring) return;
+    await connection.setRemoteDescription(description);
+    if (description.type !== 'offer') return;
+    await connection.setLocalDescription();
+    this.sayDescription(from, connection);
+  }
+
+  /** The network is another one: the ways are looked for again. */
+  networkChanged(): void {
+    for (const { connection } of this.peers.values()) connection.restartIce();
+  }
+
+  /** Another microphone speaks from now on. */
+  voiceChanged(): void {
+    this.voice = null;
+    for (const [legId, peer] of this.peers) this.apply(legId, peer);
+  }
+
+  close(): void {
+    this.isOver = true;
+    for (const [legId, peer] of this.peers) this.drop(legId, peer);
+  }
+
+  private meet(legId: string, by: string): void {
+    const { iceServers, connect, play } = this.options;
+    const configuration = { iceServers };
+    const connection = connect?.(configuration) ?? new RTCPeerConnection(configuration);
+    const { sender } = connection.addTransceiver('audio', { direction: 'sendrecv' });
+    const peer: Peer = { by, connection, sender, isOffering: false, isIgnoring: false, heard: null };
+    this.peers.set(legId, peer);
+    connection.onnegotiationneeded = async () => {
+      try {
+        peer.isOffering = true;
+        await connection.setLocalDescription();
+        this.sayDescription(legId, connection);
+      } finally {
+        peer.isOffering = false;
+      }
+    };
+    connection.onicecandidate = ({ candidate }) =>
+      this.options.signal(legId, { candidate: candidate?.toJSON() ?? null });
+    connection.oniceconnectionstatechange = () => {
+      if (connection.iceConnectionState === 'failed') connection.restartIce();
+    };
+    connection.ontrack = ({ track, streams: [stream] }) => {
+      peer.heard?.stop();
+      peer.heard = play(legId, stream ?? new MediaStream([track]));
+      this.apply(legId, peer);
+    };
+    this.apply(legId, peer);
+    void this.hearEarly(legId);
+  }
+
+  private async hearEarly(legId: string): Promise<void> {
+    const said = this.early.get(legId) ?? [];
+    this.early.delete(legId);
+    for (const signal of said) await this.hear(legId, signal);
+  }
+
+  /** What is sent and played to and from one end, as the paths have it: that a voice stops needs no negotiation. */
+  private apply(legId: string, { sender, heard }: Peer): void {
+    const { legId: mine } = this.options;
+    const has = (from: string, to: string) => this.paths.some((path) => path.from === from && path.to === to);
+    heard?.mute(!has(legId, mine));
+    if (!has(mine, legId)) return void sender.replaceTrack(null).catch(() => undefined);
+    this.voice ??= this.options.voice();
+    void this.voice.then((track) => {
+      // It may have been taken back while the microphone was opened.
+      if (this.isOver || !has(mine, legId)) return;
+      sender.replaceTrack(track).catch(() => undefined);
+    });
+  }
+
+  private drop(legId: string, { connection, heard }: Peer): void {
+    heard?.stop();
+    connection.close();
+    this.peers.delete(legId);
+  }
+
+  private isPolite(other: string): boolean {
+    return this.options.legId < other;
+  }
+
+  private sayDescription(to: string, { localDescription }: RTCPeerConnection): void {
+    if (localDescription) this.options.signal(to, { description: localDescription.toJSON() });
+  }
+}

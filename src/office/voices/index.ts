@@ -1,0 +1,3 @@
+/** Voices that go from browser to browser. */
+export { PeerVoices, type Signal } from './PeerVoices';
+export { playVoice } from './playVoice';

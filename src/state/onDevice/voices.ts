@@ -1,0 +1,162 @@
+import { voicePaths } from '@/core/calls/exchange';
+import type { OpenMicrophone } from '@/office/microphone';
+import { deviceNow, soundDevicesOf } from '@/office/sound';
+import { PeerVoices, playVoice, type Signal } from '@/office/voices';
+import {
+  actRefused,
+  selectTaken,
+  whenChanged,
+  type AppStore,
+  type CallView,
+  type Services,
+} from '@/state/app';
+
+/** Another browser of the same person, in which they have just tapped, goes first. */
+const laterMs = 1_500;
+const againMs = 3_000;
+
+/** An end of a call at which this page speaks, or asks to. */
+interface End {
+  voices: PeerVoices | null;
+  /** Who was named before it is let speak. */
+  peers: Parameters<PeerVoices['setPeers']>[0];
+  timer: ReturnType<typeof setTimeout> | null;
+}
+
+/** Whether it goes on at this device: also while it is held, so that nothing has to be found anew when it is taken up. */
+const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state === 'held';
+
+/**
+ * Has the voices of this device's calls go from browser to browser, where a server hosts the office: by `voicePaths` alone, so that whatever is
+ * done in a call is heard at once. Of several browsers of one person one speaks: the one in which they have just tapped.
+ */
+export function startVoices(store: AppStore, { server }: Pick<Services, 'server'>): () => void {
+  if (!server) return () => undefined;
+  const page = crypto.randomUUID();
+  const ends = new Map<string, End>();
+  const microphone = new SharedMicrophone(store);
+
+  const take = async (legId: string) => {
+    const end = ends.get(legId);
+    if (!end) return;
+    const answer = await server.askOfVoices({ what: 'take', legId, by: page });
+    if (ends.get(legId) !== end) return;
+    end.timer = null;
+    if (!answer?.done) {
+      // Another one speaks there, or nothing was heard: when it has gone, this one does.
+      end.timer = setTimeout(() => void take(legId), againMs);
+      return;
+    }
+    end.voices ??= new PeerVoices({
+      legId,
+      iceServers: answer.iceServers.map(({ urls, username, credential }) => ({
+        urls,
+        ...(username !== undefined && { username }),
+        ...(credential !== undefined && { credential }),
+      })),
+      signal: (to, signal) => void server.askOfVoices({ what: 'signal', from: legId, to, signal }),
+      voice: () => microphone.track(),
+      play: (_, stream) => playVoice(stream, speakerOf(store)),
+    });
+    end.voices.setPeers(end.peers);
+    follow();
+  };
+
+  const follow = () => {
+    const calls = selectTaken(store.getState()).filter(isUnderWay);
+    for (const [legId, { voices, timer }] of ends) {
+      if (calls.some(({ me }) => me.legId === legId)) continue;
+      ends.delete(legId);
+      if (timer !== null) clearTimeout(timer);
+      voices?.close();
+      void server.askOfVoices({ what: 'drop', legId });
+    }
+    for (const { me, call } of calls) {
+      const end = ends.get(me.legId);
+      if (!end) {
+        const wait = navigator.userActivation?.isActive === false ? laterMs : 0;
+        ends.set(me.legId, { voices: null, peers: [], timer: setTimeout(() => void take(me.legId), wait) });
+        continue;
+      }
+      end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
+      end.voices?.setPaths(voicePaths(call));
+    }
+    if (ends.size === 0) microphone.close();
+  };
+
+  server.hearOfVoices((told) => {
+    if (told.kind === 'peers') {
+      const end = ends.get(told.legId);
+      if (end) end.peers = told.peers;
+      return end?.voices?.setPeers(told.peers);
+    }
+    const { voices } = ends.get(told.to) ?? {};
+    void voices?.hear(told.from, told.signal as Signal).catch((error: unknown) => {
+      console.error('A voice could not be met:', error);
+    });
+  });
+  // The office has forgotten who spoke where; those who hear each other go on.
+  server.follow((isReached) => {
+    if (isReached) for (const legId of ends.keys()) void take(legId);
+  });
+  const networkChanged = () => ends.forEach(({ voices }) => voices?.networkChanged());
+  window.addEventListener('online', networkChanged);
+  const stops = [
+    whenChanged(store, selectTaken, follow),
+    whenChanged(
+      store,
+      ({ settings }) => `${settings.microphone?.id ?? ''} ${settings.noise}`,
+      () => {
+        microphone.close();
+        ends.forEach(({ voices }) => voices?.voiceChanged());
+      },
+    ),
+  ];
+  follow();
+  return () => {
+    window.removeEventListener('online', networkChanged);
+    stops.forEach((stop) => stop());
+    ends.forEach(({ voices }) => voices?.close());
+    microphone.close();
+  };
+}
+
+/** One microphone for all calls of this device, open as long as there is one. */
+class SharedMicrophone {
+  private open: Promise<{ track: MediaStreamTrack; opened: OpenMicrophone } | null> | null = null;
+
+  constructor(private readonly store: AppStore) {}
+
+  /** What it gives, as others are to hear it; null: this browser gives none, which has been said. */
+  async track(): Promise<MediaStreamTrack | null> {
+    this.open ??= this.openIt();
+    return (await this.open)?.track ?? null;
+  }
+
+  close(): void {
+    const { open } = this;
+    this.open = null;
+    void open?.then((there) => there?.opened.close());
+  }
+
+  private async openIt() {
+    const { microphone, noise } = this.store.getState().settings;
+    try {
+      const { openMicrophone } = await import('@/office/microphone');
+      const there = soundDevicesOf(await navigator.mediaDevices.enumerateDevices(), 'audioinput');
+      const opened = await openMicrophone({ microphoneId: deviceNow(microphone, there)?.id ?? null, noise });
+      const out = opened.context.createMediaStreamDestination();
+      opened.node.connect(out);
+      const [track] = out.stream.getAudioTracks();
+      return track ? { track, opened } : null;
+    } catch {
+      this.store.dispatch(
+        actRefused('They can’t hear you: this browser gives no microphone. Allow it for this page.'),
+      );
+      return null;
+    }
+  }
+}
+
+/** The chosen loudspeaker; null: the device's own choice. */
+const speakerOf = (store: AppStore): string | null => store.getState().settings.speaker?.id ?? null;
