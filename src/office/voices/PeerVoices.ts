@@ -20,7 +20,8 @@ interface Peer {
   /** Which page it is. */
   by: string;
   connection: RTCPeerConnection;
-  sender: RTCRtpSender;
+  /** null until who begins has made an offer. */
+  sender: RTCRtpSender | null;
   isOffering: boolean;
   isIgnoring: boolean;
   heard: ReturnType<PeerVoicesOptions['play']> | null;
@@ -84,6 +85,7 @@ export class PeerVoices {
     if (peer.isIgnoring) return;
     await connection.setRemoteDescription(description);
     if (description.type !== 'offer') return;
+    if (peer.sender === null) this.takeUp(from, peer);
     await connection.setLocalDescription();
     this.sayDescription(from, connection);
   }
@@ -108,8 +110,7 @@ export class PeerVoices {
     const { iceServers, connect, play } = this.options;
     const configuration = { iceServers };
     const connection = connect?.(configuration) ?? new RTCPeerConnection(configuration);
-    const { sender } = connection.addTransceiver('audio', { direction: 'sendrecv' });
-    const peer: Peer = { by, connection, sender, isOffering: false, isIgnoring: false, heard: null };
+    const peer: Peer = { by, connection, sender: null, isOffering: false, isIgnoring: false, heard: null };
     this.peers.set(legId, peer);
     connection.onnegotiationneeded = async () => {
       try {
@@ -130,6 +131,9 @@ export class PeerVoices {
       peer.heard = play(legId, stream ?? new MediaStream([track]));
       this.apply(legId, peer);
     };
+    // One of both begins, so that there is one way for both voices, and not one of each.
+    if (!this.isPolite(legId))
+      peer.sender = connection.addTransceiver('audio', { direction: 'sendrecv' }).sender;
     this.apply(legId, peer);
     void this.hearEarly(legId);
   }
@@ -140,11 +144,21 @@ export class PeerVoices {
     for (const signal of said) await this.hear(legId, signal);
   }
 
+  /** The way that the other one has offered goes in both directions. */
+  private takeUp(from: string, peer: Peer): void {
+    const [way] = peer.connection.getTransceivers();
+    if (!way) return;
+    way.direction = 'sendrecv';
+    peer.sender = way.sender;
+    this.apply(from, peer);
+  }
+
   /** What is sent and played to and from one end, as the paths have it: that a voice stops needs no negotiation. */
   private apply(legId: string, { sender, heard }: Peer): void {
     const { legId: mine } = this.options;
     const has = (from: string, to: string) => this.paths.some((path) => path.from === from && path.to === to);
     heard?.mute(!has(legId, mine));
+    if (!sender) return;
     if (!has(mine, legId)) return void sender.replaceTrack(null).catch(() => undefined);
     this.voice ??= this.options.voice();
     void this.voice.then((track) => {
