@@ -164,7 +164,8 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
     void (async () => {
       const read = askedOfFilesSchema.safeParse(asked);
       if (!read.success) return reply({ refused: 'That can’t be understood.' });
-      if (await isTooFast()) return reply({ refused: 'That is asked too fast.' });
+      // Not answered, it is asked again.
+      if (await isTooFast()) return;
       const [session = null] = sessions();
       reply(await files.answer(session, read.data));
     })().catch((error: unknown) => {
@@ -178,9 +179,9 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
     const read = askedOfVoicesSchema.safeParse(asked);
     if (typeof answer !== 'function' || !read.success) return;
     const reply = answer as (answer: AnswerOfVoices) => void;
-    void isTooFast().then((is) => {
-      if (!is) reply(voices.ask(speaker, sessions(), read.data));
-    });
+    void isTooFast().then((is) =>
+      reply(is ? { done: false, iceServers: [] } : voices.ask(speaker, sessions(), read.data)),
+    );
   });
   socket.on('disconnect', () => {
     door.left(visitor);

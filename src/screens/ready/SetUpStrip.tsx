@@ -47,7 +47,7 @@ export function SetUpStrip({ now }: { now: number }) {
       <Plate kind="main" word="Set it up" onPress={go.ready} />
       <Plate
         word="Later"
-        label="Remind me tomorrow to set it up"
+        label="Later: remind me tomorrow to set it up"
         onPress={() => dispatch(remindedLater(now + dayMs))}
       />
     </View>

@@ -2,7 +2,8 @@ import { isLive, isOpenRoom, isPending, isTalking, type Call } from '../call';
 import type { ExchangeEvent } from '../events';
 import type { Exchange } from '../Exchange';
 import { isPassing } from '../queueing';
-import { whatIsHeard } from '../audioPaths';
+import { isAudible, whatIsHeard } from '../audioPaths';
+import { voicePaths } from '../voicePaths';
 import { limits } from '../limits';
 
 /** For the tests and the bench: what must hold at every moment, whatever was done. Throws with the rule's name. */
@@ -107,6 +108,13 @@ function checkCall(call: Call): void {
 
 function checkHearing(call: Call): void {
   const heard = whatIsHeard(call);
+  for (const { from, to } of voicePaths(call)) {
+    const [speaks, hears] = [from, to].map((id) => call.legs.find((leg) => leg.id === id));
+    must(from !== to, 'nobody hears their own voice');
+    must(speaks !== undefined && isAudible(speaks), 'a voice that is heard is let through');
+    must(hears?.state === 'connected', 'only who is connected hears a voice');
+    must(speaks?.room === hears?.room, 'voices are heard in their room');
+  }
   for (const leg of call.legs) {
     const what = heard[leg.id];
     if (leg.state === 'held' || leg.state === 'cleared')

@@ -1,0 +1,271 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+import { io, type Socket } from 'socket.io-client';
+
+import { sampleCast } from '@sample';
+import { newOfficeSchema } from '@/core/setup';
+import { ChannelLink, unbatched, type Port } from '@/office/channel';
+import { linkPath, type AnswerOfFiles, type AnswerOfVoices } from '@/office/socket';
+import { soundKind, Vault } from '@/state/storage';
+import { channelOf, hallOf, type ToTabs, type Who } from '@/state/tabs';
+
+import { openOffice, type OpenedOffice } from './openOffice';
+import { realCast } from './realCast';
+
+const storage = 'cendro-test';
+const hall = hallOf(storage);
+const asNew = newOfficeSchema.parse({
+  ...{ name: 'Tarn Edge', zone: 'Europe/London', personName: 'Ada Ferris', extension: '201' },
+  ...{ country: 'GB', lineName: 'Main', number: '+441632960100' },
+});
+const beginning = {
+  ...{ storage, setup: null, hasChairs: false, isReal: true },
+  cast: realCast(sampleCast),
+};
+const token = (of: string) => `${of}-0123456789abcdef`;
+
+/** A client of nobody's making: it says whatever it is told to. */
+class Client {
+  readonly socket: Socket;
+  readonly heard: [string, unknown][] = [];
+  private readonly ports = new Map<string, (message: unknown) => void>();
+
+  constructor(address: string, options: Parameters<typeof io>[1] = {}) {
+    this.socket = io(address, { path: linkPath, transports: ['websocket'], reconnection: false, ...options });
+    this.socket.on('said', (port: string, message: unknown) => {
+      this.heard.push([port, message]);
+      this.ports.get(port)?.(message);
+    });
+  }
+
+  say(port: string, message: unknown): void {
+    this.socket.emit('said', port, message);
+  }
+
+  async connected(): Promise<this> {
+    if (!this.socket.connected)
+      await new Promise<void>((resolve, reject) => {
+        this.socket.once('connect', resolve);
+        this.socket.once('connect_error', reject);
+      });
+    return this;
+  }
+
+  /** What it is told in the hall once something of that kind comes. */
+  async told<Kind extends ToTabs['kind']>(kind: Kind): Promise<Extract<ToTabs, { kind: Kind }>> {
+    for (;;) {
+      const found = this.heard.find(([port, said]) => port === hall && (said as ToTabs).kind === kind);
+      if (found) return found[1] as Extract<ToTabs, { kind: Kind }>;
+      await new Promise((resolve) => this.socket.once('said', resolve));
+    }
+  }
+
+  join(app: string, who: Who, as: 'worker' | 'outside' = 'worker'): void {
+    this.say(hall, { kind: 'join', app, as, who, isOnline: true, time: null });
+  }
+
+  async link(app: string): Promise<ChannelLink> {
+    const { hostId } = await this.told('joined');
+    const name = channelOf(storage, hostId, app);
+    const port: Port = {
+      say: (message) => this.say(name, message),
+      hear: (listener) => void this.ports.set(name, listener),
+      close: () => void this.ports.delete(name),
+    };
+    return new ChannelLink(unbatched(port));
+  }
+
+  files = (asked: unknown): Promise<AnswerOfFiles> => this.socket.emitWithAck('files', asked);
+  voices = (asked: unknown): Promise<AnswerOfVoices> => this.socket.emitWithAck('voices', asked);
+}
+
+describe('an office on a server', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'cendro-office-'));
+  let opened: OpenedOffice;
+  let address = '';
+  const clients: Client[] = [];
+  let closeServer = () => undefined as void;
+
+  const open = async () => {
+    const options = { folder, beginning, asNew, isSimulated: false, iceServers: [], isOwn: () => true };
+    opened = await openOffice(options);
+    const server = createServer();
+    opened.serve(server);
+    await new Promise<void>((resolve) => server.listen(0, resolve));
+    address = `http://localhost:${(server.address() as AddressInfo).port}`;
+    closeServer = () => void server.close();
+  };
+  const client = (options?: Parameters<typeof io>[1]) => {
+    const made = new Client(address, options);
+    clients.push(made);
+    return made.connected();
+  };
+
+  beforeAll(open);
+  afterAll(async () => {
+    for (const { socket } of clients) socket.close();
+    await opened.close();
+    closeServer();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('lets in who has been given a way in, once, and tells nobody else anything', async () => {
+    const stranger = await client();
+    stranger.join('stranger-app', { by: 'chair', personId: 'p1' });
+    expect(await stranger.told('denied')).toMatchObject({ why: { code: 'signIn' }, name: 'Tarn Edge' });
+    const wayIn = await opened.firstWayIn();
+    if (!wayIn) throw new Error('There is no way in.');
+    const ada = await client();
+    ada.join('ada-app', { by: 'code', ...wayIn, token: token('ada'), name: 'A test' });
+    expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
+    expect(await opened.firstWayIn()).toBeNull();
+    const other = await client();
+    other.join('other-app', { by: 'code', ...wayIn, token: token('other'), name: 'A test' });
+    expect(await other.told('denied')).toMatchObject({ why: { code: 'usedCode' } });
+    // Neither of the others was told of Ada's coming.
+    for (const each of [stranger, other])
+      expect(each.heard.filter(([, said]) => JSON.stringify(said).includes('ada-app'))).toEqual([]);
+  });
+
+  it('keeps apps apart: nobody speaks, hears or leaves in another’s name, whatever they know', async () => {
+    const ada = await client();
+    ada.join('ada-two', { by: 'token', token: token('ada') });
+    const { hostId } = await ada.told('joined');
+    const link = await ada.link('ada-two');
+    const thief = await client();
+    const channel = channelOf(storage, hostId, 'ada-two');
+    thief.say(channel, { kind: 'ask', id: 1, asked: { what: 'snapshot' }, answeredUpTo: 0 });
+    thief.say(hall, { kind: 'leave', app: 'ada-two' });
+    thief.join('ada-two', { by: 'token', token: token('wrong') });
+    thief.join('ada-two', { by: 'chair', personId: null });
+    expect((await link.snapshot()).setup?.name).toBe('Tarn Edge');
+    expect(thief.heard.map(([port, said]) => [port, (said as ToTabs).kind])).toEqual([[hall, 'open']]);
+    link.close();
+  });
+
+  it('hears nothing of what only a browser may say to its own office', async () => {
+    const ada = await client();
+    ada.join('ada-three', { by: 'token', token: token('ada') });
+    const link = await ada.link('ada-three');
+    const far = Date.UTC(2040, 0, 1);
+    for (const message of [
+      { kind: 'clock', setting: { kind: 'fixed', at: far } },
+      { kind: 'online', isOnline: false },
+      { kind: 'finish', id: 'f', end: true },
+      { kind: 'giveUp', fault: { isNoOfficeHere: true, words: 'Over' } },
+      { kind: 'historyLaid' },
+    ])
+      ada.say(hall, message);
+    ada.join('as-outside', { by: 'token', token: token('ada') }, 'outside');
+    const snapshot = await link.snapshot();
+    expect(snapshot.at).toBeLessThan(far);
+    expect(ada.heard.some(([, said]) => ['finished', 'fault'].includes((said as ToTabs).kind))).toBe(false);
+    expect(ada.heard.some(([, said]) => (said as { app?: string }).app === 'as-outside')).toBe(false);
+    link.close();
+  });
+
+  it('does nothing for two hundred forged requests, and goes on', async () => {
+    const forger = await client({ transports: ['websocket'] });
+    const { hostId } = await forger.told('open');
+    const names = [
+      hall,
+      channelOf(storage, hostId, 'ada-app'),
+      channelOf(storage, hostId, 'forged'),
+      '',
+      '../..',
+    ];
+    const forged: unknown[] = [
+      null,
+      'text',
+      42,
+      [],
+      { kind: 'join' },
+      { kind: 'join', app: 'forged', as: 'worker', who: { by: 'token', token: 'short' } },
+      {
+        kind: 'join',
+        app: 'forged',
+        as: 'worker',
+        who: { by: 'token', token: token('x') },
+        isOnline: true,
+        time: null,
+      },
+      {
+        kind: 'ask',
+        id: 1,
+        asked: { what: 'send', command: { type: 'clear', legId: 'l1' } },
+        answeredUpTo: 0,
+      },
+      { kind: 'ask', id: -1, asked: { what: 'tables', part: 0 } },
+      { __proto__: { kind: 'join' } },
+    ];
+    for (const asked of [
+      null,
+      { what: 'keys', prefix: '' },
+      { what: 'read', keys: ['setup', 'access/pin/p1', 'office', '../secret', 'by/sound/x'] },
+      { what: 'write', entries: { setup: '{"v":1}' } },
+    ])
+      expect(await forger.files(asked)).toHaveProperty('refused');
+    expect(await forger.voices({ what: 'take', legId: 'l1', by: 'x' })).toMatchObject({ done: false });
+    for (let at = 0; at < 200; at++) forger.say(names[at % names.length] ?? '', forged[at % forged.length]);
+    const ada = await client();
+    ada.join('ada-four', { by: 'token', token: token('ada') });
+    expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
+  });
+
+  it('gives and takes files of whoever is signed in alone, of their kind and size', async () => {
+    const ada = await client();
+    ada.join('ada-five', { by: 'token', token: token('ada') });
+    await ada.told('joined');
+    const sound = Vault.encode([{ callId: null, durationMs: 10, wav: 'AAAA' }], soundKind);
+    expect(await ada.files({ what: 'write', entries: { 'sound/mine': sound } })).toEqual({ kept: true });
+    expect(await ada.files({ what: 'read', keys: ['sound/mine', 'sound/other'] })).toEqual({
+      texts: { 'sound/mine': sound },
+    });
+    for (const [key, text] of [
+      ['setup', sound],
+      ['access/pin/p1', sound],
+      ['history/2026-11-26/x', sound],
+      ['sound/broken', 'no lines'],
+      ['sound/huge', `{"v":1}\n${'x'.repeat(8_000_001)}`],
+    ] as const)
+      expect(await ada.files({ what: 'write', entries: { [key]: text } })).toHaveProperty('refused');
+    expect(await ada.files({ what: 'read', keys: ['setup', 'access/pin/p1'] })).toEqual({ texts: {} });
+    expect(await ada.files({ what: 'keys', prefix: 'access' })).toEqual({ keys: [] });
+  });
+
+  it('has no line to anybody outside, and says so', async () => {
+    const ada = await client();
+    ada.join('ada-six', { by: 'token', token: token('ada') });
+    const link = await ada.link('ada-six');
+    const { me } = await ada.told('joined');
+    const failed = new Promise<string>((resolve) => {
+      link.subscribe(({ changedCalls }) =>
+        changedCalls.forEach(({ failure }) => failure != null && resolve(failure)),
+      );
+    });
+    const from = { kind: 'device', deviceId: me?.deviceId ?? '' } as const;
+    expect(await link.send({ type: 'make', from, to: '01632960199' })).toMatchObject({ ok: true });
+    expect(await failed).toBe('unallocatedNumber');
+    link.close();
+  });
+
+  it('is there again after it was closed, with whoever was signed in', async () => {
+    await opened.close();
+    closeServer();
+    await open();
+    const ada = await client();
+    ada.join('ada-seven', { by: 'token', token: token('ada') });
+    expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
+    expect(await ada.files({ what: 'read', keys: ['sound/mine'] })).toHaveProperty(['texts', 'sound/mine']);
+  });
+
+  it('lets no page of another site connect', async () => {
+    const foreign = new Client(address, { extraHeaders: { origin: 'https://elsewhere.example' } });
+    clients.push(foreign);
+    await expect(foreign.connected()).rejects.toThrow();
+  });
+});

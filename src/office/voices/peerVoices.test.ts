@@ -1,0 +1,126 @@
+import { PeerVoices, type Signal } from './PeerVoices';
+
+const track = { id: 'my voice' } as MediaStreamTrack;
+
+/** As much of a connection as is looked at: what is sent over it, and whether it was offered or closed. */
+class FakeConnection {
+  sent: unknown = null;
+  isClosed = false;
+  offers = 0;
+  restarts = 0;
+  signalingState = 'stable';
+  localDescription: { toJSON: () => RTCSessionDescriptionInit } | null = null;
+  onnegotiationneeded: (() => Promise<void>) | null = null;
+  ontrack: ((event: unknown) => void) | null = null;
+  readonly candidates: unknown[] = [];
+  readonly way = {
+    direction: 'recvonly',
+    sender: { replaceTrack: async (to: unknown) => void (this.sent = to) },
+  };
+  readonly remote: unknown[] = [];
+
+  addTransceiver() {
+    setTimeout(() => void this.onnegotiationneeded?.());
+    return this.way;
+  }
+  getTransceivers = () => [this.way];
+  async setLocalDescription() {
+    this.offers++;
+    this.localDescription = { toJSON: () => ({ type: 'offer', sdp: `${this.offers}` }) };
+  }
+  async setRemoteDescription(description: unknown) {
+    this.remote.push(description);
+  }
+  addIceCandidate = async (candidate: unknown) => void this.candidates.push(candidate);
+  restartIce = () => void this.restarts++;
+  close = () => void (this.isClosed = true);
+}
+
+const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
+
+function speakAt(legId: string) {
+  const made: FakeConnection[] = [];
+  const said: [string, Signal][] = [];
+  const played: { from: string; isMuted: boolean; isStopped: boolean }[] = [];
+  const voices = new PeerVoices({
+    ...{ legId, iceServers: [], voice: async () => track },
+    signal: (to, signal) => void said.push([to, signal]),
+    play: (from) => {
+      const one = { from, isMuted: true, isStopped: false };
+      played.push(one);
+      return { mute: (isMuted) => void (one.isMuted = isMuted), stop: () => void (one.isStopped = true) };
+    },
+    connect: () => {
+      const connection = new FakeConnection();
+      made.push(connection);
+      return connection as unknown as RTCPeerConnection;
+    },
+  });
+  return { voices, made, said, played };
+}
+
+const both = [
+  { from: 'b', to: 'a' },
+  { from: 'a', to: 'b' },
+];
+
+describe('voices at one end of a call', () => {
+  it('a voice is sent where it is heard, and stops at once where it is not any more', async () => {
+    const { voices, made } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    await settled();
+    expect(made[0]?.sent).toBeNull();
+    voices.setPaths(both);
+    await settled();
+    expect(made[0]?.sent).toBe(track);
+    voices.setPaths([{ from: 'a', to: 'b' }]);
+    await settled();
+    expect(made[0]?.sent).toBeNull();
+    expect(made[0]?.offers).toBe(1);
+  });
+
+  it('what comes is played only where there is a path', async () => {
+    const { voices, made, played } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    made[0]?.ontrack?.({ track, streams: [{}] });
+    expect(played).toEqual([{ from: 'a', isMuted: true, isStopped: false }]);
+    voices.setPaths(both);
+    expect(played[0]?.isMuted).toBe(false);
+    voices.setPaths([{ from: 'b', to: 'a' }]);
+    expect(played[0]?.isMuted).toBe(true);
+  });
+
+  it('one of both begins, whichever is told first; the other one answers with its own voice on the same way', async () => {
+    const first = speakAt('a');
+    first.voices.setPaths(both);
+    // Said before it is known who that is.
+    await first.voices.hear('b', { description: { type: 'offer', sdp: 'theirs' } });
+    first.voices.setPeers([{ legId: 'b', by: 'two' }]);
+    await settled();
+    expect(first.made[0]?.remote).toEqual([{ type: 'offer', sdp: 'theirs' }]);
+    expect(first.made[0]?.way.direction).toBe('sendrecv');
+    expect(first.made[0]?.sent).toBe(track);
+    expect(first.said.filter(([, signal]) => 'description' in signal)).toHaveLength(1);
+  });
+
+  it('goes on while the other page is not named, and ends when it has left the call or is another one', async () => {
+    const { voices, made, played } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    made[0]?.ontrack?.({ track, streams: [{}] });
+    voices.setPeers([]);
+    expect(made[0]?.isClosed).toBe(false);
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    expect(made).toHaveLength(1);
+    voices.setPeers([{ legId: 'a', by: 'another' }]);
+    expect([made[0]?.isClosed, made.length, played[0]?.isStopped]).toEqual([true, 2, true]);
+    voices.setEnds(['b']);
+    expect(made[1]?.isClosed).toBe(true);
+  });
+
+  it('looks for new ways when the network is another one', () => {
+    const { voices, made } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    voices.networkChanged();
+    expect(made[0]?.restarts).toBe(1);
+  });
+});

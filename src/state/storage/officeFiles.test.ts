@@ -1,0 +1,59 @@
+import type { AskedOfFiles } from '@/office/socket';
+
+import { withOfficeFiles } from './officeFiles';
+import type { Backend } from './Vault';
+
+function memory(): Backend & { all: Map<string, string> } {
+  const all = new Map<string, string>();
+  return {
+    all,
+    getAllKeys: async () => [...all.keys()],
+    getMany: async (keys) => Object.fromEntries(keys.map((key) => [key, all.get(key) ?? null])),
+    setMany: async (entries) => Object.entries(entries).forEach(([key, text]) => all.set(key, text)),
+    removeMany: async (keys) => keys.forEach((key) => all.delete(key)),
+  };
+}
+
+function both() {
+  const here = memory();
+  const there = new Map<string, string>();
+  const asked: AskedOfFiles[] = [];
+  const backend = withOfficeFiles(here, async (question) => {
+    asked.push(question);
+    switch (question.what) {
+      case 'keys':
+        return { keys: [...there.keys()].filter((key) => key.startsWith(question.prefix)) };
+      case 'read':
+        return { texts: Object.fromEntries([...there].filter(([key]) => question.keys.includes(key))) };
+      case 'write':
+        for (const [key, text] of Object.entries(question.entries)) there.set(key, text);
+        return { kept: true };
+    }
+  });
+  return { here, there, asked, backend };
+}
+
+describe('what an office on a server keeps, beside what this device does', () => {
+  it('each thing stands where it belongs, and is read as if all stood here', async () => {
+    const { here, there, backend } = both();
+    await backend.setMany({ settings: 's', 'sound/1': 'a', 'picture/2': 'b' });
+    expect([...here.all.keys()]).toEqual(['settings']);
+    expect([...there.keys()]).toEqual(['sound/1', 'picture/2']);
+    expect(await backend.getMany(['settings', 'sound/1', 'history/none'])).toEqual({
+      ...{ settings: 's', 'sound/1': 'a', 'history/none': null },
+    });
+    expect(await backend.getKeys('sound/')).toEqual(['sound/1']);
+    expect((await backend.getAllKeys()).sort()).toEqual(['picture/2', 'settings', 'sound/1']);
+  });
+
+  it('asks the office for nothing that is this device’s own, and takes nothing out of it', async () => {
+    const { there, asked, backend } = both();
+    await backend.setMany({ settings: 's' });
+    await backend.getMany(['settings']);
+    expect(asked).toEqual([]);
+    there.set('sound/1', 'a');
+    await backend.removeMany(['sound/1', 'settings']);
+    expect(there.has('sound/1')).toBe(true);
+    expect(await backend.getMany(['settings'])).toEqual({ settings: null });
+  });
+});
