@@ -199,6 +199,7 @@ const shots: readonly Shot[] = [
       await office.callIn('Cawder Flood Watch', 'Flood desk');
       await office.letPass('5 s');
       await page.getByRole('button', { name: 'Cords of the call with Skerrow Harbour' }).click();
+      await page.getByRole('button', { name: 'Understood' }).click();
     },
   },
 ];

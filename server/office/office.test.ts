@@ -4,15 +4,14 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { io, type Socket } from 'socket.io-client';
+import type { io } from 'socket.io-client';
 
 import { sampleCast } from '@sample';
 import { newOfficeSchema } from '@/core/setup';
-import { ChannelLink, unbatched, type Port } from '@/office/channel';
-import { linkPath, type AnswerOfFiles, type AnswerOfVoices } from '@/office/socket';
 import { soundKind, Vault } from '@/state/storage';
-import { channelOf, hallOf, type ToTabs, type Who } from '@/state/tabs';
+import { channelOf, hallOf, type ToTabs } from '@/state/tabs';
 
+import { Client } from '../../tests/servedClient';
 import { openOffice, type OpenedOffice } from './openOffice';
 import { realCast } from './realCast';
 
@@ -27,61 +26,6 @@ const beginning = {
   cast: realCast(sampleCast),
 };
 const token = (of: string) => `${of}-0123456789abcdef`;
-
-/** A client of nobody's making: it says whatever it is told to. */
-class Client {
-  readonly socket: Socket;
-  readonly heard: [string, unknown][] = [];
-  private readonly ports = new Map<string, (message: unknown) => void>();
-
-  constructor(address: string, options: Parameters<typeof io>[1] = {}) {
-    this.socket = io(address, { path: linkPath, transports: ['websocket'], reconnection: false, ...options });
-    this.socket.on('said', (port: string, message: unknown) => {
-      this.heard.push([port, message]);
-      this.ports.get(port)?.(message);
-    });
-  }
-
-  say(port: string, message: unknown): void {
-    this.socket.emit('said', port, message);
-  }
-
-  async connected(): Promise<this> {
-    if (!this.socket.connected)
-      await new Promise<void>((resolve, reject) => {
-        this.socket.once('connect', resolve);
-        this.socket.once('connect_error', reject);
-      });
-    return this;
-  }
-
-  /** What it is told in the hall once something of that kind comes. */
-  async told<Kind extends ToTabs['kind']>(kind: Kind): Promise<Extract<ToTabs, { kind: Kind }>> {
-    for (;;) {
-      const found = this.heard.find(([port, said]) => port === hall && (said as ToTabs).kind === kind);
-      if (found) return found[1] as Extract<ToTabs, { kind: Kind }>;
-      await new Promise((resolve) => this.socket.once('said', resolve));
-    }
-  }
-
-  join(app: string, who: Who, as: 'worker' | 'outside' = 'worker'): void {
-    this.say(hall, { kind: 'join', app, as, who, isOnline: true, time: null });
-  }
-
-  async link(app: string): Promise<ChannelLink> {
-    const { hostId } = await this.told('joined');
-    const name = channelOf(storage, hostId, app);
-    const port: Port = {
-      say: (message) => this.say(name, message),
-      hear: (listener) => void this.ports.set(name, listener),
-      close: () => void this.ports.delete(name),
-    };
-    return new ChannelLink(unbatched(port));
-  }
-
-  files = (asked: unknown): Promise<AnswerOfFiles> => this.socket.emitWithAck('files', asked);
-  voices = (asked: unknown): Promise<AnswerOfVoices> => this.socket.emitWithAck('voices', asked);
-}
 
 describe('an office on a server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'cendro-office-'));
@@ -100,7 +44,7 @@ describe('an office on a server', () => {
     closeServer = () => void server.close();
   };
   const client = (options?: Parameters<typeof io>[1]) => {
-    const made = new Client(address, options);
+    const made = new Client(address, storage, options);
     clients.push(made);
     return made.connected();
   };
@@ -264,7 +208,7 @@ describe('an office on a server', () => {
   });
 
   it('lets no page of another site connect', async () => {
-    const foreign = new Client(address, { extraHeaders: { origin: 'https://elsewhere.example' } });
+    const foreign = new Client(address, storage, { extraHeaders: { origin: 'https://elsewhere.example' } });
     clients.push(foreign);
     await expect(foreign.connected()).rejects.toThrow();
   });

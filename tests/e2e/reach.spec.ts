@@ -92,7 +92,11 @@ for (const view of views) {
       await office.answer().click();
       await expect(office.answer()).toHaveCount(0);
       await expect(office.act('Record').or(office.toTheCall()).first()).toBeVisible();
-      if (await office.toTheCall().isVisible()) await office.toTheCall().click();
+      // Answered, the app may be on its way to the call by itself.
+      await expect(async () => {
+        if (await office.toTheCall().isVisible()) await office.toTheCall().click({ timeout: 2_000 });
+        await expect(office.act('Record')).toBeVisible({ timeout: 2_000 });
+      }).toPass();
       await office.act('Record').click();
       await office.act('Add').click();
       await looksRight('targets');

@@ -1,10 +1,15 @@
+import { decodeWav } from '../../src/core/shared/soundFiles';
+import { Client } from '../servedClient';
 import { expect, test } from './office';
 import { ServedOffice } from './servedOffice';
 import { heardBy, whistler, type Whistler } from './tones';
 
+/** The name under which a served office is kept (`state/offices`). */
+const storage = 'cendro-served';
 const served = new ServedOffice();
 const people: Whistler[] = [];
 
+test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
   await served.start({}, ['--sample']);
   people.push(
@@ -80,4 +85,57 @@ test('voices are heard by exactly whom the cords show: talking, muted, held, thr
   await hears(sunniva);
   await hears(maren, ilse);
   await hears(ilse, maren);
+  await ilse.office.end().click();
+  await hears(maren);
+});
+
+test('who speaks to a mailbox is heard in it: the very sound, by whose mailbox it is alone', async () => {
+  const [maren, ilse] = people;
+  if (!maren || !ilse) throw new Error('Somebody is missing.');
+  await call(ilse, '214');
+  await maren.page
+    .getByRole('button', { name: /^Refuse/ })
+    .first()
+    .click();
+  await expect(ilse.page.getByText(/leave a message|Speak now|records|Mailbox/i).first()).toBeVisible();
+  const mailbox = new Client(served.address, storage);
+  await mailbox.connected();
+  mailbox.join('mailbox', { by: 'chair', personId: 'maren' });
+  const link = await mailbox.link('mailbox');
+  const listens = async () => {
+    const { changedCalls } = await link.snapshot();
+    return changedCalls.some(({ legs }) => legs.some(({ mailboxPhase }) => mailboxPhase === 'recording'));
+  };
+  await expect.poll(listens, { timeout: 60_000 }).toBe(true);
+  const said = Date.now();
+  await expect.poll(() => Date.now() - said, { timeout: 10_000 }).toBeGreaterThan(2_500);
+  await ilse.page.getByRole('button', { name: /^End/ }).click();
+  const newest = async () => {
+    const { voicemails } = await link.tables();
+    return voicemails.filter(({ mailboxId }) => mailboxId === 'maren').sort((a, b) => b.at - a.at)[0] ?? null;
+  };
+  await expect.poll(async () => (await newest())?.durationMs ?? 0).toBeGreaterThan(1_500);
+  const { id = '' } = (await newest()) ?? {};
+  const key = `sound/${id}`;
+  const textOf = async (of: Client) => {
+    const answer = await of.files({ what: 'read', keys: [key] });
+    return 'texts' in answer ? answer.texts[key] : undefined;
+  };
+  await expect.poll(() => textOf(mailbox)).toBeDefined();
+  const { wav } = JSON.parse((await textOf(mailbox))?.split('\n')[1] ?? '{}') as { wav: string };
+  const decoded = decodeWav(Buffer.from(wav, 'base64'));
+  if (!decoded.ok) throw new Error('It is no sound.');
+  const { samples, sampleRate } = decoded;
+  // Past the first half second, in which the microphone opens.
+  const heard = samples.slice(sampleRate / 2, (sampleRate * 3) / 2);
+  const crossings = heard.filter((sample, at) => sample >= 0 && (heard[at - 1] ?? 0) < 0).length;
+  expect(Math.abs(crossings - ilse.hertz)).toBeLessThan(30);
+
+  // Nobody else is given it.
+  const other = new Client(served.address, storage);
+  await other.connected();
+  other.join('other', { by: 'chair', personId: 'sunniva' });
+  await other.told('joined');
+  expect(await textOf(other)).toBeUndefined();
+  for (const { socket } of [mailbox, other]) socket.close();
 });

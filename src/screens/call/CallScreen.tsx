@@ -169,7 +169,7 @@ export function CallScreen() {
               </Txt>
             ) : null}
           </View>
-          {showsFew || isWarned ? null : <FirstCall />}
+          {isOne && !showsFew && !isWarned ? <FirstCall /> : null}
           {isWide ? (
             <View style={styles.hint}>
               <KeyHint text="Keys: M mute, H hold, T transfer, N note, E twice ends; ? shows all" />

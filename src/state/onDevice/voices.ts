@@ -2,6 +2,7 @@ import { voicePaths } from '@/core/calls/exchange';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import { PeerVoices, playVoice, type Signal } from '@/office/voices';
+import { SpokenMessages } from './SpokenMessages';
 import {
   actRefused,
   selectTaken,
@@ -30,11 +31,15 @@ const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state ==
  * Has the voices of this device's calls go from browser to browser, where a server hosts the office: by `voicePaths` alone, so that whatever is
  * done in a call is heard at once. Of several browsers of one person one speaks: the one in which they have just tapped.
  */
-export function startVoices(store: AppStore, { server }: Pick<Services, 'server'>): () => void {
+export function startVoices(
+  store: AppStore,
+  { server, keepSound }: Pick<Services, 'server' | 'keepSound'>,
+): () => void {
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
   const ends = new Map<string, End>();
   const microphone = new SharedMicrophone(store);
+  const messages = new SpokenMessages(store, keepSound);
 
   const take = async (legId: string) => {
     const end = ends.get(legId);
@@ -81,6 +86,7 @@ export function startVoices(store: AppStore, { server }: Pick<Services, 'server'
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
     }
+    messages.follow(calls.filter(({ me }) => ends.get(me.legId)?.voices));
     if (ends.size === 0) microphone.close();
   };
 

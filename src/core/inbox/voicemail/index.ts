@@ -8,6 +8,7 @@ export {
   type Transcript,
 } from './transcript';
 export {
+  messageIdIn,
   messageWaiting,
   messageWaitingWords,
   voicemailIdOf,

@@ -34,6 +34,9 @@ export const voicemailSchema = z.object({
 /** A message left in a mailbox. Its sound is kept apart, under the same id. */
 export type Voicemail = z.infer<typeof voicemailSchema>;
 
+/** Under which id the message is kept that is being left in a call, by whose mailbox it is: a person's, or a team's. */
+export const messageIdIn = (callId: string, mailboxId: string): string => `${callId}-${mailboxId}`;
+
 /** Under which id the message that a call left is kept; null where that record of it is not of one left in a mailbox. */
 export function voicemailIdOf({
   id,
@@ -45,7 +48,7 @@ export function voicemailIdOf({
 }: Pick<CallRecord, 'id' | 'callId' | 'personId' | 'direction' | 'finish' | 'messageMs'>): string | null {
   if (messageMs === 0 || direction === 'out') return null;
   // The call of a team has a record for each of its members, and leaves one message.
-  if (finish?.kind === 'teamMailbox') return `${callId}-${finish.teamId}`;
+  if (finish?.kind === 'teamMailbox') return messageIdIn(callId, finish.teamId);
   return finish?.kind === 'mailbox' && finish.personId === personId ? id : null;
 }
 
