@@ -14,11 +14,16 @@ interface Owner {
   shown: string | null;
 }
 
+/** More than a page with Outside, and what those before it have left, needs. */
+const mostApps = 30;
+
 interface DoorOptions {
   /** The name under which the office is kept. */
   storage: string;
   /** Whether whoever comes may play those outside, and set the clock. */
   isSimulated: boolean;
+  /** Whether an app has been let in. */
+  hasJoined: (app: string) => boolean;
 }
 
 /**
@@ -92,20 +97,21 @@ export class OfficeDoor {
 
   /** What of it an app may say to an office that is not its own browser’s; null: nothing. */
   private allowed(visitor: Visitor, message: ToOffice): ToOffice | null {
-    const { isSimulated } = this.options;
+    const { isSimulated, hasJoined } = this.options;
     switch (message.kind) {
       case 'join': {
         if (message.as === 'outside' && !isSimulated) return null;
         const owner = this.owners.get(message.app);
         const shown = secretOf(message.who);
-        if (owner && owner.visitor.id !== visitor.id && !this.mayComeInItsPlace(owner, shown)) return null;
+        if (owner && !this.mayComeAgain(owner, visitor, message.app, shown)) return null;
+        if (!owner && this.appsOf(visitor).length >= mostApps) return null;
         this.owners.set(message.app, { visitor, shown });
         return { ...message, isOnline: true, time: isSimulated ? message.time : null };
       }
       case 'leave':
         return this.owners.get(message.app)?.visitor.id === visitor.id ? message : null;
       case 'clock':
-        return isSimulated && this.appsOf(visitor).length > 0 ? message : null;
+        return isSimulated && this.appsOf(visitor).some(hasJoined) ? message : null;
       case 'online':
       case 'historyLaid':
       case 'finish':
@@ -114,9 +120,13 @@ export class OfficeDoor {
     }
   }
 
-  /** Its connection is lost, or it is the same device that has connected anew before that was noticed. */
-  private mayComeInItsPlace({ visitor, shown }: Owner, now: string | null): boolean {
-    return shown === now && (shown !== null || !this.visitors.has(visitor.id));
+  /**
+   * By the same connection, with something else to show as long as it is not let in; by another one, where the first is lost or it is the same
+   * device that has connected anew before that was noticed.
+   */
+  private mayComeAgain(owner: Owner, visitor: Visitor, app: string, shown: string | null): boolean {
+    if (owner.shown !== shown) return owner.visitor.id === visitor.id && !this.options.hasJoined(app);
+    return owner.visitor.id === visitor.id || shown !== null || !this.visitors.has(owner.visitor.id);
   }
 
   private sayInHall(message: unknown): void {

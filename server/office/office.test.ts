@@ -8,6 +8,7 @@ import type { io } from 'socket.io-client';
 
 import { sampleCast } from '@sample';
 import { newOfficeSchema } from '@/core/setup';
+import { signInIdOf } from '@/office/hosted';
 import { soundKind, Vault } from '@/state/storage';
 import { channelOf, hallOf, type ToTabs } from '@/state/tabs';
 
@@ -158,6 +159,26 @@ describe('an office on a server', () => {
     const ada = await client();
     ada.join('ada-four', { by: 'token', token: token('ada') });
     expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
+  });
+
+  it('shows nothing more to a device that is signed out, whatever it calls itself meanwhile', async () => {
+    const ada = await client();
+    ada.join('ada-main', { by: 'token', token: token('ada') });
+    const link = await ada.link('ada-main');
+    const second = await opened.firstWayIn();
+    expect(second).toBeNull();
+    await link.ask({ type: 'invite', personId: 'p1', code: 'a-second-device-code' });
+    await link.ask({ type: 'setPin', pin: '5937', before: null, device: null });
+    const lost = await client();
+    const proof = { pin: '5937', token: token('lost'), name: 'Lost' };
+    lost.join('lost-app', { by: 'code', code: 'a-second-device-code', ...proof });
+    await lost.told('joined');
+    // It would have another sign-in looked at instead of its own.
+    lost.join('lost-app', { by: 'token', token: token('ada') });
+    expect(await link.ask({ type: 'signOutDevice', id: signInIdOf(token('lost')) })).toEqual({ ok: true });
+    expect(await lost.told('denied')).toMatchObject({ why: { code: 'signedOut' } });
+    expect(await lost.files({ what: 'keys', prefix: 'history/' })).toHaveProperty('refused');
+    link.close();
   });
 
   it('gives and takes files of whoever is signed in alone, of their kind and size', async () => {

@@ -63,8 +63,11 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const backend = await openLevel(join(folder, 'office'));
   await beginWhereNew(backend, asNew);
-  const door = new OfficeDoor({ storage: beginning.storage, isSimulated });
-  const host = new OfficeForTabs(beginning, {
+  const door: OfficeDoor = new OfficeDoor({
+    ...{ storage: beginning.storage, isSimulated },
+    hasJoined: (app) => host.sessionOf(app) !== null,
+  });
+  const host: OfficeForTabs = new OfficeForTabs(beginning, {
     ...{ isOnline: true, time: null, openPort: door.openPort },
     openVault: (_, onStatus, onSetAside) =>
       new Vault(

@@ -16,6 +16,8 @@ import {
 
 /** So long an answer is waited for before it is asked again. */
 const answerMs = 10_000;
+/** Before what could not be understood is asked again. */
+const pauseMs = 1_000;
 const longestPauseMs = 3_000;
 
 /** An office on a server, as an app reaches it. */
@@ -46,7 +48,10 @@ export function reachServer(): ReachedServer {
         .emitWithAck('files', asked)
         .catch(() => null);
       const read = answerOfFilesSchema.safeParse(answer);
-      if (!read.success) continue;
+      if (!read.success) {
+        await new Promise((resolve) => setTimeout(resolve, pauseMs));
+        continue;
+      }
       if ('refused' in read.data) throw new Error(read.data.refused);
       return read.data;
     }

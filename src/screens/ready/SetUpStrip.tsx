@@ -8,6 +8,11 @@ import { space, themed } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 
+const missingWords = {
+  own: 'Your mailbox has no greeting yet',
+  given: 'No PIN of your own and no greeting yet',
+  none: 'No PIN and no greeting yet',
+};
 const dayMs = 24 * 60 * 60_000;
 
 const useStyles = themed(({ colours }) =>
@@ -39,9 +44,7 @@ export function SetUpStrip({ now }: { now: number }) {
   return (
     <View style={styles.strip} role="region" aria-label="Not set up yet">
       <View style={styles.words}>
-        <Txt as="strong">
-          {pin === 'own' ? 'Your mailbox has no greeting yet' : 'No PIN and no greeting yet'}
-        </Txt>
+        <Txt as="strong">{missingWords[pin]}</Txt>
         <Txt as="small">Callers hear a plain sentence that is nobody’s.</Txt>
       </View>
       <Plate kind="main" word="Set it up" onPress={go.ready} />

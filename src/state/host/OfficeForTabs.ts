@@ -151,7 +151,7 @@ export class OfficeForTabs {
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
     const there = this.apps.get(app);
     // Its device was signed in since it came.
-    if (there && who.by === 'token') there.signInId = signInIdOf(who.token);
+    if (there && who.by === 'token') this.isBy(host, there, signInIdOf(who.token));
     const came = there ?? (await this.arrive(host, app, who));
     if (came === null) return;
     if ('code' in came) return this.deny(app, came, host);
@@ -175,6 +175,11 @@ export class OfficeForTabs {
     this.connectionChanged(isOnline);
     // What is due waits for somebody at the worker's phone, whom no stand-in plays.
     if (as === 'worker') host.office.start();
+  }
+
+  /** By which sign-in an app is there from now on: one of the same person, and none that is not. */
+  private isBy({ office }: Host, there: Joined, signInId: string): void {
+    if (office.desk.access.signIn(signInId)?.personId === there.session.personId) there.signInId = signInId;
   }
 
   /** Who comes, by what they show; null: that is being looked at already. */
