@@ -1,4 +1,4 @@
-import { expect, test } from './office';
+import { expect, sampleNow, test } from './office';
 
 test('any screen tells what it is for and which keys it has, by a tap and by a key @phone', async ({
   office,
@@ -54,4 +54,28 @@ test('who let the first call end has been told all the same', async ({ office, p
   await office.answer().click();
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
   await expect(lines).toHaveCount(0);
+});
+
+test('who has no greeting is reminded, and where they put it off, the day after @phone', async ({
+  office,
+  page,
+}) => {
+  await page.goto(`/begin?now=${sampleNow}`);
+  await page.getByRole('textbox', { name: 'What the office is called' }).fill('Tarn Edge Nurseries');
+  await page.getByRole('textbox', { name: 'Your name' }).fill('Ada Ferris');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByText('Nobody waits')).toBeVisible();
+  await office.open('/');
+  const words = page.getByText(/^No PIN and no greeting yet/);
+  await expect(words).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Later', exact: true }).click();
+  await expect(words).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText('Nobody waits')).toBeVisible();
+  await expect(words).toHaveCount(0);
+  await office.open('/', '2026-11-27T11:00:00Z');
+  await expect(words).toBeVisible();
+  await page.getByRole('button', { name: 'Set it up' }).click();
+  await expect(page.getByRole('heading', { name: 'Ready to go' })).toBeVisible();
 });
