@@ -12,11 +12,12 @@ export interface Speaker {
 interface Place {
   speaker: Speaker;
   by: string;
+  name: string;
   callId: string;
 }
 
-const refused: AnswerOfVoices = { done: false, iceServers: [] };
-const done: AnswerOfVoices = { done: true, iceServers: [] };
+const refused: AnswerOfVoices = { done: false, speaks: null, iceServers: [] };
+const done: AnswerOfVoices = { ...refused, done: true };
 
 /**
  * Where browsers that speak at the ends of calls find each other. At each end one browser speaks; what it says to another it says to one
@@ -73,17 +74,21 @@ export class Voices {
   private take(
     speaker: Speaker,
     sessions: readonly Session[],
-    { legId, by }: Extract<AskedOfVoices, { what: 'take' }>,
+    { legId, by, name, instead }: Extract<AskedOfVoices, { what: 'take' }>,
   ): AnswerOfVoices {
     const call = this.callAt(legId);
     const endpoint = call?.legs.find(({ id }) => id === legId)?.endpoint;
     const isTheirs =
       endpoint?.kind === 'device' && sessions.some(({ deviceId }) => deviceId === endpoint.deviceId);
     const there = this.speakers.get(legId);
-    if (!call || !isTheirs || (there && there.by !== by)) return refused;
-    this.speakers.set(legId, { speaker, by, callId: call.id });
+    if (!call || !isTheirs) return refused;
+    if (there && there.by !== by) {
+      if (!instead) return { ...refused, speaks: there.name };
+      there.speaker.tell({ kind: 'instead', legId, name });
+    }
+    this.speakers.set(legId, { speaker, by, name, callId: call.id });
     this.tell(call.id);
-    return { done: true, iceServers: this.iceServers };
+    return { ...done, iceServers: this.iceServers };
   }
 
   private drop(legId: string): void {

@@ -154,7 +154,9 @@ describe('an office on a server', () => {
       { what: 'write', entries: { setup: '{"v":1}' } },
     ])
       expect(await forger.files(asked)).toHaveProperty('refused');
-    expect(await forger.voices({ what: 'take', legId: 'l1', by: 'x' })).toMatchObject({ done: false });
+    expect(
+      await forger.voices({ what: 'take', legId: 'l1', by: 'x', name: 'x', instead: true }),
+    ).toMatchObject({ done: false });
     for (let at = 0; at < 200; at++) forger.say(names[at % names.length] ?? '', forged[at % forged.length]);
     const ada = await client();
     ada.join('ada-four', { by: 'token', token: token('ada') });

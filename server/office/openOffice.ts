@@ -183,7 +183,7 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
     if (typeof answer !== 'function' || !read.success) return;
     const reply = answer as (answer: AnswerOfVoices) => void;
     void isTooFast().then((is) =>
-      reply(is ? { done: false, iceServers: [] } : voices.ask(speaker, sessions(), read.data)),
+      reply(is ? { done: false, speaks: null, iceServers: [] } : voices.ask(speaker, sessions(), read.data)),
     );
   });
   socket.on('disconnect', () => {

@@ -37,11 +37,19 @@ function set(...calls: Call[]) {
     all.delete(callId);
     voices.changed({ changedCalls: [], endedCallIds: [callId] });
   };
+  const ask = (
+    speaker: Speaker,
+    legId: string,
+    given: { by?: string; who?: string; instead?: boolean } = {},
+  ) => {
+    const { by = speaker.id, who = legId, instead = false } = given;
+    return voices.ask(speaker, [session(who)], { what: 'take', legId, by, name: `${by}'s`, instead });
+  };
   const take = (speaker: Speaker, legId: string, by = speaker.id, who = legId) =>
-    voices.ask(speaker, [session(who)], { what: 'take', legId, by }).done;
+    ask(speaker, legId, { by, who }).done;
   const signal = (speaker: Speaker, from: string, to: string) =>
     voices.ask(speaker, [session(from)], { what: 'signal', from, to, signal: { candidate: null } }).done;
-  return { voices, change, end, take, signal };
+  return { voices, change, end, ask, take, signal };
 }
 
 describe('where voices find each other', () => {
@@ -84,6 +92,19 @@ describe('where voices find each other', () => {
     expect(take(other, 'a', 'other page')).toBe(false);
     voices.left(again);
     expect(take(other, 'a', 'other page')).toBe(true);
+  });
+
+  it('says who speaks there, and lets another browser of the same person do it instead; of nobody else', () => {
+    const { ask, take, signal } = set(call('c', leg('a'), leg('b')));
+    const [desk, phone, two, thief] = [new Heard('desk'), new Heard('phone'), bela(), cleo()];
+    take(desk, 'a');
+    take(two, 'b');
+    expect(ask(phone, 'a')).toMatchObject({ done: false, speaks: "desk's" });
+    expect(ask(thief, 'a', { who: 'x', instead: true })).toMatchObject({ done: false, speaks: null });
+    expect(ask(phone, 'a', { instead: true })).toMatchObject({ done: true, speaks: null });
+    expect(desk.told.at(-1)).toEqual({ kind: 'instead', legId: 'a', name: "phone's" });
+    expect(two.peers).toEqual(['a phone']);
+    expect([signal(desk, 'a', 'b'), signal(phone, 'a', 'b')]).toEqual([false, true]);
   });
 
   it('follows calls that become one, ends that leave, and calls that end', () => {

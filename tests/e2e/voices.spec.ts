@@ -139,3 +139,31 @@ test('who speaks to a mailbox is heard in it: the very sound, by whose mailbox i
   expect(await textOf(other)).toBeUndefined();
   for (const { socket } of [mailbox, other]) socket.close();
 });
+
+test('of two browsers of one person one speaks: the other says which, and does it instead when it is asked to', async () => {
+  const [maren, ilse] = people;
+  if (!maren || !ilse) throw new Error('Somebody is missing.');
+  const other = await whistler(served.address, 'maren', 660);
+  people.push(other);
+  await call(ilse, '214');
+  // Both ring, and stop together.
+  await expect(other.office.answer()).toBeVisible();
+  await maren.office.answer().click();
+  await expect(other.office.answer()).toHaveCount(0);
+  await hears(ilse, maren);
+  await other.page.goto('/call');
+  await expect(other.page.getByText(/^You speak on another device/)).toBeVisible();
+  await hears(other);
+  await other.page.getByRole('button', { name: 'Speak here' }).click();
+  await hears(ilse, other);
+  await hears(other, ilse);
+  await hears(maren);
+  await expect(maren.page.getByText(/^You speak on another device/)).toBeVisible();
+  // A browser that is closed in the middle of it leaves the call to the first one.
+  await other.browser.close();
+  people.pop();
+  await hears(ilse, maren);
+  await hears(maren, ilse);
+  await ilse.office.end().click();
+  await hears(maren);
+});

@@ -34,7 +34,15 @@ const signalSchema = z
 /** What an app asks of the place where voices find each other. */
 export const askedOfVoicesSchema = z.discriminatedUnion('what', [
   /** To be the browser that speaks and hears at that end of a call. `by`: the page, also when it has connected anew. */
-  z.object({ what: z.literal('take'), legId, by: z.string().min(1).max(40) }),
+  z.object({
+    what: z.literal('take'),
+    legId,
+    by: z.string().min(1).max(40),
+    /** What the browser calls itself: “Chrome, Android”. */
+    name: z.string().max(80),
+    /** In the place of another browser of the same person. */
+    instead: z.boolean(),
+  }),
   z.object({ what: z.literal('drop'), legId }),
   z.object({ what: z.literal('signal'), from: legId, to: legId, signal: signalSchema }),
 ]);
@@ -52,6 +60,8 @@ export type IceServers = z.infer<typeof iceServersSchema>;
 export const answerOfVoicesSchema = z.object({
   /** Whether it was done: not where another browser speaks there, or it is not theirs. */
   done: z.boolean(),
+  /** The browser that speaks there instead; null: none does. */
+  speaks: z.string().nullable().default(null),
   iceServers: iceServersSchema.default([]),
 });
 export type AnswerOfVoices = z.infer<typeof answerOfVoicesSchema>;
@@ -61,5 +71,7 @@ export const toldOfVoicesSchema = z.discriminatedUnion('kind', [
   /** At which other ends of the call there is a browser, and which page it is. */
   z.object({ kind: z.literal('peers'), legId, peers: z.array(z.object({ legId, by: z.string() })) }),
   z.object({ kind: z.literal('signal'), from: legId, to: legId, signal: z.unknown() }),
+  /** Another browser of the same person speaks there from now on. */
+  z.object({ kind: z.literal('instead'), legId, name: z.string() }),
 ]);
 export type ToldOfVoices = z.infer<typeof toldOfVoicesSchema>;

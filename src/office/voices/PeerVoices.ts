@@ -1,4 +1,7 @@
 import type { VoicePath } from '@/core/calls/exchange';
+import type { Network } from '@/core/calls/quality';
+
+import { VoiceMeasure, worstOf } from './measuring';
 
 /** What two browsers tell each other until they hear each other. */
 export type Signal = { description: RTCSessionDescriptionInit } | { candidate: RTCIceCandidateInit | null };
@@ -25,6 +28,7 @@ interface Peer {
   isOffering: boolean;
   isIgnoring: boolean;
   heard: ReturnType<PeerVoicesOptions['play']> | null;
+  measure: VoiceMeasure;
 }
 
 /**
@@ -101,6 +105,14 @@ export class PeerVoices {
     for (const [legId, peer] of this.peers) this.apply(legId, peer);
   }
 
+  /** What the networks do to the voices that come, since this was asked last: the worst of them; null while none comes. */
+  async measure(): Promise<Network | null> {
+    const all = [...this.peers.values()].map(async ({ connection, measure }) =>
+      measure.look(await connection.getStats()),
+    );
+    return worstOf((await Promise.all(all)).filter((each) => each !== null));
+  }
+
   close(): void {
     this.isOver = true;
     for (const [legId, peer] of this.peers) this.drop(legId, peer);
@@ -110,7 +122,15 @@ export class PeerVoices {
     const { iceServers, connect, play } = this.options;
     const configuration = { iceServers };
     const connection = connect?.(configuration) ?? new RTCPeerConnection(configuration);
-    const peer: Peer = { by, connection, sender: null, isOffering: false, isIgnoring: false, heard: null };
+    const peer: Peer = {
+      by,
+      connection,
+      sender: null,
+      isOffering: false,
+      isIgnoring: false,
+      heard: null,
+      measure: new VoiceMeasure(),
+    };
     this.peers.set(legId, peer);
     connection.onnegotiationneeded = async () => {
       try {

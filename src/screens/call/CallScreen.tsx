@@ -34,6 +34,7 @@ import { FirstCall } from './FirstCall';
 import { KeysOnCord } from './KeysOnCord';
 import { openCallSheet } from './openSheet';
 import { QualityLine } from './QualityLine';
+import { SpeaksElsewhere } from './SpeaksElsewhere';
 import { useCallActs } from './useCallActs';
 
 const useStyles = themed(({ colours }) =>
@@ -134,6 +135,7 @@ export function CallScreen() {
       <View style={[styles.body, isAcross && styles.across]}>
         <ScrollView style={styles.scroll} contentContainerStyle={styles.picture} tabIndex={0}>
           {hasThird ? null : <ElsewhereList isFolded />}
+          <SpeaksElsewhere legId={legId} />
           <QualityLine view={shown} />
           <CallFacts view={shown} now={now} />
           <Cords

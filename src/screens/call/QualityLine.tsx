@@ -10,6 +10,7 @@ import {
   sendAndSay,
   useAppDispatch,
   useAppSelector,
+  useServices,
   type CallView,
 } from '@/state/app';
 import { Plate } from '@/ui/plate';
@@ -47,6 +48,7 @@ const hearingWords: Record<Hearing, string> = {
 export function QualityLine({ view }: { view: CallView }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
+  const { server } = useServices();
   const trend = useAppSelector((state) => state.office.trend);
   const office = useAppSelector(selectOffice);
   const mobile = useAppSelector((state) => selectMyOtherDevices(state).find(({ kind }) => kind === 'mobile'));
@@ -83,7 +85,11 @@ export function QualityLine({ view }: { view: CallView }) {
         {showsFigures ? (
           <View style={styles.figures}>
             <Txt as="mono">{figuresOf(quality)}</Txt>
-            <Txt as="small">Encryption: none needed, since the sound stays on this device.</Txt>
+            <Txt as="small">
+              {server
+                ? 'Encrypted from browser to browser (DTLS-SRTP), Opus; measured here.'
+                : 'Encryption: none needed, since the sound stays on this device.'}
+            </Txt>
           </View>
         ) : null}
       </View>

@@ -1,6 +1,7 @@
 /** Who is let in: signing in and out, PINs, invitations, and the devices one is signed in on. */
 export {
   askAccess,
+  deviceName,
   invite,
   isThisDevice,
   selectInvitedUntil,

@@ -193,7 +193,7 @@ async function join(
   );
   startSounding(store, player);
   keepDevice(store, vault, others);
-  startMeasuring(store, services.clock);
+  startMeasuring(store, services);
   startAttention(store);
   startTellingFront(store, others);
   whenChanged(

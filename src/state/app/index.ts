@@ -158,6 +158,7 @@ export {
   arriving,
   dialTextChanged,
   shownOnceChosen,
+  spokenOn,
   refusalClosed,
   setAsideRead,
   alertsChosen,

@@ -1,3 +1,4 @@
+import type { Network } from '@/core/calls/quality';
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
 import { Clock, type ClockSetting } from '@/office/clock';
@@ -25,6 +26,10 @@ export interface Services {
   /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
   /** The server that hosts the office; null: this browser does. */
   server: ReachedServer | null;
+  /** What the network does to the voices that come now; null: none does, or there is a stand-in network. */
+  heardNetwork: () => Network | null;
+  /** Has this browser speak at that end of a call, where another one of the same person does. */
+  speakHere: (legId: string) => void;
   mixSound: (id: string) => Promise<StoredSound | null>;
   /** Plays a kept sound once. Gives whether it was found. */
   playSound: (id: string) => Promise<boolean>;
@@ -62,6 +67,8 @@ export function createServices(): Services {
     readSound: async () => null,
     keepSound: async () => undefined,
     server: null,
+    heardNetwork: () => null,
+    speakHere: () => undefined,
     mixSound: async () => null,
     playSound: async () => false,
     vault: null,

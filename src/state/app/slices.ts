@@ -52,6 +52,8 @@ interface OfficeSlice {
   network: Network;
   /** How the call that is talked on has sounded of late; null while none is. */
   trend: Trend | null;
+  /** Other browsers of the worker’s that speak at an end of theirs, by the leg. */
+  speaksOn: Readonly<Record<string, string>>;
 }
 
 const officeSlice = createSlice({
@@ -76,6 +78,7 @@ const officeSlice = createSlice({
     agents: [],
     network: goodNetwork,
     trend: null,
+    speaksOn: {},
   } as OfficeSlice,
   reducers: {
     phaseChanged(state, { payload }: PayloadAction<{ phase: AppPhase; failure?: string }>) {
@@ -114,6 +117,9 @@ const officeSlice = createSlice({
     },
     measured(state, { payload }: PayloadAction<Trend | null>) {
       state.trend = payload;
+    },
+    spokenOn(state, { payload }: PayloadAction<Record<string, string>>) {
+      state.speaksOn = payload;
     },
   },
   extraReducers: (builder) =>
@@ -372,6 +378,7 @@ export const {
   frontChanged,
   onlineChanged,
   measured,
+  spokenOn,
 } = officeSlice.actions;
 /** The app can't go on from here, and says why. */
 export const startFailed = (error: unknown) =>

@@ -1,4 +1,6 @@
 import { voicePaths } from '@/core/calls/exchange';
+import type { Network } from '@/core/calls/quality';
+import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import { PeerVoices, playVoice, type Signal } from '@/office/voices';
@@ -6,6 +8,7 @@ import { SpokenMessages } from './SpokenMessages';
 import {
   actRefused,
   selectTaken,
+  spokenOn,
   whenChanged,
   type AppStore,
   type CallView,
@@ -15,12 +18,15 @@ import {
 /** Another browser of the same person, in which they have just tapped, goes first. */
 const laterMs = 1_500;
 const againMs = 3_000;
+const measureMs = 1_000;
 
 /** An end of a call at which this page speaks, or asks to. */
 interface End {
   voices: PeerVoices | null;
   /** Who was named before it is let speak. */
   peers: Parameters<PeerVoices['setPeers']>[0];
+  /** The worker's other browser that speaks there; null: none does. */
+  speaks: string | null;
   timer: ReturnType<typeof setTimeout> | null;
 }
 
@@ -31,22 +37,23 @@ const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state ==
  * Has the voices of this device's calls go from browser to browser, where a server hosts the office: by `voicePaths` alone, so that whatever is
  * done in a call is heard at once. Of several browsers of one person one speaks: the one in which they have just tapped.
  */
-export function startVoices(
-  store: AppStore,
-  { server, keepSound }: Pick<Services, 'server' | 'keepSound'>,
-): () => void {
+export function startVoices(store: AppStore, services: Services): () => void {
+  const { server, keepSound } = services;
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
   const ends = new Map<string, End>();
   const microphone = new SharedMicrophone(store);
   const messages = new SpokenMessages(store, keepSound);
 
-  const take = async (legId: string) => {
+  const take = async (legId: string, instead = false) => {
     const end = ends.get(legId);
     if (!end) return;
-    const answer = await server.askOfVoices({ what: 'take', legId, by: page });
+    const answer = await server.askOfVoices({ what: 'take', legId, by: page, name: deviceName(), instead });
     if (ends.get(legId) !== end) return;
+    if (end.timer !== null) clearTimeout(end.timer);
     end.timer = null;
+    end.speaks = answer?.speaks ?? null;
+    tellWhoSpeaks();
     if (!answer?.done) {
       // Another one speaks there, or nothing was heard: when it has gone, this one does.
       end.timer = setTimeout(() => void take(legId), againMs);
@@ -80,7 +87,12 @@ export function startVoices(
       const end = ends.get(me.legId);
       if (!end) {
         const wait = navigator.userActivation?.isActive === false ? laterMs : 0;
-        ends.set(me.legId, { voices: null, peers: [], timer: setTimeout(() => void take(me.legId), wait) });
+        ends.set(me.legId, {
+          voices: null,
+          peers: [],
+          speaks: null,
+          timer: setTimeout(() => void take(me.legId), wait),
+        });
         continue;
       }
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
@@ -88,9 +100,28 @@ export function startVoices(
     }
     messages.follow(calls.filter(({ me }) => ends.get(me.legId)?.voices));
     if (ends.size === 0) microphone.close();
+    tellWhoSpeaks();
+  };
+
+  const tellWhoSpeaks = () => {
+    const now = Object.fromEntries(
+      [...ends].flatMap(([legId, { speaks }]) => (speaks === null ? [] : [[legId, speaks]])),
+    );
+    if (JSON.stringify(now) !== JSON.stringify(store.getState().office.speaksOn))
+      store.dispatch(spokenOn(now));
   };
 
   server.hearOfVoices((told) => {
+    if (told.kind === 'instead') {
+      const end = ends.get(told.legId);
+      if (!end) return;
+      end.voices?.close();
+      Object.assign(end, { voices: null, peers: [], speaks: told.name });
+      end.timer ??= setTimeout(() => void take(told.legId), againMs);
+      if (![...ends.values()].some(({ voices }) => voices)) microphone.close();
+      tellWhoSpeaks();
+      return follow();
+    }
     if (told.kind === 'peers') {
       const end = ends.get(told.legId);
       if (end) end.peers = told.peers;
@@ -105,6 +136,16 @@ export function startVoices(
   server.follow((isReached) => {
     if (isReached) for (const legId of ends.keys()) void take(legId);
   });
+  let network: Network | null = null;
+  const measuring = setInterval(() => {
+    void Promise.all([...ends.values()].map(({ voices }) => voices?.measure() ?? null)).then((all) => {
+      network = all.find((each) => each !== null) ?? null;
+    });
+  }, measureMs);
+  Object.assign(services, {
+    heardNetwork: () => network,
+    speakHere: (legId) => void take(legId, true),
+  } satisfies Partial<Services>);
   const networkChanged = () => ends.forEach(({ voices }) => voices?.networkChanged());
   window.addEventListener('online', networkChanged);
   const stops = [
@@ -120,6 +161,7 @@ export function startVoices(
   ];
   follow();
   return () => {
+    clearInterval(measuring);
     window.removeEventListener('online', networkChanged);
     stops.forEach((stop) => stop());
     ends.forEach(({ voices }) => voices?.close());
