@@ -96,6 +96,9 @@ if (!isPlain && given.cert === undefined)
   console.log('The certificate is this machine’s own: the browser asks once whether to trust it.');
 console.log(`What it keeps lies in ${folder}. Ctrl-C ends it.`);
 
+// It serves everybody: what goes wrong for one of them never ends it.
+process.on('unhandledRejection', (error) => console.error('Not handled:', error));
+
 let isEnding = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {

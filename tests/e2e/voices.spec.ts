@@ -152,13 +152,13 @@ test('of two browsers of one person one speaks: the other says which, and does i
   await expect(other.office.answer()).toHaveCount(0);
   await hears(ilse, maren);
   await other.page.goto('/call');
-  await expect(other.page.getByText(/^You speak on another device/)).toBeVisible();
+  await expect(other.page.getByText(/^You speak in another window or device/)).toBeVisible();
   await hears(other);
   await other.page.getByRole('button', { name: 'Speak here' }).click();
   await hears(ilse, other);
   await hears(other, ilse);
   await hears(maren);
-  await expect(maren.page.getByText(/^You speak on another device/)).toBeVisible();
+  await expect(maren.page.getByText(/^You speak in another window or device/)).toBeVisible();
   // A browser that is closed in the middle of it leaves the call to the first one.
   await other.browser.close();
   people.pop();

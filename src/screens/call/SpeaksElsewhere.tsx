@@ -8,7 +8,7 @@ export function SpeaksElsewhere({ legId }: { legId: string }) {
   if (name === undefined) return null;
   return (
     <Notice
-      sentence={`You speak on another device: ${name}.`}
+      sentence={`You speak in another window or device: ${name}.`}
       action={{ word: 'Speak here', onPress: () => speakHere(legId) }}
     />
   );
