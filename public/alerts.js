@@ -18,7 +18,9 @@ const passedOn = 'passed-on';
 self.addEventListener('fetch', (event) => {
   const { pathname, origin } = new URL(event.request.url);
   if (event.request.method !== 'POST' || origin !== self.location.origin || pathname !== '/share') return;
-  event.respondWith(layAside(event.request).then(() => Response.redirect('/share', 303)));
+  // What could not be kept is missing there, and it is said that nothing came.
+  const led = () => Response.redirect('/share', 303);
+  event.respondWith(layAside(event.request).then(led, led));
 });
 
 async function layAside(request) {

@@ -5,7 +5,6 @@ import { hostname } from 'node:os';
 import { join } from 'node:path';
 
 import { toString as qrCode } from 'qrcode';
-import { config } from 'zod';
 
 import { newOfficeSchema } from '@/core/setup';
 import { hosted } from '@/offices/hosted';
@@ -18,8 +17,6 @@ import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
 import { openOffice } from './office/openOffice';
 import { realCast } from './office/realCast';
-
-config({ jitless: false });
 
 const { env, argv } = process;
 const firstPort = Number(env['PORT'] ?? 4320);

@@ -1,6 +1,14 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 
-import { fileSorts, isNamedIn, officeFileSchema, type OfficeFile, type Session } from '@/core/office';
+import {
+  fileOfGone,
+  fileSorts,
+  isNamedIn,
+  officeFileSchema,
+  type InboxChange,
+  type OfficeFile,
+  type Session,
+} from '@/core/office';
 import { allSeen } from '@/core/office/machine';
 import { isGranted } from '@/core/setup';
 import type { HostedOffice } from '@/office/hosted';
@@ -16,7 +24,7 @@ const mostBytesEach = 8_000_000;
 const mostBytesPerHour = 200_000_000;
 
 interface MemberFilesOptions {
-  backend: Pick<Backend, 'getMany' | 'setMany'> & Required<Pick<Backend, 'getKeys'>>;
+  backend: Pick<Backend, 'getMany' | 'setMany' | 'removeMany'> & Required<Pick<Backend, 'getKeys'>>;
   office: () => HostedOffice;
 }
 
@@ -42,6 +50,16 @@ export class MemberFiles {
       case 'write':
         return (await this.write(personId, asked.entries)) ?? { kept: true };
     }
+  }
+
+  /** What rows that are gone have named goes with them. */
+  async changed(rows: readonly InboxChange[]): Promise<void> {
+    const keys = rows.flatMap((row) => {
+      const file = fileOfGone(row);
+      return file === null ? [] : [`${file.sort}/${file.id}`];
+    });
+    if (keys.length === 0) return;
+    await this.options.backend.removeMany([...keys, ...keys.map((key) => broughtBy + key)]);
   }
 
   private async keys(personId: string, prefix: string): Promise<string[]> {

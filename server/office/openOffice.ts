@@ -88,7 +88,10 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   host.everythingIsThere();
   const files = new MemberFiles({ backend, office: () => office });
   const voices = new Voices(() => office.seen(), options.iceServers);
-  office.subscribe((step) => voices.changed(step));
+  office.subscribe((step) => {
+    voices.changed(step);
+    office.onceKept(() => void files.changed(step.rows).catch(notTakenOut));
+  });
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
   let sockets: SocketServer | null = null;
@@ -126,6 +129,8 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   };
 }
 
+const notTakenOut = (error: unknown) => console.error('What is gone could not be taken out:', error);
+
 async function beginWhereNew(backend: LevelBackend, asNew: NewOffice | null): Promise<void> {
   const there = await backend.getMany([storageKeys.setup]);
   if (there[storageKeys.setup] != null || asNew === null) return;
@@ -152,12 +157,16 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
       () => false,
       () => true,
     );
+  let lastTried: string | null = null;
   door.came(visitor);
   socket.on('said', (...said: unknown[]) => {
     void (async () => {
       // What comes too fast is not heard: who said it says it again.
       if (await isTooFast()) return;
-      if (isTry(said) && !(await consumed(tries, from))) return;
+      const tried = triedIn(said);
+      // Said again, since nobody has answered yet, it is no other try.
+      if (tried !== null && tried !== lastTried && !(await consumed(tries, from))) return;
+      lastTried = tried ?? lastTried;
       door.heard(visitor, said);
     })();
   });
@@ -198,10 +207,10 @@ const consumed = (limiter: RateLimiterMemory, from: string) =>
     () => false,
   );
 
-/** Whether somebody comes with a PIN. */
-function isTry([, message]: unknown[]): boolean {
+/** With which PIN, and for whom, somebody comes; null: with none. */
+function triedIn([, message]: unknown[]): string | null {
   const who = (message as { who?: { by?: unknown } } | null | undefined)?.who;
-  return who?.by === 'pin' || who?.by === 'code';
+  return who?.by === 'pin' || who?.by === 'code' ? JSON.stringify(who) : null;
 }
 
 /** A page of another site is not let in, whatever it knows. */

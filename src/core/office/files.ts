@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import type { InboxChange } from './Inbox';
 import type { SeenTables } from './seen';
 
 export const fileSorts = ['sound', 'picture', 'faxPages'] as const;
@@ -7,8 +8,26 @@ export const fileSorts = ['sound', 'picture', 'faxPages'] as const;
 export const officeFileSchema = z.object({ sort: z.enum(fileSorts), id: z.string().min(1).max(200) });
 export type OfficeFile = z.infer<typeof officeFileSchema>;
 
+const kept = 'kept:';
 /** How a message names a picture that is kept. */
-const keptPicture = (id: string) => `kept:${id}`;
+const keptPicture = (id: string) => `${kept}${id}`;
+
+/** The file that a row named which is gone; null: it named none. */
+export function fileOfGone({ table, before, now }: InboxChange): OfficeFile | null {
+  if (now !== null || before === null) return null;
+  switch (table) {
+    case 'voicemails':
+      return { sort: 'sound', id: before.id };
+    case 'faxes':
+      return { sort: 'faxPages', id: before.id };
+    case 'messages': {
+      const url = before.picture?.url ?? '';
+      return url.startsWith(kept) ? { sort: 'picture', id: url.slice(kept.length) } : null;
+    }
+    default:
+      return null;
+  }
+}
 
 /** Whether a row that somebody sees names a file: then the file is theirs to have, as the row is. */
 export function isNamedIn({ messages, voicemails, faxes }: SeenTables, { sort, id }: OfficeFile): boolean {

@@ -41,7 +41,7 @@ export function withOfficeFiles(
       if (here.length > 0) await device.setMany(Object.fromEntries(here));
       if (there.length > 0) await ask({ what: 'write', entries: Object.fromEntries(there) });
     },
-    // What no row names any more the office takes out itself.
+    // What a row named the office takes out with the row (`fileOfGone`).
     removeMany: async (keys) => {
       const here = keys.filter((key) => !isOfOffice(key));
       if (here.length > 0) await device.removeMany(here);
