@@ -25,8 +25,10 @@ type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 /** Asks the office for one thing. A refusal becomes a sentence on the screen. */
 export const send =
   (command: Command): Act<Promise<CommandResult | null>> =>
-  async (dispatch, _, { link }) => {
+  async (dispatch, _, services) => {
+    const { link } = services;
     if (!link) return null;
+    services.lastSentAt = performance.now();
     // What was said before this act is over; what the act itself brings about is said meanwhile.
     dispatch(actRefused(null));
     const result = await link.send(command);

@@ -26,6 +26,8 @@ export interface Services {
   /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
   /** The server that hosts the office; null: this browser does. */
   server: ReachedServer | null;
+  /** When this page last asked for something in a call, by `performance.now()`. */
+  lastSentAt: number;
   /** What the network does to the voices that come now; null: none does, or there is a stand-in network. */
   heardNetwork: () => Network | null;
   /** Has this browser speak at that end of a call, where another one of the same person does. */
@@ -67,6 +69,7 @@ export function createServices(): Services {
     readSound: async () => null,
     keepSound: async () => undefined,
     server: null,
+    lastSentAt: -Infinity,
     heardNetwork: () => null,
     speakHere: () => undefined,
     mixSound: async () => null,

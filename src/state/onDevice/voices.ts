@@ -15,8 +15,9 @@ import {
   type Services,
 } from '@/state/app';
 
-/** Another browser of the same person, in which they have just tapped, goes first. */
-const laterMs = 1_500;
+/** Another browser of the same person, which has asked for something in a call within so long, goes first. */
+const actedMs = 10_000;
+const laterMs = 2_000;
 const againMs = 3_000;
 const measureMs = 1_000;
 
@@ -35,7 +36,7 @@ const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state ==
 
 /**
  * Has the voices of this device's calls go from browser to browser, where a server hosts the office: by `voicePaths` alone, so that whatever is
- * done in a call is heard at once. Of several browsers of one person one speaks: the one in which they have just tapped.
+ * done in a call is heard at once. Of several browsers of one person one speaks: the one that has just asked for something, such as to answer.
  */
 export function startVoices(store: AppStore, services: Services): () => void {
   const { server, keepSound } = services;
@@ -86,7 +87,7 @@ export function startVoices(store: AppStore, services: Services): () => void {
     for (const { me, call } of calls) {
       const end = ends.get(me.legId);
       if (!end) {
-        const wait = navigator.userActivation?.isActive === false ? laterMs : 0;
+        const wait = performance.now() - services.lastSentAt < actedMs ? 0 : laterMs;
         ends.set(me.legId, {
           voices: null,
           peers: [],
