@@ -66,11 +66,19 @@ function hashOf(files) {
   return hash.digest('hex');
 }
 
-/** Debian's Chromium, without a window and whole, for browser tests and pictures. */
-export function installChromium() {
-  const packages = ['chromium-headless-shell', 'chromium'].filter((name) => !existsSync(`/usr/bin/${name}`));
+/** What browser tests need of Debian: Chromium, without a window and whole, and a relay for voices. */
+const programs = {
+  'chromium-headless-shell': 'chromium-headless-shell',
+  chromium: 'chromium',
+  turnserver: 'coturn',
+};
+
+export function installForTests() {
+  const packages = Object.entries(programs).flatMap(([program, name]) =>
+    existsSync(`/usr/bin/${program}`) ? [] : [name],
+  );
   if (packages.length === 0) return;
-  console.log('Installing Chromium …');
+  console.log(`Installing ${packages.join(', ')} …`);
   const apt = (...args) =>
     run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   apt('update', '-qq');

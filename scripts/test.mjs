@@ -3,13 +3,13 @@ import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 import { build } from './build.mjs';
-import { bin, installChromium, installPackages, root, run } from './lib.mjs';
+import { bin, installForTests, installPackages, root, run } from './lib.mjs';
 
 const unitReport = join(root, 'test-results', 'unit.json');
 const browserReport = join(root, 'test-results', 'browser.json');
 
 installPackages();
-installChromium();
+installForTests();
 run(bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 run(bin('eslint'), ['.', '--max-warnings', '0']);
 for (const project of ['tsconfig.json', 'src/core/tsconfig.json', 'tsconfig.node.json'])

@@ -54,7 +54,10 @@ const opened = await openOffice({
     cast: isSimulated ? beginning.cast : realCast(beginning.cast),
   },
   isSimulated,
-  iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
+  ways: {
+    iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
+    relayOnly: env['CENDRO_RELAY_ONLY'] === '1',
+  },
   isOwn: (request) => isOwnRequest(request, reach),
 });
 

@@ -9,6 +9,12 @@ export interface Speaker {
   tell: (told: ToldOfVoices) => void;
 }
 
+/** By which ways browsers reach each other. */
+export interface Ways {
+  iceServers: IceServers;
+  relayOnly: boolean;
+}
+
 interface Place {
   speaker: Speaker;
   by: string;
@@ -16,7 +22,8 @@ interface Place {
   callId: string;
 }
 
-const refused: AnswerOfVoices = { done: false, speaks: null, iceServers: [] };
+/** Nothing was done. */
+export const refused: AnswerOfVoices = { done: false, speaks: null, iceServers: [], relayOnly: false };
 const done: AnswerOfVoices = { ...refused, done: true };
 
 /**
@@ -29,7 +36,7 @@ export class Voices {
 
   constructor(
     private readonly seen: () => OfficeSeen,
-    private readonly iceServers: IceServers,
+    private readonly ways: Ways,
   ) {}
 
   /** `sessions`: as whom the connection has joined the office. */
@@ -41,6 +48,8 @@ export class Voices {
         if (this.speakers.get(asked.legId)?.speaker.id !== speaker.id) return refused;
         this.drop(asked.legId);
         return done;
+      case 'servers':
+        return sessions.length === 0 ? refused : { ...done, ...this.ways };
       case 'signal': {
         const { from, to, signal } = asked;
         const here = this.speakers.get(from);
@@ -88,7 +97,7 @@ export class Voices {
     }
     this.speakers.set(legId, { speaker, by, name, callId: call.id });
     this.tell(call.id);
-    return { ...done, iceServers: this.iceServers };
+    return { ...done, ...this.ways };
   }
 
   private drop(legId: string): void {

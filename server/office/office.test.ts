@@ -36,7 +36,14 @@ describe('an office on a server', () => {
   let closeServer = () => undefined as void;
 
   const open = async () => {
-    const options = { folder, beginning, asNew, isSimulated: false, iceServers: [], isOwn: () => true };
+    const options = {
+      folder,
+      beginning,
+      asNew,
+      isSimulated: false,
+      ways: { iceServers: [], relayOnly: false },
+      isOwn: () => true,
+    };
     opened = await openOffice(options);
     const server = createServer();
     opened.serve(server);
@@ -202,6 +209,16 @@ describe('an office on a server', () => {
       expect(await ada.files({ what: 'write', entries: { [key]: text } })).toHaveProperty('refused');
     expect(await ada.files({ what: 'read', keys: ['setup', 'access/pin/p1'] })).toEqual({ texts: {} });
     expect(await ada.files({ what: 'keys', prefix: 'access' })).toEqual({ keys: [] });
+  });
+
+  it('tells each under which address it is seen, and sends back small packets, and no large ones', async () => {
+    const { socket } = await client();
+    const seenFrom = await new Promise((resolve) => socket.once('seenFrom', resolve));
+    expect(String(seenFrom)).toMatch(/127\.0\.0\.1|::1/);
+    const echo = (bytes: number) => socket.timeout(500).emitWithAck('echo', new Uint8Array(bytes));
+    await expect(echo(120)).resolves.toBeUndefined();
+    await expect(echo(5_000)).rejects.toThrow();
+    await expect(socket.timeout(500).emitWithAck('echo', { large: 'x' })).rejects.toThrow();
   });
 
   it('has no line to anybody outside, and says so', async () => {

@@ -15,7 +15,6 @@ import {
   linkPath,
   type AnswerOfFiles,
   type AnswerOfVoices,
-  type IceServers,
   type ToldOfVoices,
 } from '@/office/socket';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
@@ -24,7 +23,7 @@ import { setupKind, storageKeys, Vault } from '@/state/storage';
 import { openLevel, type LevelBackend } from './levelBackend';
 import { MemberFiles } from './MemberFiles';
 import { OfficeDoor } from './OfficeDoor';
-import { Voices } from './Voices';
+import { refused, Voices, type Ways } from './Voices';
 
 /** Beyond what the largest file needs, nothing is read at all. */
 const mostBytes = 9_000_000;
@@ -33,6 +32,7 @@ const goneAfterMs = 60_000;
 /** What one connection may say within a second, and how many PINs may be tried from one address within a minute. */
 const saidPerSecond = 200;
 const triesPerMinute = 20;
+const mostEchoedBytes = 1_000;
 
 interface OpenOfficeOptions {
   /** Where all of it is kept. */
@@ -41,8 +41,7 @@ interface OpenOfficeOptions {
   /** What a new one begins with. */
   asNew: NewOffice | null;
   isSimulated: boolean;
-  /** By which browsers find a way to each other. */
-  iceServers: IceServers;
+  ways: Ways;
   /** Whether the server goes by that name, and lets in who comes from there. */
   isOwn: (request: IncomingMessage) => boolean;
 }
@@ -87,7 +86,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   office.start();
   host.everythingIsThere();
   const files = new MemberFiles({ backend, office: () => office });
-  const voices = new Voices(() => office.seen(), options.iceServers);
+  const voices = new Voices(() => office.seen(), options.ways);
   office.subscribe((step) => {
     voices.changed(step);
     office.onceKept(() => void files.changed(step.rows).catch(notTakenOut));
@@ -191,9 +190,12 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
     const read = askedOfVoicesSchema.safeParse(asked);
     if (typeof answer !== 'function' || !read.success) return;
     const reply = answer as (answer: AnswerOfVoices) => void;
-    void isTooFast().then((is) =>
-      reply(is ? { done: false, speaks: null, iceServers: [] } : voices.ask(speaker, sessions(), read.data)),
-    );
+    void isTooFast().then((is) => reply(is ? refused : voices.ask(speaker, sessions(), read.data)));
+  });
+  socket.emit('seenFrom', from);
+  socket.on('echo', (packet: unknown, answer: unknown) => {
+    if (typeof answer !== 'function' || !Buffer.isBuffer(packet) || packet.length > mostEchoedBytes) return;
+    void isTooFast().then((is) => !is && (answer as () => void)());
   });
   socket.on('disconnect', () => {
     door.left(visitor);

@@ -28,7 +28,10 @@ function set(...calls: Call[]) {
     legOf: () => null,
     devicesInUse: new Set(),
   };
-  const voices = new Voices(() => seen as OfficeSeen, [{ urls: 'stun:here' }]);
+  const voices = new Voices(() => seen as OfficeSeen, {
+    iceServers: [{ urls: 'stun:here' }],
+    relayOnly: true,
+  });
   const change = (...changedCalls: Call[]) => {
     for (const each of changedCalls) all.set(each.id, each);
     voices.changed({ changedCalls, endedCallIds: [] });
@@ -92,6 +95,14 @@ describe('where voices find each other', () => {
     expect(take(other, 'a', 'other page')).toBe(false);
     voices.left(again);
     expect(take(other, 'a', 'other page')).toBe(true);
+  });
+
+  it('tells the servers by which browsers find each other to whoever is let in alone', () => {
+    const { voices, ask } = set(call('c', leg('a'), leg('b')));
+    const ways = { done: true, iceServers: [{ urls: 'stun:here' }], relayOnly: true };
+    expect(voices.ask(ada(), [session('a')], { what: 'servers' })).toMatchObject(ways);
+    expect(ask(bela(), 'b')).toMatchObject(ways);
+    expect(voices.ask(cleo(), [], { what: 'servers' })).toMatchObject({ done: false, iceServers: [] });
   });
 
   it('says who speaks there, and lets another browser of the same person do it instead; of nobody else', () => {

@@ -32,6 +32,7 @@ const screens = [
   '/archive',
   '/telling',
   '/tones',
+  '/connection',
   '/devices',
   '/ready',
   '/share',

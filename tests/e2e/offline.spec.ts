@@ -66,6 +66,7 @@ const places = [
   '/standing',
   '/telling',
   '/tones',
+  '/connection',
   '/devices',
   '/ready',
   '/share',

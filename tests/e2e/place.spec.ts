@@ -50,3 +50,32 @@ test('where help is sent is said, told by an emergency call, and asked again whe
   await office.dial('999');
   await expect(page.getByText('Weir Lane 4, Cawder, EH1 1AA').first()).toBeVisible();
 });
+
+test('after another network the first call asks whether help still finds this device, and never again; a call for help is never asked', async ({
+  office,
+  page,
+}) => {
+  await office.open('/place');
+  await say(office, 'Weir Lane 4');
+  await page.context().setOffline(true);
+  await expect(page.getByText(/^No network\./)).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText(/^The network is another one\./)).toBeVisible();
+  const dial = async (number: string) => {
+    await office.goTo('Dial');
+    await page.getByRole('textbox', { name: 'Number, extension or name' }).fill(number);
+    await page.getByRole('button', { name: /^Call/ }).last().click();
+  };
+  const hangUp = () => office.stopCalling().or(office.end()).click();
+  await dial('999');
+  await hangUp();
+
+  await dial('212');
+  await expect(office.sheet()).toContainText('Is this device still at Weir Lane 4, Cawder, EH1 1AA?');
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Call now, say it later' }).click();
+  await hangUp();
+  await dial('212');
+  await hangUp();
+  await expect(office.sheet()).toHaveCount(0);
+});

@@ -59,7 +59,7 @@ export class ServedOffice {
   }
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, () => {
       const { port } = probe.address() as AddressInfo;

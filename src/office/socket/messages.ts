@@ -44,6 +44,8 @@ export const askedOfVoicesSchema = z.discriminatedUnion('what', [
     instead: z.boolean(),
   }),
   z.object({ what: z.literal('drop'), legId }),
+  /** By which servers browsers find a way to each other. */
+  z.object({ what: z.literal('servers') }),
   z.object({ what: z.literal('signal'), from: legId, to: legId, signal: signalSchema }),
 ]);
 export type AskedOfVoices = z.infer<typeof askedOfVoicesSchema>;
@@ -63,6 +65,8 @@ export const answerOfVoicesSchema = z.object({
   /** The browser that speaks there instead; null: none does. */
   speaks: z.string().nullable().default(null),
   iceServers: iceServersSchema.default([]),
+  /** Voices are to go by a relay alone. */
+  relayOnly: z.boolean().default(false),
 });
 export type AnswerOfVoices = z.infer<typeof answerOfVoicesSchema>;
 

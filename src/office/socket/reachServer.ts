@@ -19,6 +19,8 @@ const answerMs = 10_000;
 /** Before what could not be understood is asked again. */
 const pauseMs = 1_000;
 const longestPauseMs = 3_000;
+/** As large as a packet of a voice. */
+const echoed = new Uint8Array(120);
 
 /** An office on a server, as an app reaches it. */
 export interface ReachedServer {
@@ -29,6 +31,10 @@ export interface ReachedServer {
   /** Asks of the place where voices find each other; null: it was not heard. */
   askOfVoices: (asked: AskedOfVoices) => Promise<AnswerOfVoices | null>;
   hearOfVoices: (listener: (told: ToldOfVoices) => void) => void;
+  /** A small packet to the server and back. Rejects where it is not back by then. */
+  echo: (withinMs: number) => Promise<void>;
+  /** Under which address the server sees this device, whenever it connects. */
+  hearSeenFrom: (listener: (address: string) => void) => void;
   /** Whether it is reached, whenever that changes; at first it is taken to be. */
   follow: (listener: (isReached: boolean) => void) => void;
 }
@@ -40,6 +46,10 @@ export function reachServer(): ReachedServer {
   socket.on('said', (...args: unknown[]) => {
     const read = saidSchema.safeParse(args);
     if (read.success) ports.get(read.data[0])?.(read.data[1]);
+  });
+  let seenFrom: string | null = null;
+  socket.on('seenFrom', (address: unknown) => {
+    if (typeof address === 'string') seenFrom = address;
   });
   const askOfFiles: ReachedServer['askOfFiles'] = async (asked) => {
     for (;;) {
@@ -78,6 +88,15 @@ export function reachServer(): ReachedServer {
         const read = toldOfVoicesSchema.safeParse(told);
         if (read.success) listener(read.data);
       }),
+    echo: async (withinMs) => {
+      await socket.timeout(withinMs).emitWithAck('echo', echoed);
+    },
+    hearSeenFrom: (listener) => {
+      if (seenFrom !== null) listener(seenFrom);
+      socket.on('seenFrom', (address: unknown) => {
+        if (typeof address === 'string') listener(address);
+      });
+    },
     follow: (listener) => {
       socket.on('connect', () => listener(true));
       socket.on('connect_error', () => listener(false));

@@ -1,7 +1,6 @@
 import type { VoicePath } from '@/core/calls/exchange';
-import type { Network } from '@/core/calls/quality';
 
-import { VoiceMeasure, worstOf } from './measuring';
+import { VoiceMeasure, worstOf, type Coming } from './measuring';
 
 /** What two browsers tell each other until they hear each other. */
 export type Signal = { description: RTCSessionDescriptionInit } | { candidate: RTCIceCandidateInit | null };
@@ -10,6 +9,8 @@ interface PeerVoicesOptions {
   /** The end of the call at which this browser speaks. */
   legId: string;
   iceServers: RTCIceServer[];
+  /** Voices go by a relay alone, so that nobody learns another one’s address. */
+  relayOnly?: boolean;
   /** Says something to the browser at another end. */
   signal: (to: string, signal: Signal) => void;
   /** The voice of whoever uses this browser; null where there is no microphone: then they are heard by nobody. */
@@ -105,8 +106,8 @@ export class PeerVoices {
     for (const [legId, peer] of this.peers) this.apply(legId, peer);
   }
 
-  /** What the networks do to the voices that come, since this was asked last: the worst of them; null while none comes. */
-  async measure(): Promise<Network | null> {
+  /** How the voices come, since this was asked last: the worst of them; null while none comes. */
+  async measure(): Promise<Coming | null> {
     const all = [...this.peers.values()].map(async ({ connection, measure }) =>
       measure.look(await connection.getStats()),
     );
@@ -119,8 +120,11 @@ export class PeerVoices {
   }
 
   private meet(legId: string, by: string): void {
-    const { iceServers, connect, play } = this.options;
-    const configuration = { iceServers };
+    const { iceServers, relayOnly, connect, play } = this.options;
+    const configuration: RTCConfiguration = {
+      iceServers,
+      iceTransportPolicy: relayOnly ? 'relay' : 'all',
+    };
     const connection = connect?.(configuration) ?? new RTCPeerConnection(configuration);
     const peer: Peer = {
       by,

@@ -1,3 +1,5 @@
 /** Voices that go from browser to browser. */
 export { PeerVoices, type Signal } from './PeerVoices';
+export type { Coming } from './measuring';
+export { rtcServersOf } from './rtcServersOf';
 export { playVoice } from './playVoice';

@@ -1,18 +1,35 @@
 import { VoiceMeasure, worstOf } from './measuring';
 
-const report = (packetsReceived: number, packetsLost: number, jitter = 0.002, roundTrip = 0.03) =>
+const report = (
+  packetsReceived: number,
+  packetsLost: number,
+  jitter = 0.002,
+  roundTrip = 0.03,
+  kinds = ['host', 'host'],
+) =>
   new Map([
     ['a', { type: 'inbound-rtp', kind: 'audio', packetsReceived, packetsLost, jitter }],
-    ['b', { type: 'candidate-pair', nominated: true, currentRoundTripTime: roundTrip }],
+    [
+      'b',
+      {
+        ...{ type: 'candidate-pair', nominated: true, currentRoundTripTime: roundTrip },
+        ...{ localCandidateId: 'd', remoteCandidateId: 'e' },
+      },
+    ],
     ['c', { type: 'candidate-pair', nominated: false, currentRoundTripTime: 9 }],
+    ['d', { id: 'd', type: 'local-candidate', candidateType: kinds[0] }],
+    ['e', { id: 'e', type: 'remote-candidate', candidateType: kinds[1] }],
   ]) as unknown as RTCStatsReport;
 
 it('is what the network has done since the last look, and not from the beginning on', () => {
   const measure = new VoiceMeasure();
-  expect(measure.look(report(90, 10))).toEqual({ delayMs: 15, jitterMs: 2, lossPercent: 10, burstRatio: 1 });
-  expect(measure.look(report(190, 10))).toMatchObject({ lossPercent: 0 });
+  expect(measure.look(report(90, 10))).toEqual({
+    network: { delayMs: 15, jitterMs: 2, lossPercent: 10, burstRatio: 1 },
+    way: 'host',
+  });
+  expect(measure.look(report(190, 10))).toMatchObject({ network: { lossPercent: 0 } });
   // One that was taken for lost has come all the same.
-  expect(measure.look(report(290, 9))).toMatchObject({ lossPercent: 0 });
+  expect(measure.look(report(290, 9))).toMatchObject({ network: { lossPercent: 0 } });
 });
 
 it('is not known while nothing comes', () => {
@@ -23,8 +40,18 @@ it('is not known while nothing comes', () => {
 });
 
 it('of several the worst counts', () => {
-  const good = { delayMs: 10, jitterMs: 1, lossPercent: 0, burstRatio: 1 };
-  const bad = { ...good, lossPercent: 4 };
+  const network = { delayMs: 10, jitterMs: 1, lossPercent: 0, burstRatio: 1 };
+  const good = { network, way: 'host' as const };
+  const bad = { network: { ...network, lossPercent: 4 }, way: 'host' as const };
   expect(worstOf([good, bad, good])).toBe(bad);
   expect(worstOf([])).toBeNull();
+});
+
+it.each([
+  [['host', 'relay'], 'relay'],
+  [['prflx', 'host'], 'srflx'],
+  [['host', 'host'], 'host'],
+  [[], null],
+])('by %j a voice goes by %s: the end that needs the longer way counts', (kinds, way) => {
+  expect(new VoiceMeasure().look(report(10, 0, 0, 0, kinds))?.way).toBe(way);
 });

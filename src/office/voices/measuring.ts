@@ -1,4 +1,4 @@
-import type { Network } from '@/core/calls/quality';
+import type { CandidateKind, Network } from '@/core/calls/quality';
 
 /** Counts of what has come in so far (W3C WebRTC Statistics, `RTCInboundRtpStreamStats`). */
 interface Counts {
@@ -6,41 +6,69 @@ interface Counts {
   packetsLost: number;
 }
 
+/** How a voice comes: what its network does to it, and by which kind of way (RFC 8445 §5.1.1), seen from the end that needs the longer one. */
+export interface Coming {
+  network: Network;
+  way: CandidateKind | null;
+}
+
+interface Found {
+  inbound: (Counts & { jitter?: number }) | null;
+  pair: { currentRoundTripTime?: number; localCandidateId?: string; remoteCandidateId?: string } | null;
+  /** Kinds of candidates by their ids. */
+  candidates: Map<string, string>;
+}
+
 /** Measures one connection: what its network does to the voice that comes by it, between one look and the next. */
 export class VoiceMeasure {
   private before: Counts = { packetsReceived: 0, packetsLost: 0 };
 
   /** What it has done since the last look; null where nothing has come in since. */
-  look(report: RTCStatsReport): Network | null {
-    let inbound: (Counts & { jitter?: number }) | null = null;
-    let roundTripSeconds = 0;
-    report.forEach(
-      (each: { type: string; kind?: string; nominated?: boolean; currentRoundTripTime?: number }) => {
-        if (each.type === 'inbound-rtp' && each.kind === 'audio') inbound = each as unknown as Counts;
-        if (each.type === 'candidate-pair' && each.nominated === true)
-          roundTripSeconds = each.currentRoundTripTime ?? 0;
-      },
-    );
+  look(report: RTCStatsReport): Coming | null {
+    const { inbound, pair, candidates } = find(report);
     if (inbound === null) return null;
-    const { packetsReceived, packetsLost, jitter = 0 } = inbound as Counts & { jitter?: number };
+    const { packetsReceived, packetsLost, jitter = 0 } = inbound;
     const received = packetsReceived - this.before.packetsReceived;
     // A packet that was taken for lost may come late.
     const lost = Math.max(0, packetsLost - this.before.packetsLost);
     this.before = { packetsReceived, packetsLost };
     if (received + lost <= 0) return null;
     return {
-      delayMs: (roundTripSeconds * 1000) / 2,
-      jitterMs: jitter * 1000,
-      lossPercent: (100 * lost) / (received + lost),
-      burstRatio: 1,
+      network: {
+        delayMs: ((pair?.currentRoundTripTime ?? 0) * 1000) / 2,
+        jitterMs: jitter * 1000,
+        lossPercent: (100 * lost) / (received + lost),
+        burstRatio: 1,
+      },
+      way: wayOf([pair?.localCandidateId, pair?.remoteCandidateId].map((id) => candidates.get(id ?? ''))),
     };
   }
 }
 
+function find(report: RTCStatsReport): Found {
+  const found: Found = { inbound: null, pair: null, candidates: new Map() };
+  report.forEach(
+    (each: { id: string; type: string; kind?: string; nominated?: boolean; candidateType?: string }) => {
+      if (each.type === 'inbound-rtp' && each.kind === 'audio') found.inbound = each as unknown as Counts;
+      if (each.type === 'candidate-pair' && each.nominated === true) found.pair = each as Found['pair'];
+      if (each.candidateType !== undefined) found.candidates.set(each.id, each.candidateType);
+    },
+  );
+  return found;
+}
+
+/** One that was found on the way (`prflx`) is an address that others see. */
+function wayOf(kinds: readonly (string | undefined)[]): CandidateKind | null {
+  if (kinds.includes('relay')) return 'relay';
+  if (kinds.includes('srflx') || kinds.includes('prflx')) return 'srflx';
+  return kinds.includes('host') ? 'host' : null;
+}
+
 /** Of several voices the one that comes worst: by loss, then by delay and jitter. */
-export function worstOf(networks: readonly Network[]): Network | null {
-  const badness = ({ lossPercent, delayMs, jitterMs }: Network) => lossPercent * 100 + delayMs + 5 * jitterMs;
-  return networks.reduce<Network | null>(
+export function worstOf(voices: readonly Coming[]): Coming | null {
+  const badness = ({ network: { lossPercent, delayMs, jitterMs } }: Coming) =>
+    lossPercent * 100 + delayMs + 5 * jitterMs;
+  return voices.reduce<Coming | null>(
     (worst, each) => (worst === null || badness(each) > badness(worst) ? each : worst),
     null,
   );

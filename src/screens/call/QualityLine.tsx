@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 
-import { hearingOf, warningOf, type Hearing, type Quality } from '@/core/calls/quality';
+import { hearingOf, warningOf, type CandidateKind, type Hearing, type Quality } from '@/core/calls/quality';
 import {
   isActive,
   selectMyOtherDevices,
@@ -37,6 +37,12 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
+const wayWords: Record<CandidateKind, string> = {
+  host: 'straight, in the same network',
+  srflx: 'straight, across networks',
+  relay: 'by a relay',
+};
+
 const hearingWords: Record<Hearing, string> = {
   well: 'Sounds well',
   fair: 'Sounds fair',
@@ -50,6 +56,7 @@ export function QualityLine({ view }: { view: CallView }) {
   const dispatch = useAppDispatch();
   const { server } = useServices();
   const trend = useAppSelector((state) => state.office.trend);
+  const way = useAppSelector((state) => state.office.way);
   const office = useAppSelector(selectOffice);
   const mobile = useAppSelector((state) => selectMyOtherDevices(state).find(({ kind }) => kind === 'mobile'));
   const [showsFigures, setShowsFigures] = useState(false);
@@ -87,7 +94,7 @@ export function QualityLine({ view }: { view: CallView }) {
             <Txt as="mono">{figuresOf(quality)}</Txt>
             <Txt as="small">
               {server
-                ? 'Encrypted from browser to browser (DTLS-SRTP), Opus; measured here.'
+                ? `Encrypted from browser to browser (DTLS-SRTP), Opus; measured here.${way ? ` It goes ${wayWords[way]}.` : ''}`
                 : 'Encryption: none needed, since the sound stays on this device.'}
             </Txt>
           </View>

@@ -12,5 +12,6 @@ export type OpenSheet =
   | { kind: 'party'; view: CallView; party: PartyView }
   | { kind: 'join'; view: CallView; active: CallView }
   | { kind: 'sound' }
+  | { kind: 'askPlace'; to: string; isDialled: boolean }
   | { kind: 'askShown'; to: string; isDialled: boolean }
   | { kind: 'help'; path: string };

@@ -204,6 +204,11 @@ export const helpTexts: Readonly<Record<string, HelpText>> = {
     'Each can be heard before it is chosen, as loud as it would ring.',
     'Silent means seen and not heard; emergency lines ring by the same rule.',
   ]),
+  '/connection': of('How calls sound from here', [
+    'Tries what the network does to a voice from where you are: how long it takes, how much it varies, how much is lost.',
+    'Name the place: the worst ones stand first, so that you know before you ring from there.',
+    'For a quarter of an hour, as long as the network is the same, how a call travels is chosen by it.',
+  ]),
   '/archive': of('Archive', [
     'All that is kept for you on this device, as one file to take along.',
     'It can be brought back here or on another device, and that can be undone.',

@@ -10,6 +10,7 @@ export const fetchEverythingList = async () => (await import('./inboxScreens')).
 export const fetchRoomsScreen = async () => (await import('./inboxScreens')).RoomsScreen;
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
 export const fetchTonesScreen = async () => (await import('./inboxScreens')).TonesScreen;
+export const fetchConnectionScreen = async () => (await import('./inboxScreens')).ConnectionScreen;
 export const fetchTellingScreen = async () => (await import('./inboxScreens')).TellingScreen;
 export const fetchArchiveScreen = async () => (await import('./inboxScreens')).ArchiveScreen;
 export const fetchReceived = async () => (await import('./inboxScreens')).Received;

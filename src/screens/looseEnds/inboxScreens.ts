@@ -21,6 +21,7 @@ export { NotesScreen } from '../notes/NotesScreen';
 export { VoicemailsScreen } from '../voicemails/VoicemailsScreen';
 export { ChatSheet } from '../rooms/ChatSheet';
 export { RoomsScreen } from '../rooms/RoomsScreen';
+export { ConnectionScreen } from '../connection/ConnectionScreen';
 export { TonesScreen } from '../tones/TonesScreen';
 export { TellingScreen } from '../telling/TellingScreen';
 export { EverythingList } from '../everything/EverythingList';

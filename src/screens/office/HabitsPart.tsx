@@ -122,6 +122,9 @@ export function HabitsPart() {
       <Habit title="Ring tones" isOfDevice>
         <Plate word="Choose ring tones" onPress={go.tones} />
       </Habit>
+      <Habit title="The connection" isOfDevice>
+        <Plate word="Test how calls sound from here" onPress={go.connection} />
+      </Habit>
       <Habit title="Numbers and dialling">
         <Choice
           label="How numbers are written"

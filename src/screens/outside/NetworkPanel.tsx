@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 
-import type { Network } from '@/core/calls/quality';
+import { qualityOver, type Network } from '@/core/calls/quality';
 import { networks } from '@/office/standins';
-import { selectQuality, useAppDispatch, useAppSelector } from '@/state/app';
+import { useAppDispatch, useAppSelector } from '@/state/app';
 import { playOutside } from '@/state/outside';
 import { Choice } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -25,7 +25,7 @@ const turns = [
 export function NetworkPanel() {
   const dispatch = useAppDispatch();
   const network = useAppSelector((state) => state.office.network);
-  const quality = useAppSelector(selectQuality);
+  const quality = qualityOver(network);
   const change = (next: Network) => void dispatch(playOutside({ kind: 'network', network: next }));
   const named = (Object.keys(words) as (keyof typeof words)[]).find((key) => isSame(networks[key], network));
   return (

@@ -1,3 +1,4 @@
+import { qualityOver } from '@/core/calls/quality';
 import {
   selectCallerChoices,
   selectCallHabits,
@@ -41,6 +42,7 @@ const openSound = () => openCallSheet({ kind: 'sound' });
 export function useChoices(): ChoiceEntry[] {
   const go = useGo();
   const settings = useAppSelector((state) => state.settings);
+  const tested = useAppSelector(({ office }) => office.tested);
   const calls = useAppSelector(selectCallHabits);
   const dialling = useAppSelector(selectDialling);
   const clock = useAppSelector(selectClockStyle);
@@ -90,6 +92,12 @@ export function useChoices(): ChoiceEntry[] {
       settings.way ?? 'as Cendro recommends',
       'way data mobile network wifi',
       go.dial,
+    ),
+    device(
+      'How calls sound from here',
+      tested ? `MOS ${qualityOver(tested).mos.toFixed(1)} when last tried` : 'not tried here',
+      'connection test network quality jitter loss relay stun turn mos',
+      go.connection,
     ),
     device(
       'Where help is sent',

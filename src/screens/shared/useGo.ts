@@ -55,6 +55,7 @@ export function useGo() {
       settings: () => lead('/settings'),
       telling: () => lead('/telling'),
       tones: () => lead('/tones'),
+      connection: () => lead('/connection'),
       voicemails: () => lead('/voicemails'),
       notes: () => lead('/notes'),
       followUps: () => lead('/followups'),

@@ -11,9 +11,9 @@ import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
 import { selectMyDeviceId, selectMyId } from './session';
 
-/** How a call from here would sound: what is measured while one goes on, else what the network promises. */
+/** How a call from here would sound: as it was tried last, else what the network promises. */
 export const selectQuality = createSelector(
-  (state: RootState) => state.office.network,
+  ({ office: { tested, network } }: RootState) => tested ?? network,
   (network) => qualityOver(network),
 );
 

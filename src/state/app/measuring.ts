@@ -15,14 +15,15 @@ export function startMeasuring(store: AppStore, services: Services): () => void 
     const { trend, network } = state.office;
     const isTalking = selectTaken(state).some((view) => isActive(view) && view.phase === 'talking');
     if (!isTalking) {
-      if (trend) store.dispatch(measured(null));
+      if (trend) store.dispatch(measured({ trend: null, way: null }));
       return;
     }
     // Between real voices it is measured; a stand-in network says it itself.
-    const over = services.server ? services.heardNetwork() : network;
+    const coming = services.coming();
+    const over = services.server ? coming?.network : network;
     if (!over) return;
     const next = follow(trend, clock.now(), qualityOver(over));
-    if (next !== trend) store.dispatch(measured(next));
+    if (next !== trend) store.dispatch(measured({ trend: next, way: coming?.way ?? null }));
   };
   const timer = setInterval(measure, everyMs);
   const stop = clock.subscribe(measure);

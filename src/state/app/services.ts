@@ -1,10 +1,10 @@
-import type { Network } from '@/core/calls/quality';
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
 import { Clock, type ClockSetting } from '@/office/clock';
 import type { ReachedServer } from '@/office/socket';
 import type { OfficeLink, OutsideLink } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
+import type { Coming } from '@/office/voices';
 import type { Book } from '@/office/sources';
 
 import type { StoredSound, Vault } from '../storage';
@@ -23,15 +23,15 @@ export interface Services {
   /** The finished sound of a recording; null where there is none (yet). */
   readSound: (recordingId: string) => Promise<StoredSound | null>;
   keepSound: (id: string, sound: StoredSound) => Promise<void>;
-  /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
   /** The server that hosts the office; null: this browser does. */
   server: ReachedServer | null;
   /** When this page last asked for something in a call, by `performance.now()`. */
   lastSentAt: number;
-  /** What the network does to the voices that come now; null: none does, or there is a stand-in network. */
-  heardNetwork: () => Network | null;
+  /** How real voices come now; null: none does, or there is a stand-in network. */
+  coming: () => Coming | null;
   /** Has this browser speak at that end of a call, where another one of the same person does. */
   speakHere: (legId: string) => void;
+  /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
   mixSound: (id: string) => Promise<StoredSound | null>;
   /** Plays a kept sound once. Gives whether it was found. */
   playSound: (id: string) => Promise<boolean>;
@@ -70,7 +70,7 @@ export function createServices(): Services {
     keepSound: async () => undefined,
     server: null,
     lastSentAt: -Infinity,
-    heardNetwork: () => null,
+    coming: () => null,
     speakHere: () => undefined,
     mixSound: async () => null,
     playSound: async () => false,

@@ -2,7 +2,7 @@ import { createAction, createSlice, type Action, type PayloadAction } from '@red
 import isEqual from 'fast-deep-equal';
 
 import type { Agent, Call, CallRecord } from '@/core/calls/exchange';
-import type { Network, Trend } from '@/core/calls/quality';
+import type { CandidateKind, Network, Trend } from '@/core/calls/quality';
 import type { AccessSeen } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Contact } from '@/core/people/contacts';
@@ -50,8 +50,12 @@ interface OfficeSlice {
   agents: readonly Agent[];
   /** What the stand-in network does to this device's data calls. */
   network: Network;
+  /** What the network does to calls from here, where that was tried and the network is still the same; null: it was not. */
+  tested: Network | null;
   /** How the call that is talked on has sounded of late; null while none is. */
   trend: Trend | null;
+  /** By which way its voice comes; null where that is not known, or a stand-in’s. */
+  way: CandidateKind | null;
   /** Other browsers of the worker’s that speak at an end of theirs, by the leg. */
   speaksOn: Readonly<Record<string, string>>;
 }
@@ -77,7 +81,9 @@ const officeSlice = createSlice({
     signedIn: [],
     agents: [],
     network: goodNetwork,
+    tested: null,
     trend: null,
+    way: null,
     speaksOn: {},
   } as OfficeSlice,
   reducers: {
@@ -115,8 +121,11 @@ const officeSlice = createSlice({
     onlineChanged(state, { payload }: PayloadAction<boolean>) {
       state.isOnline = payload;
     },
-    measured(state, { payload }: PayloadAction<Trend | null>) {
-      state.trend = payload;
+    measured(state, { payload }: PayloadAction<Pick<OfficeSlice, 'trend' | 'way'>>) {
+      Object.assign(state, payload);
+    },
+    networkTested(state, { payload }: PayloadAction<Network | null>) {
+      state.tested = payload;
     },
     spokenOn(state, { payload }: PayloadAction<Record<string, string>>) {
       state.speaksOn = payload;
@@ -124,7 +133,8 @@ const officeSlice = createSlice({
   },
   extraReducers: (builder) =>
     builder.addCase(updated, (state, { payload }) => {
-      state.network = payload.network;
+      if (!isEqual(state.network, payload.network))
+        Object.assign(state, { network: payload.network, tested: null });
       if (state.signedIn.join() !== payload.signedIn.join()) state.signedIn = payload.signedIn;
       if (!isEqual(state.agents, payload.agents)) state.agents = payload.agents;
       if (payload.setup) state.setup = payload.setup;
@@ -230,6 +240,8 @@ const settingsSlice = createSlice({
     noise: 'light',
     soundTest: null,
     isPlaceDoubted: false,
+    isPlaceAsked: false,
+    seenFrom: null,
     tellsElsewhere: false,
     alerts: allAlerts,
     hand: 'right',
@@ -271,7 +283,13 @@ const settingsSlice = createSlice({
       state.alerts = payload;
     },
     placeDoubted(state, { payload }: PayloadAction<boolean>) {
-      state.isPlaceDoubted = payload;
+      Object.assign(state, { isPlaceDoubted: payload, isPlaceAsked: false });
+    },
+    placeAsked(state) {
+      state.isPlaceAsked = true;
+    },
+    addressSeen(state, { payload }: PayloadAction<string>) {
+      state.seenFrom = payload;
     },
     lockChosen(state, { payload }: PayloadAction<Settings['lockAfter']>) {
       state.lockAfter = payload;
@@ -378,6 +396,7 @@ export const {
   frontChanged,
   onlineChanged,
   measured,
+  networkTested,
   spokenOn,
 } = officeSlice.actions;
 /** The app can't go on from here, and says why. */
@@ -398,6 +417,8 @@ export const {
   passkeyChosen,
   remindedLater,
   placeDoubted,
+  placeAsked,
+  addressSeen,
   tellingElsewhereChosen,
 } = settingsSlice.actions;
 export const {

@@ -7,6 +7,7 @@ import { readArchive, writeArchive, type ArchiveFile } from '@/core/shared/archi
 import {
   asidePrefix,
   clockKind,
+  connectionTestsKind,
   formerDraftKind,
   heardKind,
   movedEntries,
@@ -44,6 +45,7 @@ const kinds: readonly { prefix: string; kind: StoredKind<unknown>; name: string 
   { prefix: storageKeys.setup, kind: setupKind, name: 'how the office is configured' },
   { prefix: storageKeys.settings, kind: settingsKind, name: 'settings' },
   { prefix: storageKeys.clock, kind: clockKind, name: 'the clock' },
+  { prefix: storageKeys.connectionTests, kind: connectionTestsKind, name: 'tests of the connection' },
 ];
 
 /** How what stands under a key is kept, and what several of it are called. */

@@ -1,10 +1,12 @@
-import { ringingChosen } from '@/state/app';
+import { placeAsked, ringingChosen } from '@/state/app';
 import { frontChanged } from '@/state/app/slices';
 import { openApp } from '@/state/app/tests/openApp';
+import { asksPlace, setPlace, stillThere } from '@/state/place';
 
 import { startBadge, startStayingAwake } from './awake';
 import { startKeepingApp } from './keeping';
 import { askToStay, roomUsed } from './room';
+import { startPlaceWatch } from './placeWatch';
 import { startVibrating } from './vibrating';
 
 const listeners = new Map<string, () => void>();
@@ -207,5 +209,41 @@ describe('the app on the device', () => {
     const none = openApp();
     startKeepingApp(none.store);
     expect(told(none).appKept).toBe('no');
+  });
+});
+
+describe('where this device is', () => {
+  const weir = {
+    ...{ country: 'GB' as const, street: 'Weir Lane 4', detail: '', locality: 'Cawder' },
+    ...{ region: '', postcode: 'EH1 1AA' },
+  };
+
+  it('is asked again once the office’s server sees it under another address, and before the next call, once', async () => {
+    given({});
+    const app = openApp();
+    let seeFrom: (address: string) => void = () => undefined;
+    const server = { hearSeenFrom: (listener: typeof seeFrom) => void (seeFrom = listener) };
+    const stop = startPlaceWatch(app.store, { ...app.services, server: server as never });
+    const isDoubted = () => app.store.getState().settings.isPlaceDoubted;
+    seeFrom('192.0.2.7');
+    seeFrom('192.0.2.8');
+    // Nobody has said where it is.
+    expect(isDoubted()).toBe(false);
+    await app.store.dispatch(setPlace(app.store.getState().office.me?.deviceId ?? '', weir));
+    seeFrom('192.0.2.8');
+    expect(isDoubted()).toBe(false);
+    seeFrom('192.0.2.9');
+    expect(isDoubted()).toBe(true);
+    expect(asksPlace(app.store.getState(), '07700 900333')).toBe(true);
+    expect(asksPlace(app.store.getState(), '999')).toBe(false);
+    app.store.dispatch(placeAsked());
+    expect(asksPlace(app.store.getState(), '07700 900333')).toBe(false);
+    await app.store.dispatch(stillThere());
+    expect(isDoubted()).toBe(false);
+    seeFrom('192.0.2.9');
+    expect(isDoubted()).toBe(false);
+    seeFrom('192.0.2.7');
+    expect(asksPlace(app.store.getState(), '07700 900333')).toBe(true);
+    stop();
   });
 });

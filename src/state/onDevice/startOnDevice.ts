@@ -1,4 +1,5 @@
 import type { AppStore, Services } from '@/state/app';
+import { startTested } from '@/state/connection';
 
 import { startBadge, startStayingAwake } from './awake';
 import { startCallHabits } from './callHabits';
@@ -18,9 +19,10 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startVibrating(store),
     startSoundDevices(store, services),
     startCallHabits(store),
-    startPlaceWatch(store),
+    startPlaceWatch(store, services),
     startLocking(store),
     startVoices(store, services),
+    startTested(store, services),
   ];
   return () => stops.forEach((stop) => stop());
 }

@@ -1,9 +1,8 @@
 import { voicePaths } from '@/core/calls/exchange';
-import type { Network } from '@/core/calls/quality';
 import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
-import { PeerVoices, playVoice, type Signal } from '@/office/voices';
+import { PeerVoices, playVoice, rtcServersOf, type Coming, type Signal } from '@/office/voices';
 import { SpokenMessages } from './SpokenMessages';
 import {
   actRefused,
@@ -62,11 +61,8 @@ export function startVoices(store: AppStore, services: Services): () => void {
     }
     end.voices ??= new PeerVoices({
       legId,
-      iceServers: answer.iceServers.map(({ urls, username, credential }) => ({
-        urls,
-        ...(username !== undefined && { username }),
-        ...(credential !== undefined && { credential }),
-      })),
+      iceServers: rtcServersOf(answer.iceServers),
+      relayOnly: answer.relayOnly,
       signal: (to, signal) => void server.askOfVoices({ what: 'signal', from: legId, to, signal }),
       voice: () => microphone.track(),
       play: (_, stream) => playVoice(stream, speakerOf(store)),
@@ -137,14 +133,14 @@ export function startVoices(store: AppStore, services: Services): () => void {
   server.follow((isReached) => {
     if (isReached) for (const legId of ends.keys()) void take(legId);
   });
-  let network: Network | null = null;
+  let coming: Coming | null = null;
   const measuring = setInterval(() => {
     void Promise.all([...ends.values()].map(({ voices }) => voices?.measure() ?? null)).then((all) => {
-      network = all.find((each) => each !== null) ?? null;
+      coming = all.find((each) => each !== null) ?? null;
     });
   }, measureMs);
   Object.assign(services, {
-    heardNetwork: () => network,
+    coming: () => coming,
     speakHere: (legId) => void take(legId, true),
   } satisfies Partial<Services>);
   const networkChanged = () => ends.forEach(({ voices }) => voices?.networkChanged());

@@ -1,2 +1,2 @@
 /** Where phones are, so that help is sent there. */
-export { selectPlaceOfPhone, setPlace, stillThere } from './place';
+export { asksPlace, selectPlaceOfPhone, setPlace, stillThere } from './place';

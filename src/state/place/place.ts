@@ -1,5 +1,6 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
+import { interpretDialled } from '@/core/numbers/numbering';
 import { addressWords, type Address, type PlaceOfPhone } from '@/core/setup';
 
 import {
@@ -22,6 +23,14 @@ const mostPlaces = 8;
 /** Where that phone is, as its owner has said it; null: nobody has. */
 export const selectPlaceOfPhone = (state: RootState, deviceId: string): PlaceOfPhone | null =>
   selectOffice(state).devices.get(deviceId)?.place ?? null;
+
+/** Whether it is to be asked, before that is called, if this device is still where it was said to be: once, and never before a call for help. */
+export function asksPlace(state: RootState, to: string): boolean {
+  const { isPlaceDoubted, isPlaceAsked } = state.settings;
+  if (!isPlaceDoubted || isPlaceAsked) return false;
+  const isForHelp = interpretDialled(to, selectOffice(state).plan).kind === 'emergency';
+  return !isForHelp && selectPlaceOfPhone(state, selectMyDeviceId(state)) !== null;
+}
 
 /** Says where a phone is: help that is called from it is sent there. Gives why it is not kept; null: it is. */
 export const setPlace =

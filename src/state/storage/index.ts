@@ -4,6 +4,7 @@ export {
   allAlerts,
   usualRings,
   clockKind,
+  connectionTestsKind,
   heardKind,
   officeKind,
   formerDraftKind,

@@ -7,7 +7,7 @@ import { workSchema, type Work } from '@/core/inbox/followUps';
 import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
 import { addressSchema, officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
-import { ways } from '@/core/calls/quality';
+import { connectionTestSchema, ways, type ConnectionTest } from '@/core/calls/quality';
 import { heardEntrySchema, noiseStrengths, rings } from '@/core/shared/sound';
 import { clockSettingSchema } from '@/office/clock';
 import { officeStateSchema, type OfficeState } from '@/office/link';
@@ -109,6 +109,10 @@ export const settingsSchema = z.object({
   noise: z.enum(noiseStrengths),
   /** The network is another one since its place was said; it may have been carried elsewhere. */
   isPlaceDoubted: z.boolean().default(false),
+  /** That has been asked before a call since. */
+  isPlaceAsked: z.boolean().default(false),
+  /** Under which address the office’s server saw this device last; null: none has. */
+  seenFrom: z.string().nullable().default(null),
   /** How the microphone was when it was last tried. */
   soundTest: z.object({ at: z.number(), name: z.string(), /** dB. */ overNoise: z.number() }).nullable(),
   /** Whether the system may tell of calls while the app is not in front. */
@@ -190,6 +194,8 @@ export const settingsKind: StoredKind<Settings> = {
     5: settingsFromVersion5,
   },
 };
+/** What the network did to calls, by place, newest first. */
+export const connectionTestsKind: StoredKind<ConnectionTest> = { version: 1, schema: connectionTestSchema };
 export const clockKind: StoredKind<StoredClock> = { version: 1, schema: storedClockSchema };
 /** What each keeps for themselves and is wanted from the start. */
 export const workKinds: {
@@ -216,6 +222,7 @@ export const storageKeys = {
   setup: 'setup',
   settings: 'settings',
   clock: 'clock',
+  connectionTests: 'connectionTests',
   history: 'history/',
   /** Of earlier versions alone. */
   formerDraft: 'planDraft',

@@ -4,6 +4,7 @@ import { selectMyCalls, useAppSelector } from '@/state/app';
 
 import { HelpSheet } from '../../help/HelpSheet';
 import type { OpenSheet } from '../sheetKinds';
+import { AskPlaceSheet } from './AskPlaceSheet';
 import { AskShownSheet } from './AskShownSheet';
 import { JoinSheet } from './JoinSheet';
 import { LazyChat } from './LazyChat';
@@ -31,6 +32,7 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
     if (isOver) onClose();
   }, [isOver, onClose]);
   if (open.kind === 'sound') return <SoundSheet onClose={onClose} />;
+  if (open.kind === 'askPlace') return <AskPlaceSheet {...open} onClose={onClose} />;
   if (open.kind === 'askShown') return <AskShownSheet {...open} onClose={onClose} />;
   if (open.kind === 'help') return <HelpSheet path={open.path} onClose={onClose} />;
   const view = live ?? (outlives(open) ? open.view : undefined);
