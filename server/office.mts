@@ -51,6 +51,7 @@ const opened = await openOffice({
     storage: servedStorage,
     hasChairs: isSample && hasChairs,
     isReal: !isSample,
+    playsPhones: isSimulated,
     cast: isSimulated ? beginning.cast : realCast(beginning.cast),
   },
   isSimulated,

@@ -1,7 +1,7 @@
 import type { Browser, Page } from '@playwright/test';
 
 import { expect, Office, test } from './office';
-import { ServedOffice } from './servedOffice';
+import { invite, joinBy, ServedOffice } from './servedOffice';
 
 const served = new ServedOffice();
 
@@ -22,13 +22,6 @@ async function browserOf(browser: Browser): Promise<{ page: Page; office: Office
   return { page, office: new Office(page) };
 }
 
-async function join({ page }: { page: Page }, path: string, pin: string) {
-  await page.goto(path);
-  await page.getByRole('textbox', { name: 'PIN' }).fill(pin);
-  await page.getByRole('button', { name: 'Join' }).click();
-  await expect(page.getByRole('heading', { name: /^You are in/ })).toBeVisible();
-}
-
 test('two people in two browsers share an office: they join, call, write, and find all of it after the server was killed', async ({
   browser,
 }) => {
@@ -38,28 +31,14 @@ test('two people in two browsers share an office: they join, call, write, and fi
   await expect(admin.page.getByRole('heading', { name: 'Sign in to Our office' })).toBeVisible();
   const wayIn = served.wayIn;
   if (!wayIn) throw new Error('The server gave no way in.');
-  await join(admin, wayIn.path, wayIn.pin);
+  await joinBy(admin, wayIn.path, wayIn.pin);
 
-  // Somebody else gets an extension, a PIN and a link.
-  await admin.office.goTo('Office');
-  await admin.page.getByRole('button', { name: /^People/ }).click();
-  await admin.page.getByRole('button', { name: 'Somebody new' }).click();
-  await admin.page.getByRole('textbox', { name: 'Name', exact: true }).fill('Bela Sorrel');
-  await admin.page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await admin.page.getByRole('listitem', { name: 'Bela Sorrel' }).getByRole('button').first().click();
-  await admin.page.getByRole('button', { name: 'Let a device of theirs join' }).click();
-  const sheet = admin.office.sheet();
-  await sheet.getByRole('button', { name: 'Give them a PIN' }).click();
-  const pin = /It is (\d+)/.exec(await sheet.getByText(/^It is/).innerText())?.[1] ?? '';
-  await sheet.getByRole('button', { name: 'Make the link' }).click();
-  const link = new URL(await sheet.getByText(/^http/).innerText());
-  await sheet.getByRole('button', { name: 'Close' }).click();
-
+  const { path, pin } = await invite(admin, 'Bela Sorrel');
   const bela = await browserOf(browser);
-  await join(bela, link.pathname + link.search, pin);
+  await joinBy(bela, path, pin);
   // The link lets one device in.
   const third = await browserOf(browser);
-  await third.page.goto(link.pathname + link.search);
+  await third.page.goto(path);
   await third.page.getByRole('textbox', { name: 'PIN' }).fill(pin);
   await third.page.getByRole('button', { name: 'Join' }).click();
   await expect(third.page.getByText(/has been used/)).toBeVisible();

@@ -5,6 +5,10 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import { expect, type Page } from '@playwright/test';
+
+import type { Office } from './office';
+
 /** An office on a server of the test's own, which can be killed and begun again where it was. */
 export class ServedOffice {
   private server: ChildProcess | null = null;
@@ -57,6 +61,44 @@ export class ServedOffice {
     await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
+}
+
+/** Lets a device join by a link, with a PIN. */
+export async function joinBy({ page }: { page: Page }, path: string, pin: string): Promise<void> {
+  await page.goto(path);
+  await page.getByRole('textbox', { name: 'PIN' }).fill(pin);
+  await page.getByRole('button', { name: 'Join' }).click();
+  await expect(page.getByRole('heading', { name: /^You are in/ })).toBeVisible();
+}
+
+/** Signs one more device of somebody in, by extension and PIN. */
+export async function signIn({ page }: { page: Page }, extension: string, pin: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('textbox', { name: 'Extension' }).fill(extension);
+  await page.getByRole('textbox', { name: 'PIN' }).fill(pin);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+}
+
+/** Somebody new gets a place in the office, a PIN and a link, from whoever runs it. */
+export async function invite(
+  { page, office }: { page: Page; office: Office },
+  name: string,
+): Promise<{ path: string; pin: string }> {
+  await office.goTo('Office');
+  await page.getByRole('button', { name: /^People/ }).click();
+  await page.getByRole('button', { name: 'Somebody new' }).click();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill(name);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('listitem', { name }).getByRole('button').first().click();
+  await page.getByRole('button', { name: 'Let a device of theirs join' }).click();
+  const sheet = office.sheet();
+  await sheet.getByRole('button', { name: 'Give them a PIN' }).click();
+  const pin = /It is (\d+)/.exec(await sheet.getByText(/^It is/).innerText())?.[1] ?? '';
+  await sheet.getByRole('button', { name: 'Make the link' }).click();
+  const link = new URL(await sheet.getByText(/^http/).innerText());
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  return { path: link.pathname + link.search, pin };
 }
 
 export function freePort(): Promise<number> {

@@ -41,8 +41,8 @@ export interface Whistler {
   hertz: number;
 }
 
-/** `chair`: who of the sample they are. */
-export async function whistler(address: string, chair: string, hertz: number): Promise<Whistler> {
+/** `chair`: who of the sample they are; null where nobody can choose. */
+export async function whistler(address: string, chair: string | null, hertz: number): Promise<Whistler> {
   const args = [...chromiumFlags, `--use-file-for-fake-audio-capture=${toneFile(hertz)}`];
   const browser = await chromium.launch({ executablePath: chromiumPath, args });
   const context = await browser.newContext({
@@ -51,7 +51,7 @@ export async function whistler(address: string, chair: string, hertz: number): P
   });
   const page = await context.newPage();
   await page.addInitScript((personId) => {
-    localStorage.setItem('cendro/chair', personId);
+    if (personId !== null) localStorage.setItem('cendro/chair', personId);
     // What is heard is listened to where it is played, by everything that is not muted.
     window.setInterval(() => {
       for (const element of document.querySelectorAll('audio')) {
@@ -88,3 +88,24 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
       return [Math.round((loudest * analyser.context.sampleRate) / analyser.fftSize)];
     }),
   );
+
+/** Looks from now on, every few milliseconds, whether anything is heard; gives the longest silence when it is asked. Milliseconds. */
+export async function watchSilence({ page }: Whistler): Promise<() => Promise<number>> {
+  await page.evaluate(() => {
+    const watch = { longest: 0, since: performance.now() };
+    Object.assign(window, { watch });
+    window.setInterval(() => {
+      const isHeard = [...document.querySelectorAll('audio')].some((element) => {
+        const { analyser } = element as HTMLAudioElement & { analyser?: AnalyserNode };
+        if (!analyser || element.muted || element.paused) return false;
+        const samples = new Float32Array(256);
+        analyser.getFloatTimeDomainData(samples);
+        return samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length > 1e-5;
+      });
+      const now = performance.now();
+      if (isHeard) watch.since = now;
+      else watch.longest = Math.max(watch.longest, now - watch.since);
+    }, 4);
+  });
+  return () => page.evaluate(() => (window as unknown as { watch: { longest: number } }).watch.longest);
+}

@@ -35,7 +35,7 @@ export class OfficeIndex {
     readonly people: ReadonlyMap<string, Pick<Person, 'id' | 'name'>>;
     readonly teams: ReadonlyMap<string, Pick<Team, 'id' | 'name'>>;
     readonly lines: ReadonlyMap<string, Line>;
-    readonly devices: ReadonlyMap<string, Pick<Device, 'id' | 'name' | 'personId' | 'kind'>>;
+    readonly devices: ReadonlyMap<string, Pick<Device, 'id' | 'name' | 'personId' | 'kind' | 'contactOf'>>;
     readonly menus: ReadonlyMap<string, Pick<Menu, 'id' | 'name'>>;
     readonly conferences: ReadonlyMap<string, Pick<Conference, 'id' | 'name'>>;
   };
@@ -44,6 +44,9 @@ export class OfficeIndex {
   /** The teams with a queue that somebody is in. */
   readonly queueTeams: ReadonlyMap<string, readonly QueueTeam[]>;
   private readonly devicesByPerson = new Map<string, Device[]>();
+  private readonly phonesByPerson = new Map<string, Device[]>();
+  private readonly contactsByApp = new Map<string, Device[]>();
+  private planned: OfficeIndex | null = null;
 
   constructor(
     readonly setup: OfficeSetup,
@@ -83,11 +86,12 @@ export class OfficeIndex {
     for (const team of setup.teams.filter(hasQueue))
       for (const id of team.memberIds) queueTeams.set(id, [...(queueTeams.get(id) ?? []), team]);
     this.queueTeams = queueTeams;
+    for (const device of setup.devices)
+      if (device.contactOf !== undefined) gather(this.contactsByApp, device.contactOf, device);
     for (const device of setup.devices) {
       if (device.personId === null) continue;
-      const own = this.devicesByPerson.get(device.personId);
-      if (own) own.push(device);
-      else this.devicesByPerson.set(device.personId, [device]);
+      if (device.contactOf === undefined) gather(this.phonesByPerson, device.personId, device);
+      if (!this.contactsByApp.has(device.id)) gather(this.devicesByPerson, device.personId, device);
     }
   }
 
@@ -97,8 +101,33 @@ export class OfficeIndex {
     return ownerId === null ? null : (this.people.get(ownerId) ?? null);
   }
 
+  /** Their devices that ring, hold calls and are moved to: for an app that is signed in at several places each of these. */
   devicesOf(personId: string): readonly Device[] {
     return this.devicesByPerson.get(personId) ?? [];
+  }
+
+  /** Their phones as plans name them: an app once, wherever it is signed in. */
+  phonesOf(personId: string): readonly Device[] {
+    return this.phonesByPerson.get(personId) ?? [];
+  }
+
+  /** Where an app is reached: the places where it is signed in, by name; any other phone: itself. */
+  reachedAt(deviceId: string): readonly string[] {
+    const contacts = this.contactsByApp.get(deviceId);
+    return contacts ? contacts.map(({ id }) => id) : [deviceId];
+  }
+
+  /** The phone that plans name: of a place where an app is signed in the app, also of one that is gone. */
+  phoneOf(deviceId: string): string {
+    return this.ever.devices.get(deviceId)?.contactOf ?? deviceId;
+  }
+
+  /** The office as plans are made in it: each app once, wherever it is signed in. */
+  asPlanned(): OfficeIndex {
+    if (this.contactsByApp.size === 0) return this;
+    const devices = this.setup.devices.filter(({ contactOf }) => contactOf === undefined);
+    this.planned ??= new OfficeIndex({ ...this.setup, devices }, this.plan.writing);
+    return this.planned;
   }
 
   /** Whether somebody has a plan that is not told here. */
@@ -128,6 +157,12 @@ function withRetired<Row extends { id: string }>(
   retired: readonly Row[] = [],
 ): ReadonlyMap<string, Row> {
   return retired.length === 0 ? here : new Map([...retired.map((row) => [row.id, row] as const), ...here]);
+}
+
+function gather<T>(lists: Map<string, T[]>, key: string, item: T): void {
+  const list = lists.get(key);
+  if (list) list.push(item);
+  else lists.set(key, [item]);
 }
 
 function keyed<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T> {

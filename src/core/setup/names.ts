@@ -52,5 +52,5 @@ export function deviceName(deviceId: string, office: OfficeIndex, readerId?: str
   const owner = office.ever.people.get(device.personId ?? '');
   if (!owner) return device.name;
   if (owner.id !== readerId) return `${owner.name}’s ${device.name}`;
-  return device.kind === 'app' ? 'This app' : `Your ${device.name}`;
+  return device.kind === 'app' && device.contactOf === undefined ? 'This app' : `Your ${device.name}`;
 }

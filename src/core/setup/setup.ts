@@ -137,6 +137,8 @@ export const deviceSchema = z.object({
   personId: z.string().nullable(),
   kind: z.enum(deviceKinds),
   name: z.string(),
+  /** Another place where that app of the same person is signed in: it rings wherever the app does. */
+  contactOf: z.string().optional(),
   /** Calls it can hold at once before it counts as busy. */
   callLimit: z.number().int().positive(),
   /** What an emergency call from it gives as its place. */
@@ -177,7 +179,7 @@ const retiredSchema = z.object({
   people: z.array(personSchema.pick({ id: true, name: true })),
   teams: z.array(teamSchema.pick({ id: true, name: true })),
   lines: z.array(lineSchema),
-  devices: z.array(deviceSchema.pick({ id: true, name: true, personId: true, kind: true })),
+  devices: z.array(deviceSchema.pick({ id: true, name: true, personId: true, kind: true, contactOf: true })),
   menus: z.array(menuSchema.pick({ id: true, name: true })),
   /** Left out by earlier versions. */
   conferences: z.array(conferenceSchema.pick({ id: true, name: true })).default([]),

@@ -26,7 +26,7 @@ import {
   type SeenTables,
   type Session,
 } from '@/core/office';
-import type { OfficeSetup } from '@/core/setup';
+import type { Device, OfficeSetup } from '@/core/setup';
 
 import type { Clock } from '../clock';
 import type { CarrierCast, FaxCast } from '../carrier';
@@ -59,6 +59,8 @@ export interface HostedOfficeOptions {
   clock: Clock;
   /** Its colleagues are real, also those whose app is not signed in now: what is written to them they find. */
   isReal?: boolean;
+  /** Which devices are signed in without anybody having come: those that are played; left out: all. */
+  signsIn?: (device: Device) => boolean;
   /** Where an earlier run left off. */
   state?: Partial<OfficeState>;
   /** Its messages, rooms, faxes and voicemails; calls do not wait for them. */
@@ -178,9 +180,7 @@ export class HostedOffice implements OfficeOfAll {
   start(): void {
     this.isStarted = true;
     const now = this.options.clock.now();
-    if (this.exchange.signedIn.size === 0)
-      for (const { id } of this.exchange.setup.devices)
-        this.note(this.exchange.send({ type: 'signIn', deviceId: id }, now).events);
+    if (this.exchange.signedIn.size === 0) this.signIn(this.exchange.setup.devices, now);
     this.visits.takeUp([...this.exchange.calls.values()].flatMap(({ legs }) => legs));
     this.catchUp();
   }
@@ -277,6 +277,15 @@ export class HostedOffice implements OfficeOfAll {
     if (!isOfPersonal(request)) return this.rows.whenOpen(act);
     // What is of sorts that are there is done at once.
     return this.inboxNow.personal.hasSorts(request) ? act() : this.belongings.whenOpen(act);
+  }
+
+  /** Places where apps are signed in come and go: that changes nothing of how the office is configured, and is logged with who is let in. */
+  async register(change: (setup: OfficeSetup) => OfficeSetup): Promise<void> {
+    const now = this.options.clock.now();
+    this.runUntil(now);
+    const setup = change(this.exchange.setup);
+    if (setup !== this.exchange.setup) this.reconfigure(setup, now);
+    await this.publish();
   }
 
   /**
@@ -433,9 +442,17 @@ export class HostedOffice implements OfficeOfAll {
     const before = this.exchange.office;
     this.note(this.exchange.reconfigure(setup, at));
     this.desk.access.officeChanged();
-    for (const { id } of setup.devices)
-      if (!before.devices.has(id)) this.note(this.exchange.send({ type: 'signIn', deviceId: id }, at).events);
+    this.signIn(
+      setup.devices.filter(({ id }) => !before.devices.has(id)),
+      at,
+    );
     if (!isSeenAlike(before.setup, setup)) this.revisions.renew(newLog());
+  }
+
+  private signIn(devices: readonly Device[], at: number): void {
+    for (const device of devices)
+      if (this.options.signsIn?.(device) ?? true)
+        this.note(this.exchange.send({ type: 'signIn', deviceId: device.id }, at).events);
   }
 
   private say(speech: Speech): void {

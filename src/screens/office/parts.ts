@@ -35,7 +35,7 @@ export const officeParts: Readonly<Record<OfficePart, Part>> = {
     none: 'Nobody is here yet',
     rowsOf: (office) =>
       office.setup.people.map(({ id, name, role, extension, administers }) => {
-        const phones = office.devicesOf(id).map((device) => device.name);
+        const phones = office.phonesOf(id).map((device) => device.name);
         const words = [
           extension,
           ...(role === '' ? [] : [role]),

@@ -21,7 +21,9 @@ export function EverybodysPhones() {
   const myId = useAppSelector(selectMyId);
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
-  const carried = office.setup.devices.filter(({ kind }) => kind === 'app' || kind === 'mobile');
+  const carried = office.setup.people
+    .flatMap(({ id }) => office.devicesOf(id))
+    .filter(({ kind }) => kind === 'app' || kind === 'mobile');
   const inOrder = [...carried].sort((a, b) => (a.place?.at ?? 0) - (b.place?.at ?? 0));
   const unsaid = carried.filter(({ place }) => place === undefined).length;
   const old = carried.filter(({ place }) => place && now - place.at > oldPlaceMs).length;

@@ -28,7 +28,7 @@ export function AddTargetSheet({ title, office, personId, onClose, onChoose }: A
     <Sheet title={title} onClose={onClose}>
       <View style={styles.stack}>
         <Txt as="small">Yours</Txt>
-        {office.devicesOf(personId).map(({ id, name, kind, ownMailboxSeconds }) => (
+        {office.phonesOf(personId).map(({ id, name, kind, ownMailboxSeconds }) => (
           <Row
             key={id}
             title={kind === 'app' ? 'This app' : name.charAt(0).toUpperCase() + name.slice(1)}

@@ -43,7 +43,7 @@ export function FindMePart({ plan, office }: { plan: RingPlan; office: OfficeInd
     );
   const firstName = office.people.get(plan.personId)?.name.split(' ')[0] ?? 'you';
   const offered = office
-    .devicesOf(plan.personId)
+    .phonesOf(plan.personId)
     .filter(({ id }) => !tries.some((each) => nameOf(each) === id));
   return (
     <View style={styles.part} role="region" aria-label="Find me">

@@ -31,7 +31,7 @@ export function ForOnceSheet({ plan, office, onClose, onAdded }: ForOnceSheetPro
   const now = useNow(60_000);
   const standing = useAppSelector((state) => selectMyStanding(state, now));
   const { zone } = office.setup;
-  const devices = office.devicesOf(plan.personId);
+  const devices = office.phonesOf(plan.personId);
   const [numbers, setNumbers] = useState(() => numbersOf(plan));
   const [chosen, setChosen] = useState<readonly string[]>(devices.map(({ id }) => id));
   const [number, setNumber] = useState('');

@@ -112,7 +112,7 @@ export function SituationsSheet({ onClose }: { onClose: () => void }) {
         <SituationForm
           situation={open === 'new' ? null : open}
           rings={open === 'new' ? { kind: 'plan' } : ringsIn(plan, open.id)}
-          devices={office.devicesOf(me.id)}
+          devices={office.phonesOf(me.id)}
           isTaken={(name) =>
             situations.some((each) => each !== open && each.name.toLowerCase() === name.toLowerCase())
           }

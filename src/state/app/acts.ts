@@ -11,7 +11,8 @@ import { dropSome, keepOne } from './inboxSlice';
 import { freeId } from './freeId';
 import { selectContacts } from './selectors';
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
-import type { HandedOver } from './otherPhones';
+import { answeredOn } from './leaving';
+import { selectAtMyOtherPhones, type HandedOver } from './otherPhones';
 import { isActive } from './mySound';
 import { explainRefusal } from './refusals';
 import type { Services } from './services';
@@ -25,16 +26,24 @@ type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 /** Asks the office for one thing. A refusal becomes a sentence on the screen. */
 export const send =
   (command: Command): Act<Promise<CommandResult | null>> =>
-  async (dispatch, _, services) => {
+  async (dispatch, getState, services) => {
     const { link } = services;
     if (!link) return null;
+    const asked = 'legId' in command ? callOfLeg(getState(), command.legId) : null;
     services.lastSentAt = performance.now();
     // What was said before this act is over; what the act itself brings about is said meanwhile.
     dispatch(actRefused(null));
     const result = await link.send(command);
-    if (!result.ok) dispatch(actRefused(explainRefusal(result.reason)));
+    if (result.ok) return result;
+    // Answered at two phones at once, one of them has it.
+    const there = selectAtMyOtherPhones(getState()).find(({ callId }) => callId === asked);
+    if (command.type === 'answer' && there) dispatch(actDone(answeredOn(there.deviceName)));
+    else dispatch(actRefused(explainRefusal(result.reason)));
     return result;
   };
+
+const callOfLeg = ({ calls }: RootState, legId: string | null): string | null =>
+  Object.values(calls.byId).find(({ legs }) => legs.some(({ id }) => id === legId))?.id ?? null;
 
 /** Asks for one thing, and says what is true afterwards. */
 export const sendAndSay =

@@ -17,7 +17,7 @@ import { OfficeFromTab, OtherTabs, type Fault, type HostState, type Who } from '
 import { tablesChanged } from './asking';
 import { startAttention } from './attention';
 import type { Beginning } from './beginning';
-import { selectTaken } from './callViews';
+import { selectIncoming, selectTaken } from './callViews';
 import { followConnection } from './connection';
 import { keepDevice, readDevice } from './device';
 import { Duties } from './duties';
@@ -25,7 +25,7 @@ import { startFront } from './front';
 import { habitsTakenOver } from './habits';
 import { loadHistory, loadMissed } from './historyStore';
 import { Hosting } from './hosting';
-import { saidOfLeavers, saidOfPassing } from './leaving';
+import { saidOfAnswered, saidOfLeavers, saidOfPassing } from './leaving';
 import { leaveForGood } from './leavingForGood';
 import { selectOffice } from './selectors';
 import { startMeasuring } from './measuring';
@@ -174,6 +174,7 @@ async function join(
   take = (update) => {
     const left =
       saidOfLeavers(update, selectTaken(store.getState())) ??
+      saidOfAnswered(update, selectIncoming(store.getState()), me.personId, selectOffice(store.getState())) ??
       saidOfPassing(update, me.personId, selectOffice(store.getState()));
     dispatch(updated(update));
     dispatch(tablesChanged(update.changes));

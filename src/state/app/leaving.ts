@@ -1,3 +1,4 @@
+import { isTalking } from '@/core/calls/exchange';
 import type { OfficeUpdate } from '@/office/link';
 import type { OfficeIndex } from '@/core/setup';
 
@@ -19,6 +20,26 @@ export function saidOfLeavers(
     );
   });
   return gone.length === 0 ? null : `${gone.map(nameOfCall).join(', ')} hung up while on hold.`;
+}
+
+export const answeredOn = (deviceName: string) => `Answered on your ${deviceName}.`;
+
+/** That what rang here was answered at another phone of the worker's: "Answered on your Chrome, Android". `before`: as they were before the update. */
+export function saidOfAnswered(
+  { events, changedCalls }: OfficeUpdate,
+  before: readonly CallView[],
+  myId: string,
+  { ever }: OfficeIndex,
+): string | null {
+  for (const event of events) {
+    if (event.type !== 'connectionCleared' || event.cause !== 'completedElsewhere') continue;
+    const rang = before.some(({ me }) => me.legId === event.legId);
+    const call = changedCalls.find(({ id }) => id === event.callId);
+    const taken = call?.legs.find((leg) => leg.personId === myId && leg.id !== event.legId && isTalking(leg));
+    if (!rang || taken?.endpoint.kind !== 'device') continue;
+    return answeredOn(ever.devices.get(taken.endpoint.deviceId)?.name ?? 'other phone');
+  }
+  return null;
 }
 
 /** That a call of a team's queue has gone on to the next member, since it was not taken here. */

@@ -1,6 +1,6 @@
 import type { Denied, Session } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
-import { seating } from '@/core/setup/changes';
+import { seating, withContact, withoutContact } from '@/core/setup/changes';
 import { batched, ChannelHost, type Port } from '@/office/channel';
 import { signInIdOf, type HostedOffice } from '@/office/hosted';
 import { Clock } from '@/office/clock';
@@ -18,7 +18,8 @@ import {
   type ToTabs,
   type Who,
 } from '../tabs';
-import { NoOfficeHere, openHost, type Host, type HostBeginning } from './openHost';
+import { isPlayed, NoOfficeHere, openHost, type Host, type HostBeginning } from './openHost';
+import { Presence } from './Presence';
 
 /** Nothing said in this browser gets lost: that nothing has been missed need not be said often. */
 const beatMs = 20_000;
@@ -38,11 +39,19 @@ interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
 
 /** Somebody at their app, or whoever the office's one app belongs to; they also see to what this device keeps. */
 function workerOf({ devices }: OfficeSetup, whose: string | null): Session {
-  for (const { kind, personId, id } of devices)
-    if (kind === 'app' && personId !== null && (whose === null || personId === whose))
+  for (const { kind, personId, id, contactOf } of devices)
+    if (
+      kind === 'app' &&
+      contactOf === undefined &&
+      personId !== null &&
+      (whose === null || personId === whose)
+    )
       return { id, personId, deviceId: id, roles: ['member', 'administrator'] };
   throw new Error('Nobody of this office has an app.');
 }
+
+/** The device that a sign-in is. */
+const contactOf = (signInId: string) => `app-${signInId.slice(0, 16)}`;
 
 const outside: Session = { id: 'outside', personId: null, deviceId: null, roles: ['simulator', 'network'] };
 
@@ -56,6 +65,8 @@ export class OfficeForTabs {
   /** Apps whose PIN is being looked at. */
   private readonly arriving = new Set<string>();
   private host: Host | null = null;
+  /** Who is there of real people; null where it is a model. */
+  private presence: Presence | null = null;
   private isOnline: boolean;
   private isOver = false;
   private fault: Fault | null = null;
@@ -91,9 +102,11 @@ export class OfficeForTabs {
     } catch (error) {
       return this.fail(error);
     }
-    this.host.office.subscribe(({ accessRows }) => {
+    const { office } = this.host;
+    office.subscribe(({ accessRows }) => {
       for (const { kind, id, now } of accessRows) if (kind === 'signIn' && now === null) this.signOut(id);
     });
+    if (this.beginning.isReal) await this.findWhoIsThere(office);
     if (!this.fault) this.say({ kind: 'open', hostId, version: linkVersion });
   }
 
@@ -123,9 +136,7 @@ export class OfficeForTabs {
       case 'join':
         return this.join(message);
       case 'leave':
-        this.apps.get(message.app)?.channel.close();
-        this.apps.delete(message.app);
-        return;
+        return this.leave(message.app);
       case 'clock':
         this.clock.set(message.setting);
         return this.clockChanged();
@@ -168,6 +179,7 @@ export class OfficeForTabs {
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
       const channel = new ChannelHost(link, batched(port), { app, beatMs });
       this.apps.set(app, { session, signInId, channel });
+      if (session.deviceId !== null) await this.presence?.came(session.deviceId);
     }
     const { personId: sits, deviceId } = session;
     const me = sits === null || deviceId === null ? null : { personId: sits, deviceId };
@@ -199,7 +211,7 @@ export class OfficeForTabs {
     this.arriving.add(app);
     const answer = await desk.letIn(who).finally(() => this.arriving.delete(app));
     if (!answer.ok) return answer.why;
-    const session = await this.seat(host, answer.personId);
+    const session = await this.seat(host, answer.personId, answer.signInId);
     // Nobody is let in as somebody else.
     return session.personId === answer.personId ? { session, signInId: answer.signInId } : { code: 'signIn' };
   }
@@ -209,22 +221,47 @@ export class OfficeForTabs {
     this.say({ kind: 'denied', hostId: this.id, version: linkVersion, app, why, name, zone });
   }
 
+  private leave(app: string): void {
+    const there = this.apps.get(app);
+    this.apps.delete(app);
+    there?.channel.close();
+    const { deviceId = null } = there?.session ?? {};
+    if (deviceId !== null) this.presence?.left(deviceId);
+  }
+
+  /** Places where nobody is signed in any more go, and devices are signed in as whoever is at them comes. */
+  private async findWhoIsThere(office: HostedOffice): Promise<void> {
+    const { access } = office.desk;
+    const places = new Set(access.seen.signIns.map(({ id }) => contactOf(id)));
+    await office.register((setup) =>
+      setup.devices
+        .filter(({ id, contactOf: of }) => of !== undefined && !places.has(id))
+        .reduce((now, { id }) => withoutContact(now, id), setup),
+    );
+    this.presence = new Presence(office);
+    const { office: index } = office.seen();
+    this.presence.open(office.snapshot().signedIn, index.devices, (device) =>
+      isPlayed(this.beginning, device),
+    );
+  }
+
   /** A device is signed out: whoever uses it is told nothing more. */
   private signOut(signInId: string): void {
-    for (const [app, { channel, signInId: by }] of this.apps) {
+    for (const [app, { signInId: by }] of this.apps) {
       if (by !== signInId) continue;
-      this.apps.delete(app);
-      channel.close();
+      this.leave(app);
       if (this.host) this.deny(app, { code: 'signedOut' }, this.host);
     }
+    void this.host?.office.register((setup) => withoutContact(setup, contactOf(signInId)));
   }
 
   /** Whoever is to use this device; who has no app of theirs yet gets one, as from whoever runs the office. Who is not there: its one app's owner. */
-  private async seat({ office }: Host, personId: string | null): Promise<Session> {
+  private async seat(host: Host, personId: string | null, signInId: string | null = null): Promise<Session> {
+    const { office } = host;
     const { setup } = office.seen().office;
     if (personId === null || !setup.people.some(({ id }) => id === personId)) return workerOf(setup, null);
     const edits = seating(setup, personId);
-    if (edits.length === 0) return workerOf(setup, personId);
+    if (edits.length === 0) return this.place(host, workerOf(setup, personId), signInId);
     const runner = setup.people.find(({ administers }) => administers)?.id ?? null;
     const roles = [...workerOf(setup, null).roles];
     await office.askFor(
@@ -232,7 +269,18 @@ export class OfficeForTabs {
       { type: 'changeOffice', edits },
     );
     const { setup: now } = office.seen().office;
-    return workerOf(now, seating(now, personId).length === 0 ? personId : null);
+    const isSeated = seating(now, personId).length === 0;
+    return this.place(host, workerOf(now, isSeated ? personId : null), isSeated ? signInId : null);
+  }
+
+  /** Where real people come, each device that is signed in is one of its own beside their others. */
+  private async place({ office }: Host, session: Session, signInId: string | null): Promise<Session> {
+    const { personId } = session;
+    const signIn = signInId === null ? null : office.desk.access.signIn(signInId);
+    if (!this.beginning.isReal || personId === null || !signIn) return session;
+    const id = contactOf(signIn.id);
+    await office.register((setup) => withContact(setup, personId, { id, name: signIn.name }));
+    return { ...session, id, deviceId: id };
   }
 
   private connectionChanged(isOnline: boolean): void {
@@ -267,6 +315,7 @@ export class OfficeForTabs {
   }
 
   private async end(): Promise<void> {
+    this.presence?.close();
     this.host?.office.close();
     for (const { channel } of this.apps.values()) channel.close();
     await this.vault.close();

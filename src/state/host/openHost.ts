@@ -1,5 +1,5 @@
 import type { KeptInbox } from '@/core/office';
-import type { OfficeSetup } from '@/core/setup';
+import type { Device, OfficeSetup } from '@/core/setup';
 import type { Clock } from '@/office/clock';
 import { type OfficeState } from '@/office/link';
 import { HostedOffice, type HostedOfficeOptions } from '@/office/hosted';
@@ -30,6 +30,8 @@ export interface HostBeginning {
   hasChairs: boolean;
   /** It is no model: everybody in it is real and comes in by what they show, also before anybody has a PIN; no colleague is played. */
   isReal?: boolean;
+  /** Desk phones and mobiles are played in Outside; left out: where it is a model. */
+  playsPhones?: boolean;
 }
 
 /** The office as it is hosted here: read from storage and kept there, not started yet. */
@@ -91,6 +93,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   const belongings = new Belongings(vault);
   const office: HostedOffice = new HostedOffice({
     ...{ setup, clock, isOnline, cast: beginning.cast, isReal: beginning.isReal ?? false },
+    signsIn: (device) => isPlayed(beginning, device),
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),
     access,
@@ -106,6 +109,12 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   void keepClock();
   return { office, setup, showTime, keepClock };
 }
+
+/** Whether nobody has to come for a device to be there. */
+export const isPlayed = (
+  { isReal = false, playsPhones = !isReal }: HostBeginning,
+  { kind }: Pick<Device, 'kind'>,
+): boolean => !isReal || (playsPhones && kind !== 'app');
 
 /** Of earlier versions nobody ran the office: whoever has its app does. */
 function runBySomebody(setup: OfficeSetup): OfficeSetup {

@@ -1,4 +1,5 @@
 import { placeAsked, ringingChosen } from '@/state/app';
+import { createServices } from '@/state/app/services';
 import { frontChanged } from '@/state/app/slices';
 import { openApp } from '@/state/app/tests/openApp';
 import { asksPlace, setPlace, stillThere } from '@/state/place';
@@ -223,7 +224,7 @@ describe('where this device is', () => {
     const app = openApp();
     let seeFrom: (address: string) => void = () => undefined;
     const server = { hearSeenFrom: (listener: typeof seeFrom) => void (seeFrom = listener) };
-    const stop = startPlaceWatch(app.store, { ...app.services, server: server as never });
+    const stop = startPlaceWatch(app.store, { ...createServices(), server: server as never });
     const isDoubted = () => app.store.getState().settings.isPlaceDoubted;
     seeFrom('192.0.2.7');
     seeFrom('192.0.2.8');

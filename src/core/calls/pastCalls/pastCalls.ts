@@ -25,17 +25,17 @@ export function pastCallsOf(
     .sort((a, b) => a.startedAt - b.startedAt);
   const uses = own.flatMap((record): Use[] =>
     record.deviceId !== null && (record.answeredAt !== null || record.direction === 'out')
-      ? [{ at: record.answeredAt ?? record.startedAt, deviceId: record.deviceId }]
+      ? [{ at: record.answeredAt ?? record.startedAt, deviceId: office.phoneOf(record.deviceId) }]
       : [],
   );
   uses.sort((a, b) => a.at - b.at);
-  const reactions = reactionsOf(own);
+  const reactions = reactionsOf(own, office);
   const busyUntil = { at: -Infinity };
   let before = 0;
   const calls: PastCall[] = [];
   for (const record of own) {
     while (before < uses.length && (uses[before]?.at ?? 0) < record.startedAt) before++;
-    const call = pastCall(record, personId, presentAt(uses, before, record, reactions, office));
+    const call = pastCall(record, personId, office, presentAt(uses, before, record, reactions, office));
     if (call) calls.push({ ...call, isOnCall: record.startedAt < busyUntil.at });
     if (record.answeredAt !== null) busyUntil.at = Math.max(busyUntil.at, record.endedAt);
   }
@@ -45,6 +45,7 @@ export function pastCallsOf(
 function pastCall(
   record: CallRecord,
   personId: string,
+  office: OfficeIndex,
   present: readonly PresentAt[],
 ): Omit<PastCall, 'isOnCall'> | null {
   const { trace } = record;
@@ -63,7 +64,7 @@ function pastCall(
     reachedFinish: record.finish !== null,
     answered: taken
       ? {
-          deviceId: taken.deviceId,
+          deviceId: taken.deviceId === null ? null : office.phoneOf(taken.deviceId),
           number: taken.number,
           afterSeconds: taken.toSeconds - taken.fromSeconds,
         }
@@ -91,12 +92,13 @@ function presentAt(
 }
 
 /** The middle of the seconds in which each device was lifted. */
-function reactionsOf(records: readonly CallRecord[]): Map<string, number> {
+function reactionsOf(records: readonly CallRecord[], office: OfficeIndex): Map<string, number> {
   const all = new Map<string, number[]>();
   for (const { path } of records)
     for (const { deviceId, ended, fromSeconds, toSeconds } of path) {
       if (ended !== 'answered' || deviceId === null) continue;
-      all.set(deviceId, [...(all.get(deviceId) ?? []), toSeconds - fromSeconds]);
+      const phone = office.phoneOf(deviceId);
+      all.set(phone, [...(all.get(phone) ?? []), toSeconds - fromSeconds]);
     }
   return new Map(
     [...all].map(([deviceId, seconds]) => {

@@ -182,6 +182,23 @@ describe('the checks', () => {
     expect(repaired('notSignedIn', { rules }, {}, more)).toMatchObject({ left: [] });
   });
 
+  it('tell once of an app that is signed in nowhere, at however many places it was; of one that is somewhere nothing', () => {
+    const app = { deviceId: 'ada-app', startSeconds: 0 };
+    const places = {
+      devices: [
+        ...officeOf({}).setup.devices,
+        { id: 'ada-app', personId: 'ada', kind: 'app' as const, name: 'Cendro', callLimit: 6 },
+        ...['one', 'two'].map((id) => ({
+          ...{ id, personId: 'ada', kind: 'app' as const, name: id, callLimit: 6, contactOf: 'ada-app' },
+        })),
+      ],
+    };
+    const rules = [rule({ stages: [stage(15, app)] })];
+    const signedInAt = (...at: string[]) => ({ isSignedIn: (deviceId: string) => at.includes(deviceId) });
+    expect(codes(check({ rules }, places, signedInAt()))).toEqual(['notSignedIn']);
+    expect(codes(check({ rules }, places, signedInAt('two')))).toEqual([]);
+  });
+
   it('tell of a rule that an earlier one takes all calls from, and of one that fits nothing', () => {
     const late = rule({ id: 'late', name: 'Flood desk', lineIds: ['flood'] });
     expect(repaired('deadRule', { rules: [rule(), late] })).toEqual({

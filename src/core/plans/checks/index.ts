@@ -12,9 +12,12 @@ import { deadRuleChecks } from './ruleChecks';
 const ranks = { alarm: 0, warning: 1, notice: 2 };
 
 /** Everything that is wrong with one person's plan, the worst first. Rules that no call reaches are not looked at further. */
-export function checkPlan(office: OfficeIndex, personId: string, context: CheckContext): Finding[] {
+export function checkPlan(whole: OfficeIndex, personId: string, given: CheckContext): Finding[] {
+  const office = whole.asPlanned();
   const plan = office.ringPlans.get(personId);
   if (!plan) return [];
+  const isSignedIn = (deviceId: string) => whole.reachedAt(deviceId).some((id) => given.isSignedIn(id));
+  const context = { ...given, isSignedIn };
   const { now } = context;
   const atoms = atomsOf(plan, office, now);
   const reach = reachOf(plan, office, atoms);

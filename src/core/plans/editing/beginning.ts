@@ -4,7 +4,7 @@ const usualSeconds = 20;
 
 /** All of a person's own devices at once. A mobile asks for a key, since its own mailbox may lift it. */
 export function ownDevicesRing(office: OfficeIndex, personId: string): RingTarget[] {
-  return office.devicesOf(personId).map(({ id, kind }) => ({
+  return office.phonesOf(personId).map(({ id, kind }) => ({
     deviceId: id,
     startSeconds: 0,
     ...(kind === 'mobile' && { acceptKey: true }),

@@ -19,7 +19,7 @@ export interface PlanTemplate {
  * its devices are there.
  */
 export function templatesFor(office: OfficeIndex, personId: string, plan: RingPlan): PlanTemplate[] {
-  const devices = office.devicesOf(personId);
+  const devices = office.phonesOf(personId);
   const find = (kind: string) => devices.find((device) => device.kind === kind);
   const [app, desk, mobile] = [find('app'), find('desk'), find('mobile')];
   const urgent = office.setup.lines.find((line) => line.urgent && line.ownerId === personId);

@@ -80,6 +80,7 @@ export function lookBack(
   calls: readonly PastCall[],
   { onProgress }: LookBackOptions = {},
 ): LookBack | null {
+  const offices = [inForce.asPlanned(), changed.asPlanned()];
   const tries = triesOf(calls);
   const result: LookBack = {
     total: calls.length,
@@ -90,7 +91,7 @@ export function lookBack(
   };
   for (const [index, call] of calls.entries()) {
     if (index % progressEvery === 0 && onProgress?.(index / calls.length) === false) return null;
-    const [before, after] = [inForce, changed].map((office, which) => {
+    const [before, after] = offices.map((office, which) => {
       const trace = traceAsThen(office, personId, call, tries);
       if (trace.legs.some((leg) => isMobile(leg, office)))
         result.atMobile[which === 0 ? 'before' : 'after']++;

@@ -98,4 +98,36 @@ describe('a trace', () => {
       ),
     );
   });
+
+  it('rings an app wherever it is signed in, and not as something beside that; from there it does not ring itself', () => {
+    const app = { personId: 'p', kind: 'app' as const, callLimit: 6 };
+    const finish = { kind: 'busy' } as const;
+    const target = { deviceId: 'app', startSeconds: 3 };
+    const rules = [
+      { id: '1', name: 'Any', lineIds: [], finish, stages: [{ length: { seconds: 9 }, targets: [target] }] },
+    ];
+    const { setup } = officeWith(rules);
+    const office = new OfficeIndex({
+      ...setup,
+      devices: [
+        { ...app, id: 'app', name: 'Cendro' },
+        { ...app, id: 'phone', name: 'Phone', contactOf: 'app' },
+        { ...app, id: 'laptop', name: 'Laptop', contactOf: 'app' },
+      ],
+    });
+    const ringing = (world = free, callingDeviceId?: string) =>
+      traceCall(
+        office,
+        {
+          ...{ ownerId: 'p', lineId: 'one', caller: null },
+          ...(callingDeviceId !== undefined && { callingDeviceId }),
+        },
+        world,
+      ).legs.map(({ deviceId, fromSeconds }) => `${deviceId} ${fromSeconds}`);
+    expect(ringing()).toEqual(['phone 3', 'laptop 3']);
+    expect(ringing({ ...free, isSignedIn: (id?: string) => id !== 'phone' } as typeof free)).toEqual([
+      'laptop 3',
+    ]);
+    expect(ringing(free, 'laptop')).toEqual(['phone 3']);
+  });
 });

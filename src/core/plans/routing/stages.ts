@@ -126,7 +126,7 @@ export function resolveTarget(target: RingTarget, office: OfficeIndex): Ringable
   if ('number' in target) return [{ deviceId: null, number: target.number, personId: null }];
   if ('deviceId' in target) {
     const personId = office.devices.get(target.deviceId)?.personId ?? null;
-    return [{ deviceId: target.deviceId, number: null, personId }];
+    return office.reachedAt(target.deviceId).map((deviceId) => ({ deviceId, number: null, personId }));
   }
   const people =
     'personId' in target ? [target.personId] : (office.teams.get(target.teamId)?.memberIds ?? []);

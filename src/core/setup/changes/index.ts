@@ -1,6 +1,7 @@
 /** An office is changed: by several people at once, checked as a whole, and taken back. */
 export { addressProblems } from './addressProblems';
 export { backBefore, changeSetup, undoEntry, type SetupOutcome, type SetupRefusal } from './changes';
+export { withContact, withoutContact } from './contacts';
 export { entryWords } from './entryWords';
 export { newPhone, phoneKinds, placeEdits, type PhoneKind, type Place } from './place';
 export { placesEdits, readPeopleTable, type PeopleTable } from './peopleTable';

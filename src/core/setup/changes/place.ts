@@ -61,7 +61,9 @@ export function placeEdits(seen: OfficeSetup, person: Person | null, place: Plac
     .map(({ kind, name: phone, callLimit }) => ({
       ...{ id: freePhoneId(seen, `${id}-${kind}`), personId: id, kind, name: phone, callLimit },
     }));
-  const gone = seen.devices.filter((device) => device.personId === person?.id && !phones.includes(device.id));
+  const gone = seen.devices.filter(
+    (device) => device.personId === person?.id && !phones.includes(device.contactOf ?? device.id),
+  );
   return inTurn(
     seen,
     (setup) => [editOf(setup, 'people', id, row)],

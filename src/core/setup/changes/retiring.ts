@@ -22,8 +22,9 @@ export function retiring(setup: OfficeSetup, table: RetiredTable, id: string, he
     const edit = editOf(setup, of, rowId, after as SetupRow);
     if (JSON.stringify(edit.before) !== JSON.stringify(after)) edits.push(edit);
   };
-  for (const { id: deviceId, personId } of setup.devices)
-    if (table === 'people' && personId === id) edits.push(editOf(setup, 'devices', deviceId, null));
+  for (const { id: deviceId, personId, contactOf } of setup.devices)
+    if ((table === 'people' && personId === id) || (table === 'devices' && contactOf === id))
+      edits.push(editOf(setup, 'devices', deviceId, null));
   for (const team of setup.teams) if (team.id !== id) put('teams', team.id, teamWithout(team, gone));
   for (const line of setup.lines)
     if (line.id !== id)

@@ -40,14 +40,17 @@ export function asPersonForm(setup: OfficeSetup, person: Person | null): PersonF
     may: [...(person.may ?? [])],
     answeredByIds: (person.answeredBy ?? []).map(({ personId }) => personId),
     recording: asRecordingField(person),
-    phones: setup.devices.filter(({ personId }) => personId === id).map((device) => device.id),
+    phones: phonesOf(setup, id).map((device) => device.id),
     teamIds: setup.teams.filter(({ memberIds }) => memberIds.includes(id)).map((team) => team.id),
   };
 }
 
+const phonesOf = ({ devices }: OfficeSetup, id: string) =>
+  devices.filter(({ personId, contactOf }) => personId === id && contactOf === undefined);
+
 /** Which phones can be ticked: those that they have, and one of each other kind. */
 export function phoneChoices(setup: OfficeSetup, person: Person | null): { value: string; word: string }[] {
-  const own = setup.devices.filter(({ personId }) => personId === person?.id && person !== null);
+  const own = person ? phonesOf(setup, person.id) : [];
   const others = phoneKinds.filter(({ kind }) => !own.some((device) => device.kind === kind));
   return [
     ...own.map(({ id, name }) => ({ value: id, word: name })),

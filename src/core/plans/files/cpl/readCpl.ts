@@ -242,7 +242,7 @@ class Reader {
     const output = element.attributes['source'] === 'registration' ? 'success' : 'failure';
     const found = element.children.find(({ name }) => name === output);
     const own = this.office
-      .devicesOf(this.plan.personId)
+      .phonesOf(this.plan.personId)
       .map(({ id }) => ({ url: `sip:${id}@devices.office.invalid`, priority: 1 }));
     const locations =
       output === 'success'
@@ -387,7 +387,7 @@ class Reader {
   }
 
   private byDefault(parent: XmlElement, path: Path): void {
-    const own = this.office.devicesOf(this.plan.personId);
+    const own = this.office.phonesOf(this.plan.personId);
     if (path.slices.length > 0 || path.locations.length > 0) {
       this.note(parent, 'The script says nothing more here: the call ends in your mailbox.');
       return this.end(parent, path, { kind: 'mailbox', personId: this.plan.personId });

@@ -1,0 +1,79 @@
+import { expect, test } from './office';
+import { invite, joinBy, ServedOffice, signIn } from './servedOffice';
+import { heardBy, watchSilence, whistler, type Whistler } from './tones';
+
+const served = new ServedOffice();
+const people: Whistler[] = [];
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async () => {
+  await served.start();
+  for (const hertz of [440, 880, 1320]) people.push(await whistler(served.address, null, hertz));
+});
+test.afterAll(async () => {
+  for (const { browser } of people) await browser.close();
+  await served.end();
+});
+
+async function call({ office, page }: Whistler, extension: string) {
+  await office.goTo('Dial');
+  await page.getByRole('textbox', { name: 'Number, extension or name' }).fill(extension);
+  await page.getByRole('button', { name: /^Call/ }).last().click();
+}
+
+const hears = (who: Whistler, whom: Whistler) =>
+  expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
+
+test('each device of somebody rings; one answers and the other says which; a talk is brought from one to the other with no gap', async () => {
+  const [laptop, phone, bela] = people;
+  const { wayIn } = served;
+  if (!laptop || !phone || !bela || !wayIn) throw new Error('Somebody is missing.');
+  await joinBy(laptop, wayIn.path, wayIn.pin);
+  await signIn(phone, '201', wayIn.pin);
+  const way = await invite(laptop, 'Bela Sorrel');
+  await joinBy(bela, way.path, way.pin);
+
+  // Both ring; the phone answers, and the laptop says so.
+  await call(bela, '201');
+  await expect(laptop.office.answer()).toBeVisible();
+  await phone.office.answer().click();
+  await expect(laptop.office.answer()).toHaveCount(0);
+  await expect(laptop.page.getByText(/^Answered on your .+\.$/)).toBeVisible();
+  await hears(bela, phone);
+  await hears(phone, bela);
+
+  // It is brought to the laptop: Bela hears no gap.
+  const longestSilence = await watchSilence(bela);
+  await laptop.page.getByRole('button', { name: /See the cords$/ }).click();
+  await laptop.page.getByRole('button', { name: 'Bring here the call with Bela Sorrel' }).click();
+  await hears(bela, laptop);
+  await hears(laptop, bela);
+  expect(await heardBy(phone)).toEqual([]);
+  expect(await longestSilence()).toBeLessThan(150);
+  await laptop.page.getByRole('button', { name: 'Mute', exact: true }).click();
+  await expect.poll(longestSilence).toBeGreaterThan(200);
+  await bela.office.end().click();
+
+  // Both answer at once: one of them is in the call.
+  await call(bela, '201');
+  await expect(laptop.office.answer()).toBeVisible();
+  await expect(phone.office.answer()).toBeVisible();
+  // By keys, which need no look at the screen; whose came second may have been taken the button from.
+  await Promise.all(
+    [laptop, phone].map(({ office }) =>
+      office
+        .answer()
+        .press('Enter', { timeout: 2_000 })
+        .catch(() => undefined),
+    ),
+  );
+  await expect
+    .poll(async () => Promise.all([laptop, phone].map(({ office }) => office.end().count())))
+    .toEqual(expect.arrayContaining([0, 1]));
+  const [isLaptop] = await Promise.all(
+    [laptop, phone].map(async ({ office }) => (await office.end().count()) === 1),
+  );
+  const loser = isLaptop ? phone : laptop;
+  await expect(loser.page.getByText(/^Answered on your .+\.$/)).toBeVisible();
+  await bela.office.end().click();
+});
