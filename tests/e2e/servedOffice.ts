@@ -51,7 +51,7 @@ export class ServedOffice {
   /** In the middle of whatever it does. */
   async kill(): Promise<void> {
     const { server } = this;
-    if (server?.pid === undefined || server.exitCode !== null) return;
+    if (server?.pid === undefined || server.exitCode !== null || server.signalCode !== null) return;
     const isOver = new Promise((resolve) => server.once('exit', resolve));
     process.kill(-server.pid, 'SIGKILL');
     await isOver;

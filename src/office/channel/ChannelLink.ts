@@ -45,6 +45,8 @@ interface ChannelLinkOptions {
   timer?: Timer;
   /** What was missed is not kept any more: the rows have to be read anew. Calls are told as they are. */
   onAnew?: () => void;
+  /** What is done in calls can’t wait: unanswered for so long it is not asked again, and refused. Left out: it waits. */
+  commandMs?: number;
 }
 
 /** The link of an app to a host at the other end of a channel that may lose, repeat and delay. */
@@ -111,7 +113,17 @@ export class ChannelLink implements OutsideLink {
   }
 
   send(command: Command): Promise<CommandResult> {
-    return this.request({ what: 'send', command });
+    const done = this.request<CommandResult>({ what: 'send', command });
+    const { commandMs } = this.options;
+    if (commandMs === undefined) return done;
+    const id = this.lastId;
+    const tooLate = new Promise<CommandResult>((resolve) => {
+      const callOff = (this.options.timer ?? browserTimer)(() => {
+        if (this.done(id)) resolve({ ok: false, reason: { code: 'notReached' } });
+      }, commandMs);
+      void done.finally(callOff).catch(() => undefined);
+    });
+    return Promise.race([done, tooLate]);
   }
 
   ask(request: OfficeRequest): Promise<OfficeReply> {

@@ -3,4 +3,5 @@ export { batched, unbatched } from './batching';
 export { broadcastPort } from './broadcastPort';
 export { ChannelHost } from './ChannelHost';
 export { ChannelLink, type Unanswered } from './ChannelLink';
-export { type Port, type Timer } from './protocol';
+export { toHostSchema, type Asked, type Port, type Timer, type ToApp } from './protocol';
+export { rowsWith } from './tableParts';

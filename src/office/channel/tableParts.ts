@@ -56,3 +56,7 @@ export function joined(parts: readonly SeenTables[], changes: readonly SeenChang
   }
   return all;
 }
+
+/** Rows with what has changed since in its place; the same where nothing has. */
+export const rowsWith = (rows: SeenTables, changes: readonly SeenChange[]): SeenTables =>
+  changes.length === 0 ? rows : joined([rows], changes);

@@ -35,6 +35,8 @@ export interface ReachedServer {
   echo: (withinMs: number) => Promise<void>;
   /** Under which address the server sees this device, whenever it connects. */
   hearSeenFrom: (listener: (address: string) => void) => void;
+  /** Whether it is reached within that time, from now on. */
+  reachedWithin: (ms: number) => Promise<boolean>;
   /** Whether it is reached, whenever that changes; at first it is taken to be. */
   follow: (listener: (isReached: boolean) => void) => void;
 }
@@ -97,6 +99,15 @@ export function reachServer(): ReachedServer {
         if (typeof address === 'string') listener(address);
       });
     },
+    reachedWithin: (ms) =>
+      new Promise((resolve) => {
+        if (socket.connected) return resolve(true);
+        const timer = setTimeout(() => resolve(false), ms);
+        socket.once('connect', () => {
+          clearTimeout(timer);
+          resolve(true);
+        });
+      }),
     follow: (listener) => {
       socket.on('connect', () => listener(true));
       socket.on('connect_error', () => listener(false));

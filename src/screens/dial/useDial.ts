@@ -232,7 +232,7 @@ function meaningOf(
     case 'extension': {
       const { extension } = dialled;
       const person = office.peopleByExtension.get(extension);
-      if (person) return `${person.name}, ${person.role.toLowerCase()}`;
+      if (person) return [person.name, person.role.toLowerCase()].filter(Boolean).join(', ');
       const team = office.teamsByExtension.get(extension);
       if (team) return `${team.name}, ${team.queue ? 'a team whose callers wait' : 'a team'}`;
       const menu = office.menusByExtension.get(extension);

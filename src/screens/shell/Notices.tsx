@@ -13,6 +13,7 @@ import {
   useAppSelector,
   useNow,
 } from '@/state/app';
+import { isServed } from '@/state/offices';
 import { Notice } from '@/ui/notice';
 
 import { useUndoOffer } from '../shared/undoOffer';
@@ -116,7 +117,13 @@ export function DeviceNotices() {
         />
       ) : null}
       {isOnline ? null : (
-        <Notice sentence="No network. What is on this device stays readable, and the office in this page goes on." />
+        <Notice
+          sentence={
+            isServed()
+              ? 'No network. What was here stays readable, and what you write waits for the office.'
+              : 'No network. What is on this device stays readable, and the office in this page goes on.'
+          }
+        />
       )}
     </>
   );

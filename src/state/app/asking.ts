@@ -1,5 +1,6 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
+import { writtenMessage, type Message } from '@/core/inbox/messages';
 import type { OfficeRequest, SeenChange } from '@/core/office';
 
 import { dropSome, keepMany, keepOne, type Kept, type OfficeSort } from './inboxSlice';
@@ -14,12 +15,22 @@ type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
 /** Asks the office for one thing beside calls; says why where it is not done, and gives whether it was. */
 export const askOffice =
   (request: OfficeRequest): Act<Promise<boolean>> =>
-  async (dispatch, getState, { link }) => {
+  async (dispatch, getState, { link, server, clock }) => {
+    const isCutOff = server !== null && !getState().office.isOnline;
+    const waiting = isCutOff && request.type === 'write' ? waitingMessage(request, clock.now()) : null;
+    if (waiting) dispatch(keepOne('messages', waiting));
     const reply = await link?.ask(request);
+    if (waiting && !reply?.ok) dispatch(dropSome('messages', [waiting.id]));
     if (reply?.ok === false)
       dispatch(actRefused(explainInboxRefusal(reply.reason, selectOffice(getState()))));
     return reply?.ok ?? false;
   };
+
+/** Something written, as it is seen as long as the office is not reached. */
+export const waitingMessage = (
+  { type: _, ...given }: Extract<OfficeRequest, { type: 'write' }>,
+  at: number,
+): Message => writtenMessage({ ...given, at } as Parameters<typeof writtenMessage>[0]);
 
 /** Takes in the rows that the office has changed, as they are seen now. */
 export const tablesChanged =

@@ -4,7 +4,9 @@ import { SoundPlayer } from '@/office/sound';
 
 import { askedToJoin, chosenChair, forgetOwnOffice, keepOwnToken, ownToken } from '../offices';
 import {
+  forgetKeptView,
   isStorageFault,
+  readKeptView,
   recordEntriesByDay,
   withOfficeFiles,
   type SetAside,
@@ -13,7 +15,7 @@ import {
   Vault,
   type VaultStatus,
 } from '../storage';
-import { OfficeFromTab, OtherTabs, type Fault, type HostState, type Who } from '../tabs';
+import { keptHost, OfficeFromTab, OtherTabs, type Fault, type HostState, type Who } from '../tabs';
 import { tablesChanged } from './asking';
 import { startAttention } from './attention';
 import type { Beginning } from './beginning';
@@ -53,6 +55,10 @@ import { soundUpdate, startSounding } from './sounding';
 import { onceSo, whenChanged, type AppStore } from './store';
 import { startTellingFront } from './tellingFront';
 
+/** So long what is done in a call waits for a server, and what is begun for one to be reached. */
+const commandMs = 8_000;
+const reachMs = 2_000;
+
 /** Part of the app that is fetched after the start, and then works until it is stopped. */
 export type LaterPart = () => Promise<
   (context: { store: AppStore; services: Services; vault: Vault; duties: Duties }) => () => void
@@ -74,7 +80,7 @@ export async function boot(
   const setAside = ({ count }: SetAside) => dispatch(recordsSetAside(count));
   const vault = Vault.named(
     ...([storage, followStorage('tab'), setAside] as const),
-    server && ((device) => withOfficeFiles(device, server.askOfFiles)),
+    server && ((device) => withOfficeFiles(device, server)),
   );
   const others = new OtherTabs(broadcastPort(`${storage}/tabs`));
   const duties = new Duties();
@@ -85,8 +91,15 @@ export async function boot(
     ...{ storage, isOnline, time, openPort },
     who: whoComes(beginning.which),
     // Who was let in and is not any more begins anew, and is told why then.
-    onDenied: (denied) =>
-      store.getState().office.me ? window.location.assign('/') : dispatch(doorShut(denied)),
+    onDenied: (denied) => {
+      if (!store.getState().office.me) return void dispatch(doorShut(denied));
+      void (server ? forgetKeptView(vault) : Promise.resolve()).then(() => window.location.assign('/'));
+    },
+    ...(server && {
+      commandMs,
+      kept: () => readKeptView(vault).then((view) => view && keptHost(view)),
+    }),
+    onOther: () => void forgetKeptView(vault).then(() => window.location.reload()),
     onState: followHost(store, services, followStorage('office')),
     onAnew: () => dispatch(begunAnew()),
     onFault: (fault) => giveUp(store, fault),
@@ -102,7 +115,7 @@ export async function boot(
     },
   });
   Object.assign(services, {
-    vault,
+    ...{ vault, storage },
     server: server ?? null,
     ...toTheOffice(hosted, hosting, others),
     // What a server keeps is not this device’s to end.
@@ -203,7 +216,9 @@ async function join(
     (isOnline) => hosted.setOnline(isOnline),
   );
   // What pages that are gone have left is taken up at once, before anything newer is written.
-  const takenUp = hosted.askForOthers();
+  const asked = hosted.askForOthers();
+  // A server that is not reached is not waited for.
+  const takenUp = services.server?.reachedWithin(reachMs).then((is) => (is ? asked : undefined)) ?? asked;
   window.addEventListener('storage', ({ key }) => {
     if (key?.startsWith(`${beginning.storage}/unasked/`)) void hosted.askForOthers();
     if (key?.startsWith(`${beginning.storage}/unwritten/`)) void vault.recover().catch(services.giveUp);

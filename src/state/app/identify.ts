@@ -1,6 +1,6 @@
 import type { Call, Leg } from '@/core/calls/exchange';
 import { formatNumber, type NumberingPlan } from '@/core/numbers/numbering';
-import type { OfficeIndex } from '@/core/setup';
+import type { OfficeIndex, Person } from '@/core/setup';
 import type { PeopleIndex } from '@/core/people/contacts';
 
 /** Who somebody is, as far as the worker knows. */
@@ -31,7 +31,7 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
       const where = device?.kind === 'room' ? device.name : undefined;
       return {
         name: person.name,
-        detail: where ?? line?.name ?? `${person.role} · ${person.extension}`,
+        detail: where ?? line?.name ?? roleOf(person),
         number: person.extension,
         personId: person.id,
       };
@@ -78,13 +78,16 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
   }
 }
 
+/** “Field service · 214”. */
+const roleOf = ({ role, extension }: Person) => [role, extension].filter(Boolean).join(' · ');
+
 /** Who was called: a colleague, a team, a line, or a number. */
 export function identifyDialled(dialled: string, { office, people }: Names): Identity {
   const person = office.peopleByExtension.get(dialled);
   if (person)
     return {
       name: person.name,
-      detail: `${person.role} · ${person.extension}`,
+      detail: roleOf(person),
       number: person.extension,
       personId: person.id,
     };

@@ -78,7 +78,7 @@ export {
   type OwnSort,
   type Sought,
 } from './inboxSlice';
-export { askOffice, tablesChanged } from './asking';
+export { askOffice, tablesChanged, waitingMessage } from './asking';
 export { explainDenied, explainNotDialable, explainInboxRefusal, explainRefusal } from './refusals';
 export {
   legAt,

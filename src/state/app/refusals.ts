@@ -43,6 +43,8 @@ const notYours: Record<Extract<Refusal, { code: 'notYours' }>['what'], string> =
 /** Why an act was refused, as a sentence for the worker. */
 export function explainRefusal(reason: Refusal): string {
   switch (reason.code) {
+    case 'notReached':
+      return 'The office is not reached now. Call by your phone’s own network, or try again.';
     case 'unknownLeg':
       return 'That call has just ended.';
     case 'unknownDevice':

@@ -35,6 +35,8 @@ export interface Services {
   mixSound: (id: string) => Promise<StoredSound | null>;
   /** Plays a kept sound once. Gives whether it was found. */
   playSound: (id: string) => Promise<boolean>;
+  /** Under which name it is kept on this device. */
+  storage: string;
   /** All that is kept on this device; null before the start. */
   vault: Vault | null;
   finding: PeopleFinding;
@@ -74,6 +76,7 @@ export function createServices(): Services {
     speakHere: () => undefined,
     mixSound: async () => null,
     playSound: async () => false,
+    storage: '',
     vault: null,
     finding: new PeopleFinding(),
     books: new Map(),

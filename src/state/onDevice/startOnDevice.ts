@@ -4,6 +4,7 @@ import { startTested } from '@/state/connection';
 import { startBadge, startStayingAwake } from './awake';
 import { startCallHabits } from './callHabits';
 import { startKeepingApp } from './keeping';
+import { showWhatWaits, startKeepingView } from './keepingView';
 import { startLocking } from './locking';
 import { startPlaceWatch } from './placeWatch';
 import { startSoundDevices } from './soundDevices';
@@ -13,6 +14,7 @@ import { startVoices } from './voices';
 /** What this device does for the app, from the start of the app on. */
 export function startOnDevice({ store, services }: { store: AppStore; services: Services }): () => void {
   startKeepingApp(store);
+  void showWhatWaits(store, services);
   const stops = [
     startStayingAwake(store),
     startBadge(store, services),
@@ -23,6 +25,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startLocking(store),
     startVoices(store, services),
     startTested(store, services),
+    startKeepingView(store, services),
   ];
   return () => stops.forEach((stop) => stop());
 }

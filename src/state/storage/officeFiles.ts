@@ -7,17 +7,44 @@ import type { Backend } from './Vault';
 const ofOffice = [storageKeys.history, storageKeys.sound, 'picture/', 'faxPages/'];
 const isOfOffice = (key: string) => ofOffice.some((prefix) => key.startsWith(prefix));
 
-/** What this device keeps, with what the office's server keeps for its person where it would stand if the office were here. */
+/** Under it stands on this device what of the office was read here, for when it is not reached. */
+const keptPrefix = 'kept/';
+/** So long a server that is just being connected to is waited for. */
+const reachMs = 2_000;
+
+/**
+ * What this device keeps, with what the office's server keeps for its person where it would stand if the office were here. What was read once is
+ * kept here too, and given where the server is not reached.
+ */
 export function withOfficeFiles(
   device: Backend,
-  ask: ReachedServer['askOfFiles'],
+  { askOfFiles: ask, reachedWithin }: Pick<ReachedServer, 'askOfFiles' | 'reachedWithin'>,
 ): Backend & Required<Pick<Backend, 'getKeys'>> {
+  const ownKeys = async (prefix: string) =>
+    (await device.getAllKeys()).filter((key) => key.startsWith(prefix));
   const keysOfOffice = async (prefix: string) => {
+    if (!(await reachedWithin(reachMs)))
+      return (await ownKeys(keptPrefix + prefix)).map((key) => key.slice(keptPrefix.length));
     const answer = await ask({ what: 'keys', prefix });
     return 'keys' in answer ? answer.keys : [];
   };
+  const keep = (texts: Record<string, string>) => {
+    const entries = Object.entries(texts).map(([key, text]) => [keptPrefix + key, text]);
+    // Where there is no room for it, it is only not there without the server.
+    if (entries.length > 0) void device.setMany(Object.fromEntries(entries)).catch(() => undefined);
+  };
+  const readOfOffice = async (keys: string[]): Promise<Record<string, string | null>> => {
+    if (!(await reachedWithin(reachMs))) {
+      const kept = await device.getMany(keys.map((key) => keptPrefix + key));
+      return Object.fromEntries(keys.map((key) => [key, kept[keptPrefix + key] ?? null]));
+    }
+    const answer = await ask({ what: 'read', keys });
+    const texts = 'texts' in answer ? answer.texts : {};
+    keep(texts);
+    return Object.fromEntries(keys.map((key) => [key, texts[key] ?? null]));
+  };
   const ofDevice = async (prefix: string) =>
-    (await device.getAllKeys()).filter((key) => !isOfOffice(key) && key.startsWith(prefix));
+    (await ownKeys(prefix)).filter((key) => !isOfOffice(key) && !key.startsWith(keptPrefix));
   const getKeys = async (prefix: string) => {
     if (isOfOffice(prefix)) return keysOfOffice(prefix);
     const inOffice = ofOffice.filter((each) => each.startsWith(prefix));
@@ -30,21 +57,22 @@ export function withOfficeFiles(
       const here = keys.filter((key) => !isOfOffice(key));
       const there = keys.filter(isOfOffice);
       const found: Record<string, string | null> = here.length === 0 ? {} : await device.getMany(here);
-      if (there.length === 0) return found;
-      const answer = await ask({ what: 'read', keys: there });
-      const texts = 'texts' in answer ? answer.texts : {};
-      return { ...found, ...Object.fromEntries(there.map((key) => [key, texts[key] ?? null])) };
+      return there.length === 0 ? found : { ...found, ...(await readOfOffice(there)) };
     },
     setMany: async (entries) => {
       const all = Object.entries(entries);
       const [here, there] = [all.filter(([key]) => !isOfOffice(key)), all.filter(([key]) => isOfOffice(key))];
       if (here.length > 0) await device.setMany(Object.fromEntries(here));
-      if (there.length > 0) await ask({ what: 'write', entries: Object.fromEntries(there) });
+      if (there.length === 0) return;
+      await ask({ what: 'write', entries: Object.fromEntries(there) });
+      keep(Object.fromEntries(there));
     },
     // What a row named the office takes out with the row (`fileOfGone`).
     removeMany: async (keys) => {
       const here = keys.filter((key) => !isOfOffice(key));
       if (here.length > 0) await device.removeMany(here);
+      const kept = keys.filter(isOfOffice).map((key) => keptPrefix + key);
+      if (kept.length > 0) await device.removeMany(kept);
     },
   };
 }

@@ -13,11 +13,14 @@ import {
   type ToTabs,
   type Who,
 } from './messages';
+import type { KeptHost } from './keptHost';
 import { Unasked } from './Unasked';
 
 /** Whoever waits for the host asks it again so often; not heard for so many times, it is taken for gone. */
 const againMs = 500;
 const mostSilent = 10;
+/** After so many, or at once without a network, it opens with what is known of it. */
+const silentForKept = 4;
 /** What it is to finish is not waited for longer: one that says nothing writes nothing. */
 const finishMs = 10_000;
 
@@ -36,9 +39,15 @@ interface OfficeFromTabOptions {
   time: string | null;
   /** As whom of the office this device is used, and what it shows for that; left out: whoever its one app belongs to. */
   who?: Who;
+  /** This device is used as somebody else, or is another one, than was known of it. */
+  onOther?: () => void;
   /** This tab is not let in, or no longer. */
   onDenied?: (denied: Denied) => void;
   unasked?: Unasked;
+  /** What of the office is known here, to open with where it is not reached; null: nothing. Left out: it is hosted here. */
+  kept?: () => Promise<KeptHost | null>;
+  /** So long what is done in a call waits for the host; left out: as long as it takes. */
+  commandMs?: number;
 }
 
 export type Denied = Pick<Extract<ToTabs, { kind: 'denied' }>, 'why' | 'name' | 'zone'>;
@@ -70,6 +79,7 @@ export class OfficeFromTab {
   private hostId: string | null = null;
   /** Who has joined with the first link of this tab. */
   me: Me | null = null;
+  private isLookingAtKept = false;
   /** Hosts that others have come after. */
   private readonly left = new Set<string>();
   /** How often it was asked, and nothing was heard. Counted, since a device that was asleep has heard nothing either. */
@@ -214,12 +224,39 @@ export class OfficeFromTab {
     app.hostId = hostId;
     // From now on its device is signed in.
     if ('token' in app.who) app.who = { by: 'token', token: app.who.token };
+    // Known from before, it may be somebody else by now.
+    if (this.me && me && this.me.deviceId !== me.deviceId) return this.options.onOther?.();
     this.me ??= me;
     this.options.onState(state);
     const port = unbatched(this.options.openPort(channelOf(this.options.storage, hostId, name)));
     if (app.link) return app.link.moveTo(port);
-    app.link = new ChannelLink(port, app.as === 'worker' ? { onAnew: this.options.onAnew } : {});
+    this.open(app, port);
+  }
+
+  private open(app: App, port: Port): void {
+    const { onAnew, commandMs } = this.options;
+    const options = commandMs === undefined ? {} : { commandMs };
+    app.link = new ChannelLink(port, app.as === 'worker' ? { ...options, onAnew } : options);
     app.joined(app.link);
+  }
+
+  /** The office has not been heard of: this tab opens with what is known of it, until it is. */
+  private async openFromKept(): Promise<void> {
+    const app = this.apps.find(({ as, isLeft }) => as === 'worker' && !isLeft);
+    if (!app || app.link || app.isDenied || this.isLookingAtKept) return;
+    this.isLookingAtKept = true;
+    const kept = await this.options.kept?.();
+    this.isLookingAtKept = false;
+    if (!kept || app.link || app.isDenied) return;
+    this.me = kept.me;
+    this.options.onState({
+      clock: { mode: 'real' },
+      at: 0,
+      storage: 'ok',
+      setAside: 0,
+      isHistoryThere: true,
+    });
+    this.open(app, kept.port);
   }
 
   private denied({ app: name, why, name: office, zone }: Extract<ToTabs, { kind: 'denied' }>): void {
@@ -256,9 +293,12 @@ export class OfficeFromTab {
 
   private joinAgain(): void {
     if (this.isFetching) return this.hall.say({ kind: 'opening', hostId: '' } satisfies ToTabs);
-    const waits = this.apps.filter(({ link, isDenied }) => !isDenied && (link === null || link.isWaiting()));
+    const waits = this.apps.filter(
+      ({ link, isDenied, hostId }) => !isDenied && (link === null || hostId === null || link.isWaiting()),
+    );
     this.silent = waits.length === 0 ? 0 : this.silent + 1;
     for (const app of waits) this.askToJoin(app);
+    if (this.silent >= silentForKept || !this.options.isOnline()) void this.openFromKept();
     if (this.silent < mostSilent) return;
     this.silent = 0;
     this.options.onSilent();

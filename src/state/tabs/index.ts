@@ -13,6 +13,7 @@ export {
   type ToTabs,
   type Who,
 } from './messages';
+export { keptHost, type KeptHost } from './keptHost';
 export { OfficeFromTab, type Denied } from './OfficeFromTab';
 export { OtherTabs, type BetweenTabs } from './OtherTabs';
 export { Unasked } from './Unasked';

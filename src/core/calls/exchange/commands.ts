@@ -130,6 +130,8 @@ export type MakeCommand = CommandOf<'make'>;
 
 /** Why a command was refused. A refused command has changed nothing. */
 export type Refusal =
+  /** Said by what leads to an office, never by an exchange: what can’t wait was asked while the office was not reached. */
+  | { code: 'notReached' }
   | { code: 'unknownLeg' }
   | { code: 'unknownDevice' }
   | { code: 'unknownLine' }

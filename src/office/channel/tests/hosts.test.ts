@@ -3,7 +3,7 @@ import { z } from 'zod';
 
 import { Clock } from '../../clock';
 import { HostedOffice } from '../../hosted';
-import { ChannelHost, ChannelLink } from '..';
+import { ChannelHost, ChannelLink, type Port } from '..';
 import { againMs } from '../ChannelLink';
 import { hostContract, member, Mirror, type HostUnderTest, type OpenOffice } from './contract';
 import { seeded } from '@/core/shared/random';
@@ -118,6 +118,28 @@ describe('a channel', () => {
     await rest();
     expect(await later).toEqual({ ok: true });
     expect(mirror.tables.messages.size).toBe(10);
+  });
+
+  it('does nothing in a call later: what was not heard in time is refused, and said to nobody any more', async () => {
+    const said: unknown[] = [];
+    const nobody: Port = {
+      say: (message) => void said.push(message),
+      hear: () => undefined,
+      close: () => undefined,
+    };
+    const link = new ChannelLink(nobody, { commandMs: 3_000 });
+    const called = link.send({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });
+    const written = link.ask({ type: 'write', id: '1', number: '211', lineId: 'text', text: 'On my way' });
+    await jest.advanceTimersByTimeAsync(3_500);
+    expect(await called).toEqual({ ok: false, reason: { code: 'notReached' } });
+    const [{ office }, [here, there]] = [openOffice(), wire(faultless, seeded(1)).ends];
+    const host = new ChannelHost(office.linkFor(member('maren', 'maren-app')), there);
+    link.moveTo(here);
+    await rest();
+    expect(await written).toEqual({ ok: true });
+    expect(office.seen().calls.size).toBe(0);
+    link.close();
+    host.close();
   });
 
   it('that is closed gives up what is asked, and costs nothing more', async () => {

@@ -3,7 +3,15 @@ import { sampleCast, sampleOffice } from '@sample';
 import type { Port } from '@/office/channel';
 
 import { Vault } from '../../storage';
-import { OfficeFromTab, Unasked, type Denied, type Fault, type HostState, type Who } from '../../tabs';
+import {
+  OfficeFromTab,
+  Unasked,
+  type Denied,
+  type Fault,
+  type HostState,
+  type KeptHost,
+  type Who,
+} from '../../tabs';
 import { OfficeForTabs } from '..';
 
 export const start = Date.UTC(2026, 10, 26, 10, 40);
@@ -83,17 +91,24 @@ export function browser() {
     return { kill };
   };
 
-  const tab = async (time: string | null = null, chair: string | null = null, shown?: Who) => {
+  const tab = async (
+    time: string | null = null,
+    chair: string | null = null,
+    shown?: Who,
+    kept?: () => Promise<KeptHost | null>,
+  ) => {
     const { openPort, kill } = place();
     const states: HostState[] = [];
     const faults: Fault[] = [];
     const denied: Denied[] = [];
-    const told = { anew: 0, silent: 0 };
+    const told = { anew: 0, silent: 0, other: 0 };
     const hosted = new OfficeFromTab({
       ...{ storage, openPort, isOnline: () => true, time },
       who: shown ?? { by: 'chair', personId: chair },
       onDenied: (why) => void denied.push(why),
       onState: (state) => states.push(state),
+      ...(kept && { kept, commandMs: 3_000 }),
+      onOther: () => told.other++,
       onAnew: () => told.anew++,
       onFault: (fault) => faults.push(fault),
       onSilent: () => told.silent++,
