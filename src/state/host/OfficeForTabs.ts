@@ -34,6 +34,8 @@ interface Joined {
 interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   /** Ends of channels that all tabs and workers of this browser can open by their name. */
   openPort: (name: string) => Port;
+  /** For tests, in which nobody guesses: how costly that would be. */
+  pinCost?: number;
   openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
 }
 
@@ -95,7 +97,7 @@ export class OfficeForTabs {
     this.say({ kind: 'opening', hostId });
     try {
       this.host = await openHost(this.beginning, {
-        ...{ vault, clock, time: this.options.time },
+        ...{ vault, clock, time: this.options.time, pinCost: this.options.pinCost },
         isOnline: () => this.isOnline,
         onFault: (error) => this.fail(error),
       });

@@ -59,11 +59,13 @@ interface HostOptions {
   isOnline: () => boolean;
   /** What was kept can't be read: to go on without it would be to write over it. */
   onFault: (error: unknown) => void;
+  /** How costly it is to guess a PIN; left out: as costly as it should be. */
+  pinCost?: number | undefined;
 }
 
 /** Reads the office where it was left, or begins it. What is not wanted at once is read after that, by itself. */
 export async function openHost(beginning: HostBeginning, options: HostOptions): Promise<Host> {
-  const { vault, clock, time, isOnline, onFault } = options;
+  const { vault, clock, time, isOnline, onFault, pinCost } = options;
   const [access, savedOffice, savedSetup, savedClock, work] = await Promise.all([
     readAccess(vault),
     vault.read(storageKeys.office, officeKind),
@@ -93,6 +95,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   const belongings = new Belongings(vault);
   const office: HostedOffice = new HostedOffice({
     ...{ setup, clock, isOnline, cast: beginning.cast, isReal: beginning.isReal ?? false },
+    ...(pinCost !== undefined && { pinCost }),
     signsIn: (device) => isPlayed(beginning, device),
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),

@@ -79,7 +79,7 @@ export function browser() {
     };
     const beginning = { storage, setup: sampleOffice, cast: sampleCast, hasChairs };
     const office = new OfficeForTabs(beginning, {
-      ...{ isOnline: true, time, openPort },
+      ...{ isOnline: true, time, openPort, pinCost: 1 },
       openVault: (_, onStatus, onSetAside) => {
         const vault = new Vault(onStatus, onSetAside, backend as never, undefined, () => false);
         const write = vault.write.bind(vault);
