@@ -16,6 +16,9 @@ const yearMs = 365 * 24 * hourMs;
 export interface Routes {
   '/api/telling'?: Router;
   '/api/standins'?: Router;
+  '/healthz'?: Router;
+  '/readyz'?: Router;
+  '/metrics'?: Router;
 }
 
 /** Which office, and whether those outside are played. */

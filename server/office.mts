@@ -16,7 +16,9 @@ import { isOwnRequest } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
 import { openOffice } from './office/openOffice';
+import { faultWords, makeLog } from './office/logs';
 import { realCast } from './office/realCast';
+import { watchRoutes } from './office/watchRoutes';
 
 const { env, argv } = process;
 const firstPort = Number(env['PORT'] ?? 4320);
@@ -44,7 +46,9 @@ const asNew = newOfficeSchema.parse({
 
 await mkdir(folder, { recursive: true, mode: 0o700 });
 const { hasChairs, ...beginning } = hosted[isSample ? 'sample' : 'own'];
+const log = makeLog();
 const opened = await openOffice({
+  log,
   ...{ folder, asNew: isSample ? null : asNew },
   beginning: {
     ...beginning,
@@ -70,11 +74,10 @@ const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
 const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
 server.on(
   'request',
-  createServer(
-    join(root, 'dist'),
-    {},
-    { ...reach, office: { which: isSample ? 'sample' : 'own', isSimulated } },
-  ),
+  createServer(join(root, 'dist'), watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }), {
+    ...reach,
+    office: { which: isSample ? 'sample' : 'own', isSimulated },
+  }),
 );
 opened.serve(server);
 const port = await listen(server, firstPort, firstPort + portsToTry);
@@ -98,13 +101,15 @@ if (!isPlain && given.cert === undefined)
 console.log(`What it keeps lies in ${folder}. Ctrl-C ends it.`);
 
 // It serves everybody: what goes wrong for one of them never ends it.
-process.on('unhandledRejection', (error) => console.error('Not handled:', error));
+log.info({ what: 'opened', port, isSimulated });
+process.on('unhandledRejection', (error) => log.error({ what: 'not handled', error: faultWords(error) }));
 
 let isEnding = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
     if (isEnding) return;
     isEnding = true;
+    log.info({ what: 'ending', signal });
     server.close();
     void opened.close().then(() => process.exit(0));
   });

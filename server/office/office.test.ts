@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -37,6 +37,7 @@ describe('an office on a server', () => {
 
   const open = async () => {
     const options = {
+      log: { error: () => undefined },
       folder,
       beginning,
       asNew,
@@ -235,6 +236,21 @@ describe('an office on a server', () => {
     expect(await link.send({ type: 'make', from, to: '01632960199' })).toMatchObject({ ok: true });
     expect(await failed).toBe('unallocatedNumber');
     link.close();
+  });
+
+  it('says how it fares in numbers alone, and notes who came in without anything that lets in', async () => {
+    const text = await opened.figures.text();
+    expect(text).toMatch(/^cendro_connections [1-9]/m);
+    expect(text).toMatch(/^cendro_request_seconds_count\{what="send"\} [1-9]/m);
+    expect(text).toMatch(/^cendro_unheard_total\{why="not understood or not theirs"\} [1-9]/m);
+    expect(opened.fault()).toBeNull();
+    const lines = readFileSync(join(folder, 'audit.jsonl'), 'utf8').trim().split('\n');
+    const entries = lines.map((line) => JSON.parse(line) as { what: string });
+    expect(entries.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(['PIN given', 'link made', 'link used', 'signed in', 'signed out']),
+    );
+    for (const secret of [token('ada'), signInIdOf(token('ada'))]) expect(lines.join()).not.toContain(secret);
+    expect(statSync(join(folder, 'audit.jsonl')).mode & 0o077).toBe(0);
   });
 
   it('is there again after it was closed, with whoever was signed in', async () => {

@@ -4,6 +4,7 @@ import type { Server as SecureServer } from 'node:https';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 
+import type { Logger } from 'pino';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { Server as SocketServer, type Socket } from 'socket.io';
 
@@ -20,7 +21,9 @@ import {
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
 
+import { Figures } from './Figures';
 import { openLevel, type LevelBackend } from './levelBackend';
+import { faultWords, makeAudit } from './logs';
 import { MemberFiles } from './MemberFiles';
 import { OfficeDoor } from './OfficeDoor';
 import { refused, Voices, type Ways } from './Voices';
@@ -34,7 +37,11 @@ const saidPerSecond = 200;
 const triesPerMinute = 20;
 const mostEchoedBytes = 1_000;
 
+/** Where it is said what goes wrong. */
+type OfficeLog = Pick<Logger, 'error'>;
+
 interface OpenOfficeOptions {
+  log: OfficeLog;
   /** Where all of it is kept. */
   folder: string;
   beginning: HostBeginning;
@@ -52,13 +59,16 @@ export interface OpenedOffice {
   serve: (server: Server | SecureServer) => void;
   /** A way in for whoever runs it and has never been in; null where somebody has. */
   firstWayIn: () => Promise<{ code: string; pin: string } | null>;
+  /** For whatever watches over it (`watchRoutes`). */
+  figures: Figures;
+  fault: () => string | null;
   /** Everything is kept; then it ends. */
   close: () => Promise<void>;
 }
 
 /** Reads an office from this machine's disk, or begins it, and runs it from then on, whether anybody is connected or not. */
 export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffice> {
-  const { folder, beginning, asNew, isSimulated } = options;
+  const { folder, beginning, asNew, isSimulated, log } = options;
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const backend = await openLevel(join(folder, 'office'));
   await beginWhereNew(backend, asNew);
@@ -66,12 +76,18 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
     ...{ storage: beginning.storage, isSimulated },
     hasJoined: (app) => host.sessionOf(app) !== null,
   });
+  let sockets: SocketServer | null = null;
+  const figures = new Figures(
+    () => host.office,
+    () => sockets?.engine.clientsCount ?? 0,
+  );
   const host: OfficeForTabs = new OfficeForTabs(beginning, {
     ...{ isOnline: true, time: null, openPort: door.openPort },
+    onDone: (what, ms) => figures.requestTook(what, ms),
     openVault: (_, onStatus, onSetAside) =>
       new Vault(
         (status) => {
-          if (status !== 'ok') console.error(`What is to be kept can't be written: ${status}`);
+          if (status !== 'ok') log.error({ what: 'can’t be kept', status });
           onStatus(status);
         },
         onSetAside,
@@ -87,22 +103,32 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   host.everythingIsThere();
   const files = new MemberFiles({ backend, office: () => office });
   const voices = new Voices(() => office.seen(), options.ways);
+  const audit = makeAudit(folder);
   office.subscribe((step) => {
     voices.changed(step);
-    office.onceKept(() => void files.changed(step.rows).catch(notTakenOut));
+    audit.took(step);
+    office.onceKept(
+      () =>
+        void files
+          .changed(step.rows)
+          .catch((error: unknown) => log.error({ what: 'not taken out', error: faultWords(error) })),
+    );
   });
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
-  let sockets: SocketServer | null = null;
   return {
     serve: (server) => {
       sockets = new SocketServer(server, {
         ...{ path: linkPath, transports: ['websocket'], serveClient: false, maxHttpBufferSize: mostBytes },
         perMessageDeflate: { threshold: 1024 },
-        allowRequest: (request, answer) => answer(null, options.isOwn(request) && isFromOwnPage(request)),
+        allowRequest: (request, answer) => {
+          const isAllowed = options.isOwn(request) && isFromOwnPage(request);
+          if (!isAllowed) figures.wasUnheard('another site');
+          answer(null, isAllowed);
+        },
       });
       const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
-      sockets.on('connection', (socket) => meet(socket, { door, host, files, voices, tries }));
+      sockets.on('connection', (socket) => meet(socket, { door, host, files, voices, tries, figures, log }));
     },
     firstWayIn: async () => {
       const { people } = office.seen().office.setup;
@@ -119,16 +145,17 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
         return { code, pin };
       }
     },
+    figures,
+    fault: () => host.whyNot,
     close: async () => {
       clearInterval(sweeping);
       await sockets?.close();
       await host.close();
       await backend.close();
+      audit.close();
     },
   };
 }
-
-const notTakenOut = (error: unknown) => console.error('What is gone could not be taken out:', error);
 
 async function beginWhereNew(backend: LevelBackend, asNew: NewOffice | null): Promise<void> {
   const there = await backend.getMany([storageKeys.setup]);
@@ -142,20 +169,22 @@ interface Meeting {
   files: MemberFiles;
   voices: Voices;
   tries: RateLimiterMemory;
+  figures: Figures;
+  log: OfficeLog;
 }
 
-function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): void {
+function meet(socket: Socket, { door, host, files, voices, tries, figures, log }: Meeting): void {
   const visitor = {
     id: socket.id,
     say: (port: string, message: unknown) => void socket.emit('said', port, message),
   };
   const pace = new RateLimiterMemory({ points: saidPerSecond, duration: 1 });
   const from = socket.handshake.address;
-  const isTooFast = () =>
-    pace.consume(socket.id).then(
-      () => false,
-      () => true,
-    );
+  const isTooFast = async () => {
+    const isIt = !(await consumed(pace, socket.id));
+    if (isIt) figures.wasUnheard('too fast');
+    return isIt;
+  };
   let lastTried: string | null = null;
   door.came(visitor);
   socket.on('said', (...said: unknown[]) => {
@@ -164,9 +193,10 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
       if (await isTooFast()) return;
       const tried = triedIn(said);
       // Said again, since nobody has answered yet, it is no other try.
-      if (tried !== null && tried !== lastTried && !(await consumed(tries, from))) return;
+      if (tried !== null && tried !== lastTried && !(await consumed(tries, from)))
+        return figures.wasUnheard('too many PINs');
       lastTried = tried ?? lastTried;
-      door.heard(visitor, said);
+      if (!door.heard(visitor, said)) figures.wasUnheard('not understood or not theirs');
     })();
   });
   socket.on('files', (asked: unknown, answer: unknown) => {
@@ -180,7 +210,7 @@ function meet(socket: Socket, { door, host, files, voices, tries }: Meeting): vo
       const [session = null] = sessions();
       reply(await files.answer(session, read.data));
     })().catch((error: unknown) => {
-      console.error('A file could not be given:', error instanceof Error ? error.message : error);
+      log.error({ what: 'file not given', error: faultWords(error) });
       reply({ refused: 'It can’t be read now.' });
     });
   });

@@ -73,6 +73,8 @@ export interface HostedOfficeOptions {
   isOnline?: () => boolean;
   /** Keeps what an update has changed: whatever it was, nobody is told of it, and nothing is answered, before that is done. */
   keep?: (step: OfficeStep) => void | Promise<void>;
+  /** How long what was asked took until it was kept, in milliseconds. */
+  onDone?: (what: 'send' | 'ask', ms: number) => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
   onBeat?: () => void;
   /** Test seam for the browser's timer. */
@@ -227,7 +229,13 @@ export class HostedOffice implements OfficeOfAll {
     return this.answered.to(numbered) as OfficeReply | CommandResult | null;
   }
 
+  /** Devices that calls reach. */
+  get signedIn(): ReadonlySet<string> {
+    return this.exchange.signedIn;
+  }
+
   async send(command: Command, numbered?: Numbered): Promise<CommandResult> {
+    const since = performance.now();
     const read = commandSchema.parse(command);
     const now = this.options.clock.now();
     this.runUntil(now);
@@ -236,6 +244,7 @@ export class HostedOffice implements OfficeOfAll {
     this.runUntil(now);
     if (numbered) this.answered.note(numbered, result);
     await this.publish();
+    this.options.onDone?.('send', performance.now() - since);
     return result;
   }
 
@@ -265,6 +274,7 @@ export class HostedOffice implements OfficeOfAll {
         if (numbered) this.answered.note(numbered, reply);
       });
     }
+    const since = performance.now();
     const act = async () => {
       const now = this.options.clock.now();
       this.runUntil(now);
@@ -272,6 +282,7 @@ export class HostedOffice implements OfficeOfAll {
       this.runUntil(now);
       if (numbered) this.answered.note(numbered, reply);
       await this.publish();
+      this.options.onDone?.('ask', performance.now() - since);
       return reply;
     };
     if (!isOfPersonal(request)) return this.rows.whenOpen(act);
@@ -336,7 +347,7 @@ export class HostedOffice implements OfficeOfAll {
       setup: this.exchange.setup,
       access: this.desk.access.seen,
       mark: this.revisions.now,
-      signedIn: [...this.exchange.signedIn],
+      signedIn: [...this.signedIn],
       agents: [...this.exchange.agents],
       network: this.standIns.network,
     });
@@ -533,7 +544,7 @@ export class HostedOffice implements OfficeOfAll {
       mark: this.revisions.now,
       setup: isConfigured ? this.exchange.setup : null,
       access: isConfigured || accessRows.length > 0 ? this.desk.access.seen : null,
-      signedIn: [...this.exchange.signedIn],
+      signedIn: [...this.signedIn],
       agents: [...this.exchange.agents],
       network: this.standIns.network,
     });

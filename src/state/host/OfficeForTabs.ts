@@ -34,6 +34,8 @@ interface Joined {
 interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   /** Ends of channels that all tabs and workers of this browser can open by their name. */
   openPort: (name: string) => Port;
+  /** How long what was asked took until it was kept (`HostedOffice`). */
+  onDone?: (what: 'send' | 'ask', ms: number) => void;
   /** For tests, in which nobody guesses: how costly that would be. */
   pinCost?: number;
   openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
@@ -99,6 +101,7 @@ export class OfficeForTabs {
       this.host = await openHost(this.beginning, {
         ...{ vault, clock, time: this.options.time, pinCost: this.options.pinCost },
         isOnline: () => this.isOnline,
+        ...(this.options.onDone && { onDone: this.options.onDone }),
         onFault: (error) => this.fail(error),
       });
     } catch (error) {
@@ -115,6 +118,13 @@ export class OfficeForTabs {
   /** The office itself, for who hosts it on a machine of its own; null: it is not open. */
   get office(): HostedOffice | null {
     return this.host?.office ?? null;
+  }
+
+  /** Why it can’t be used now; null: it can. */
+  get whyNot(): string | null {
+    if (this.fault) return this.fault.words;
+    if (!this.host || this.isOver) return 'The office is not open.';
+    return this.state.storage === 'ok' ? null : 'What is done can’t be kept.';
   }
 
   /** As whom an app has joined; null: it has not. */
@@ -242,9 +252,7 @@ export class OfficeForTabs {
     );
     this.presence = new Presence(office);
     const { office: index } = office.seen();
-    this.presence.open(office.snapshot().signedIn, index.devices, (device) =>
-      isPlayed(this.beginning, device),
-    );
+    this.presence.open(office.signedIn, index.devices, (device) => isPlayed(this.beginning, device));
   }
 
   /** A device is signed out: whoever uses it is told nothing more. */

@@ -59,13 +59,14 @@ interface HostOptions {
   isOnline: () => boolean;
   /** What was kept can't be read: to go on without it would be to write over it. */
   onFault: (error: unknown) => void;
+  onDone?: HostedOfficeOptions['onDone'];
   /** How costly it is to guess a PIN; left out: as costly as it should be. */
   pinCost?: number | undefined;
 }
 
 /** Reads the office where it was left, or begins it. What is not wanted at once is read after that, by itself. */
 export async function openHost(beginning: HostBeginning, options: HostOptions): Promise<Host> {
-  const { vault, clock, time, isOnline, onFault, pinCost } = options;
+  const { vault, clock, time, isOnline, onFault, onDone, pinCost } = options;
   const [access, savedOffice, savedSetup, savedClock, work] = await Promise.all([
     readAccess(vault),
     vault.read(storageKeys.office, officeKind),
@@ -95,6 +96,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   const belongings = new Belongings(vault);
   const office: HostedOffice = new HostedOffice({
     ...{ setup, clock, isOnline, cast: beginning.cast, isReal: beginning.isReal ?? false },
+    ...(onDone && { onDone }),
     ...(pinCost !== undefined && { pinCost }),
     signsIn: (device) => isPlayed(beginning, device),
     state: saved ?? { exchange: freshExchange(clock.now()) },

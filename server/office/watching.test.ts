@@ -1,0 +1,58 @@
+import { createServer as createHttpServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+
+import express from 'express';
+
+import { Figures } from './Figures';
+import { faultWords } from './logs';
+import { watchRoutes } from './watchRoutes';
+
+describe('what watches over the server', () => {
+  let why: string | null = null;
+  const app = express();
+  const figures = new Figures(
+    () => null,
+    () => 3,
+  );
+  const routes = watchRoutes({ figures, fault: () => why, token: 'weir-and-tarn' });
+  for (const [path, router] of Object.entries(routes)) app.use(path, router);
+  const server = createHttpServer(app);
+  let address = '';
+
+  beforeAll(async () => {
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  afterAll(() => void server.close());
+
+  it('hears that it runs also while the office can’t be used, and why that is', async () => {
+    expect((await fetch(`${address}/healthz`)).status).toBe(200);
+    expect((await fetch(`${address}/readyz`)).status).toBe(200);
+    why = 'What is done can’t be kept.';
+    const answer = await fetch(`${address}/readyz`);
+    expect([answer.status, await answer.text()]).toEqual([503, 'What is done can’t be kept.\n']);
+    expect((await fetch(`${address}/healthz`)).status).toBe(200);
+  });
+
+  it('reads figures on this machine, or with the token; nobody does through a proxy without it', async () => {
+    const read = (headers: Record<string, string> = {}) => fetch(`${address}/metrics`, { headers });
+    const here = await read();
+    expect(here.headers.get('content-type')).toContain('version=0.0.4');
+    expect(await here.text()).toContain('cendro_connections 3');
+    const proxied = { 'x-forwarded-for': '203.0.113.9' };
+    expect((await read(proxied)).status).toBe(403);
+    expect((await read({ ...proxied, authorization: 'Bearer something' })).status).toBe(403);
+    expect((await read({ ...proxied, authorization: 'Bearer weir-and-tarn' })).status).toBe(200);
+  });
+
+  it('of a fault is told what kind it was and where, never its words', () => {
+    let fault: unknown = null;
+    try {
+      JSON.parse('07700 900333');
+    } catch (error) {
+      fault = error;
+    }
+    expect(faultWords(fault)).toMatch(/^SyntaxError at /);
+    expect(faultWords(fault)).not.toContain('900333');
+  });
+});
