@@ -1,8 +1,11 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { uint8ArrayToBase64 } from 'uint8array-extras';
 
 import {
   fileOfGone,
   fileSorts,
+  isBeingMade,
+  isOfCalls,
   isNamedIn,
   officeFileSchema,
   type InboxChange,
@@ -10,7 +13,8 @@ import {
   type Session,
 } from '@/core/office';
 import { allSeen } from '@/core/office/machine';
-import { isGranted } from '@/core/setup';
+import { isGranted, type Grant } from '@/core/setup';
+import { encodeWav } from '@/core/shared/soundFiles';
 import type { HostedOffice } from '@/office/hosted';
 import type { AnswerOfFiles, AskedOfFiles } from '@/office/socket';
 import { faxPagesKind, pictureKind } from '@/state/kept';
@@ -18,6 +22,10 @@ import { recordKind, soundKind, storageKeys, Vault, type Backend } from '@/state
 
 /** Under it stands who brought a file. */
 const broughtBy = 'by/';
+/** Under it stand the pieces of a sound, in their order. */
+const pieceOf = 'piece/';
+/** Samples a second. */
+const pieceRate = 8_000;
 const kindOf = { sound: soundKind, picture: pictureKind, faxPages: faxPagesKind } as const;
 /** Five minutes of a voice, or a fax of many pages. */
 const mostBytesEach = 8_000_000;
@@ -49,6 +57,8 @@ export class MemberFiles {
         return { texts: await this.read(personId, asked.keys) };
       case 'write':
         return (await this.write(personId, asked.entries)) ?? { kept: true };
+      case 'append':
+        return (await this.append(personId, asked)) ?? { kept: true };
     }
   }
 
@@ -59,7 +69,8 @@ export class MemberFiles {
       return file === null ? [] : [`${file.sort}/${file.id}`];
     });
     if (keys.length === 0) return;
-    await this.options.backend.removeMany([...keys, ...keys.map((key) => broughtBy + key)]);
+    const pieces = await Promise.all(keys.map((key) => this.options.backend.getKeys(pieceOf + key)));
+    await this.options.backend.removeMany([...keys, ...keys.map((key) => broughtBy + key), ...pieces.flat()]);
   }
 
   private async keys(personId: string, prefix: string): Promise<string[]> {
@@ -75,12 +86,18 @@ export class MemberFiles {
     const theirs = keys.filter((key) => {
       if (key.startsWith(storageKeys.history)) return true;
       const file = fileOf(key);
-      return file !== null && (marks[broughtBy + key] === personId || isNamedIn(tables, file));
+      if (file === null) return false;
+      const isRecording = file.sort === 'sound' && /^r\d+$/.test(file.id);
+      return (
+        marks[broughtBy + key] === personId ||
+        isNamedIn(tables, file) ||
+        (isRecording && this.may(personId, 'playRecordings'))
+      );
     });
     const found = await backend.getMany(theirs);
     const texts: Record<string, string> = {};
     for (const key of theirs) {
-      const text = found[key];
+      const text = found[key] ?? (key.startsWith(storageKeys.sound) ? await this.inPieces(key) : null);
       if (typeof text !== 'string') continue;
       texts[key] = key.startsWith(storageKeys.history) ? await this.recordsOf(personId, text) : text;
     }
@@ -102,28 +119,78 @@ export class MemberFiles {
     const keys = Object.keys(entries);
     const marks = await backend.getMany(keys.map((key) => broughtBy + key));
     const there = await backend.getMany(keys);
+    const tables = allSeen(personId, await this.options.office().inbox());
     for (const [key, text] of Object.entries(entries)) {
       const file = fileOf(key);
       if (file === null) return { refused: `Nothing is brought under ${key}.` };
       if (text.length > mostBytesEach) return { refused: 'That is larger than 8 MB.' };
       const by = marks[broughtBy + key];
-      if (there[key] != null && by !== personId) return { refused: 'That is there already.' };
+      if ((there[key] != null || by != null) && by !== personId) return { refused: 'That is there already.' };
+      if (by == null && file.sort === 'sound' && isOfCalls(file.id) && !isNamedIn(tables, file))
+        return { refused: 'That belongs to a call of somebody else.' };
       if (!(await isReadable(text, file))) return { refused: 'That can’t be read.' };
     }
     const bytes = Object.values(entries).reduce((sum, text) => sum + text.length, 0);
-    const isTooMuch = await this.brought.consume(personId, bytes).then(
-      () => false,
-      () => true,
-    );
-    if (isTooMuch) return { refused: 'Too much has been brought within an hour.' };
+    if (await this.isTooMuch(personId, bytes))
+      return { refused: 'Too much has been brought within an hour.' };
     const owners = Object.fromEntries(keys.map((key) => [broughtBy + key, personId]));
     await backend.setMany({ ...entries, ...owners });
     return null;
   }
 
-  private seesAll(personId: string): boolean {
+  /** The next piece of a sound that is being made in a call of theirs. One that is there stays as it is. */
+  private async append(
+    personId: string,
+    { id, callId, take, number, pcm }: Extract<AskedOfFiles, { what: 'append' }>,
+  ): Promise<Refused | null> {
+    const { backend, office } = this.options;
+    const key = `${storageKeys.sound}${id}`;
+    const piece = `${pieceOf}${key}/${take}/${String(number).padStart(5, '0')}`;
+    const found = await backend.getMany([broughtBy + key, key, piece]);
+    const by = found[broughtBy + key];
+    if (found[key] != null || (by != null && by !== personId)) return { refused: 'That is there already.' };
+    // What was begun while it was made is brought to its end, also when the call is over.
+    if (by == null && !isBeingMade(office().seen().calls.values(), personId, id))
+      return { refused: 'Nothing of that name is being recorded.' };
+    if (found[piece] != null) return null;
+    if (await this.isTooMuch(personId, pcm.length))
+      return { refused: 'Too much has been brought within an hour.' };
+    await backend.setMany({ [broughtBy + key]: personId, [piece]: `${callId}\n${pcm}` });
+    return null;
+  }
+
+  /** A sound that came in pieces, as one; null: none of it has come. */
+  private async inPieces(key: string): Promise<string | null> {
+    const { backend } = this.options;
+    const keys = (await backend.getKeys(`${pieceOf}${key}/`)).toSorted();
+    if (keys.length === 0) return null;
+    const found = await backend.getMany(keys);
+    const pieces = keys.flatMap((each) => {
+      const [callId = '', pcm = ''] = (found[each] ?? '').split('\n');
+      return [{ callId, bytes: Buffer.from(pcm, 'base64') }];
+    });
+    const bytes = Buffer.concat(pieces.map((piece) => piece.bytes));
+    const samples = Float32Array.from(
+      { length: Math.floor(bytes.length / 2) },
+      (_, at) => bytes.readInt16LE(2 * at) / 0x8000,
+    );
+    const wav = uint8ArrayToBase64(encodeWav(samples, pieceRate));
+    const durationMs = (samples.length / pieceRate) * 1000;
+    return Vault.encode([{ callId: pieces[0]?.callId ?? null, durationMs, wav }], soundKind);
+  }
+
+  private isTooMuch(personId: string, bytes: number): Promise<boolean> {
+    return this.brought.consume(personId, bytes).then(
+      () => false,
+      () => true,
+    );
+  }
+
+  private seesAll = (personId: string) => this.may(personId, 'seeFigures');
+
+  private may(personId: string, what: Grant): boolean {
     const person = this.options.office().seen().office.people.get(personId);
-    return person !== undefined && isGranted(person, 'seeFigures');
+    return person !== undefined && isGranted(person, what);
   }
 }
 

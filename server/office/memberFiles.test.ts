@@ -1,4 +1,8 @@
+import type { Call } from '@/core/calls/exchange';
+import { decodeWav } from '@/core/shared/soundFiles';
 import type { InboxChange, Session } from '@/core/office';
+import { Inbox } from '@/core/office/machine';
+import { emptyOffice, OfficeIndex } from '@/core/setup';
 import type { HostedOffice } from '@/office/hosted';
 import { soundKind, Vault } from '@/state/storage';
 
@@ -10,9 +14,15 @@ const session = (personId: string): Session => ({
   deviceId: null,
   roles: ['member'],
 });
+const emptyRows = () =>
+  new Inbox(
+    () => new OfficeIndex(emptyOffice),
+    () => false,
+    () => undefined,
+  );
 const sound = Vault.encode([{ callId: null, durationMs: 10, wav: 'AAAA' }], soundKind);
 
-function filesOf() {
+function filesOf(calls: readonly Partial<Call>[] = []) {
   const all = new Map<string, string>();
   const backend = {
     getKeys: async (prefix: string) => [...all.keys()].filter((key) => key.startsWith(prefix)),
@@ -21,8 +31,14 @@ function filesOf() {
       Object.entries(entries).forEach(([key, text]) => all.set(key, text)),
     removeMany: async (keys: string[]) => keys.forEach((key) => all.delete(key)),
   };
-  const office = () => ({ seen: () => ({ office: { people: new Map() } }) }) as unknown as HostedOffice;
-  return { all, files: new MemberFiles({ backend, office }) };
+  const going = new Map(calls.map((call) => [call.id, call]));
+  const people = new Map([['runner', { administers: true, may: ['playRecordings'] }]]);
+  const office = () =>
+    ({
+      seen: () => ({ office: { people }, calls: going }),
+      inbox: async () => emptyRows(),
+    }) as unknown as HostedOffice;
+  return { all, going, files: new MemberFiles({ backend, office }) };
 }
 
 const gone = (table: string, before: object) =>
@@ -57,4 +73,65 @@ it('whoever brought a file may bring it again, and nobody else over it', async (
 it('gives nothing to who is nobody', async () => {
   const { files } = filesOf();
   expect(await files.answer(null, { what: 'keys', prefix: 'history/' })).toHaveProperty('refused');
+});
+
+describe('a sound that is made in a call', () => {
+  const leg = (personId: string | null, endpoint: object) =>
+    ({
+      id: personId ?? 'machine',
+      personId,
+      endpoint,
+      state: 'connected',
+    }) as unknown as Call['legs'][number];
+  const call: Partial<Call> = {
+    id: 'c7',
+    legs: [leg('ada', { kind: 'device', deviceId: 'a' }), leg(null, { kind: 'mailbox', personId: 'bela' })],
+    recordings: [{ id: 'r9', personId: 'ada' } as Call['recordings'][number]],
+  };
+  const take = (of: string) => `1764500000000-${of}`;
+  const piece = (id: string, number: number, samples: number[], of = 'aaaaaaaa') => ({
+    ...{ what: 'append' as const, id, callId: 'c7', take: take(of), number },
+    pcm: Buffer.from(Int16Array.from(samples).buffer).toString('base64'),
+  });
+  const samplesOf = async (files: MemberFiles, who: string, id: string) => {
+    const answer = await files.answer(session(who), { what: 'read', keys: [`sound/${id}`] });
+    const text = 'texts' in answer ? answer.texts[`sound/${id}`] : undefined;
+    if (text === undefined) return null;
+    const [kept] = await Vault.parse(text, soundKind);
+    const decoded = decodeWav(Buffer.from(kept?.wav ?? '', 'base64'));
+    return decoded.ok ? [...decoded.samples].map((sample) => Math.round(sample * 0x8000)) : null;
+  };
+
+  it('is there as far as it was brought, in its order, whoever it was who went on with it', async () => {
+    const { files, going } = filesOf([call]);
+    const bring = (...given: Parameters<typeof piece>) => files.answer(session('ada'), piece(...given));
+    expect(await bring('r9', 0, [1, 2])).toEqual({ kept: true });
+    expect(await samplesOf(files, 'ada', 'r9')).toEqual([1, 2]);
+    // Asked for again, since nobody had answered.
+    await bring('r9', 0, [9, 9]);
+    going.clear();
+    expect(await bring('r9', 1, [3])).toEqual({ kept: true });
+    expect(await bring('r9', 0, [4], 'bbbbbbbb')).toEqual({ kept: true });
+    expect(await samplesOf(files, 'ada', 'r9')).toEqual([1, 2, 3, 4]);
+    expect(await samplesOf(files, 'bela', 'r9')).toBeNull();
+    expect(await samplesOf(files, 'runner', 'r9')).toEqual([1, 2, 3, 4]);
+  });
+
+  it('is brought by whose it is, and whoever speaks to the mailbox; by nobody who guesses its name, and not whole', async () => {
+    const { files, all } = filesOf([call]);
+    for (const [who, id] of [
+      ['bela', 'r9'],
+      ['bela', 'c7-bela'],
+      ['ada', 'r10'],
+      ['ada', 'c7-ada'],
+    ] as const)
+      expect(await files.answer(session(who), piece(id, 0, [1]))).toHaveProperty('refused');
+    const whole = { what: 'write', entries: { 'sound/c7-bela': sound } } as const;
+    expect(await files.answer(session('cleo'), whole)).toHaveProperty('refused');
+    expect(all.size).toBe(0);
+    expect(await files.answer(session('ada'), piece('c7-bela', 0, [5]))).toEqual({ kept: true });
+    expect(await files.answer(session('cleo'), piece('c7-bela', 1, [6]))).toHaveProperty('refused');
+    await files.changed([gone('voicemails', { id: 'c7-bela' })]);
+    expect(all.size).toBe(0);
+  });
 });

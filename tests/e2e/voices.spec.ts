@@ -167,3 +167,62 @@ test('of two browsers of one person one speaks: the other says which, and does i
   await ilse.office.end().click();
   await hears(maren);
 });
+
+/** How strong one pitch is in a sound (Goertzel's algorithm), 0 to 1. */
+function strengthOf(hertz: number, samples: Float32Array, sampleRate: number): number {
+  const turn = (2 * Math.PI * hertz) / sampleRate;
+  let [cosine, sine, power] = [0, 0, 0];
+  samples.forEach((sample, at) => {
+    cosine += sample * Math.cos(turn * at);
+    sine += sample * Math.sin(turn * at);
+    power += sample * sample;
+  });
+  return power === 0 ? 0 : (2 * (cosine ** 2 + sine ** 2)) / (samples.length * power);
+}
+
+test('a recording is there while it is made, holds both voices, and nothing of a pause; nobody else is given it', async () => {
+  const [maren, ilse] = people;
+  if (!maren || !ilse) throw new Error('Somebody is missing.');
+  const [mine, theirs] = [new Client(served.address, storage), new Client(served.address, storage)];
+  await Promise.all([mine.connected(), theirs.connected()]);
+  mine.join('recorded', { by: 'chair', personId: 'maren' });
+  theirs.join('curious', { by: 'chair', personId: 'ilse' });
+  const link = await mine.link('recorded');
+  await theirs.told('joined');
+  await call(ilse, '214');
+  await maren.office.answer().click();
+  await hears(maren, ilse);
+  await hears(ilse, maren);
+  await maren.office.act('Record').click();
+  const recording = async () =>
+    (await link.snapshot()).changedCalls.flatMap(({ recordings }) => recordings).at(-1) ?? null;
+  await expect.poll(async () => (await recording())?.state).toBe('on');
+  const { id = '' } = (await recording()) ?? {};
+  const soundOf = async (of: Client) => {
+    const answer = await of.files({ what: 'read', keys: [`sound/${id}`] });
+    const text = 'texts' in answer ? answer.texts[`sound/${id}`] : undefined;
+    return text === undefined
+      ? null
+      : (JSON.parse(text.split('\n')[1] ?? '{}') as { wav: string; durationMs: number });
+  };
+  const lengthOf = async () => (await soundOf(mine))?.durationMs ?? 0;
+  // Whatever becomes of this browser from here on, so much is there.
+  await expect.poll(lengthOf, { timeout: 30_000 }).toBeGreaterThan(2_000);
+  await maren.office.act('Pause').click();
+  await expect.poll(async () => (await recording())?.state).toBe('paused');
+  const pieces = (await recording())?.pieces ?? [];
+  const recordedMs = pieces.reduce((sum, { from, to }) => sum + ((to ?? from) - from), 0);
+  const paused = Date.now();
+  await expect.poll(() => Date.now() - paused).toBeGreaterThan(2_000);
+  await maren.office.end().click();
+  await expect.poll(async () => Math.abs((await lengthOf()) - recordedMs)).toBeLessThan(900);
+
+  const decoded = decodeWav(Buffer.from((await soundOf(mine))?.wav ?? '', 'base64'));
+  if (!decoded.ok) throw new Error('It is no sound.');
+  const { samples, sampleRate } = decoded;
+  const middle = samples.slice(sampleRate, 2 * sampleRate);
+  for (const { hertz } of [maren, ilse]) expect(strengthOf(hertz, middle, sampleRate)).toBeGreaterThan(0.1);
+  expect(strengthOf(1_700, middle, sampleRate)).toBeLessThan(0.05);
+  expect(await soundOf(theirs)).toBeNull();
+  for (const { socket } of [mine, theirs]) socket.close();
+});

@@ -1,5 +1,8 @@
 import { z } from 'zod';
 
+import { isMailbox, type Call } from '@/core/calls/exchange';
+import { messageIdIn } from '@/core/inbox/voicemail';
+
 import type { InboxChange } from './Inbox';
 import type { SeenTables } from './seen';
 
@@ -40,3 +43,26 @@ export function isNamedIn({ messages, voicemails, faxes }: SeenTables, { sort, i
       return faxes.some((fax) => fax.id === id);
   }
 }
+
+/**
+ * Whether that sound is being made in a call now, by that person: a recording of theirs, or a message that they are at the other end of.
+ * Whoever guesses its name brings nothing.
+ */
+export function isBeingMade(calls: Iterable<Call>, personId: string, soundId: string): boolean {
+  for (const call of calls) {
+    if (call.recordings.some((recording) => recording.id === soundId))
+      return call.recordings.some(({ id, personId: whose }) => id === soundId && whose === personId);
+    const isThere = call.legs.some((leg) => leg.personId === personId && !isMailbox(leg));
+    if (isThere && call.legs.some((leg) => messageOf(call, leg) === soundId)) return true;
+  }
+  return false;
+}
+
+function messageOf(call: Call, leg: Call['legs'][number]): string | null {
+  const { endpoint } = leg;
+  if (endpoint.kind === 'mailbox') return messageIdIn(call.id, endpoint.personId);
+  return endpoint.kind === 'teamMailbox' ? messageIdIn(call.id, endpoint.teamId) : null;
+}
+
+/** Whether a sound is named as those are that come of calls: nobody brings one whole but whose it is. */
+export const isOfCalls = (soundId: string): boolean => /^r\d+$|^c\d+-/.test(soundId);

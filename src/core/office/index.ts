@@ -43,7 +43,15 @@ export {
   type OfficeRequest,
 } from './requests';
 export { markSchema, revisionSchema, revisionsKept, type Mark, type Revision } from './Revisions';
-export { fileOfGone, fileSorts, isNamedIn, officeFileSchema, type OfficeFile } from './files';
+export {
+  fileOfGone,
+  fileSorts,
+  isBeingMade,
+  isNamedIn,
+  isOfCalls,
+  officeFileSchema,
+  type OfficeFile,
+} from './files';
 export { nameOfRow, seenChangeSchema, seenTablesSchema, type SeenChange, type SeenTables } from './seen';
 export { hasRole, runsOffice, sessionRoles, sessionSchema, type Session, type SessionRole } from './session';
 export type { Sight } from './view';

@@ -13,6 +13,16 @@ export const askedOfFilesSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('keys'), prefix: z.string().max(300) }),
   z.object({ what: z.literal('read'), keys: z.array(key).max(500) }),
   z.object({ what: z.literal('write'), entries: z.record(key, z.string()) }),
+  /** The next piece of a sound that is being made in a call: one channel, 8,000 samples a second of 16 bits, the lower byte first. */
+  z.object({
+    what: z.literal('append'),
+    id: z.string().min(1).max(200),
+    callId: z.string().max(200),
+    /** By whom it is made: when it was begun (epoch milliseconds) and a name, so that those of one who went on come after those of the one before. */
+    take: z.string().regex(/^\d{13}-[0-9a-f]{8}$/),
+    number: z.number().int().min(0).max(3_600),
+    pcm: z.base64().max(400_000),
+  }),
 ]);
 export type AskedOfFiles = z.infer<typeof askedOfFilesSchema>;
 

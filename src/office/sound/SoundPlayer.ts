@@ -45,6 +45,8 @@ export class SoundPlayer {
   /** Where it rings, if that is elsewhere. */
   private ringer: AudioContext | null = null;
   private idle = 0;
+  /** Where what is heard here comes out a second time, for who records it. */
+  private second: MediaStreamAudioDestinationNode | null = null;
 
   constructor(private readonly onStatus: (status: SoundStatus) => void) {
     for (const gesture of gestures) window.addEventListener(gesture, this.unlock, { capture: true });
@@ -58,6 +60,12 @@ export class SoundPlayer {
     this.playing?.source?.stop();
     this.playing = what && { what, source: null };
     if (what) void this.startLoop();
+  }
+
+  /** What is heard from here on, but for what rings elsewhere; null as long as nothing can be heard. */
+  heardToo(): MediaStream | null {
+    this.second ??= this.context?.createMediaStreamDestination() ?? null;
+    return this.second?.stream ?? null;
   }
 
   /** How loud it rings, 0 to 1, from the next ring on. */
@@ -247,6 +255,7 @@ export class SoundPlayer {
     source.buffer = buffer;
     source.loop = loop;
     source.connect(context.destination);
+    if (this.second && context === this.context) source.connect(this.second);
     source.start();
     return source;
   }

@@ -1,68 +1,63 @@
-import { uint8ArrayToBase64 } from 'uint8array-extras';
-
 import { isMailbox } from '@/core/calls/exchange';
 import { messageIdIn } from '@/core/inbox/voicemail';
-import { encodeWav, resample } from '@/core/shared/soundFiles';
-import type { Take } from '@/office/microphone';
-import { deviceNow, soundDevicesOf } from '@/office/sound';
-import { actRefused, type AppStore, type CallView, type Services } from '@/state/app';
+import type { ReachedServer } from '@/office/socket';
+import { VoiceCapture } from '@/office/voices';
+import { actRefused, type AppStore, type CallView } from '@/state/app';
 
-/** A telephone's: three minutes of it fit into what the office takes. */
-const sampleRate = 8_000;
-/** Less than that is no word. */
-const shortestSeconds = 0.3;
+import { BroughtSound } from './BroughtSound';
+
+const noSound = 'Your message has no sound: this browser gives no microphone. Allow it for this page.';
 
 interface Speaking {
   /** Of the message as it will be kept. */
   id: string;
   callId: string;
-  take: Promise<() => Promise<Take>>;
 }
 
-/** What is said to mailboxes by whoever uses this browser: recorded while the mailbox listens, and brought to the office as soon as it is over. */
+/** What is said to mailboxes by whoever uses this browser: taken in while the mailbox listens, and brought to the office while it is said. */
 export class SpokenMessages {
-  private speaking: Speaking | null = null;
+  private speaking: (Speaking & { end: () => void }) | null = null;
 
   constructor(
     private readonly store: AppStore,
-    private readonly keepSound: Services['keepSound'],
+    private readonly ask: ReachedServer['askOfFiles'],
+    /** The voice of whoever uses this browser; null: there is none, which has been said. */
+    private readonly voice: () => Promise<MediaStreamTrack | null>,
   ) {}
 
   /** `calls`: those at which this browser speaks. */
   follow(calls: readonly CallView[]): void {
     const now = calls.flatMap(listening)[0] ?? null;
     if (now?.id === this.speaking?.id) return;
-    if (this.speaking) void this.keep(this.speaking);
-    this.speaking = now && { ...now, take: this.record() };
+    this.speaking?.end();
+    this.speaking = now && { ...now, end: this.record(now) };
   }
 
-  private async record(): Promise<() => Promise<Take>> {
-    const { microphone, noise } = this.store.getState().settings;
-    const [{ recordMicrophone }, there] = await Promise.all([
-      import('@/office/microphone'),
-      navigator.mediaDevices.enumerateDevices(),
-    ]);
-    const chosen = deviceNow(microphone, soundDevicesOf(there, 'audioinput'));
-    return recordMicrophone({ microphoneId: chosen?.id ?? null, noise });
-  }
-
-  private async keep({ id, callId, take }: Speaking): Promise<void> {
-    try {
-      const said = await (await take)();
-      const samples = resample(said.samples, said.sampleRate, sampleRate);
-      if (samples.length < shortestSeconds * sampleRate) return;
-      const wav = uint8ArrayToBase64(encodeWav(samples, sampleRate));
-      await this.keepSound(id, { callId, durationMs: (samples.length / sampleRate) * 1000, wav });
-    } catch {
-      this.store.dispatch(
-        actRefused('Your message has no sound: this browser gives no microphone. Allow it for this page.'),
-      );
-    }
+  /** Gives what ends it. */
+  private record({ id, callId }: Speaking): () => void {
+    const brought = new BroughtSound({ id, callId }, this.ask, () =>
+      this.store.dispatch(actRefused(noSound)),
+    );
+    const capture = (async () => {
+      const track = await this.voice();
+      if (!track) throw new Error('There is no voice.');
+      const opened = await VoiceCapture.open((samples) => brought.add(samples));
+      opened.add('me', new MediaStream([track]));
+      return opened;
+    })();
+    capture.catch(() => this.store.dispatch(actRefused(noSound)));
+    return () =>
+      void capture
+        .then((opened) => opened.end())
+        .then(
+          () => brought.end(),
+          () => undefined,
+        );
   }
 }
 
 /** The message that is being left in a call. */
-function listening({ call }: CallView): Omit<Speaking, 'take'>[] {
+function listening({ call }: CallView): Speaking[] {
   const mailbox = call.legs.find((leg) => isMailbox(leg) && leg.mailboxPhase === 'recording');
   if (!mailbox || mailbox.state === 'cleared') return [];
   const { endpoint } = mailbox;

@@ -4,6 +4,7 @@ import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import { PeerVoices, playVoice, rtcServersOf, type Coming, type Signal } from '@/office/voices';
 import { SpokenMessages } from './SpokenMessages';
+import { VoiceRecordings } from './VoiceRecordings';
 import {
   actRefused,
   selectTaken,
@@ -38,12 +39,17 @@ const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state ==
  * done in a call is heard at once. Of several browsers of one person one speaks: the one that has just asked for something, such as to answer.
  */
 export function startVoices(store: AppStore, services: Services): () => void {
-  const { server, keepSound } = services;
+  const { server } = services;
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
   const ends = new Map<string, End>();
   const microphone = new SharedMicrophone(store);
-  const messages = new SpokenMessages(store, keepSound);
+  const voice = () => microphone.track();
+  const messages = new SpokenMessages(store, server.askOfFiles, voice);
+  const recordings = new VoiceRecordings(store, {
+    ...{ ask: server.askOfFiles, voice },
+    played: () => services.player?.heardToo() ?? null,
+  });
 
   const take = async (legId: string, instead = false) => {
     const end = ends.get(legId);
@@ -64,8 +70,17 @@ export function startVoices(store: AppStore, services: Services): () => void {
       iceServers: rtcServersOf(answer.iceServers),
       relayOnly: answer.relayOnly,
       signal: (to, signal) => void server.askOfVoices({ what: 'signal', from: legId, to, signal }),
-      voice: () => microphone.track(),
-      play: (_, stream) => playVoice(stream, speakerOf(store)),
+      voice,
+      play: (from, stream) => {
+        const heard = playVoice(stream, speakerOf(store));
+        recordings.comes(legId, from, stream);
+        follow();
+        const stop = () => {
+          heard.stop();
+          recordings.comes(legId, from, null);
+        };
+        return { ...heard, stop };
+      },
     });
     end.voices.setPeers(end.peers);
     follow();
@@ -95,7 +110,9 @@ export function startVoices(store: AppStore, services: Services): () => void {
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
     }
-    messages.follow(calls.filter(({ me }) => ends.get(me.legId)?.voices));
+    const spoken = calls.filter(({ me }) => ends.get(me.legId)?.voices);
+    messages.follow(spoken);
+    recordings.follow(spoken);
     if (ends.size === 0) microphone.close();
     tellWhoSpeaks();
   };

@@ -22,6 +22,8 @@ export function startSounds({ store, services, vault, duties }: Context): () => 
     if (sound) await services.player?.playFile(base64ToUint8Array(sound.wav));
     return sound !== null;
   };
+  // Real voices are recorded where they are heard (`VoiceRecordings`).
+  if (services.server) return () => undefined;
   const callOf = (id: string) => store.getState().calls.byId[id];
   return duties.add(() => {
     const recordings = new RecordingSound(vault, selectMyId(store.getState()), fetchClip, () =>

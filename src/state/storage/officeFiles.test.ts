@@ -29,6 +29,8 @@ function both() {
       case 'write':
         for (const [key, text] of Object.entries(question.entries)) there.set(key, text);
         return { kept: true as const };
+      case 'append':
+        throw new Error('What stands beside the rows is brought whole.');
     }
   };
   const backend = withOfficeFiles(here, { askOfFiles, reachedWithin: async () => server.isReached });

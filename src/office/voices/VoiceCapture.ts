@@ -1,0 +1,85 @@
+/** A telephone's band, in which what is kept of calls is. */
+export const captureRate = 8_000;
+
+interface Source {
+  stream: MediaStream;
+  node: MediaStreamAudioSourceNode;
+  gate: GainNode;
+}
+
+/** Takes in what several voices say as one sound, in pieces of half a second while they speak. */
+export class VoiceCapture {
+  private readonly sources = new Map<string, Source>();
+
+  private constructor(
+    private readonly context: AudioContext,
+    private readonly worklet: AudioWorkletNode,
+    private readonly ended: Promise<void>,
+  ) {}
+
+  /**
+   * @param onPiece one channel, `captureRate` samples a second
+   * Rejects where this browser can't.
+   */
+  static async open(onPiece: (samples: Float32Array) => void): Promise<VoiceCapture> {
+    const context = new AudioContext({ sampleRate: captureRate });
+    try {
+      await context.audioWorklet.addModule('/capture.js');
+      const worklet = new AudioWorkletNode(context, 'capture', {
+        ...{ numberOfInputs: 1, numberOfOutputs: 1 },
+        ...{ channelCount: 1, channelCountMode: 'explicit' },
+      });
+      const ended = new Promise<void>((resolve) => {
+        worklet.port.onmessage = ({ data }: MessageEvent<Float32Array | null>) =>
+          data === null ? resolve() : onPiece(data);
+      });
+      // It gives out silence, and is drawn on only where it leads to somewhere.
+      worklet.connect(context.destination);
+      await context.resume();
+      return new VoiceCapture(context, worklet, ended);
+    } catch (error) {
+      void context.close();
+      throw error;
+    }
+  }
+
+  /** A voice that belongs to it from now on; another stream under the same name takes its place. */
+  add(name: string, stream: MediaStream): void {
+    if (this.sources.get(name)?.stream === stream) return;
+    this.drop(name);
+    const node = this.context.createMediaStreamSource(stream);
+    const gate = new GainNode(this.context);
+    node.connect(gate).connect(this.worklet);
+    this.sources.set(name, { stream, node, gate });
+  }
+
+  /** Whether what it says is taken in. */
+  gate(name: string, isOpen: boolean): void {
+    const source = this.sources.get(name);
+    if (source) source.gate.gain.value = isOpen ? 1 : 0;
+  }
+
+  /** Voices that are not among these have gone. */
+  keepOnly(names: ReadonlySet<string>): void {
+    for (const name of this.sources.keys()) if (!names.has(name)) this.drop(name);
+  }
+
+  pause(isPaused: boolean): void {
+    this.worklet.port.postMessage(isPaused ? 'pause' : 'resume');
+  }
+
+  /** Resolves once the last piece was handed over. */
+  async end(): Promise<void> {
+    this.worklet.port.postMessage('end');
+    await this.ended;
+    for (const name of this.sources.keys()) this.drop(name);
+    await this.context.close();
+  }
+
+  private drop(name: string): void {
+    const source = this.sources.get(name);
+    source?.node.disconnect();
+    source?.gate.disconnect();
+    this.sources.delete(name);
+  }
+}
