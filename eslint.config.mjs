@@ -8,7 +8,18 @@ const root = ['./app', './src/offices', './sample'];
 
 /** Of the state what is an app's, and nothing of what hosts an office, keeps it and is told over a link. */
 const ofApps = [
-  ...['access', 'app', 'archive', 'configuration', 'connection', 'figures', 'inbox', 'onDevice', 'outside', 'people'],
+  ...[
+    'access',
+    'app',
+    'archive',
+    'configuration',
+    'connection',
+    'figures',
+    'inbox',
+    'onDevice',
+    'outside',
+    'people',
+  ],
   ...['pictures', 'place', 'queues', 'sounds', 'telling'],
 ].map((part) => `./src/state/${part}`);
 
