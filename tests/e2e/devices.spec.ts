@@ -42,16 +42,20 @@ test('each device of somebody rings; one answers and the other says which; a tal
   await hears(bela, phone);
   await hears(phone, bela);
 
-  // It is brought to the laptop: Bela hears no gap.
+  // It is brought to the laptop: Bela hears no gap, beyond those that a machine makes that does much else.
+  const gapsBefore = await watchSilence(bela);
+  const from = Date.now();
+  await expect.poll(() => Date.now() - from).toBeGreaterThan(2_000);
+  const usual = await gapsBefore();
   const longestSilence = await watchSilence(bela);
   await laptop.page.getByRole('button', { name: /See the cords$/ }).click();
   await laptop.page.getByRole('button', { name: 'Bring here the call with Bela Sorrel' }).click();
   await hears(bela, laptop);
   await hears(laptop, bela);
   expect(await heardBy(phone)).toEqual([]);
-  expect(await longestSilence()).toBeLessThan(150);
+  expect(await longestSilence()).toBeLessThan(usual + 150);
   await laptop.page.getByRole('button', { name: 'Mute', exact: true }).click();
-  await expect.poll(longestSilence).toBeGreaterThan(200);
+  await expect.poll(longestSilence).toBeGreaterThan(usual + 200);
   await bela.office.end().click();
 
   // Both answer at once: one of them is in the call.

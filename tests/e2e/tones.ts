@@ -93,8 +93,10 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
 export async function watchSilence({ page }: Whistler): Promise<() => Promise<number>> {
   await page.evaluate(() => {
     const watch = { longest: 0, since: performance.now() };
-    Object.assign(window, { watch });
-    window.setInterval(() => {
+    const watched = window as unknown as { watch?: typeof watch; watching?: number };
+    if (watched.watching !== undefined) window.clearInterval(watched.watching);
+    Object.assign(watched, { watch });
+    watched.watching = window.setInterval(() => {
       const isHeard = [...document.querySelectorAll('audio')].some((element) => {
         const { analyser } = element as HTMLAudioElement & { analyser?: AnalyserNode };
         if (!analyser || element.muted || element.paused) return false;

@@ -2,7 +2,7 @@
 export const captureRate = 8_000;
 
 interface Source {
-  stream: MediaStream;
+  track: MediaStreamTrack;
   node: MediaStreamAudioSourceNode;
   gate: GainNode;
 }
@@ -43,14 +43,15 @@ export class VoiceCapture {
     }
   }
 
-  /** A voice that belongs to it from now on; another stream under the same name takes its place. */
+  /** A voice that belongs to it from now on; another one under the same name takes its place. */
   add(name: string, stream: MediaStream): void {
-    if (this.sources.get(name)?.stream === stream) return;
+    const [track] = stream.getAudioTracks();
+    if (!track || this.sources.get(name)?.track === track) return;
     this.drop(name);
     const node = this.context.createMediaStreamSource(stream);
     const gate = new GainNode(this.context);
     node.connect(gate).connect(this.worklet);
-    this.sources.set(name, { stream, node, gate });
+    this.sources.set(name, { track, node, gate });
   }
 
   /** Whether what it says is taken in. */

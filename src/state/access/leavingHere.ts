@@ -2,6 +2,7 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { actRefused, leaveForGood, selectTaken, type RootState, type Services } from '../app';
 import { keepOwnToken, ownToken } from '../offices';
+import { forgetKeptView } from '../storage';
 import { askAccess } from './access';
 
 type Act<T = void> = ThunkAction<T, RootState, Services, Action>;
@@ -13,16 +14,22 @@ const refusedInCall: Act<boolean> = (dispatch, getState) => {
   return true;
 };
 
-/** This device is signed out; what is kept on it stays, for whoever signs in next. `id`: of its sign-in. */
+/**
+ * This device is signed out; what is kept on it stays, for whoever signs in next, but for what an office on a server had told it. `id`: of its
+ * sign-in.
+ */
 export const signOutHere =
   (id: string): Act<Promise<void>> =>
-  async (dispatch, _, { beginAnew }) => {
+  async (dispatch, _, { beginAnew, server, vault }) => {
     if (dispatch(refusedInCall)) return;
     const token = ownToken();
     // Before the office says that this device is not let in any more, on which the page begins anew.
     keepOwnToken(null);
     const problem = await dispatch(askAccess({ type: 'signOutDevice', id }));
-    if (problem === null) return beginAnew();
+    if (problem === null) {
+      if (server && vault) await forgetKeptView(vault);
+      return beginAnew();
+    }
     keepOwnToken(token);
     dispatch(actRefused(problem));
   };

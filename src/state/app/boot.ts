@@ -97,7 +97,11 @@ export async function boot(
     },
     ...(server && {
       commandMs,
-      kept: () => readKeptView(vault).then((view) => view && keptHost(view)),
+      // Only to whom it was told: who has signed out, or comes by a link, waits for the office.
+      kept: async () => {
+        const view = mayOpenKept(beginning.which) ? await readKeptView(vault) : null;
+        return view && keptHost(view);
+      },
     }),
     onOther: () => void forgetKeptView(vault).then(() => window.location.reload()),
     onState: followHost(store, services, followStorage('office')),
@@ -145,6 +149,9 @@ function whoComes(which: Beginning['which']): Who {
   const token = askedToJoin() === null ? ownToken() : null;
   return token === null ? { by: 'chair', personId: null } : { by: 'token', token };
 }
+
+const mayOpenKept = (which: Beginning['which']): boolean =>
+  askedToJoin() === null && (which === 'sample' || ownToken() !== null);
 
 interface Joining {
   beginning: Beginning;

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { seenTablesSchema } from '@/core/office';
 import { officeUpdateSchema } from '@/office/link';
 
+import { keptPrefix } from './officeFiles';
 import { Vault, type StoredKind } from './Vault';
 
 /** An office that a server hosts, as this device saw it last: for when it is not reached. */
@@ -25,5 +26,7 @@ export async function readKeptView(vault: Vault): Promise<KeptView | null> {
 export const keepView = (vault: Vault, view: KeptView): Promise<void> =>
   vault.write({ [key]: Vault.encode([view], kind) });
 
-/** Whoever was let in is not any more: nothing of it stays. */
-export const forgetKeptView = (vault: Vault): Promise<void> => vault.remove([key]);
+/** Whoever was let in is not any more: nothing of it stays, nor of the files that were read here. */
+export async function forgetKeptView(vault: Vault): Promise<void> {
+  await vault.remove([key, ...(await vault.keys(keptPrefix))]);
+}

@@ -1,7 +1,8 @@
 import type { AskedOfFiles } from '@/office/socket';
 
 import { withOfficeFiles } from './officeFiles';
-import type { Backend } from './Vault';
+import { forgetKeptView } from './keptView';
+import { Vault, type Backend } from './Vault';
 
 function memory(): Backend & { all: Map<string, string> } {
   const all = new Map<string, string>();
@@ -73,6 +74,24 @@ describe('what an office on a server keeps, beside what this device does', () =>
     expect(asked).toEqual([]);
     await backend.removeMany(['history/1']);
     expect(here.all.size).toBe(0);
+  });
+
+  it('forgets all of it for whoever signs out, and nothing of the device’s own', async () => {
+    const { here, there, backend } = both();
+    there.set('history/1', 'h').set('sound/1', 'a');
+    await backend.setMany({ settings: 's' });
+    await backend.getMany(['history/1', 'sound/1']);
+    const vault = new Vault(
+      () => undefined,
+      () => undefined,
+      backend,
+      undefined,
+      () => false,
+    );
+    await forgetKeptView(vault);
+    expect([...here.all.keys()]).toEqual(['settings']);
+    expect(there.size).toBe(2);
+    await vault.close();
   });
 
   it('a full device costs only what would be there without the office', async () => {

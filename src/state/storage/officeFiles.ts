@@ -8,7 +8,7 @@ const ofOffice = [storageKeys.history, storageKeys.sound, 'picture/', 'faxPages/
 const isOfOffice = (key: string) => ofOffice.some((prefix) => key.startsWith(prefix));
 
 /** Under it stands on this device what of the office was read here, for when it is not reached. */
-const keptPrefix = 'kept/';
+export const keptPrefix = 'kept/';
 /** So long a server that is just being connected to is waited for. */
 const reachMs = 2_000;
 
@@ -46,6 +46,7 @@ export function withOfficeFiles(
   const ofDevice = async (prefix: string) =>
     (await ownKeys(prefix)).filter((key) => !isOfOffice(key) && !key.startsWith(keptPrefix));
   const getKeys = async (prefix: string) => {
+    if (prefix.startsWith(keptPrefix)) return ownKeys(prefix);
     if (isOfOffice(prefix)) return keysOfOffice(prefix);
     const inOffice = ofOffice.filter((each) => each.startsWith(prefix));
     return (await Promise.all([ofDevice(prefix), ...inOffice.map(keysOfOffice)])).flat();
