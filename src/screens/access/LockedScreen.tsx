@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 
 import { selectMyId, selectOffice, unlocked, useAppDispatch, useAppSelector } from '@/state/app';
+import { isServed } from '@/state/offices';
 import { askAccess, isThisDevice, provePasskey, selectMySignIns, signOutHere } from '@/state/access';
 import { Field } from '@/ui/field';
 import { Plate } from '@/ui/plate';
@@ -19,6 +20,7 @@ export function LockedScreen() {
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const passkey = useAppSelector(({ settings }) => settings.passkey);
+  const isOnline = useAppSelector(({ office }) => office.isOnline);
   const openByKey = async (id: string) => {
     setBusy(true);
     const isOwner = await provePasskey(id);
@@ -28,6 +30,13 @@ export function LockedScreen() {
   };
   const open = async () => {
     if (pin === '' || isBusy) return setProblem('Type your PIN.');
+    // Where the office is elsewhere, it alone knows the PIN.
+    if (isServed() && !isOnline)
+      return setProblem(
+        passkey?.personId === myId
+          ? 'The office is not reached, so your PIN can’t be looked at now. Unlock as this device does.'
+          : 'The office is not reached, so your PIN can’t be looked at now. Try again with a network.',
+      );
     setBusy(true);
     const said = await dispatch(askAccess({ type: 'provePin', pin }));
     setBusy(false);
