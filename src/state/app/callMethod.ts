@@ -6,6 +6,7 @@ import { qualityOver, recommendWay, type TravelAnswer, type Way } from '@/core/c
 import { shownNumber, type ShownAnswer } from '@/core/calls/callerId';
 import { describeRate, rateFor, type Rate } from '@/core/numbers/rates';
 
+import { isOutsidePlayed } from '../offices';
 import { selectCallerChoices } from './habits';
 import { selectOffice, selectPeople } from './selectors';
 import type { RootState } from './store';
@@ -47,6 +48,7 @@ export function selectTravel(state: RootState, to: string, isDialled = false): T
   const dialled = interpretDialled(to, office.plan);
   const answer = recommendWay({
     dataMos: state.office.isOnline ? selectQuality(state).mos : null,
+    isTried: state.office.tested !== null || isOutsidePlayed(),
     isEmergency: dialled.kind === 'emergency',
     mobileRate: rateFor(office.setup.rates, mobileNumberPrefix),
     hasMobile: mobile !== null,

@@ -17,8 +17,6 @@ type Act<T> = ThunkAction<T, RootState, Services, Action>;
 
 /** As many probes, and as far apart, as packets of a voice in four seconds. */
 const probing = { count: 200, everyMs: 20 };
-/** So that it can be tried between two calls: two seconds, at half the pace. */
-const quietProbing = { count: 50, everyMs: 40 };
 const mostTests = 300;
 
 /** What is being tried now. */
@@ -29,7 +27,7 @@ export const testConnection =
   (onStep: (step: TestStep) => void): Act<Promise<ConnectionTest>> =>
   async (dispatch, getState, { server, clock }) => {
     onStep('link');
-    const link = await tryLink(getState(), server, probing);
+    const link = await tryLink(getState(), server);
     onStep('ways');
     const iceServers = (await server?.askOfVoices({ what: 'servers' }))?.iceServers ?? [];
     const given = rtcServersOf(iceServers);
@@ -44,22 +42,12 @@ export const testConnection =
     return test;
   };
 
-/** Tries the link alone, so that how a call would travel is known before one is placed. */
-export const tryQuietly = (): Act<Promise<void>> => async (dispatch, getState, services) => {
-  const link = await tryLink(getState(), services.server, quietProbing);
-  if (link) dispatch(networkTested(link));
-};
-
 /** The link to the office: where this browser hosts it, the stand-in network that calls go through. */
-async function tryLink(
-  { office }: RootState,
-  server: Services['server'],
-  { count, everyMs }: typeof probing,
-): Promise<Network | null> {
+async function tryLink({ office }: RootState, server: Services['server']): Promise<Network | null> {
   if (!office.isOnline) return null;
   const probes: Probe[] = server
-    ? await probeLink(server.echo, { count, everyMs })
-    : probesOver(office.network, { count, everyMs, random: Math.random });
+    ? await probeLink(server.echo, probing)
+    : probesOver(office.network, { ...probing, random: Math.random });
   return networkOf(probes, 'roundTrip');
 }
 

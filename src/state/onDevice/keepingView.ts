@@ -1,7 +1,7 @@
 import { rowsWith } from '@/office/channel';
-import type { OfficeUpdate } from '@/office/link';
+import { recordsIn, type OfficeUpdate } from '@/office/link';
 import { keepOne, onceSo, waitingMessage, whenChanged, type AppStore, type Services } from '@/state/app';
-import { keepView, type KeptView } from '@/state/storage';
+import { keepView, keptPrefix, recordEntry, type KeptView, type Vault } from '@/state/storage';
 import { Unasked } from '@/state/tabs';
 
 /** It is written at most so often: what is missing in it is told by the office the next time it is reached. */
@@ -26,6 +26,7 @@ export function startKeepingView(store: AppStore, { server, vault, link }: Servi
     write();
   };
   const stop = link.subscribe((update) => {
+    keepRecords(store, vault, update);
     if (!view) return;
     const { setup, access } = view.snapshot;
     const snapshot = {
@@ -47,6 +48,15 @@ export function startKeepingView(store: AppStore, { server, vault, link }: Servi
     stopReading();
     if (timer !== null) clearTimeout(timer);
   };
+}
+
+/** What was told of calls while the app was open is there without the office, as what was read of it is. */
+function keepRecords(store: AppStore, vault: Vault, update: OfficeUpdate): void {
+  const { me, setup } = store.getState().office;
+  const mine = recordsIn(update).filter(({ personId }) => personId === me?.personId);
+  if (mine.length === 0 || !setup) return;
+  const entries = mine.flatMap((record) => Object.entries(recordEntry(record, setup.zone)));
+  void vault.write(Object.fromEntries(entries.map(([key, text]) => [keptPrefix + key, text])));
 }
 
 /** Calls go on without this device, or end: it knows nothing of them. */

@@ -24,7 +24,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startPlaceWatch(store, services),
     startLocking(store),
     startVoices(store, services),
-    startTested(store, services),
+    startTested(store),
     startKeepingView(store, services),
   ];
   return () => stops.forEach((stop) => stop());

@@ -36,5 +36,5 @@ export { readTables, revisionKeys, rowEntries, tableKinds } from './tables';
 export { isStorageBlocked, isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { browserStorage } from './Unwritten';
 export { forgetKeptView, keepView, readKeptView, type KeptView } from './keptView';
-export { withOfficeFiles } from './officeFiles';
+export { keptPrefix, withOfficeFiles } from './officeFiles';
 export { asidePrefix, Vault, type Backend, type SetAside, type StoredKind, type VaultStatus } from './Vault';

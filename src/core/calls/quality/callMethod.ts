@@ -8,6 +8,8 @@ export type Way = (typeof ways)[number];
 export interface TravelQuestion {
   /** Expected score of a data call from here; null where there is no network at all. */
   dataMos: number | null;
+  /** Whether that was tried or is promised by somebody; left out: it was. */
+  isTried?: boolean;
   isEmergency: boolean;
   /** Rate of the leg from the office to the worker's mobile, which `mobileFirst` adds. */
   mobileRate: Rate | null;
@@ -41,7 +43,8 @@ export function recommendWay(question: TravelQuestion): TravelAnswer {
   }
   const score = dataMos === null ? null : dataMos.toFixed(1);
   if (dataMos !== null && dataMos >= worstAcceptableMos) {
-    return { way: 'data', reason: `sounds well here (MOS ${score}), at no extra cost` };
+    const reason = question.isTried === false ? 'not tried here yet' : `sounds well here (MOS ${score})`;
+    return { way: 'data', reason: `${reason}, at no extra cost` };
   }
   const why = score === null ? 'no network here' : `data sounds poor here (MOS ${score})`;
   if (hasMobile) {

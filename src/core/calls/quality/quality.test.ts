@@ -182,6 +182,9 @@ describe('the way a call travels', () => {
       connectionFeeMicros: 0,
       incrementSeconds: 1,
     };
+    expect(recommendWay({ ...question, dataMos: 4.3, isTried: false }).reason).toBe(
+      'not tried here yet, at no extra cost',
+    );
     expect(recommendWay({ ...question, dataMos: 2.94, mobileRate }).reason).toBe(
       'data sounds poor here (MOS 2.9), 2.4 p/min more for the second leg',
     );
