@@ -57,6 +57,7 @@ test('after another network the first call asks whether help still finds this de
 }) => {
   await office.open('/place');
   await say(office, 'Weir Lane 4');
+  await expect(page.getByText(/^Help that is called from there is sent to Weir Lane 4/)).toBeVisible();
   await page.context().setOffline(true);
   await expect(page.getByText(/^No network\./)).toBeVisible();
   await page.context().setOffline(false);
