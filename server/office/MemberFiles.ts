@@ -69,7 +69,7 @@ export class MemberFiles {
       return file === null ? [] : [`${file.sort}/${file.id}`];
     });
     if (keys.length === 0) return;
-    const pieces = await Promise.all(keys.map((key) => this.options.backend.getKeys(pieceOf + key)));
+    const pieces = await Promise.all(keys.map((key) => this.options.backend.getKeys(`${pieceOf}${key}/`)));
     await this.options.backend.removeMany([...keys, ...keys.map((key) => broughtBy + key), ...pieces.flat()]);
   }
 

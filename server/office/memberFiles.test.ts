@@ -134,4 +134,11 @@ describe('a sound that is made in a call', () => {
     await files.changed([gone('voicemails', { id: 'c7-bela' })]);
     expect(all.size).toBe(0);
   });
+
+  it('of one that is gone no piece of another goes, whose name begins alike', async () => {
+    const { files, all } = filesOf([call]);
+    await files.answer(session('ada'), piece('c7-bela', 0, [5]));
+    await files.changed([gone('voicemails', { id: 'c7-b' })]);
+    expect([...all.keys()].some((key) => key.startsWith('piece/sound/c7-bela/'))).toBe(true);
+  });
 });

@@ -3,14 +3,12 @@ import { tooLateMs, type Probe } from '@/core/calls/quality';
 interface LinkProbing {
   count: number;
   everyMs: number;
-  /** How many have been sent. */
-  onSent?: (count: number) => void;
 }
 
 /** Sends probes to the office one after the other, at the pace of a voice, and waits for their answers. `echo` rejects where none came in time. */
 export async function probeLink(
   echo: (withinMs: number) => Promise<void>,
-  { count, everyMs, onSent }: LinkProbing,
+  { count, everyMs }: LinkProbing,
 ): Promise<Probe[]> {
   const underway: Promise<Probe>[] = [];
   for (let sent = 0; sent < count; sent++) {
@@ -21,7 +19,6 @@ export async function probeLink(
         () => ({ sentMs, cameMs: null }),
       ),
     );
-    onSent?.(sent + 1);
     await new Promise((resolve) => setTimeout(resolve, everyMs));
   }
   return Promise.all(underway);
