@@ -8,4 +8,13 @@ export { allPersonalSeen } from './personal';
 export { isSeenAlike } from './seenAlike';
 export { Revisions, type ChangedRow } from './Revisions';
 export { allSeen, seenChanges, seenSince } from './seen';
-export { foreseenBy, sightOf, viewOfCall, viewOfEvent, viewOfSetup } from './view';
+export {
+  audienceOf,
+  foreseenBy,
+  sightFor,
+  sightOf,
+  viewOfCall,
+  viewOfEvent,
+  viewOfSetup,
+  type Audience,
+} from './view';

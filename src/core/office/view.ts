@@ -16,34 +16,47 @@ import { hasRole, runsOffice, type Session } from './session';
  */
 export type Sight = 'whole' | 'glimpse';
 
+/** Who sees a call whole; null: every member does. */
+export type Audience = ReadonlySet<string> | null;
+
 /**
  * A call is seen whole by whose it is: who has or had a phone in it, whose plan it went by, whose mailbox it reached, who handed it
- * over or gets it back, in whose name it was placed; by a whole team while it rings at one of them, or waits for them; by everybody while it is parked; and by who plays phones.
+ * over or gets it back, in whose name it was placed; by a whole team while it rings at one of them, or waits for them; by everybody while it is parked.
  */
-export function sightOf(session: Session, call: Call, office: OfficeIndex): Sight {
+export function audienceOf(call: Call, office: OfficeIndex): Audience {
+  if (call.parked) return null;
+  const seeing = new Set<string>();
+  const add = (personId: string | null | undefined) => personId != null && seeing.add(personId);
+  add(call.forId);
+  add(call.handedOver?.byId);
+  add(call.comesBackTo?.personId);
+  add(call.ringing?.trace.ownerId);
+  for (const { ownerId } of call.earlierTraces) add(ownerId);
+  for (const leg of call.legs) {
+    if (leg.endpoint.kind === 'mailbox') add(leg.endpoint.personId);
+    else {
+      add(leg.personId);
+      add(ownerOf(leg, office));
+    }
+    const teamId = isOfTeam(leg) ? teamOf(leg) : null;
+    const rungId = isRinging(leg) ? ownerOf(leg, office) : null;
+    if (teamId === null && rungId === null) continue;
+    for (const { id, memberIds } of office.setup.teams)
+      if (id === teamId || (rungId !== null && memberIds.includes(rungId))) memberIds.forEach(add);
+  }
+  return seeing;
+}
+
+/** How a session sees a call that those see whole; who plays phones sees all of every call. */
+export function sightFor(session: Session, audience: Audience): Sight {
   if (hasRole(session, 'simulator')) return 'whole';
   const { personId } = session;
   if (personId === null || !hasRole(session, 'member')) return 'glimpse';
-  if (call.parked) return 'whole';
-  if (
-    call.forId === personId ||
-    call.handedOver?.byId === personId ||
-    call.comesBackTo?.personId === personId
-  )
-    return 'whole';
-  if (isOfPlanOf(personId, call)) return 'whole';
-  const teams = office.setup.teams.filter(({ memberIds }) => memberIds.includes(personId));
-  const isSeen = call.legs.some(
-    (leg) =>
-      isAt(personId, leg, office) ||
-      (isOfTeam(leg) && teams.some(({ id }) => id === teamOf(leg))) ||
-      (isRinging(leg) && teams.some(({ memberIds }) => memberIds.includes(ownerOf(leg, office) ?? ''))),
-  );
-  return isSeen ? 'whole' : 'glimpse';
+  return audience === null || audience.has(personId) ? 'whole' : 'glimpse';
 }
 
-const isOfPlanOf = (personId: string, { ringing, earlierTraces }: Call) =>
-  ringing?.trace.ownerId === personId || earlierTraces.some(({ ownerId }) => ownerId === personId);
+export const sightOf = (session: Session, call: Call, office: OfficeIndex): Sight =>
+  sightFor(session, audienceOf(call, office));
 
 const isRinging = ({ state, role }: Leg) => state === 'alerting' && role === 'called';
 /** At a team's mailbox, or waiting in its queue. */

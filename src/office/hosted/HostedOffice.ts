@@ -1,4 +1,13 @@
-import { commandSchema, type Command, type CommandResult, type ExchangeEvent } from '@/core/calls/exchange';
+import isEqual from 'fast-deep-equal';
+
+import {
+  commandSchema,
+  type Agent,
+  type Command,
+  type CommandResult,
+  type ExchangeEvent,
+  type LegState,
+} from '@/core/calls/exchange';
 import { Exchange } from '@/core/calls/exchange/machine';
 import {
   allPersonalSeen,
@@ -26,6 +35,7 @@ import {
   type SeenTables,
   type Session,
 } from '@/core/office';
+import type { Network } from '@/core/calls/quality';
 import type { Device, OfficeSetup } from '@/core/setup';
 
 import type { Clock } from '../clock';
@@ -49,6 +59,8 @@ import { FaxTraffic } from './FaxTraffic';
 import { MailboxVisits } from './MailboxVisits';
 import { Opening } from './Opening';
 import { SessionLink, type OfficeOfAll } from './SessionLink';
+import { SessionLinks } from './SessionLinks';
+import { Sights, type SightOfCall } from './Sights';
 import { Telling } from './Telling';
 import { TextTraffic } from './TextTraffic';
 import { untakenOf } from './toldBefore';
@@ -77,6 +89,8 @@ export interface HostedOfficeOptions {
   onDone?: (what: 'send' | 'ask', ms: number) => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
   onBeat?: () => void;
+  /** How long what concerns nobody in particular is gathered (`SessionLinks`), in milliseconds; left out: told at once. */
+  gatherMs?: number;
   /** Test seam for the browser's timer. */
   setTimer?: (run: () => void, ms: number) => () => void;
 }
@@ -90,6 +104,10 @@ export interface OfficeStep extends OfficeUpdate {
   accessRows: readonly AccessChange[];
   /** Where they are rows of. */
   of: Inbox;
+  /** Who sees the calls that it tells of. */
+  sights: ReadonlyMap<string, SightOfCall>;
+  /** Something that stands in no event has changed: everybody is told. */
+  isForAll: boolean;
 }
 
 const longestTimerMs = 60_000;
@@ -116,6 +134,10 @@ export class HostedOffice implements OfficeOfAll {
   private readonly belongings = new Opening();
   private readonly revisions: Revisions;
   private readonly telling = new Telling<OfficeStep>();
+  private readonly links: SessionLinks;
+  readonly sights: Sights;
+  /** As it was told last. */
+  private toldAgents: Agent[];
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
@@ -130,6 +152,14 @@ export class HostedOffice implements OfficeOfAll {
 
   constructor(private readonly options: HostedOfficeOptions) {
     this.exchange = new Exchange(options.state?.setup ?? options.setup, options.state?.exchange);
+    this.toldAgents = plainAgents(this.exchange.agents);
+    this.sights = new Sights(() => this.exchange);
+    this.links = new SessionLinks({
+      gatherMs: options.gatherMs ?? 0,
+      setTimer: options.setTimer ?? browserTimer,
+      runners: () => this.exchange.setup.people.flatMap(({ id, administers }) => (administers ? [id] : [])),
+    });
+    this.telling.subscribe((step) => this.links.tell(step));
     this.standIns = new StandIns(options.cast, options.state?.standIns);
     this.desk = new Desk({
       ...{ office: () => this.exchange.office, now: () => options.clock.now(), settle: () => this.publish() },
@@ -199,9 +229,9 @@ export class HostedOffice implements OfficeOfAll {
   /** The office as that session may use and see it. */
   linkFor(session: Session): OutsideLink {
     const { deviceId } = session;
-    if (deviceId === null) return new SessionLink(this, session, () => undefined);
+    if (deviceId === null) return new SessionLink(this, session, this.links, () => undefined);
     this.apps.set(deviceId, (this.apps.get(deviceId) ?? 0) + 1);
-    return new SessionLink(this, session, () => {
+    return new SessionLink(this, session, this.links, () => {
       const others = (this.apps.get(deviceId) ?? 0) - 1;
       if (others > 0) this.apps.set(deviceId, others);
       else this.apps.delete(deviceId);
@@ -227,6 +257,10 @@ export class HostedOffice implements OfficeOfAll {
 
   answerTo(numbered: Numbered): OfficeReply | CommandResult | null {
     return this.answered.to(numbered) as OfficeReply | CommandResult | null;
+  }
+
+  get network(): Network {
+    return this.standIns.network;
   }
 
   /** Devices that calls reach. */
@@ -371,6 +405,7 @@ export class HostedOffice implements OfficeOfAll {
     this.cancelTimer();
     this.stopListening();
     this.telling.close();
+    this.links.close();
   }
 
   private carryOut(asked: ReadPlaying, now: number): void {
@@ -398,14 +433,19 @@ export class HostedOffice implements OfficeOfAll {
   }
 
   private beat(): void {
-    if (!this.options.clock.isStanding && this.talking().length > 0) this.options.onBeat?.();
+    if (this.isTalking) this.options.onBeat?.();
   }
 
   /** Apps that are in a call. */
-  private talking(): string[] {
-    return [...this.apps.keys()].filter((id) =>
-      [...this.exchange.legsAt(id)].some(({ state }) => state === 'connected' || state === 'held'),
-    );
+  private *talking(): Iterable<string> {
+    for (const { legs } of this.exchange.calls.values())
+      for (const { endpoint, state } of legs)
+        if (endpoint.kind === 'device' && this.apps.has(endpoint.deviceId) && isInCall(state))
+          yield endpoint.deviceId;
+  }
+
+  private get isTalking(): boolean {
+    return !this.options.clock.isStanding && !this.talking()[Symbol.iterator]().next().done;
   }
 
   private openInbox(kept: KeptInbox): void {
@@ -425,7 +465,7 @@ export class HostedOffice implements OfficeOfAll {
     const expiredAt = this.away.isBackAt(now, this.options.clock.isStanding);
     if (expiredAt === null) return;
     this.runUntil(expiredAt);
-    for (const deviceId of this.talking())
+    for (const deviceId of new Set(this.talking()))
       this.note(this.exchange.send({ type: 'expire', deviceId }, expiredAt).events);
   }
 
@@ -531,8 +571,10 @@ export class HostedOffice implements OfficeOfAll {
     this.events = [];
     this.speech = [];
     const revision = this.revisions.note(rows);
-    const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
     const isConfigured = events.some(({ type }) => type === 'configured');
+    const touched = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
+    if (isConfigured) for (const id of this.sights.otherwise()) touched.add(id);
+    const sights = this.sights.note([...touched, ...speech.map(({ callId }) => callId)]);
     const update = plain({
       at: this.exchange.now,
       isWhole: false,
@@ -544,16 +586,24 @@ export class HostedOffice implements OfficeOfAll {
       mark: this.revisions.now,
       setup: isConfigured ? this.exchange.setup : null,
       access: isConfigured || accessRows.length > 0 ? this.desk.access.seen : null,
-      signedIn: [...this.signedIn],
-      agents: [...this.exchange.agents],
+      signedIn: null,
+      agents: this.newAgents(),
       network: this.standIns.network,
     });
-    const step = { ...update, rows, accessRows, revision, of: this.inboxNow };
+    const step = { ...update, rows, accessRows, revision, of: this.inboxNow, sights, isForAll: always };
     const { keep } = this.options;
     if (keep) this.lastKept = Promise.all([this.lastKept, keep(step)]).then(() => undefined);
     const kept = this.lastKept;
     this.telling.tell(step);
     await kept;
+  }
+
+  /** What members of queues' teams have said of themselves, where that has changed since it was told last. */
+  private newAgents(): Agent[] | null {
+    const agents = plainAgents(this.exchange.agents);
+    if (isEqual(agents, this.toldAgents)) return null;
+    this.toldAgents = agents;
+    return agents;
   }
 
   private schedule(): void {
@@ -565,7 +615,7 @@ export class HostedOffice implements OfficeOfAll {
       this.standIns.nextAt() ?? Infinity,
       this.nextFromCarriers(),
     );
-    const isTalking = !this.options.clock.isStanding && this.talking().length > 0;
+    const { isTalking } = this;
     const realMs = next === Infinity ? null : this.options.clock.realMsUntil(next);
     if (realMs === null && !isTalking) return;
     const setTimer = this.options.setTimer ?? browserTimer;
@@ -576,6 +626,10 @@ export class HostedOffice implements OfficeOfAll {
 
 const accessTypes = new Set<string>(accessRequestSchema.options.map(({ shape }) => shape.type.value));
 const isOfAccess = (request: { type: string }): request is AccessRequest => accessTypes.has(request.type);
+
+const isInCall = (state: LegState) => state === 'connected' || state === 'held';
+
+const plainAgents = (agents: readonly Agent[]): Agent[] => agents.map((agent) => ({ ...agent }));
 
 const newLog = () => Math.random().toString(36).slice(2);
 

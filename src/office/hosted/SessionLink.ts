@@ -2,6 +2,7 @@ import type { Call, Command, CommandResult } from '@/core/calls/exchange';
 import {
   hasRole,
   inboxRequestSchema,
+  runsOffice,
   type Inbox,
   type InboxRequest,
   type OfficeReply,
@@ -16,21 +17,24 @@ import {
 import {
   accessSeen,
   allSeen,
+  audienceOf,
   foreseenBy,
   may,
-  seenChanges,
   seenSince,
-  sightOf,
+  sightFor,
   viewOfCall,
   viewOfEvent,
   viewOfSetup,
   type ChangedRow,
 } from '@/core/office/machine';
+import type { OfficeIndex } from '@/core/setup';
 import type { RouteTrace } from '@/core/plans/routing';
 
 import type { Script } from '../standins';
 import type { Numbered, OfficeUpdate, OutsideLink, Playing } from '../link';
 import type { OfficeStep } from './HostedOffice';
+import type { Gathered, SessionLinks } from './SessionLinks';
+import type { SightOfCall, Sights } from './Sights';
 
 /** Only whoever plays the people outside may ask for that; it is a fault of ours that it was asked for. */
 export class NotForThisSession extends Error {
@@ -57,30 +61,42 @@ export interface OfficeOfAll extends Pick<OutsideLink, 'send' | 'play' | 'script
   changedSince(mark: Mark): ChangedRow[] | null;
   /** Does it once all that has happened so far is kept. */
   onceKept(tell: () => void): void;
-  /** Rows come as they are kept: everybody's. */
-  subscribe(listener: (step: OfficeStep) => void): () => void;
+  readonly sights: Pick<Sights, 'of'>;
+  readonly network: OfficeUpdate['network'];
 }
 
 /** The link of one session: what it may not ask for is refused before it reaches the office, and it is told what it may see. */
 export class SessionLink implements OutsideLink {
-  /** How much of each call it saw when it last changed: of one that has ended there is nothing left to look at. */
-  private readonly sights = new Map<string, Sight>();
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
   private readonly stopListening: () => void;
 
   constructor(
     private readonly office: OfficeOfAll,
     private readonly session: Session,
+    links: Pick<SessionLinks, 'add'>,
     private readonly onClose: () => void,
   ) {
-    for (const call of office.seen().calls.values()) this.look(call);
-    this.stopListening = office.subscribe(({ rows, accessRows: _rows, revision: _, of, ...update }) => {
-      const changes = seenChanges(rows, session.personId, of);
-      const changedCalls = [...update.changedCalls, ...(update.setup ? this.seenOtherwise(update) : [])];
-      const seen = this.view({ ...update, changedCalls, changes });
-      office.onceKept(() => this.listeners.forEach((listener) => listener(seen)));
-      for (const id of update.endedCallIds) this.sights.delete(id);
-    });
+    this.stopListening = links.add(session.personId, this);
+  }
+
+  /** Something has happened; `changes`: of rows, as its person sees them. */
+  tell(step: OfficeStep, changes: SeenChange[]): void {
+    const { rows: _rows, accessRows: _access, revision: _, of: _of, sights, isForAll, ...update } = step;
+    const seen = this.view({ ...update, changes }, (id) => sights.get(id) ?? {});
+    if (isForAll || !isNothing(seen)) this.say(seen);
+  }
+
+  /** What has happened lately beside that, of calls of others and of phones. */
+  tellGathered({ calls, events, at, mark }: Gathered): void {
+    const sights = this.office.sights;
+    const isSeen = (id: string) => {
+      const audience = sights.of(id);
+      return audience !== undefined && sightFor(this.session, audience) === 'whole';
+    };
+    const snapshot = { ...nothing, at, mark, network: this.office.network, events };
+    const changedCalls = [...calls.values()].flatMap((call) => (call && !isSeen(call.id) ? [call] : []));
+    const endedCallIds = [...calls].flatMap(([id, call]) => (call ? [] : [id]));
+    this.say(this.view({ ...snapshot, changedCalls, endedCallIds }, () => ({})));
   }
 
   async send(command: Command, numbered?: Numbered): Promise<CommandResult> {
@@ -146,7 +162,12 @@ export class SessionLink implements OutsideLink {
   }
 
   async snapshot(): Promise<OfficeUpdate> {
-    return this.kept(this.view(this.office.snapshot()));
+    const { office, calls } = this.office.seen();
+    const sightNow = (id: string): SightOfCall => {
+      const call = calls.get(id);
+      return call ? { now: audienceOf(call, office) } : {};
+    };
+    return this.kept(this.view(this.office.snapshot(), sightNow));
   }
 
   close(): void {
@@ -160,14 +181,22 @@ export class SessionLink implements OutsideLink {
     return new Promise((resolve) => this.office.onceKept(() => resolve(seen)));
   }
 
-  private view(update: OfficeUpdate): OfficeUpdate {
+  private say(update: OfficeUpdate): void {
+    this.office.onceKept(() => this.listeners.forEach((listener) => listener(update)));
+  }
+
+  private view(update: OfficeUpdate, sightsOf: (callId: string) => SightOfCall): OfficeUpdate {
     const { session } = this;
     const { office, legOf } = this.office.seen();
+    const sightOfNow = (id: string): Sight => {
+      const { now } = sightsOf(id);
+      return now === undefined ? 'glimpse' : sightFor(session, now);
+    };
     // What leads to a sight, and what ends it, is heard as well.
-    const before = new Map(update.changedCalls.map(({ id }) => [id, this.sights.get(id)]));
-    for (const call of update.changedCalls) this.look(call);
-    const sightOfCall = (id: string): Sight =>
-      before.get(id) === 'whole' ? 'whole' : (this.sights.get(id) ?? 'glimpse');
+    const sightOfCall = (id: string): Sight => {
+      const { before } = sightsOf(id);
+      return before !== undefined && sightFor(session, before) === 'whole' ? 'whole' : sightOfNow(id);
+    };
     const isMyLeg = (legId: string) => legOf(legId)?.personId === session.personId;
     return {
       ...update,
@@ -178,19 +207,20 @@ export class SessionLink implements OutsideLink {
         return viewOfEvent(session, event, sight, { isMyLeg, office }) ?? [];
       }),
       changedCalls: update.changedCalls.map((call) =>
-        viewOfCall(session, call, office, this.sights.get(call.id) ?? 'glimpse'),
+        sightOfNow(call.id) === 'whole'
+          ? viewOfCall(session, call, office, 'whole')
+          : this.glimpseOf(call, office),
       ),
       speech: update.speech.filter(({ callId }) => sightOfCall(callId) === 'whole'),
     };
   }
 
-  /** Calls that nothing has happened to, and that are seen otherwise since the office was changed. */
-  private seenOtherwise({ changedCalls }: OfficeUpdate): Call[] {
-    const told = new Set(changedCalls.map(({ id }) => id));
-    const { calls, office } = this.office.seen();
-    return [...calls.values()].filter(
-      (call) => !told.has(call.id) && sightOf(this.session, call, office) !== this.sights.get(call.id),
-    );
+  /** The same for all who run the office, and for all others. */
+  private glimpseOf(call: Call, office: OfficeIndex): Call {
+    const glimpses = runsOffice(this.session, office) ? runnersGlimpses : membersGlimpses;
+    const glimpse = glimpses.get(call) ?? viewOfCall(this.session, call, office, 'glimpse');
+    glimpses.set(call, glimpse);
+    return glimpse;
   }
 
   /** What another session asked under the same name is nothing to this one. */
@@ -198,12 +228,20 @@ export class SessionLink implements OutsideLink {
     return { app: `${this.session.id} ${app}`, ...rest };
   }
 
-  private look(call: Call): void {
-    this.sights.set(call.id, sightOf(this.session, call, this.office.seen().office));
-  }
-
   private async asSimulator<T>(act: () => Promise<T>): Promise<T> {
     if (!hasRole(this.session, 'simulator')) throw new NotForThisSession(this.session, 'play who is outside');
     return act();
   }
 }
+
+/** Of copies of calls, which nothing changes any more. */
+const [membersGlimpses, runnersGlimpses] = [new WeakMap<Call, Call>(), new WeakMap<Call, Call>()];
+
+const nothing = {
+  ...{ isWhole: false, events: [], changedCalls: [], endedCallIds: [], speech: [] },
+  ...{ setup: null, access: null, changes: [], signedIn: null, agents: null },
+};
+
+const isNothing = ({ events, changedCalls, endedCallIds, speech, changes, ...rest }: OfficeUpdate) =>
+  [events, changedCalls, endedCallIds, speech, changes].every(({ length }) => length === 0) &&
+  [rest.setup, rest.access, rest.agents].every((each) => each === null);

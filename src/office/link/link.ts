@@ -56,10 +56,10 @@ export const officeUpdateSchema = z.object({
   changes: z.array(seenChangeSchema),
   /** Up to which change of rows whoever has been told of this, and of all before it, knows them. */
   mark: markSchema,
-  /** Devices that are signed in now. */
-  signedIn: z.array(z.string()),
-  /** What members of teams with a queue have said of themselves: ready is who has said nothing. */
-  agents: z.array(agentSchema),
+  /** Devices that are signed in now, in what is whole; null: as the events say. */
+  signedIn: z.array(z.string()).nullable(),
+  /** What members of teams with a queue have said of themselves, where that has changed (ready is who has said nothing); null: as before. */
+  agents: z.array(agentSchema).nullable(),
   /** What the network does to this device's data calls. */
   network: networkSchema,
 });

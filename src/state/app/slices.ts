@@ -45,7 +45,7 @@ interface OfficeSlice {
   /** What was shown at the door is being looked at. */
   isArriving: boolean;
   /** Devices that are signed in. */
-  signedIn: readonly string[];
+  signedIn: string[];
   /** What members of teams with a queue have said of themselves. */
   agents: readonly Agent[];
   /** What the stand-in network does to this device's data calls. */
@@ -135,12 +135,24 @@ const officeSlice = createSlice({
     builder.addCase(updated, (state, { payload }) => {
       if (!isEqual(state.network, payload.network))
         Object.assign(state, { network: payload.network, tested: null });
-      if (state.signedIn.join() !== payload.signedIn.join()) state.signedIn = payload.signedIn;
-      if (!isEqual(state.agents, payload.agents)) state.agents = payload.agents;
+      const signedIn = signedInAfter(state.signedIn, payload);
+      if (state.signedIn.join() !== signedIn.join()) state.signedIn = signedIn;
+      if (payload.agents && !isEqual(state.agents, payload.agents)) state.agents = payload.agents;
       if (payload.setup) state.setup = payload.setup;
       if (payload.access) state.access = payload.access;
     }),
 });
+
+/** Devices that are signed in once that was told. */
+function signedInAfter(before: string[], { signedIn, events }: OfficeUpdate): string[] {
+  if (signedIn) return signedIn;
+  const now = new Set(before);
+  for (const event of events) {
+    if (event.type === 'signedIn') now.add(event.deviceId);
+    if (event.type === 'signedOut') now.delete(event.deviceId);
+  }
+  return now.size === before.length && before.every((id) => now.has(id)) ? before : [...now];
+}
 
 interface CallsSlice {
   byId: Record<string, Call>;
@@ -166,6 +178,7 @@ const callsSlice = createSlice({
       for (const call of payload.changedCalls) state.byId[call.id] = call;
       for (const speech of payload.speech) state.speech[speech.legId] = speech;
       for (const id of payload.endedCallIds) {
+        if (!state.byId[id]) continue;
         delete state.byId[id];
         state.silenced = state.silenced.filter((silenced) => silenced !== id);
         state.lastEndedId = id;

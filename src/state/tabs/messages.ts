@@ -17,7 +17,7 @@ export const hostStateSchema = z.object({
 export type HostState = z.infer<typeof hostStateSchema>;
 
 /** Raised whenever what goes over links is changed so that a tab of the version before could not read it. */
-export const linkVersion = 8;
+export const linkVersion = 9;
 const version = z.number().int();
 
 /** Why an office can't go on, or can't be opened. */
