@@ -36,6 +36,18 @@ const goneAfterMs = 60_000;
 const saidPerSecond = 200;
 const triesPerMinute = 20;
 const mostEchoedBytes = 1_000;
+/** Which phones are busy is told no more often than that (`SessionLinks`). */
+const gatherMs = 500;
+const appsRemembered = 10_000;
+/**
+ * Of RFC 7692: for setups and tables, not for what tells of one call, which costs more to compress than to send. A device that says little
+ * holds little memory: 8 KB and 16 KB where 256 KB are usual.
+ */
+const compression = {
+  ...{ threshold: 8192, serverMaxWindowBits: 11, clientNoContextTakeover: true },
+  zlibDeflateOptions: { level: 3, memLevel: 5, chunkSize: 4096 },
+  zlibInflateOptions: { chunkSize: 4096 },
+};
 
 /** Where it is said what goes wrong. */
 type OfficeLog = Pick<Logger, 'error'>;
@@ -83,6 +95,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   );
   const host: OfficeForTabs = new OfficeForTabs(beginning, {
     ...{ isOnline: true, time: null, openPort: door.openPort },
+    ...{ gatherMs, appsRemembered },
     onDone: (what, ms) => figures.requestTook(what, ms),
     openVault: (_, onStatus, onSetAside) =>
       new Vault(
@@ -120,7 +133,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
     serve: (server) => {
       sockets = new SocketServer(server, {
         ...{ path: linkPath, transports: ['websocket'], serveClient: false, maxHttpBufferSize: mostBytes },
-        perMessageDeflate: { threshold: 1024 },
+        perMessageDeflate: compression,
         allowRequest: (request, answer) => {
           const isAllowed = options.isOwn(request) && isFromOwnPage(request);
           if (!isAllowed) figures.wasUnheard('another site');

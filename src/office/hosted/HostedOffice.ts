@@ -3,6 +3,7 @@ import isEqual from 'fast-deep-equal';
 import {
   commandSchema,
   type Agent,
+  type Call,
   type Command,
   type CommandResult,
   type ExchangeEvent,
@@ -89,6 +90,8 @@ export interface HostedOfficeOptions {
   onDone?: (what: 'send' | 'ask', ms: number) => void;
   /** While a phone of an app is in a call: the state is to be written, from which a later run knows how long nobody was there. */
   onBeat?: () => void;
+  /** Of how many apps it is remembered what they were answered last; left out: of as many as one device has. */
+  appsRemembered?: number;
   /** How long what concerns nobody in particular is gathered (`SessionLinks`), in milliseconds; left out: told at once. */
   gatherMs?: number;
   /** Test seam for the browser's timer. */
@@ -104,6 +107,10 @@ export interface OfficeStep extends OfficeUpdate {
   accessRows: readonly AccessChange[];
   /** Where they are rows of. */
   of: Inbox;
+  /** Calls as they are to be kept; null: they have ended. */
+  calls: ReadonlyMap<string, Call | null>;
+  /** What apps were answered, as it is to be kept; null: they are forgotten. */
+  answered: ReturnType<Answered['takeChanges']>;
   /** Who sees the calls that it tells of. */
   sights: ReadonlyMap<string, SightOfCall>;
   /** Something that stands in no event has changed: everybody is told. */
@@ -193,7 +200,7 @@ export class HostedOffice implements OfficeOfAll {
     this.faxes = new FaxTraffic(options.cast, faxing, around.isOnline, options.state?.faxCarrier);
     for (const record of options.state?.uncounted ?? []) this.inboxNow.whoWaits.recordWritten(record);
     this.revisions = new Revisions(newLog(), options.state?.mark);
-    this.answered = new Answered(options.state?.answered);
+    this.answered = new Answered(options.state?.answered, options.appsRemembered);
     this.away = new Away(options.state?.exchange?.now ?? null);
     const { inbox = emptyInbox } = options;
     if (inbox instanceof Promise)
@@ -388,14 +395,22 @@ export class HostedOffice implements OfficeOfAll {
   }
 
   save(): OfficeState {
+    const { calls, signedIn } = this.exchange.save();
+    const { exchange, ...head } = this.saveHead();
     return {
-      exchange: this.exchange.save(),
+      ...{ ...head, exchange: { ...exchange, calls, signedIn }, answered: this.answered.save() },
+      setup: this.exchange.setup,
+    };
+  }
+
+  /** All but calls, answers, who is signed in and how it is configured, for a host that keeps each of these by itself. */
+  saveHead(): OfficeState {
+    return {
+      exchange: { ...this.exchange.saveBesideCalls(), signedIn: [], calls: [] },
       standIns: this.standIns.save(),
       carrier: this.texts.carrier.save(),
       faxCarrier: this.faxes.carrier.save(),
-      setup: this.exchange.setup,
       uncounted: this.inboxNow.whoWaits.uncounted,
-      answered: this.answered.save(),
       mark: this.revisions.now,
     };
   }
@@ -590,12 +605,20 @@ export class HostedOffice implements OfficeOfAll {
       agents: this.newAgents(),
       network: this.standIns.network,
     });
-    const step = { ...update, rows, accessRows, revision, of: this.inboxNow, sights, isForAll: always };
+    const step = {
+      ...{ ...update, rows, accessRows, revision, of: this.inboxNow, sights, isForAll: always },
+      ...{ calls: this.takeChangedCalls(), answered: this.answered.takeChanges() },
+    };
     const { keep } = this.options;
     if (keep) this.lastKept = Promise.all([this.lastKept, keep(step)]).then(() => undefined);
     const kept = this.lastKept;
     this.telling.tell(step);
     await kept;
+  }
+
+  private takeChangedCalls(): Map<string, Call | null> {
+    const { exchange } = this;
+    return new Map([...exchange.takeChangedIds()].map((id) => [id, exchange.calls.get(id) ?? null]));
   }
 
   /** What members of queues' teams have said of themselves, where that has changed since it was told last. */

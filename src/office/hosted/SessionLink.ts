@@ -81,7 +81,17 @@ export class SessionLink implements OutsideLink {
 
   /** Something has happened; `changes`: of rows, as its person sees them. */
   tell(step: OfficeStep, changes: SeenChange[]): void {
-    const { rows: _rows, accessRows: _access, revision: _, of: _of, sights, isForAll, ...update } = step;
+    const {
+      rows: _rows,
+      accessRows: _access,
+      revision: _,
+      of: _of,
+      calls: _calls,
+      answered: _answered,
+      sights,
+      isForAll,
+      ...update
+    } = step;
     const seen = this.view({ ...update, changes }, (id) => sights.get(id) ?? {});
     if (isForAll || !isNothing(seen)) this.say(seen);
   }

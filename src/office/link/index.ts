@@ -12,4 +12,4 @@ export {
   type ReadPlaying,
   type ToldBefore,
 } from './link';
-export { type Numbered } from './numbered';
+export { answeredSchema, type Numbered } from './numbered';

@@ -14,6 +14,8 @@ import {
   officeKind,
   recordKind,
   revisionKeys,
+  wholeOfficeState,
+  type Entries,
   settingsKind,
   setupKind,
   soundKind,
@@ -77,9 +79,11 @@ const decoder = new TextDecoder();
 /** Everything on this device as one zip archive: documents as they stand in storage, sound as WAV files. */
 export async function makeArchive(vault: Vault, now: number): Promise<Uint8Array> {
   await vault.flush();
-  const keys = (await vault.keys('')).filter((key) => kindOf(key));
+  const running = await wholeOfficeState(vault);
+  const inOne = new Set([storageKeys.office, ...running.goneKeys]);
+  const keys = (await vault.keys('')).filter((key) => kindOf(key) && !inOne.has(key));
   const files: ArchiveFile[] = [];
-  for (const [key, text] of await vault.texts(keys)) {
+  for (const [key, text] of [...(await vault.texts(keys)), ...Object.entries(running.put)]) {
     if (!key.startsWith(storageKeys.sound)) {
       files.push({ path: dataPath(key), bytes: encoder.encode(text) });
       continue;
@@ -205,14 +209,19 @@ export async function restore(
   now: number,
   hasWayBack: boolean,
 ): Promise<void> {
-  const gone = await revisionKeys(vault);
+  const running = await inPlaceOf(entries, vault);
+  const gone = [...(await revisionKeys(vault)), ...running.goneKeys];
   if (!hasWayBack) return vault.writeLast(entries, [beforeKey, ...gone]);
   await vault.flush();
-  const replaced = Object.fromEntries(await vault.texts(Object.keys(entries)));
+  const replaced = { ...Object.fromEntries(await vault.texts(Object.keys(entries))), ...running.put };
   const added = Object.keys(entries).filter((key) => !(key in replaced));
   const before = Vault.encode([{ at: now, replaced, added }], beforeKind);
   return vault.writeLast({ ...entries, [beforeKey]: before }, gone);
 }
+
+/** What of the running office goes, where another takes its place. */
+const inPlaceOf = async (entries: Record<string, string>, vault: Vault): Promise<Entries> =>
+  storageKeys.office in entries ? wholeOfficeState(vault) : { put: {}, goneKeys: [] };
 
 /** What the last archive that was brought in took the place of; null where none was, or it was taken back. */
 export async function readBefore(vault: Vault): Promise<BeforeRestore | null> {
@@ -221,5 +230,6 @@ export async function readBefore(vault: Vault): Promise<BeforeRestore | null> {
 
 /** Puts back what was here before the archive. What has come since under other names stays. */
 export async function undoRestore(vault: Vault, { replaced, added }: BeforeRestore): Promise<void> {
-  return vault.writeLast(replaced, [...added, beforeKey, ...(await revisionKeys(vault))]);
+  const { goneKeys } = await inPlaceOf(replaced, vault);
+  return vault.writeLast(replaced, [...added, beforeKey, ...(await revisionKeys(vault)), ...goneKeys]);
 }

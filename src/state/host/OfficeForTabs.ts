@@ -36,6 +36,9 @@ interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   openPort: (name: string) => Port;
   /** How long what was asked took until it was kept (`HostedOffice`). */
   onDone?: (what: 'send' | 'ask', ms: number) => void;
+  /** Of many apps (`HostedOffice`): how long what concerns nobody in particular is gathered, and of how many of them it is remembered what they were answered. */
+  gatherMs?: number;
+  appsRemembered?: number;
   /** For tests, in which nobody guesses: how costly that would be. */
   pinCost?: number;
   openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
@@ -100,6 +103,7 @@ export class OfficeForTabs {
     try {
       this.host = await openHost(this.beginning, {
         ...{ vault, clock, time: this.options.time, pinCost: this.options.pinCost },
+        ...{ gatherMs: this.options.gatherMs, appsRemembered: this.options.appsRemembered },
         isOnline: () => this.isOnline,
         ...(this.options.onDone && { onDone: this.options.onDone }),
         onFault: (error) => this.fail(error),

@@ -7,9 +7,10 @@ import { HostedOffice, type HostedOfficeOptions } from '@/office/hosted';
 import { keptKinds } from '../kept';
 import {
   clockKind,
-  officeKind,
+  OfficeParts,
   readAccess,
   readBelongings,
+  readOfficeState,
   readTables,
   setupKind,
   storageKeys,
@@ -17,7 +18,7 @@ import {
   workKinds,
 } from '../storage';
 import { Belongings } from './belongings';
-import { keepOffice, officeEntry, setupEntry } from './keepingOffice';
+import { keepOffice, setupEntry } from './keepingOffice';
 
 /** An office as it is before anything of it was kept on this device, and how those outside behave. */
 export interface HostBeginning {
@@ -62,19 +63,20 @@ interface HostOptions {
   onDone?: HostedOfficeOptions['onDone'];
   /** How costly it is to guess a PIN; left out: as costly as it should be. */
   pinCost?: number | undefined;
+  gatherMs?: number | undefined;
+  appsRemembered?: number | undefined;
 }
 
 /** Reads the office where it was left, or begins it. What is not wanted at once is read after that, by itself. */
 export async function openHost(beginning: HostBeginning, options: HostOptions): Promise<Host> {
-  const { vault, clock, time, isOnline, onFault, onDone, pinCost } = options;
-  const [access, savedOffice, savedSetup, savedClock, work] = await Promise.all([
+  const { vault, clock, time, isOnline, onFault, onDone, pinCost, gatherMs, appsRemembered } = options;
+  const [access, saved, savedSetup, savedClock, work] = await Promise.all([
     readAccess(vault),
-    vault.read(storageKeys.office, officeKind),
+    readOfficeState(vault),
     vault.read(storageKeys.setup, setupKind),
     vault.read(storageKeys.clock, clockKind),
     readBelongings(vault, workKinds),
   ]);
-  const saved = savedOffice?.[0];
   const [stored] = savedClock ?? [];
   if (stored) clock.set(stored.setting);
   let fromAddress = stored?.fromAddress ?? null;
@@ -93,20 +95,22 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
   const kept = saved?.setup ?? savedSetup?.[0] ?? beginning.setup;
   if (!kept) throw new NoOfficeHere();
   const setup = runBySomebody(kept);
-  const belongings = new Belongings(vault);
+  const [belongings, parts] = [new Belongings(vault), new OfficeParts()];
   const office: HostedOffice = new HostedOffice({
     ...{ setup, clock, isOnline, cast: beginning.cast, isReal: beginning.isReal ?? false },
     ...(onDone && { onDone }),
     ...(pinCost !== undefined && { pinCost }),
+    ...(gatherMs !== undefined && { gatherMs }),
+    ...(appsRemembered !== undefined && { appsRemembered }),
     signsIn: (device) => isPlayed(beginning, device),
     state: saved ?? { exchange: freshExchange(clock.now()) },
     inbox: readInbox(vault, onFault),
     access,
-    keep: (step) => orStop(keepOffice(step, office, { vault, zone: setup.zone, belongings }), onFault),
-    onBeat: () => void vault.write(officeEntry(office)),
+    keep: (step) => orStop(keepOffice(step, office, { vault, zone: setup.zone, belongings, parts }), onFault),
+    onBeat: () => void vault.write(parts.headOf(office)),
   });
   earliest = () => office.now;
-  if (saved?.setup) void vault.write({ ...setupEntry(setup), ...officeEntry(office) });
+  if (saved?.setup) void vault.write(setupEntry(setup));
   void belongings.open(office, work, false);
   void readBelongings(vault, keptKinds).then((read) => belongings.open(office, read, true), onFault);
   const keepClock = () =>

@@ -32,6 +32,7 @@ export {
   type ReadBelongings,
 } from './belongings';
 export { recordEntriesByDay, recordEntry } from './history';
+export { OfficeParts, readOfficeState, wholeOfficeState } from './officeState';
 export { readTables, revisionKeys, rowEntries, tableKinds } from './tables';
 export { isStorageBlocked, isStorageFault, NewerData, UnreadableStorage } from './unreadable';
 export { browserStorage } from './Unwritten';

@@ -175,11 +175,13 @@ export const recordKind: StoredKind<z.infer<typeof recordSchema>> = {
   schema: recordSchema,
   migrations: { 1: recordFromVersion1 },
 };
-/** Up to its second version it held how the office is configured as well, and still may. */
+/**
+ * Up to its second version it held how the office is configured as well, and up to its third calls and answers (`OfficeParts`); it still may.
+ */
 export const officeKind: StoredKind<OfficeState> = {
-  version: 3,
+  version: 4,
   schema: officeStateSchema,
-  migrations: { 1: officeFromVersion1, 2: (state) => state },
+  migrations: { 1: officeFromVersion1, 2: (state) => state, 3: (state) => state },
 };
 /** How the office is configured: much larger than what changes with each call, and written only when it changes. */
 export const setupKind: StoredKind<OfficeSetup> = { version: 1, schema: officeSetupSchema };

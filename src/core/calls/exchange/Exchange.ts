@@ -121,6 +121,7 @@ export class Exchange {
   reconfigure(setup: OfficeSetup, at: number): ExchangeEvent[] {
     this.runUntil(at);
     reconfigure(this.board, setup);
+    for (const id of this.calls.keys()) this.board.changedIds.add(id);
     this.settle();
     return this.takeEvents();
   }
@@ -130,6 +131,7 @@ export class Exchange {
     this.runUntil(at);
     const leg = this.board.legs.get(legId);
     let why: string | null = null;
+    if (leg) this.board.changedIds.add(leg.callId);
     if (leg && act.kind === 'settle') settleVisit(this.board, leg, act.isRight);
     if (leg && act.kind === 'speak') speakInVisit(this.board, leg, act, act.lastsMs);
     if (leg && act.kind === 'callBack') why = callFromVisit(this.board, leg, act.to);
@@ -144,7 +146,12 @@ export class Exchange {
   }
 
   save(): ExchangeState {
-    const { now, nextId, signedIn, withoutWaiting, recentCallers, calls } = this.board;
+    return { ...this.saveBesideCalls(), calls: structuredCloneJson([...this.calls.values()]) };
+  }
+
+  /** All but the calls, where each is kept by itself. */
+  saveBesideCalls(): Omit<ExchangeState, 'calls'> {
+    const { now, nextId, signedIn, withoutWaiting, recentCallers } = this.board;
     const { agents, queueMemory, talksEnded, wrongPins } = this.board;
     return structuredCloneJson({
       now,
@@ -156,8 +163,14 @@ export class Exchange {
       talksEnded: Array.from(talksEnded, ([personId, at]) => ({ personId, at })),
       signedIn: [...signedIn],
       withoutWaiting: [...withoutWaiting],
-      calls: [...calls.values()],
     });
+  }
+
+  /** Calls that have changed, come or ended since this was last asked: what is kept of all others is as they are. */
+  takeChangedIds(): ReadonlySet<string> {
+    const { changedIds } = this.board;
+    this.board.changedIds = new Set();
+    return changedIds;
   }
 
   private restore(state: ExchangeState): void {

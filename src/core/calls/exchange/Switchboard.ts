@@ -85,6 +85,8 @@ export class Switchboard {
   /** Calls whose ringing is over without an answer; the exchange sends them on before it does anything else. */
   unanswered: Call[] = [];
   events: ExchangeEvent[] = [];
+  /** Calls to which something happened, or a time of which has come, since they were last taken. */
+  changedIds = new Set<string>();
   private queue = new TinyQueue<QueuedTimer>([], inTimeOrder);
 
   private readonly wakes = new TinyQueue<Wake>([], (a, b) => a.at - b.at);
@@ -119,11 +121,12 @@ export class Switchboard {
 
   emit(event: ExchangeEvent): void {
     this.events.push(event);
+    if ('callId' in event) this.changedIds.add(event.callId);
   }
 
   /** Event for one leg, stamped with now. */
   emitLeg(type: (typeof plainLegEvents)[number], leg: Leg): void {
-    this.events.push({ type, at: this.now, callId: leg.callId, legId: leg.id });
+    this.emit({ type, at: this.now, callId: leg.callId, legId: leg.id });
   }
 
   addCall(call: Omit<Call, 'id'>): Call {
@@ -363,6 +366,7 @@ export class Switchboard {
     const timer = call?.timers.find(({ id }) => id === next.id);
     if (!call || !timer) throw new Error(`Timer ${next.id} lost its call`);
     this.stopTimers(call, ({ id }) => id === timer.id);
+    this.changedIds.add(call.id);
     return { call, timer };
   }
 

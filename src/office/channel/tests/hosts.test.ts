@@ -11,10 +11,13 @@ import { faultless, wire, type Faults } from './wire';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
 
-/** The sample's office, standing still, and whoever plays those outside. */
-function openOffice(): OpenOffice {
+/** The sample’s office, standing still, and whoever plays those outside. */
+const openOffice = (): OpenOffice => openGathering(0);
+
+/** The same, which tells of which phones are busy from time to time. */
+function openGathering(gatherMs: number): OpenOffice {
   const clock = new Clock({ mode: 'fixed', at: start });
-  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock });
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, gatherMs });
   const outside = office.linkFor({
     ...{ id: 'outside', personId: null, deviceId: null },
     roles: ['simulator', 'network'],
@@ -61,6 +64,11 @@ const behind =
   };
 
 hostContract('the office behind a channel', openOffice, behind(faultless, 1));
+hostContract(
+  'the office that gathers what concerns nobody in particular',
+  () => openGathering(500),
+  behind(faultless, 1),
+);
 for (const seed of [1, 2, 3])
   hostContract(
     `the office behind a channel that loses a third, repeats a third and delays up to three seconds (${seed})`,

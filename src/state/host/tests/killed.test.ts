@@ -6,7 +6,14 @@ import { Clock } from '@/office/clock';
 import { type OfficeState } from '@/office/link';
 import { HostedOffice } from '@/office/hosted';
 
-import { officeKind, readBelongings, readTables, storageKeys, Vault, workKinds } from '../../storage';
+import {
+  OfficeParts,
+  readBelongings,
+  readOfficeState,
+  readTables,
+  Vault,
+  workKinds,
+} from '../../storage';
 import { Belongings } from '../belongings';
 import { keepOffice } from '../keepingOffice';
 
@@ -45,14 +52,14 @@ async function openOn(entries: Map<string, string>, at: number, random: () => nu
     () => undefined,
     storage.backend,
   );
-  const [state] = (await vault.read(storageKeys.office, officeKind)) ?? [];
+  const state = await readOfficeState(vault);
   const clock = new Clock({ mode: 'fixed', at });
-  const belongings = new Belongings(vault);
+  const [belongings, parts] = [new Belongings(vault), new OfficeParts()];
   const office: HostedOffice = new HostedOffice({
     ...{ setup: sampleOffice, cast: sampleCast, clock },
     ...(state && { state: state as Partial<OfficeState> }),
     inbox: readTables(vault),
-    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone, belongings }),
+    keep: (step) => keepOffice(step, office, { vault, zone: sampleOffice.zone, belongings, parts }),
   });
   void belongings.open(office, await readBelongings(vault, workKinds), true);
   const link = office.linkFor(maren);

@@ -22,13 +22,24 @@ describe('whatever is done, in whatever order', () => {
     checkRuns({ ...setup, menus }, 500);
   });
 
-  it('a refused command changes nothing, and whatever an allowed one changes is told', () => {
+  it('a refused command changes nothing, whatever an allowed one changes is told, and whatever time does is to be kept', () => {
     fc.assert(
       fc.property(steps, (taken) => {
         const exchange = openRandomOffice();
         const written = () => new Map([...exchange.calls].map(([id, call]) => [id, JSON.stringify(call)]));
+        const kept = written();
+        exchange.takeChangedIds();
+        const keep = () => {
+          for (const id of exchange.takeChangedIds()) {
+            const call = exchange.calls.get(id);
+            if (call) kept.set(id, JSON.stringify(call));
+            else kept.delete(id);
+          }
+          must(isDeepStrictEqual(kept, written()), 'kept call by call, all calls are there as they are');
+        };
         for (const each of taken) {
           exchange.advance(exchange.now + each.afterMs);
+          keep();
           const before = JSON.stringify(exchange.save());
           const callsBefore = written();
           const { wasRefused, asked, events } = take(exchange, { ...each, afterMs: 0 });
@@ -39,6 +50,7 @@ describe('whatever is done, in whatever order', () => {
           const told = new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])));
           for (const [id, text] of written())
             must(callsBefore.get(id) === text || told.has(id), `${asked.type} tells what it changes`);
+          keep();
         }
       }),
       { numRuns: 300 },
