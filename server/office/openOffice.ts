@@ -37,8 +37,10 @@ const saidPerSecond = 200;
 const triesPerMinute = 20;
 const mostEchoedBytes = 1_000;
 /** Which phones are busy is told no more often than that (`SessionLinks`). */
-const gatherMs = 500;
+const gatherMs = 1_000;
 const appsRemembered = 10_000;
+/** What has been missed while a connection was lost; who missed more reads calls anew, and rows from their mark on. */
+const mostKept = 64;
 /**
  * Of RFC 7692: for setups and tables, not for what tells of one call, which costs more to compress than to send. A device that says little
  * holds little memory: 8 KB and 16 KB where 256 KB are usual.
@@ -95,7 +97,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   );
   const host: OfficeForTabs = new OfficeForTabs(beginning, {
     ...{ isOnline: true, time: null, openPort: door.openPort },
-    ...{ gatherMs, appsRemembered },
+    ...{ gatherMs, appsRemembered, mostKept },
     onDone: (what, ms) => figures.requestTook(what, ms),
     openVault: (_, onStatus, onSetAside) =>
       new Vault(

@@ -161,11 +161,16 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     };
   return {
     ...call,
-    legs: legs.map((leg) => ({
-      ...leg,
-      endpoint:
-        leg.endpoint.kind === 'outside' ? { kind: 'outside', number: null, name: null } : leg.endpoint,
-    })),
+    // A phone that is in it no more is busy with it no more.
+    legs: legs.flatMap(({ endpoint, ...leg }) =>
+      leg.state === 'cleared'
+        ? []
+        : {
+            ...leg,
+            endpoint:
+              endpoint.kind === 'outside' ? { kind: endpoint.kind, number: null, name: null } : endpoint,
+          },
+    ),
     dialled: '',
     lineId: null,
     forId: null,

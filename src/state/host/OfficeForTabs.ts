@@ -39,6 +39,8 @@ interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   /** Of many apps (`HostedOffice`): how long what concerns nobody in particular is gathered, and of how many of them it is remembered what they were answered. */
   gatherMs?: number;
   appsRemembered?: number;
+  /** How many updates are kept for an app that has missed some (`ChannelHost`). */
+  mostKept?: number;
   /** For tests, in which nobody guesses: how costly that would be. */
   pinCost?: number;
   openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
@@ -191,9 +193,14 @@ export class OfficeForTabs {
       const before = this.clock.get();
       host.showTime(time);
       if (this.clock.get() !== before) this.clockChanged();
+      const { mostKept } = this.options;
       const link = host.office.linkFor(session);
       const port = this.options.openPort(channelOf(this.beginning.storage, hostId, app));
-      const channel = new ChannelHost(link, batched(port), { app, beatMs });
+      const channel = new ChannelHost(link, batched(port), {
+        app,
+        beatMs,
+        ...(mostKept !== undefined && { mostKept }),
+      });
       this.apps.set(app, { session, signInId, channel });
       if (session.deviceId !== null) await this.presence?.came(session.deviceId);
     }
