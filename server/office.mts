@@ -12,6 +12,10 @@ import { iceServersSchema } from '@/office/socket';
 import { servedStorage } from '@/state/offices';
 
 import { createServer } from './createServer';
+import { MailIn } from './standins/MailIn';
+import { standInRoutes } from './standins/routes';
+import { makeSendMail } from './telling/sendMail';
+import { makeSendWebhook } from './telling/sendWebhook';
 import { isOwnRequest } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
@@ -47,6 +51,10 @@ const asNew = newOfficeSchema.parse({
 await mkdir(folder, { recursive: true, mode: 0o700 });
 const { hasChairs, ...beginning } = hosted[isSample ? 'sample' : 'own'];
 const log = makeLog();
+// Where those outside are played, so is who gets mail.
+const mailIn = isSimulated && env['CENDRO_SMTP'] === undefined ? new MailIn() : null;
+const smtp = env['CENDRO_SMTP'] ?? (await mailIn?.open());
+const mailFrom = env['CENDRO_MAIL_FROM'] ?? 'Cendro <cendro@localhost>';
 const opened = await openOffice({
   log,
   ...{ folder, asNew: isSample ? null : asNew },
@@ -63,6 +71,10 @@ const opened = await openOffice({
     iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
     relayOnly: env['CENDRO_RELAY_ONLY'] === '1',
   },
+  senders: {
+    sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
+    sendWebhook: makeSendWebhook((env['CENDRO_ALLOW_PRIVATE'] ?? '').split(',').map((each) => each.trim())),
+  },
   isOwn: (request) => isOwnRequest(request, reach),
 });
 
@@ -74,10 +86,14 @@ const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
 const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
 server.on(
   'request',
-  createServer(join(root, 'dist'), watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }), {
-    ...reach,
-    office: { which: isSample ? 'sample' : 'own', isSimulated },
-  }),
+  createServer(
+    join(root, 'dist'),
+    {
+      ...watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
+      ...(isSimulated && { '/api/standins': standInRoutes(mailIn) }),
+    },
+    { ...reach, office: { which: isSample ? 'sample' : 'own', isSimulated } },
+  ),
 );
 opened.serve(server);
 const port = await listen(server, firstPort, firstPort + portsToTry);

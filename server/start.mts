@@ -1,6 +1,8 @@
 import { createServer as createHttpServer } from 'node:http';
 import { join } from 'node:path';
 
+import { mailOf, webhookBodyOf } from '@/core/inbox/notifications';
+
 import { createServer } from './createServer';
 import { addressesOfThisMachine, listen } from './listening';
 import { MailIn } from './standins/MailIn';
@@ -30,8 +32,8 @@ const deliveries = new Deliveries({
   folder: join(env['CENDRO_DATA'] ?? join(root, '.data'), 'deliveries'),
   tell: ({ id, notice, place }) =>
     place.kind === 'mail'
-      ? sendMail(id, notice, place.address)
-      : sendWebhook(id, notice, place.url, place.secret),
+      ? sendMail(id, mailOf(notice), place.address)
+      : sendWebhook(id, webhookBodyOf(notice), place.url, place.secret),
 });
 const routes = { '/api/telling': tellingRoutes(deliveries), '/api/standins': standInRoutes(mailIn) };
 const names = (env['CENDRO_NAMES'] ?? '').split(',').map((name) => name.trim());

@@ -18,7 +18,7 @@ import { encodeWav } from '@/core/shared/soundFiles';
 import type { HostedOffice } from '@/office/hosted';
 import type { AnswerOfFiles, AskedOfFiles } from '@/office/socket';
 import { faxPagesKind, pictureKind } from '@/state/kept';
-import { recordKind, soundKind, storageKeys, Vault, type Backend } from '@/state/storage';
+import { recordKind, soundKind, storageKeys, Vault, type Backend, type StoredSound } from '@/state/storage';
 
 /** Under it stands who brought a file. */
 const broughtBy = 'by/';
@@ -71,6 +71,13 @@ export class MemberFiles {
     if (keys.length === 0) return;
     const pieces = await Promise.all(keys.map((key) => this.options.backend.getKeys(`${pieceOf}${key}/`)));
     await this.options.backend.removeMany([...keys, ...keys.map((key) => broughtBy + key), ...pieces.flat()]);
+  }
+
+  /** A sound, whoever may hear it; null: there is none. */
+  async soundOf(id: string): Promise<StoredSound | null> {
+    const key = `${storageKeys.sound}${id}`;
+    const found = (await this.options.backend.getMany([key]))[key] ?? (await this.inPieces(key));
+    return typeof found === 'string' ? ((await Vault.parse(found, soundKind))[0] ?? null) : null;
   }
 
   private async keys(personId: string, prefix: string): Promise<string[]> {

@@ -43,6 +43,7 @@ describe('an office on a server', () => {
       asNew,
       isSimulated: false,
       ways: { iceServers: [], relayOnly: false },
+      senders: { sendMail: null, sendWebhook: async () => ({ ok: true }) },
       isOwn: () => true,
     };
     opened = await openOffice(options);

@@ -12,19 +12,24 @@ import { newOffice, type NewOffice } from '@/core/setup';
 import type { Session } from '@/core/office';
 import {
   askedOfFilesSchema,
+  askedOfTellingSchema,
   askedOfVoicesSchema,
   linkPath,
   type AnswerOfFiles,
+  type AnswerOfTelling,
   type AnswerOfVoices,
   type ToldOfVoices,
 } from '@/office/socket';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
 
+import type { SendMail } from '../telling/sendMail';
+import type { SendWebhook } from '../telling/sendWebhook';
 import { Figures } from './Figures';
 import { openLevel, type LevelBackend } from './levelBackend';
 import { faultWords, makeAudit } from './logs';
 import { MemberFiles } from './MemberFiles';
+import { MemberTelling } from './MemberTelling';
 import { OfficeDoor } from './OfficeDoor';
 import { refused, Voices, type Ways } from './Voices';
 
@@ -63,6 +68,8 @@ interface OpenOfficeOptions {
   asNew: NewOffice | null;
   isSimulated: boolean;
   ways: Ways;
+  /** How members are told elsewhere. */
+  senders: { sendMail: SendMail | null; sendWebhook: SendWebhook };
   /** Whether the server goes by that name, and lets in who comes from there. */
   isOwn: (request: IncomingMessage) => boolean;
 }
@@ -117,17 +124,21 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   office.start();
   host.everythingIsThere();
   const files = new MemberFiles({ backend, office: () => office });
+  const fault = (what: string) => (error: unknown) => log.error({ what, error: faultWords(error) });
+  const telling = new MemberTelling({
+    ...{ office, backend, folder: join(folder, 'deliveries'), ...options.senders },
+    soundOf: (id) => files.soundOf(id),
+    onFault: fault('not told elsewhere'),
+  });
   const voices = new Voices(() => office.seen(), options.ways);
   const audit = makeAudit(folder);
   office.subscribe((step) => {
     voices.changed(step);
     audit.took(step);
-    office.onceKept(
-      () =>
-        void files
-          .changed(step.rows)
-          .catch((error: unknown) => log.error({ what: 'not taken out', error: faultWords(error) })),
-    );
+    office.onceKept(() => {
+      void files.changed(step.rows).catch(fault('not taken out'));
+      telling.changed(step);
+    });
   });
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
@@ -143,7 +154,9 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
         },
       });
       const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
-      sockets.on('connection', (socket) => meet(socket, { door, host, files, voices, tries, figures, log }));
+      sockets.on('connection', (socket) =>
+        meet(socket, { door, host, files, telling, voices, tries, figures, log }),
+      );
     },
     firstWayIn: async () => {
       const { people } = office.seen().office.setup;
@@ -164,6 +177,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
     fault: () => host.whyNot,
     close: async () => {
       clearInterval(sweeping);
+      telling.close();
       await sockets?.close();
       await host.close();
       await backend.close();
@@ -182,13 +196,14 @@ interface Meeting {
   door: OfficeDoor;
   host: OfficeForTabs;
   files: MemberFiles;
+  telling: MemberTelling;
   voices: Voices;
   tries: RateLimiterMemory;
   figures: Figures;
   log: OfficeLog;
 }
 
-function meet(socket: Socket, { door, host, files, voices, tries, figures, log }: Meeting): void {
+function meet(socket: Socket, { door, host, files, telling, voices, tries, figures, log }: Meeting): void {
   const visitor = {
     id: socket.id,
     say: (port: string, message: unknown) => void socket.emit('said', port, message),
@@ -227,6 +242,19 @@ function meet(socket: Socket, { door, host, files, voices, tries, figures, log }
     })().catch((error: unknown) => {
       log.error({ what: 'file not given', error: faultWords(error) });
       reply({ refused: 'It can’t be read now.' });
+    });
+  });
+  socket.on('telling', (asked: unknown, answer: unknown) => {
+    const read = askedOfTellingSchema.safeParse(asked);
+    if (typeof answer !== 'function' || !read.success) return;
+    const reply = answer as (answer: AnswerOfTelling) => void;
+    void (async () => {
+      if (await isTooFast()) return;
+      const [session = null] = sessions();
+      reply(await telling.answer(session, read.data));
+    })().catch((error: unknown) => {
+      log.error({ what: 'not told elsewhere', error: faultWords(error) });
+      reply({ refused: 'That can’t be done now.' });
     });
   });
   const sessions = () => door.appsOf(visitor).flatMap((app) => host.sessionOf(app) ?? []);

@@ -15,6 +15,8 @@ export interface DeliveriesOptions {
   tell: (delivery: Delivery) => Promise<TryResult>;
   now?: () => number;
   setTimer?: (run: () => void, ms: number) => () => void;
+  /** How far one has come, after each try. */
+  onProgress?: (progress: Progress) => void;
   mostKept?: number;
 }
 
@@ -45,13 +47,15 @@ export class Deliveries {
   /**
    * Takes one on. One that is known already stays as it is. Where there are too many, another makes room: whoever handed
    * that one over still has it, and hands it over anew. `null`: it can't be kept, since the disk is full.
+   *
+   * @param afterMs when it is first tried
    */
-  take(delivery: Delivery): Progress | null {
+  take(delivery: Delivery, afterMs = 0): Progress | null {
     const known = this.kept.get(delivery.id);
     if (known) return known.progress;
     this.forgetOld();
     if (this.kept.size >= (this.options.mostKept ?? mostKept)) this.makeRoom();
-    const progress = begun(delivery.id, this.now());
+    const progress = begun(delivery.id, this.now() + afterMs);
     try {
       this.files.keepNotice(delivery);
       this.files.keep({ progress, endedAt: null });
@@ -115,6 +119,7 @@ export class Deliveries {
     this.underway.delete(id);
     const progress = afterTry(before.progress, result, this.now());
     this.keep({ progress, endedAt: progress.nextAt === null ? this.now() : null });
+    this.options.onProgress?.(progress);
     // What has arrived is not needed any more.
     if (progress.state === 'delivered') attempt(() => this.files.dropNotice(id));
     this.schedule();

@@ -3,20 +3,14 @@ import { request as httpRequest, type RequestOptions } from 'node:http';
 import { request as httpsRequest } from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
 
-import {
-  resultOfStatus,
-  signatureOf,
-  webhookBodyOf,
-  type Notice,
-  type TryResult,
-} from '@/core/inbox/notifications';
+import { resultOfStatus, signatureOf, type TryResult } from '@/core/inbox/notifications';
 
 import { isPublicAddress } from '../guard/isPublicAddress';
 
 const timeoutMs = 10_000;
 
-/** Posts one notice to a web address. */
-export type SendWebhook = (id: string, notice: Notice, url: string, secret: string) => Promise<TryResult>;
+/** Posts one body to a web address. */
+export type SendWebhook = (id: string, body: string, url: string, secret: string) => Promise<TryResult>;
 
 class PrivateAddress extends Error {}
 
@@ -26,7 +20,7 @@ class PrivateAddress extends Error {}
  * followed, for the same reason.
  */
 export function makeSendWebhook(allowed: readonly string[]): SendWebhook {
-  return async (deliveryId, notice, address, secret) => {
+  return async (deliveryId, body, address, secret) => {
     const id = inHeader(deliveryId);
     const url = new URL(address);
     const isAllowed = allowed.includes(
@@ -34,7 +28,6 @@ export function makeSendWebhook(allowed: readonly string[]): SendWebhook {
     );
     const host = url.hostname.replace(/^\[|\]$/g, '');
     if (!isAllowed && isIP(host) !== 0 && !isPublicAddress(host)) return refused(url.hostname);
-    const body = webhookBodyOf(notice);
     const seconds = Math.floor(Date.now() / 1000);
     const headers = {
       'content-type': 'application/json',

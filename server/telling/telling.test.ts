@@ -4,7 +4,14 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { signatureHolds, writtenSecret, type Delivery, type TryResult } from '@/core/inbox/notifications';
+import {
+  mailOf,
+  signatureHolds,
+  webhookBodyOf,
+  writtenSecret,
+  type Delivery,
+  type TryResult,
+} from '@/core/inbox/notifications';
 import { testNotice as notice } from '@/core/inbox/notifications/tests/testNotice';
 
 import { createServer } from '../createServer';
@@ -191,14 +198,14 @@ describe('a webhook', () => {
   it.each(['127.0.0.1:9', '10.0.0.1', '[::1]:9', '[::ffff:10.0.0.1]', '169.254.169.254', 'localhost:9'])(
     'is not sent to %s, which is inside',
     async (host) => {
-      const result = await makeSendWebhook([])('d1', notice, urlOf(host), secret);
+      const result = await makeSendWebhook([])('d1', '{}', urlOf(host), secret);
       expect(result).toMatchObject({ ok: false, forGood: true });
       expect(result.ok ? '' : result.problem).toContain('inside a private network');
     },
   );
 
   it('that reaches nobody is tried again', async () => {
-    const result = await makeSendWebhook(['127.0.0.1:9'])('d1', notice, urlOf('127.0.0.1:9'), secret);
+    const result = await makeSendWebhook(['127.0.0.1:9'])('d1', '{}', urlOf('127.0.0.1:9'), secret);
     expect(result).toMatchObject({ ok: false, forGood: false });
   });
 });
@@ -234,8 +241,8 @@ describe('from the app to the stand-ins', () => {
       folder: newFolder(),
       tell: ({ id, notice: told, place }) =>
         place.kind === 'mail'
-          ? sendMail(id, told, place.address)
-          : sendWebhook(id, told, place.url, place.secret),
+          ? sendMail(id, mailOf(told), place.address)
+          : sendWebhook(id, webhookBodyOf(told), place.url, place.secret),
     });
     const routes = { '/api/telling': tellingRoutes(deliveries), '/api/standins': standInRoutes(mailIn) };
     server.on('request', createServer(newFolder(), routes));

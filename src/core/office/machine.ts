@@ -4,7 +4,7 @@ export { accessSeen, weaknessFor, type Hashed } from './access';
 export { beginVisit, notCalledBack, pressInVisit, type VisitStep } from './mailboxes/visiting';
 export { emptyInbox, Inbox, isOfPersonal } from './Inbox';
 export { may } from './may';
-export { allPersonalSeen } from './personal';
+export { allPersonalSeen, ownedIdOf } from './personal';
 export { isSeenAlike } from './seenAlike';
 export { Revisions, type ChangedRow } from './Revisions';
 export { allSeen, seenChanges, seenSince } from './seen';

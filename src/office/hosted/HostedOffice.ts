@@ -21,11 +21,13 @@ import {
 } from '@/core/office/machine';
 import {
   accessRequestSchema,
+  inboxRequestSchema,
   officeRequestSchema,
   type AccessChange,
   type AccessRequest,
   type AccessRow,
   type InboxChange,
+  type InboxRequest,
   type OfficeReply,
   type OfficeRequest,
   type KeptInbox,
@@ -117,6 +119,12 @@ export interface OfficeStep extends OfficeUpdate {
   isForAll: boolean;
 }
 
+/** Something that is asked for because something else has happened. */
+interface Following {
+  session: Session;
+  request: InboxRequest;
+}
+
 const longestTimerMs = 60_000;
 const browserTimer = (run: () => void, ms: number) => {
   const id = setTimeout(run, ms);
@@ -145,6 +153,7 @@ export class HostedOffice implements OfficeOfAll {
   readonly sights: Sights;
   /** As it was told last. */
   private toldAgents: Agent[];
+  private follow: ((happened: Pick<OfficeStep, 'events' | 'rows'>) => Following[]) | null = null;
   private cancelTimer: () => void = () => undefined;
   private readonly stopListening: () => void;
   private events: ExchangeEvent[] = [];
@@ -348,6 +357,11 @@ export class HostedOffice implements OfficeOfAll {
     this.inboxNow.personal.open(kept, this.member());
     if (isLast) this.belongings.done();
     return this.publish();
+  }
+
+  /** What follows from what has happened is asked for before that is kept, so that both are kept together. */
+  beforeKept(follow: NonNullable<typeof this.follow>): void {
+    this.follow = follow;
   }
 
   /** All rows, once they are there. */
@@ -578,7 +592,7 @@ export class HostedOffice implements OfficeOfAll {
   private async publish(always = false): Promise<void> {
     this.schedule();
     const { events, speech } = this;
-    const rows = this.inboxNow.takeChanges();
+    const rows = this.withWhatFollows(this.inboxNow.takeChanges());
     const accessRows = this.desk.access.takeChanges();
     const isQuiet = [events, speech, rows, accessRows].every(({ length }) => length === 0);
     // What changes nothing may ask again for what is being kept.
@@ -614,6 +628,14 @@ export class HostedOffice implements OfficeOfAll {
     const kept = this.lastKept;
     this.telling.tell(step);
     await kept;
+  }
+
+  private withWhatFollows(rows: InboxChange[]): InboxChange[] {
+    const { events } = this;
+    if (!this.follow || (events.length === 0 && rows.length === 0)) return rows;
+    for (const { session, request } of this.follow({ events, rows }))
+      this.inboxNow.request(session, inboxRequestSchema.parse(request), this.exchange.now);
+    return [...rows, ...this.inboxNow.takeChanges()];
   }
 
   private takeChangedCalls(): Map<string, Call | null> {

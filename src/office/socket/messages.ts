@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+import { placeSchema } from '@/core/inbox/notifications';
+
 /** The path under which sockets are met. */
 export const linkPath = '/api/link';
 
@@ -34,6 +36,26 @@ export const answerOfFilesSchema = z.union([
   z.object({ refused: z.string() }),
 ]);
 export type AnswerOfFiles = z.infer<typeof answerOfFilesSchema>;
+
+/** What an app asks of where its person is told elsewhere: which places are known to be theirs, to have a code sent there, and whether that is it. */
+export const askedOfTellingSchema = z.discriminatedUnion('what', [
+  z.object({ what: z.literal('places') }),
+  z.object({ what: z.literal('sendCode'), place: placeSchema }),
+  z.object({ what: z.literal('confirm'), place: placeSchema, code: z.string().max(20) }),
+]);
+export type AskedOfTelling = z.infer<typeof askedOfTellingSchema>;
+
+export const answerOfTellingSchema = z.union([
+  z.object({
+    /** The ids of those that are. */
+    confirmed: z.array(z.string()),
+    /** Whether the office has a mail server. */
+    sendsMail: z.boolean(),
+  }),
+  z.object({ done: z.literal(true) }),
+  z.object({ refused: z.string() }),
+]);
+export type AnswerOfTelling = z.infer<typeof answerOfTellingSchema>;
 
 const legId = z.string().min(1).max(200);
 /** What browsers say to each other before they hear each other (RFC 8829): a description, or a way to be reached. */

@@ -1,15 +1,19 @@
 import { io } from 'socket.io-client';
+import type { z } from 'zod';
 
 import type { Port } from '../channel';
 import {
   answerOfFilesSchema,
+  answerOfTellingSchema,
   answerOfVoicesSchema,
   linkPath,
   saidSchema,
   toldOfVoicesSchema,
   type AnswerOfFiles,
+  type AnswerOfTelling,
   type AnswerOfVoices,
   type AskedOfFiles,
+  type AskedOfTelling,
   type AskedOfVoices,
   type ToldOfVoices,
 } from './messages';
@@ -30,6 +34,8 @@ export interface ReachedServer {
   askOfFiles: (asked: AskedOfFiles) => Promise<Exclude<AnswerOfFiles, { refused: string }>>;
   /** Asks of the place where voices find each other; null: it was not heard. */
   askOfVoices: (asked: AskedOfVoices) => Promise<AnswerOfVoices | null>;
+  /** Asks of where its person is told elsewhere; null: it was not heard. */
+  askOfTelling: (asked: AskedOfTelling) => Promise<AnswerOfTelling | null>;
   hearOfVoices: (listener: (told: ToldOfVoices) => void) => void;
   /** A small packet to the server and back. Rejects where it is not back by then. */
   echo: (withinMs: number) => Promise<void>;
@@ -68,6 +74,14 @@ export function reachServer(): ReachedServer {
       return read.data;
     }
   };
+  const askOnce = async <T>(event: string, asked: unknown, schema: z.ZodType<T>): Promise<T | null> => {
+    if (!socket.connected) return null;
+    const answer: unknown = await socket
+      .timeout(answerMs)
+      .emitWithAck(event, asked)
+      .catch(() => null);
+    return schema.safeParse(answer).data ?? null;
+  };
   return {
     openPort: (name) => ({
       say: (message) => {
@@ -77,14 +91,8 @@ export function reachServer(): ReachedServer {
       close: () => void ports.delete(name),
     }),
     askOfFiles,
-    askOfVoices: async (asked) => {
-      if (!socket.connected) return null;
-      const answer = await socket
-        .timeout(answerMs)
-        .emitWithAck('voices', asked)
-        .catch(() => null);
-      return answerOfVoicesSchema.safeParse(answer).data ?? null;
-    },
+    askOfVoices: (asked) => askOnce('voices', asked, answerOfVoicesSchema),
+    askOfTelling: (asked) => askOnce('telling', asked, answerOfTellingSchema),
     hearOfVoices: (listener) =>
       void socket.on('voices', (told: unknown) => {
         const read = toldOfVoicesSchema.safeParse(told);

@@ -33,14 +33,10 @@ export function PlacesList() {
     ],
     ['Where help is sent', 'What an emergency call tells of where your phones are', go.place],
     ['PIN and devices', 'What lets you in, where you are signed in, and how to leave', go.devices],
+    ['Told elsewhere', 'Missed calls, voicemails and texts by mail, and to other programs', go.telling],
     ...(isServed()
       ? []
       : [
-          [
-            'Told elsewhere',
-            'Missed calls, voicemails and texts by mail, and to other programs',
-            go.telling,
-          ] as const,
           [
             'Everything in one file',
             'Save all that is on this device, or bring it back',

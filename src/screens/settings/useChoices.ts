@@ -12,7 +12,6 @@ import {
 } from '@/state/app';
 import { selectMyPin, selectMySignIns } from '@/state/access';
 import { selectRunsOffice } from '@/state/configuration';
-import { isServed } from '@/state/offices';
 
 import { ringWords } from '../tones/toneWords';
 import { openCallSheet } from '../call/openSheet';
@@ -187,9 +186,7 @@ export function useChoices(): ChoiceEntry[] {
       'delete retention storage room',
       go.voicemails,
     ),
-    ...(isServed()
-      ? []
-      : [person('Told elsewhere', 'by mail, to other programs', 'email webhook notifications', go.telling)]),
+    person('Told elsewhere', 'by mail, to other programs', 'email webhook notifications', go.telling),
     ...(runs
       ? [
           office(

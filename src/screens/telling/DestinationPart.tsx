@@ -2,11 +2,15 @@ import { StyleSheet, View } from 'react-native';
 
 import { noticeKinds, type Destination, type NoticeKind } from '@/core/inbox/notifications';
 import { actDone, useAppDispatch } from '@/state/app';
+import { isServed } from '@/state/offices';
 import { sendTrial, setKinds } from '@/state/telling';
 import { Ticks } from '@/ui/field';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
+
+import { ConfirmPart } from './ConfirmPart';
+import type { Confirmation } from './useConfirmed';
 
 const kindWords: Record<NoticeKind, string> = {
   missedCall: 'Missed calls',
@@ -26,16 +30,26 @@ const useStyles = themed(({ colours }) =>
   }),
 );
 
-interface DestinationPartProps {
+interface DestinationPartProps extends Confirmation {
   destination: Destination;
+  /** Added here just now. */
+  isNew: boolean;
   onRemove: () => void;
 }
 
 /** One place that is told: of what, its secret, a trial, and an end to it. */
-export function DestinationPart({ destination, onRemove }: DestinationPartProps) {
+export function DestinationPart({
+  destination,
+  confirmed,
+  onConfirmed,
+  isNew,
+  onRemove,
+}: DestinationPartProps) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const { place, kinds } = destination;
+  const { id, place, kinds } = destination;
+  // Where this browser hosts the office, nobody else could have named the place.
+  const isOpen = isServed() && confirmed !== null && !confirmed.ids.includes(id);
   const name = place.kind === 'mail' ? place.address : place.url;
   const copy = async (text: string) => {
     await navigator.clipboard?.writeText(text);
@@ -65,8 +79,9 @@ export function DestinationPart({ destination, onRemove }: DestinationPartProps)
           <Txt as="mono">{place.secret}</Txt>
         </View>
       ) : null}
+      {isOpen ? <ConfirmPart place={place} isNew={isNew} onConfirmed={onConfirmed} /> : null}
       <View style={styles.acts}>
-        <Plate word="Send a test" onPress={() => dispatch(sendTrial(destination))} />
+        {isOpen ? null : <Plate word="Send a test" onPress={() => dispatch(sendTrial(destination))} />}
         {place.kind === 'webhook' ? (
           <Plate word="Copy the secret" onPress={() => void copy(place.secret)} />
         ) : null}

@@ -11,6 +11,7 @@ import { space, useTheme } from '@/ui/tokens';
 
 import { useGo } from '../shared/useGo';
 import { DestinationPart } from './DestinationPart';
+import { useConfirmed, type Confirmation } from './useConfirmed';
 import { ToldList } from './ToldList';
 import { ScreenTitle } from '../shared/ScreenTitle';
 
@@ -21,6 +22,9 @@ export function TellingScreen() {
   const go = useGo();
   const destinations = useAppSelector((state) => state.inbox.kept.destinations);
   const all = Object.values(destinations);
+  const { confirmed, reload } = useConfirmed(all.length);
+  const confirmation = { confirmed, onConfirmed: reload };
+  const sendsMail = confirmed?.sendsMail ?? true;
   return (
     <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
       <View>
@@ -30,7 +34,15 @@ export function TellingScreen() {
           office’s server sends them, and tries again where it must.
         </Txt>
       </View>
+      {sendsMail ? null : (
+        <View role="status">
+          <Txt>
+            This office sends no mail: whoever keeps its server has named no mail server (CENDRO_SMTP).
+          </Txt>
+        </View>
+      )}
       <Places
+        {...confirmation}
         title="By mail"
         label="Mail address"
         placeholder="name@place.example"
@@ -40,6 +52,7 @@ export function TellingScreen() {
         destinations={all.filter(({ place }) => place.kind === 'mail')}
       />
       <Places
+        {...confirmation}
         title="To another program"
         label="Web address of the program"
         placeholder="https://"
@@ -56,7 +69,7 @@ export function TellingScreen() {
 
 const nameOf = ({ place }: Destination) => (place.kind === 'mail' ? place.address : place.url);
 
-interface PlacesProps {
+interface PlacesProps extends Confirmation {
   title: string;
   label: string;
   placeholder: string;
@@ -66,9 +79,20 @@ interface PlacesProps {
   destinations: readonly Destination[];
 }
 
-function Places({ title, label, placeholder, word, check, onAdd, destinations }: PlacesProps) {
+function Places({
+  title,
+  label,
+  placeholder,
+  word,
+  check,
+  onAdd,
+  destinations,
+  confirmed,
+  onConfirmed,
+}: PlacesProps) {
   const dispatch = useAppDispatch();
   const [typed, setTyped] = useState('');
+  const [added, setAdded] = useState<string | null>(null);
   const [removed, setRemoved] = useState<Destination | null>(null);
   const [error, setError] = useState<string | null>(null);
   const taken = destinations.map(nameOf);
@@ -77,6 +101,7 @@ function Places({ title, label, placeholder, word, check, onAdd, destinations }:
     if (!checked.ok) return setError(checked.sentence);
     if (taken.includes(checked.value)) return setError('That one is told already.');
     onAdd(checked.value);
+    setAdded(checked.value);
     setTyped('');
   };
   return (
@@ -88,6 +113,9 @@ function Places({ title, label, placeholder, word, check, onAdd, destinations }:
         <DestinationPart
           key={destination.id}
           destination={destination}
+          confirmed={confirmed}
+          onConfirmed={onConfirmed}
+          isNew={added === nameOf(destination)}
           onRemove={() => {
             dispatch(removeDestination(destination));
             setRemoved(destination);

@@ -159,10 +159,12 @@ async function tellOf(context: CountingContext, { texts, faxes, voicemails, reco
   for (const { id, pagesUrl } of faxes) if (pagesUrl !== null) void fetchPages(vault, id, pagesUrl);
   tellOfFaxes(store, faxes);
   tellOfTexts(store, texts);
-  tellPlacesOfTexts(store, texts, now);
+  // A server that hosts the office tells by itself, also while nobody is here.
+  const isToldHere = services.server === null;
+  if (isToldHere) tellPlacesOfTexts(store, texts, now);
   for (const record of records) {
     keepPromises(store, record);
-    if (!voicemailOfRecord(record, store.getState().inbox.kept.voicemails))
+    if (isToldHere && !voicemailOfRecord(record, store.getState().inbox.kept.voicemails))
       tellPlacesOfMissed(store, record, now);
   }
   const heardHere = voicemails.filter((voicemail) => isHeardHere(store, voicemail));
@@ -183,7 +185,8 @@ async function takeVoicemail(
   const sound = await services.readSound(voicemail.id);
   const transcript = voicemail.transcript ?? (sound && wordsSaid(voicemail, wordsOf(beginning)));
   // What came in before was told then, as far as it was known.
-  if (isNews) tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
+  if (isNews && services.server === null)
+    tellPlacesOfVoicemail(store, { ...voicemail, transcript }, services.clock.now());
   if (transcript && !voicemail.transcript) await store.dispatch(keepTranscript(voicemail.id, transcript));
 }
 

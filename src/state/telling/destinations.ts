@@ -64,10 +64,12 @@ export const sendTrial =
 /** Has the server try one now that waits for its next try, or was given up. */
 export const tellAgain =
   (id: string): Act<Promise<void>> =>
-  async (dispatch, getState) => {
-    const answer = await askServer('/api/telling/again', { id }, progressSchema);
+  async (dispatch, getState, { server }) => {
     const told = getState().inbox.kept.told[id];
     if (!told) return;
+    // Whoever hosts the office sees what waits.
+    if (server) return void dispatch(keepOne('told', { ...told, progress: null }));
+    const answer = await askServer('/api/telling/again', { id }, progressSchema);
     if (answer.ok) dispatch(keepOne('told', { ...told, progress: answer.value }));
     // The server has forgotten it: it is handed over anew.
     else if (answer.status === 404) dispatch(keepOne('told', { ...told, progress: null }));

@@ -8,6 +8,7 @@ export {
   setKinds,
   tellAgain,
 } from './destinations';
+export { confirmPlace, readConfirmed, sendCode, type ConfirmedPlaces } from './confirming';
 export { tellPlacesOfMissed, tellPlacesOfTexts, tellPlacesOfVoicemail } from './notices';
 export {
   seeMails,

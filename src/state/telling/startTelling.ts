@@ -13,11 +13,17 @@ const dayMs = 24 * 3_600_000;
 /** How long the app remembers what was told. */
 const rememberMs = 7 * dayMs;
 
+/** How far what was told has come; a server that hosts the office sees to all the rest by itself. */
+export function startTelling(store: AppStore, services: Services): () => void {
+  forgetOld(store, services);
+  return services.server === null ? handOverAll(store, services) : () => undefined;
+}
+
 /**
  * Hands what is to be told to the server, as soon as it can be reached, and follows how far it has come. Gives what ends
  * it. A delivery handed over twice is told once, since the server knows it by its id.
  */
-export function startTelling(store: AppStore, { clock, readSound }: Services): () => void {
+function handOverAll(store: AppStore, { readSound }: Services): () => void {
   let isBusy = false;
   let isAsked = false;
   let isOver = false;
@@ -76,20 +82,6 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
       for (const id of some) keep(id, found.get(id) ?? null);
     }
   };
-  const forgetOld = () => {
-    const old = all().filter(
-      ({ notice, progress }) =>
-        progress !== null && progress.state !== 'waiting' && clock.now() - notice.at > rememberMs,
-    );
-    if (old.length > 0)
-      store.dispatch(
-        dropSome(
-          'told',
-          old.map(({ id }) => id),
-        ),
-      );
-  };
-
   const stops = [
     whenChanged(
       store,
@@ -102,13 +94,26 @@ export function startTelling(store: AppStore, { clock, readSound }: Services): (
       () => void look(),
     ),
   ];
-  forgetOld();
   void look();
   return () => {
     isOver = true;
     clearTimeout(timer);
     for (const stop of stops) stop();
   };
+}
+
+function forgetOld(store: AppStore, { clock }: Services): void {
+  const old = Object.values(store.getState().inbox.kept.told).filter(
+    ({ notice, progress }) =>
+      progress !== null && progress.state !== 'waiting' && clock.now() - notice.at > rememberMs,
+  );
+  if (old.length > 0)
+    store.dispatch(
+      dropSome(
+        'told',
+        old.map(({ id }) => id),
+      ),
+    );
 }
 
 /** No such path yet, too much at once, or a server in trouble: another time it may do. */

@@ -14,6 +14,8 @@ export const deliverySchema = z.object({
   id: z.string().min(1).max(400),
   notice: noticeSchema,
   place: placeSchema,
+  /** Under which its sound is kept, where it is to be fetched when it is told; null or left out: it stands in the notice, or there is none. */
+  soundId: z.string().max(200).nullable().optional(),
 });
 /** What the app hands to the server. */
 export type Delivery = z.infer<typeof deliverySchema>;
@@ -30,12 +32,13 @@ export const progressSchema = z.object({
 /** How far a delivery has come. */
 export type Progress = z.infer<typeof progressSchema>;
 
-export const begun = (id: string, now: number): Progress => ({
+/** `at`: when it is first tried. */
+export const begun = (id: string, at: number): Progress => ({
   id,
   state: 'waiting',
   tries: 0,
   problem: null,
-  nextAt: now,
+  nextAt: at,
 });
 
 /** `forGood`: no later try would end otherwise. */

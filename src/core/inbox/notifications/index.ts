@@ -17,10 +17,19 @@ export {
   checkMailAddress,
   checkWebhookUrl,
   destinationSchema,
+  placeSchema,
   toldOf,
   type Destination,
   type Place,
 } from './destinations';
+export {
+  missedHappened,
+  noticeOf,
+  tellingOf,
+  textHappened,
+  voicemailHappened,
+  type Happened,
+} from './happened';
 export { noticeKinds, type Notice, type NoticeKind } from './notice';
 export { signatureHolds, signatureOf, writtenSecret, type Signed } from './signature';
-export { mailOf, webhookBodyOf, type WrittenMail } from './written';
+export { mailOf, mailOfCode, webhookBodyOf, webhookBodyOfCode, type WrittenMail } from './written';

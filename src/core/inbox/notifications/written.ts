@@ -85,3 +85,26 @@ export function webhookBodyOf({
     },
   });
 }
+
+interface AskedCode {
+  code: string;
+  officeName: string;
+  personName: string;
+}
+
+/** Asks whether the address is that person's: they type the code that is in it. */
+export const mailOfCode = ({ code, officeName, personName }: AskedCode): WrittenMail => ({
+  subject: oneLine(`${code} is your code`),
+  text: [
+    `${personName} of ${officeName} wants to be told of missed calls, voicemails and texts at this address.`,
+    '',
+    `If that is you, type this code in Cendro within an hour: ${code}`,
+    'If it is not, do nothing, and nothing more will come.',
+    '',
+  ].join('\n'),
+  attachments: [],
+});
+
+/** The same for another program, to whose keeper it says the code. */
+export const webhookBodyOfCode = ({ code, officeName, personName }: AskedCode): string =>
+  JSON.stringify({ type: 'place.asked', data: { code, office: officeName, for: personName } });

@@ -20,6 +20,7 @@ export {
   type Join,
   type PeopleBlock,
 } from './contact';
+export { formatAny, identifyNumber } from './identifyNumber';
 export { joinContacts, officeCard, unite, type JoinedContact } from './join';
 export { numbersInOrder } from './numbersInOrder';
 export { PeopleIndex, type Reachable } from './PeopleIndex';

@@ -1,0 +1,240 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+import { sampleCast, sampleOffice } from '@sample';
+
+import {
+  writtenSecret,
+  type Destination,
+  type Place,
+  type Told,
+  type TryResult,
+  type WrittenMail,
+} from '@/core/inbox/notifications';
+import type { InboxRequest, Session } from '@/core/office';
+import { Clock } from '@/office/clock';
+import { HostedOffice } from '@/office/hosted';
+import { keptKinds } from '@/state/kept';
+
+import { MemberTelling } from './MemberTelling';
+
+const maren: Session = { id: 'maren-app', personId: 'maren', deviceId: 'maren-app', roles: ['member'] };
+const hugh: Session = { id: 'hugh-desk', personId: 'hugh', deviceId: 'hugh-desk', roles: ['member'] };
+const outside: Session = { id: 'outside', personId: null, deviceId: null, roles: ['simulator', 'network'] };
+const mail: Place = { kind: 'mail', address: 'maren@home.example' };
+const hook: Place = {
+  ...{ kind: 'webhook', url: 'https://desk.example/hook' },
+  secret: writtenSecret(new Uint8Array(24).fill(7)),
+};
+const folders: string[] = [];
+afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
+
+const turns = async () => {
+  for (let turn = 0; turn < 60; turn++) await Promise.resolve();
+};
+
+/** The sample's office on a server, of which nobody has an app open, and what it sends. */
+async function open({ hasMail = true, answers = [] as TryResult[] } = {}) {
+  const folder = mkdtempSync(join(tmpdir(), 'cendro-telling-'));
+  folders.push(folder);
+  const clock = new Clock({ mode: 'fixed', at: Date.UTC(2026, 10, 26, 10, 40) });
+  const entries = new Map<string, string>();
+  const backend = {
+    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
+    setMany: async (given: Record<string, string>) =>
+      Object.entries(given).forEach(([key, text]) => entries.set(key, text)),
+  };
+  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, isReal: true });
+  const sorts = Object.fromEntries(Object.entries(keptKinds).map(([sort, { schema }]) => [sort, schema]));
+  void office.openPersonal({ sorts, rows: [] }, true);
+  office.start();
+  const sent: { to: string; mail?: WrittenMail; body?: string }[] = [];
+  const faults: unknown[] = [];
+  let now = 1_000;
+  let due: (() => void) | null = null;
+  const begin = () =>
+    new MemberTelling({
+      ...{ office, backend, folder, onFault: (error: unknown) => faults.push(error) },
+      now: () => now,
+      setTimer: (run, ms) => {
+        due = () => ((now += ms), run());
+        return () => (due = null);
+      },
+      sendMail: hasMail
+        ? async (_, written, to) => {
+            sent.push({ to, mail: written });
+            return answers.shift() ?? { ok: true };
+          }
+        : null,
+      sendWebhook: async (_, body, to) => {
+        sent.push({ to, body });
+        return answers.shift() ?? { ok: true };
+      },
+      soundOf: async (id) => ({ callId: null, durationMs: 900, wav: `sound of ${id}` }),
+    });
+  let telling = begin();
+  office.subscribe((step) => telling.changed(step));
+  await turns();
+  const ask = async (request: InboxRequest, session = maren) => {
+    const reply = await office.askFor(session, request);
+    if (!reply.ok) throw new Error(JSON.stringify(reply.reason));
+    await turns();
+  };
+  const keep = (sort: string, put: { id: string }, session = maren) =>
+    ask({ type: 'keepOwn', changes: [{ table: 'personal', sort, put }] }, session);
+  return {
+    ...{ office, sent, faults, ask, keep, clock },
+    telling: () => telling,
+    /** Its server is stopped and started again. */
+    restart: async () => {
+      telling.close();
+      telling = begin();
+      await turns();
+    },
+    tellAt: (place: Place, session = maren) => {
+      const destination: Destination = { id: place.kind, place, kinds: ['missedCall', 'voicemail', 'text'] };
+      return keep('destinations', destination, session);
+    },
+    confirm: async (place: Place, session = maren) => {
+      await telling.answer(session, { what: 'sendCode', place });
+      const last = sent.pop();
+      const code = /\d{6}/.exec(last?.mail?.text ?? last?.body ?? '')?.[0] ?? '';
+      return telling.answer(session, { what: 'confirm', place, code });
+    },
+    goOn: async () => {
+      due?.();
+      await turns();
+    },
+    told: () =>
+      [...office['inboxNow'].personal.all.values()].flatMap(({ sort, row }) =>
+        sort === 'told' ? [row as Told] : [],
+      ),
+    textIn: async (text: string) => {
+      const asked = { number: '+447700900333', lineId: 'text', text, picture: null };
+      await office.linkFor(outside).play({ kind: 'textIn', text: asked });
+      await turns();
+    },
+  };
+}
+
+describe('what comes in for members who are not there', () => {
+  it('is told by mail and to other programs, once each, and each sees how far it has come', async () => {
+    const { tellAt, confirm, textIn, sent, goOn, told, faults } = await open();
+    for (const place of [mail, hook]) {
+      await tellAt(place);
+      expect(await confirm(place)).toEqual({ done: true });
+    }
+    await textIn('Pump two is running hot');
+    await goOn();
+    expect(sent.map(({ to }) => to).toSorted()).toEqual(['https://desk.example/hook', 'maren@home.example']);
+    expect(sent.find((each) => each.mail)?.mail?.text).toContain('Pump two is running hot');
+    expect(told().map(({ progress }) => progress?.state)).toEqual(['delivered', 'delivered']);
+    expect(faults).toEqual([]);
+  });
+
+  it('is a call that nobody took, of which a voicemail that it left is told instead', async () => {
+    const { office, tellAt, confirm, sent, goOn, clock } = await open();
+    await tellAt(mail);
+    await confirm(mail);
+    const link = office.linkFor(outside);
+    const line = sampleOffice.lines.find(({ ownerId }) => ownerId === 'maren')?.number ?? '';
+    const made = await link.send({
+      ...{ type: 'make', to: line },
+      from: { kind: 'outside', number: '+447700900333', name: null },
+    });
+    expect(made.ok).toBe(true);
+    clock.moveOn(5_000);
+    await turns();
+    await link.send({ type: 'clear', legId: made.ok ? (made.legId ?? '') : '' });
+    await turns();
+    await goOn();
+    expect(sent.map(({ mail: written }) => written?.subject)).toEqual([
+      expect.stringContaining('Missed call'),
+    ]);
+  });
+
+  it('is told nowhere before its place is confirmed, and that is said', async () => {
+    const { tellAt, textIn, sent, goOn, told } = await open();
+    await tellAt(mail);
+    await textIn('Anybody there?');
+    await goOn();
+    expect(sent).toEqual([]);
+    expect(told()[0]?.progress).toMatchObject({ state: 'failed', problem: expect.stringContaining('code') });
+  });
+
+  it('is tried again where its server had stopped, and told once', async () => {
+    const { tellAt, confirm, textIn, sent, goOn, restart } = await open({
+      answers: [{ ok: true }, { ok: false, forGood: false, problem: 'It answered 503.' }],
+    });
+    await tellAt(mail);
+    await confirm(mail);
+    await textIn('Pump two is running hot');
+    await goOn();
+    expect(sent).toHaveLength(1);
+    await restart();
+    await goOn();
+    expect(sent).toHaveLength(2);
+    await restart();
+    await goOn();
+    expect(sent).toHaveLength(2);
+  });
+
+  it('goes with its sound to whoever hears that mailbox alone, whatever their own row says', async () => {
+    const { ask, keep, tellAt, confirm, sent, goOn, told } = await open();
+    await tellAt(mail);
+    await confirm(mail);
+    await ask({ type: 'leaveVoicemail', id: 'left', toPersonId: 'maren', durationMs: 900 }, hugh);
+    await goOn();
+    expect(sent.at(-1)?.mail?.attachments[0]?.base64).toBe('sound of left');
+    const theirs: Place = { kind: 'mail', address: 'hugh@home.example' };
+    await tellAt(theirs, hugh);
+    await confirm(theirs, hugh);
+    const [first] = told();
+    await keep('told', { ...first!, id: 'mine', place: theirs, progress: null } as Told, hugh);
+    await goOn();
+    expect(sent.at(-1)).toMatchObject({ to: 'hugh@home.example', mail: { attachments: [] } });
+  });
+
+  it('waits for no mail server where there is none: that is said', async () => {
+    const { telling, tellAt } = await open({ hasMail: false });
+    await tellAt(mail);
+    expect(await telling().answer(maren, { what: 'places' })).toEqual({ confirmed: [], sendsMail: false });
+    expect(await telling().answer(maren, { what: 'sendCode', place: mail })).toMatchObject({
+      refused: 'This office has no mail server.',
+    });
+  });
+});
+
+describe('a place', () => {
+  it('is confirmed by the code that was sent there, for the one who asked', async () => {
+    const { telling, tellAt, confirm } = await open();
+    await tellAt(mail);
+    await tellAt(mail, hugh);
+    expect(await confirm(mail)).toEqual({ done: true });
+    expect(await telling().answer(maren, { what: 'places' })).toMatchObject({ confirmed: ['mail'] });
+    expect(await telling().answer(hugh, { what: 'places' })).toMatchObject({ confirmed: [] });
+    expect(await telling().answer(outside, { what: 'places' })).toHaveProperty('refused');
+  });
+
+  it('is not confirmed by guessing: five tries, then another code', async () => {
+    const { telling, sent } = await open();
+    await telling().answer(maren, { what: 'sendCode', place: mail });
+    const code = /\d{6}/.exec(sent[0]?.mail?.text ?? '')?.[0] ?? '';
+    const wrong = code === '123456' ? '123457' : '123456';
+    for (let at = 0; at < 5; at++)
+      expect(await telling().answer(maren, { what: 'confirm', place: mail, code: wrong })).toEqual({
+        refused: 'That is not the code that was sent.',
+      });
+    expect(await telling().answer(maren, { what: 'confirm', place: mail, code })).toMatchObject({
+      refused: expect.stringContaining('Too many'),
+    });
+  });
+
+  it('of a stranger gets five codes a day at most, whoever asks', async () => {
+    const { telling, sent } = await open();
+    for (const session of [maren, hugh, maren, hugh, maren, hugh, maren])
+      await telling().answer(session, { what: 'sendCode', place: mail });
+    expect(sent).toHaveLength(5);
+  });
+});
