@@ -4,6 +4,7 @@ import {
   destinationSchema,
   mailOf,
   mailOfCode,
+  placeSchema,
   missedHappened,
   tellingOf,
   textHappened,
@@ -124,9 +125,11 @@ export class MemberTelling {
         };
       }
       case 'sendCode':
-        return this.sendCode(personId, asked.place);
       case 'confirm': {
-        const why = await this.confirmations.confirm(personId, asked.place, asked.code);
+        const { data: place } = placeSchema.safeParse(asked.place);
+        if (!place) return { refused: 'That is no place that can be told anything.' };
+        if (asked.what === 'sendCode') return this.sendCode(personId, place);
+        const why = await this.confirmations.confirm(personId, place, asked.code);
         return why === null ? { done: true } : { refused: why };
       }
     }

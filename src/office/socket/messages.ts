@@ -1,7 +1,5 @@
 import { z } from 'zod';
 
-import { placeSchema } from '@/core/inbox/notifications';
-
 /** The path under which sockets are met. */
 export const linkPath = '/api/link';
 
@@ -40,8 +38,9 @@ export type AnswerOfFiles = z.infer<typeof answerOfFilesSchema>;
 /** What an app asks of where its person is told elsewhere: which places are known to be theirs, to have a code sent there, and whether that is it. */
 export const askedOfTellingSchema = z.discriminatedUnion('what', [
   z.object({ what: z.literal('places') }),
-  z.object({ what: z.literal('sendCode'), place: placeSchema }),
-  z.object({ what: z.literal('confirm'), place: placeSchema, code: z.string().max(20) }),
+  /** `place`: as `core/inbox/notifications` has them; what that is, the server looks at. */
+  z.object({ what: z.literal('sendCode'), place: z.unknown() }),
+  z.object({ what: z.literal('confirm'), place: z.unknown(), code: z.string().max(20) }),
 ]);
 export type AskedOfTelling = z.infer<typeof askedOfTellingSchema>;
 
