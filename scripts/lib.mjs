@@ -66,11 +66,12 @@ function hashOf(files) {
   return hash.digest('hex');
 }
 
-/** What browser tests need of Debian: Chromium, without a window and whole, and a relay for voices. */
+/** What tests need of Debian: Chromium, without a window and whole, a relay for voices, and a store that several processes share. */
 const programs = {
   'chromium-headless-shell': 'chromium-headless-shell',
   chromium: 'chromium',
   turnserver: 'coturn',
+  'redis-server': 'redis-server',
 };
 
 export function installForTests() {

@@ -1,10 +1,11 @@
-import { createServer as createHttpServer } from 'node:http';
+import { createServer as createHttpServer, type IncomingMessage } from 'node:http';
 import { createServer as createHttpsServer } from 'node:https';
 import { mkdir } from 'node:fs/promises';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 
 import { toString as qrCode } from 'qrcode';
+import { createClient, type RedisClientType } from 'redis';
 
 import { newOfficeSchema } from '@/core/setup';
 import { hosted } from '@/offices/hosted';
@@ -19,10 +20,14 @@ import { makeSendWebhook } from './telling/sendWebhook';
 import { isOwnRequest } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
+import { openLevel } from './office/levelBackend';
 import { openOffice } from './office/openOffice';
+import { Lease } from './office/shared/Lease';
+import { openRedis } from './office/shared/redisStore';
+import { relayToOwner } from './office/shared/relayToOwner';
 import { faultWords, makeLog } from './office/logs';
 import { realCast } from './office/realCast';
-import { watchRoutes } from './office/watchRoutes';
+import { waitingRoutes, watchRoutes } from './office/watchRoutes';
 
 const { env, argv } = process;
 const firstPort = Number(env['PORT'] ?? 4320);
@@ -55,9 +60,27 @@ const log = makeLog();
 const mailIn = isSimulated && env['CENDRO_SMTP'] === undefined ? new MailIn() : null;
 const smtp = env['CENDRO_SMTP'] ?? (await mailIn?.open());
 const mailFrom = env['CENDRO_MAIL_FROM'] ?? 'Cendro <cendro@localhost>';
+const isOwn = (request: IncomingMessage) => isOwnRequest(request, reach);
+
+const hosts = [
+  ...names,
+  ...(isPlain ? ['localhost'] : ['localhost', hostname(), ...addressesOfThisMachine()]),
+];
+const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
+const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
+const served = {
+  ...reach,
+  office: { which: isSample ? ('sample' as const) : ('own' as const), isSimulated },
+};
+const dist = join(root, 'dist');
+let app = createServer(dist, waitingRoutes(), served);
+server.on('request', (request, response) => app(request, response));
+const port = await listen(server, firstPort, firstPort + portsToTry);
+const scheme = isPlain ? 'http' : 'https';
+
+const storage = await openStorage();
 const opened = await openOffice({
-  log,
-  ...{ folder, asNew: isSample ? null : asNew },
+  ...{ log, folder, backend: storage.backend, asNew: isSample ? null : asNew },
   beginning: {
     ...beginning,
     storage: servedStorage,
@@ -75,30 +98,16 @@ const opened = await openOffice({
     sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
     sendWebhook: makeSendWebhook((env['CENDRO_ALLOW_PRIVATE'] ?? '').split(',').map((each) => each.trim())),
   },
-  isOwn: (request) => isOwnRequest(request, reach),
+  isOwn,
 });
-
-const hosts = [
-  ...names,
-  ...(isPlain ? ['localhost'] : ['localhost', hostname(), ...addressesOfThisMachine()]),
-];
-const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
-const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
-server.on(
-  'request',
-  createServer(
-    join(root, 'dist'),
-    {
-      ...watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
-      ...(isSimulated && { '/api/standins': standInRoutes(mailIn) }),
-    },
-    { ...reach, office: { which: isSample ? 'sample' : 'own', isSimulated } },
-  ),
-);
+const routes = {
+  ...watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
+  ...(isSimulated && { '/api/standins': standInRoutes(mailIn) }),
+};
+app = createServer(dist, routes, served);
 opened.serve(server);
-const port = await listen(server, firstPort, firstPort + portsToTry);
+storage.serves();
 
-const scheme = isPlain ? 'http' : 'https';
 const host = hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';
 const address = `${scheme}://${host}:${port}`;
 const wayIn = await opened.firstWayIn();
@@ -127,5 +136,47 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     isEnding = true;
     log.info({ what: 'ending', signal });
     server.close();
-    void opened.close().then(() => process.exit(0));
+    void opened
+      .close()
+      .then(() => storage.release())
+      .then(() => process.exit(0));
   });
+
+/**
+ * This machine's disk; or, with `CENDRO_REDIS`, a store that other processes reach as well, once this one owns the office: until then it
+ * hands apps on to whichever does.
+ */
+async function openStorage() {
+  const url = env['CENDRO_REDIS'];
+  if (url === undefined)
+    return {
+      backend: await openLevel(join(folder, 'office')),
+      serves: () => undefined,
+      release: async () => undefined,
+    };
+  const redis: RedisClientType = createClient({ url });
+  redis.on('error', (error) => log.error({ what: 'the store', error: faultWords(error) }));
+  await redis.connect();
+  const office = `cendro:${env['CENDRO_OFFICE_ID'] ?? (isSample ? 'sample' : 'own')}`;
+  const lease = new Lease({ redis, office, peer: env['CENDRO_PEER'] ?? `${scheme}://127.0.0.1:${port}` });
+  const stopRelaying = relayToOwner({ server, lease, isOwn });
+  const owner = await lease.owner();
+  if (owner !== null)
+    console.log(`\nAnother process (${owner}) has the office; this one hands on to it. Ctrl-C ends it.`);
+  const token = await lease.own();
+  log.info({ what: 'owns the office', token });
+  // What it has done since then is kept nowhere, and told to nobody: whoever watches over it starts it again.
+  const onLost = () => {
+    log.error({ what: 'another process owns the office' });
+    process.exit(1);
+  };
+  lease.keep(onLost);
+  return {
+    backend: openRedis({ redis, office, token, onFenced: onLost }),
+    serves: stopRelaying,
+    release: async () => {
+      await lease.release();
+      await redis.close();
+    },
+  };
+}

@@ -142,9 +142,20 @@ export class MemberTelling {
   private open(inbox: Inbox): void {
     this.inbox = inbox;
     for (const [id, row] of inbox.personal.all) this.changedOwn(id, row);
+    this.takeUp(inbox);
     for (const happening of this.early.splice(0))
       for (const { session, request } of this.follow(happening))
         void this.options.office.askFor(session, request).catch(this.options.onFault);
+  }
+
+  /** What was on its way when another process had the office, whose disk is not here. */
+  private takeUp(inbox: Inbox): void {
+    for (const { ownerId, sort, row } of inbox.personal.all.values()) {
+      const told = sort === 'told' ? toldSchema.safeParse(row).data : undefined;
+      const isKnown = told && this.deliveries.progressOf([idOf(ownerId, told.id)]).length > 0;
+      if (told?.progress?.state === 'waiting' && !isKnown)
+        void this.handOver(ownerId, told).catch(this.options.onFault);
+    }
   }
 
   private changedOwn(id: string, now: { ownerId: string; sort: string; row: object } | null): void {

@@ -1,15 +1,12 @@
 import { ClassicLevel } from 'classic-level';
 
-import type { Backend } from '@/state/storage';
+import type { OfficeBackend } from './backend';
 
 /** Beyond all that begins so. */
 const afterAll = '\uffff';
 
-/** An office's store on this machine's disk. */
-export type LevelBackend = Required<Backend> & { close: () => Promise<void> };
-
-/** Opens it, in a folder of its own. What is written is on the disk when it is said to be, all of it or nothing. */
-export async function openLevel(folder: string): Promise<LevelBackend> {
+/** An office's store on this machine's disk, in a folder of its own. What is written is on the disk when it is said to be, all of it or nothing. */
+export async function openLevel(folder: string): Promise<OfficeBackend> {
   const level = new ClassicLevel<string, string>(folder);
   await level.open();
   const getKeys = (prefix: string) => level.keys({ gte: prefix, lt: `${prefix}${afterAll}` }).all();

@@ -13,6 +13,7 @@ import { soundKind, Vault } from '@/state/storage';
 import { channelOf, hallOf, type ToTabs } from '@/state/tabs';
 
 import { Client } from '../../tests/servedClient';
+import { openLevel } from './levelBackend';
 import { openOffice, type OpenedOffice } from './openOffice';
 import { realCast } from './realCast';
 
@@ -43,10 +44,10 @@ describe('an office on a server', () => {
       asNew,
       isSimulated: false,
       ways: { iceServers: [], relayOnly: false },
-      senders: { sendMail: null, sendWebhook: async () => ({ ok: true }) },
+      senders: { sendMail: null, sendWebhook: async () => ({ ok: true as const }) },
       isOwn: () => true,
     };
-    opened = await openOffice(options);
+    opened = await openOffice({ ...options, backend: await openLevel(join(folder, 'office')) });
     const server = createServer();
     opened.serve(server);
     await new Promise<void>((resolve) => server.listen(0, resolve));

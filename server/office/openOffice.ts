@@ -26,7 +26,7 @@ import { setupKind, storageKeys, Vault } from '@/state/storage';
 import type { SendMail } from '../telling/sendMail';
 import type { SendWebhook } from '../telling/sendWebhook';
 import { Figures } from './Figures';
-import { openLevel, type LevelBackend } from './levelBackend';
+import type { OfficeBackend } from './backend';
 import { faultWords, makeAudit } from './logs';
 import { MemberFiles } from './MemberFiles';
 import { MemberTelling } from './MemberTelling';
@@ -62,6 +62,8 @@ type OfficeLog = Pick<Logger, 'error'>;
 interface OpenOfficeOptions {
   log: OfficeLog;
   /** Where all of it is kept. */
+  backend: OfficeBackend;
+  /** Where what belongs to this process lies: what is on its way elsewhere, and who came in. */
   folder: string;
   beginning: HostBeginning;
   /** What a new one begins with. */
@@ -87,11 +89,10 @@ export interface OpenedOffice {
   close: () => Promise<void>;
 }
 
-/** Reads an office from this machine's disk, or begins it, and runs it from then on, whether anybody is connected or not. */
+/** Reads an office from where it is kept, or begins it, and runs it from then on, whether anybody is connected or not. */
 export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffice> {
-  const { folder, beginning, asNew, isSimulated, log } = options;
+  const { backend, folder, beginning, asNew, isSimulated, log } = options;
   await mkdir(folder, { recursive: true, mode: 0o700 });
-  const backend = await openLevel(join(folder, 'office'));
   await beginWhereNew(backend, asNew);
   const door: OfficeDoor = new OfficeDoor({
     ...{ storage: beginning.storage, isSimulated },
@@ -186,7 +187,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   };
 }
 
-async function beginWhereNew(backend: LevelBackend, asNew: NewOffice | null): Promise<void> {
+async function beginWhereNew(backend: OfficeBackend, asNew: NewOffice | null): Promise<void> {
   const there = await backend.getMany([storageKeys.setup]);
   if (there[storageKeys.setup] != null || asNew === null) return;
   await backend.setMany({ [storageKeys.setup]: Vault.encode([newOffice(asNew)], setupKind) });

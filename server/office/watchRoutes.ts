@@ -13,6 +13,13 @@ interface Watched {
   token: string | null;
 }
 
+/** The same where the office is not open here (yet). */
+export function waitingRoutes() {
+  const says = (words: string) =>
+    Router().get('/', (_, response) => void response.type('text').send(`${words}\n`));
+  return { '/healthz': says('It runs.'), '/readyz': says('Another process has the office.') };
+}
+
 /** For whatever watches over the server: whether it runs, whether the office can be used, and how it fares. */
 export function watchRoutes({ figures, fault, token }: Watched) {
   const of = (answer: RequestHandler) => Router().get('/', answer);

@@ -54,10 +54,9 @@ test('a missed call is told by mail while nobody is there, at an address that a 
   await runner.browser.close();
   await bela.office.goTo('Dial');
   await bela.page.getByRole('textbox', { name: 'Number, extension or name' }).fill('201');
-  await bela.page
-    .getByRole('button', { name: /^Call/ })
-    .last()
-    .click();
+  await bela.page.getByRole('button', { name: /^Call/ }).last().click();
   await bela.office.end().click();
-  await expect.poll(() => mails().map(({ subject }) => subject)).toContainEqual('Missed call from Bela Sorrel');
+  await expect
+    .poll(() => mails().map(({ subject }) => subject))
+    .toContainEqual('Missed call from Bela Sorrel');
 });
