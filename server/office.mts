@@ -73,7 +73,10 @@ const served = {
   office: { which: isSample ? ('sample' as const) : ('own' as const), isSimulated },
 };
 const dist = join(root, 'dist');
-let app = createServer(dist, waitingRoutes(), served);
+let findOwner: () => Promise<string | null> = async () => null;
+const whoOwns = () => findOwner();
+const stopRelaying = relayToOwner({ server, isOwn, findOwner: whoOwns });
+let app = createServer(dist, waitingRoutes(whoOwns), served);
 server.on('request', (request, response) => app(request, response));
 const port = await listen(server, firstPort, firstPort + portsToTry);
 const scheme = isPlain ? 'http' : 'https';
@@ -106,7 +109,7 @@ const routes = {
 };
 app = createServer(dist, routes, served);
 opened.serve(server);
-storage.serves();
+stopRelaying();
 
 const host = hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';
 const address = `${scheme}://${host}:${port}`;
@@ -151,7 +154,6 @@ async function openStorage() {
   if (url === undefined)
     return {
       backend: await openLevel(join(folder, 'office')),
-      serves: () => undefined,
       release: async () => undefined,
     };
   const redis: RedisClientType = createClient({ url });
@@ -159,8 +161,8 @@ async function openStorage() {
   await redis.connect();
   const office = `cendro:${env['CENDRO_OFFICE_ID'] ?? (isSample ? 'sample' : 'own')}`;
   const lease = new Lease({ redis, office, peer: env['CENDRO_PEER'] ?? `${scheme}://127.0.0.1:${port}` });
-  const stopRelaying = relayToOwner({ server, lease, isOwn });
-  const owner = await lease.owner();
+  findOwner = () => lease.owner();
+  const owner = await findOwner();
   if (owner !== null)
     console.log(`\nAnother process (${owner}) has the office; this one hands on to it. Ctrl-C ends it.`);
   const token = await lease.own();
@@ -173,7 +175,6 @@ async function openStorage() {
   lease.keep(onLost);
   return {
     backend: openRedis({ redis, office, token, onFenced: onLost }),
-    serves: stopRelaying,
     release: async () => {
       await lease.release();
       await redis.close();

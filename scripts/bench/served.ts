@@ -8,13 +8,18 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import { createClient, type RedisClientType } from 'redis';
+
 import type { AccessRow } from '@/core/office';
 import { newOffice, newOfficeSchema, type OfficeSetup } from '@/core/setup';
 import type { ChannelLink } from '@/office/channel';
 import type { OfficeUpdate } from '@/office/link';
 import { accessEntries, setupKind, storageKeys, Vault } from '@/state/storage';
 
+import type { OfficeBackend } from '../../server/office/backend';
 import { openLevel } from '../../server/office/levelBackend';
+import { Lease } from '../../server/office/shared/Lease';
+import { openRedis } from '../../server/office/shared/redisStore';
 import { Client } from '../../tests/servedClient';
 import { asTable, percentile, type Figure } from './figures';
 
@@ -90,8 +95,7 @@ function setupOf(devices: readonly Device[]): OfficeSetup {
   };
 }
 
-async function prepare(folder: string, devices: readonly Device[]): Promise<void> {
-  const backend = await openLevel(join(folder, 'office', 'office'));
+async function prepare(backend: OfficeBackend, devices: readonly Device[]): Promise<void> {
   const signIns = devices.map(({ token, personId }): AccessRow => {
     const [id, at] = [sha256(token), Date.now()];
     return { kind: 'signIn', id, personId, name: 'Browser', at, lastAt: at };
@@ -107,6 +111,7 @@ class Server {
   constructor(
     private readonly folder: string,
     private readonly port: number,
+    private readonly env: Record<string, string> = {},
   ) {}
 
   get address() {
@@ -120,7 +125,7 @@ class Server {
       join(process.cwd(), 'node_modules/.bin/tsx'),
       ['--tsconfig', 'tsconfig.json', 'server/office.mts', '--http'],
       {
-        env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port) },
+        env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port), ...this.env },
         detached: true,
         stdio: 'ignore',
       },
@@ -138,6 +143,7 @@ class Server {
   async kill(): Promise<void> {
     const { child } = this;
     if (child?.pid === undefined) return;
+    this.child = null;
     const isOver = new Promise((resolve) => child.once('exit', resolve));
     process.kill(-child.pid, 'SIGKILL');
     await isOver;
@@ -239,22 +245,110 @@ async function call(from: Connected, to: readonly Connected[], times: CallTimes)
   await answering?.send({ type: 'clear', legId });
 }
 
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** Which messages are there of those that they have written. */
+const written = async (all: readonly Connected[]) =>
+  new Set(
+    (await Promise.all(all.map(({ link }) => link.tables()))).flatMap((tables) =>
+      tables.messages.flatMap(({ id, direction }) => (direction === 'out' ? [id] : [])),
+    ),
+  );
+
+type Note = (
+  name: string,
+  value: number,
+  unit: string,
+  bound: Pick<Figure, 'least' | 'most' | 'aim'>,
+) => void;
+
+/** Two processes that share an office in Redis: the one that has it is killed while somebody writes by way of the other. */
+async function takeOver(devices: readonly Device[], note: Note): Promise<void> {
+  const folders = [0, 1, 2].map(() => mkdtempSync(join(tmpdir(), 'cendro-bench-')));
+  const [forRedis = '', forOne = '', forOther = ''] = folders;
+  const port = await freePort();
+  const url = `redis://127.0.0.1:${port}`;
+  const durable = ['--save', '', '--appendonly', 'yes', '--appendfsync', 'always'];
+  const store = spawn('redis-server', ['--port', String(port), '--dir', forRedis, ...durable], {
+    stdio: 'ignore',
+  });
+  store.once('error', () => console.log('Without redis-server nothing is said of taking over.'));
+  const redis: RedisClientType = createClient({ url });
+  redis.on('error', () => undefined);
+  const one = new Server(forOne, await freePort(), { CENDRO_REDIS: url });
+  const other = new Server(forOther, await freePort(), { CENDRO_REDIS: url });
+  try {
+    await redis.connect();
+    const lease = new Lease({ redis, office: 'cendro:own', peer: '' });
+    const token = await lease.own();
+    const onFenced = () => undefined;
+    await prepare(openRedis({ redis, office: 'cendro:own', token, onFenced }), devices);
+    await lease.release();
+    await one.start();
+    await other.start();
+    const [from] = await connect(other, devices.slice(0, 1));
+    const answered: string[] = [];
+    let isKilled = false;
+    const writing = (async () => {
+      for (let number = 0; from && !isKilled; number++) {
+        const id = `takeover-${number}`;
+        const to = devices.at(-1)?.extension ?? '';
+        const asked = { type: 'write' as const, id, number: to, lineId: 'none', text: 'Word' };
+        const reply = await Promise.race([from.link.ask(asked), pause(2_000).then(() => null)]);
+        if (reply?.ok) answered.push(id);
+      }
+    })();
+    await pause(2_000);
+    isKilled = true;
+    await one.kill();
+    const since = performance.now();
+    await writing;
+    let again: Connected[] = [];
+    // Until the other one has it there is nobody who lets anybody in.
+    while (again.length === 0)
+      again = await Promise.race([
+        connect(other, devices.slice(0, 1)).catch(() => []),
+        pause(300).then(() => []),
+      ]);
+    note('owner killed, until another has the office', performance.now() - since, 'ms', {
+      aim: '≤ 5,000',
+      most: 5_000,
+    });
+    const there = await written(again);
+    note(
+      `of ${answered.length} answered by the one that was killed, lost`,
+      answered.filter((id) => !there.has(id)).length,
+      '',
+      {
+        aim: '0',
+        most: 0,
+      },
+    );
+  } finally {
+    await one.kill();
+    await other.kill();
+    if (redis.isOpen) redis.destroy();
+    store.kill();
+    for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+  }
+}
+
 const round = (value: number, digits = 1) => Number(value.toFixed(digits));
 
 async function main() {
   const folder = mkdtempSync(join(tmpdir(), 'cendro-bench-'));
-  const port = await new Promise<number>((resolve) => {
-    const probe = createServer().listen(0, () => {
-      const { port: free } = probe.address() as AddressInfo;
-      probe.close(() => resolve(free));
-    });
-  });
   const devices = devicesOf();
-  await prepare(folder, devices);
-  const server = new Server(folder, port);
+  await prepare(await openLevel(join(folder, 'office', 'office')), devices);
+  const server = new Server(folder, await freePort());
   const figures: Figure[] = [];
-  const note = (name: string, value: number, unit: string, bound: Pick<Figure, 'least' | 'most' | 'aim'>) =>
-    figures.push({ name, value: round(value), unit, ...bound });
+  const note: Note = (name, value, unit, bound) =>
+    void figures.push({ name, value: round(value), unit, ...bound });
   try {
     await server.start();
     const before = await server.figure('process_resident_memory_bytes');
@@ -318,15 +412,13 @@ async function main() {
     await server.kill();
     note('killed, until it can be used again', await server.start(), 'ms', { aim: '≤ 3,000', most: 3_000 });
     all = await connect(server, devices.slice(0, 20 + 2 * devicesEach));
-    const found = (await Promise.all(all.map(({ link }) => link.tables()))).flatMap((tables) =>
-      tables.messages.flatMap(({ id, direction }) => (direction === 'out' ? [id] : [])),
-    );
-    const there = new Set(found);
+    const there = await written(all);
     note('answered and lost', answered.filter((id) => !there.has(id)).length, '', { aim: '0', most: 0 });
   } finally {
     await server.kill();
     rmSync(folder, { recursive: true, force: true });
   }
+  await takeOver(devices, note);
   console.log(asTable(figures));
   process.exit(0);
 }

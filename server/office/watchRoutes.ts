@@ -13,11 +13,20 @@ interface Watched {
   token: string | null;
 }
 
-/** The same where the office is not open here (yet). */
-export function waitingRoutes() {
-  const says = (words: string) =>
-    Router().get('/', (_, response) => void response.type('text').send(`${words}\n`));
-  return { '/healthz': says('It runs.'), '/readyz': says('Another process has the office.') };
+/** The same where the office is not open here: whoever is let in is handed on to its owner. */
+export function waitingRoutes(findOwner: () => Promise<string | null>) {
+  const of = (answer: RequestHandler) => Router().get('/', answer);
+  return {
+    '/healthz': of((_, response) => void response.type('text').send('It runs.\n')),
+    '/readyz': of((_, response, next) => {
+      findOwner().then((owner) => {
+        response
+          .status(owner === null ? 503 : 200)
+          .type('text')
+          .send(owner === null ? 'The office is not open.\n' : 'Another process has the office.\n');
+      }, next);
+    }),
+  };
 }
 
 /** For whatever watches over the server: whether it runs, whether the office can be used, and how it fares. */

@@ -5,22 +5,21 @@ import { createProxyMiddleware } from 'http-proxy-middleware';
 
 import { linkPath } from '@/office/socket';
 
-import type { Lease } from './Lease';
-
 interface RelayOptions {
   server: Server;
-  lease: Pick<Lease, 'owner'>;
+  /** Where whoever owns the office is reached; null: nobody does now. */
+  findOwner: () => Promise<string | null>;
   /** Whether the server goes by that name, and lets in who comes from there: the owner sees this process alone. */
   isOwn: (request: IncomingMessage) => boolean;
 }
 
 /** Hands connections of apps on to whichever process owns the office now; where none does, they come again. Gives what ends it. */
-export function relayToOwner({ server, lease, isOwn }: RelayOptions): () => void {
+export function relayToOwner({ server, findOwner, isOwn }: RelayOptions): () => void {
   let owner = '';
   const relay = createProxyMiddleware({ router: () => owner, ws: true, xfwd: true, secure: false });
   const relayed = new Set<Socket>();
   const upgrade = async (request: IncomingMessage, socket: Socket, head: Buffer) => {
-    const now = isOwn(request) && request.url?.startsWith(linkPath) ? await lease.owner() : null;
+    const now = isOwn(request) && request.url?.startsWith(linkPath) ? await findOwner() : null;
     if (now === null) return socket.destroy();
     owner = now;
     relayed.add(socket);
