@@ -148,13 +148,14 @@ export class MemberTelling {
         void this.options.office.askFor(session, request).catch(this.options.onFault);
   }
 
-  /** What was on its way when another process had the office, whose disk is not here. */
+  /** How far what was on its way has come meanwhile; where another process had the office, its disk is not here. */
   private takeUp(inbox: Inbox): void {
     for (const { ownerId, sort, row } of inbox.personal.all.values()) {
       const told = sort === 'told' ? toldSchema.safeParse(row).data : undefined;
-      const isKnown = told && this.deliveries.progressOf([idOf(ownerId, told.id)]).length > 0;
-      if (told?.progress?.state === 'waiting' && !isKnown)
-        void this.handOver(ownerId, told).catch(this.options.onFault);
+      if (told?.progress?.state !== 'waiting') continue;
+      const [known] = this.deliveries.progressOf([idOf(ownerId, told.id)]);
+      if (!known) void this.handOver(ownerId, told).catch(this.options.onFault);
+      else if (known.state !== 'waiting') this.progressed(known);
     }
   }
 

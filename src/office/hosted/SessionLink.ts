@@ -25,6 +25,7 @@ import {
   viewOfCall,
   viewOfEvent,
   viewOfSetup,
+  type Audience,
   type ChangedRow,
 } from '@/core/office/machine';
 import type { OfficeIndex } from '@/core/setup';
@@ -98,14 +99,16 @@ export class SessionLink implements OutsideLink {
 
   /** What has happened lately beside that, of calls of others and of phones. */
   tellGathered({ calls, events, at, mark }: Gathered): void {
-    const sights = this.office.sights;
-    const isSeen = (id: string) => {
-      const audience = sights.of(id);
-      return audience !== undefined && sightFor(this.session, audience) === 'whole';
-    };
+    const { sights } = this.office;
+    const isSeenBy = (audience: Audience | undefined) =>
+      audience !== undefined && sightFor(this.session, audience) === 'whole';
     const snapshot = { ...nothing, at, mark, network: this.office.network, events };
-    const changedCalls = [...calls.values()].flatMap((call) => (call && !isSeen(call.id) ? [call] : []));
-    const endedCallIds = [...calls].flatMap(([id, call]) => (call ? [] : [id]));
+    const changedCalls = [...calls.values()].flatMap((call) =>
+      'endedFor' in call || isSeenBy(sights.of(call.id)) ? [] : [call],
+    );
+    const endedCallIds = [...calls].flatMap(([id, call]) =>
+      'endedFor' in call && !isSeenBy(call.endedFor) ? [id] : [],
+    );
     this.say(this.view({ ...snapshot, changedCalls, endedCallIds }, () => ({})));
   }
 

@@ -1,6 +1,6 @@
 import type { Call, ExchangeEvent } from '@/core/calls/exchange';
 import type { Mark } from '@/core/office';
-import { seenChanges } from '@/core/office/machine';
+import { seenChanges, type Audience } from '@/core/office/machine';
 
 import type { OfficeStep } from './HostedOffice';
 import type { SessionLink } from './SessionLink';
@@ -21,10 +21,8 @@ interface SessionLinksOptions {
 
 /** Things that have happened since all were told of them last. */
 export interface Gathered {
-  /** As they are now; null: they have ended. */
-  calls: Map<string, Call | null>;
-  /** Of those, which nobody has been told of yet. */
-  newIds: Set<string>;
+  /** As they are now; of those that have ended, who saw them whole and has been told so. */
+  calls: Map<string, Call | { endedFor: Audience }>;
   events: ExchangeEvent[];
   at: number;
   mark: Mark;
@@ -58,7 +56,7 @@ export class SessionLinks {
       const isTheirs = concerned === null || personId === null || concerned.has(personId);
       if (isTheirs || changes.length > 0) for (const link of links) link.tell(step, changes);
     }
-    if (gatherMs > 0) this.gather(step);
+    if (gatherMs > 0) this.gather(step, concerned === null);
   }
 
   close(): void {
@@ -66,23 +64,18 @@ export class SessionLinks {
     this.gathered = null;
   }
 
-  private gather(step: OfficeStep): void {
+  private gather(step: OfficeStep, isToldToAll: boolean): void {
     const { changedCalls, endedCallIds, events, rows, at, mark, sights } = step;
-    const general = events.filter((event) => !('callId' in event));
+    const general = isToldToAll ? [] : events.filter((event) => !('callId' in event));
     const isNothing = [changedCalls, endedCallIds, general, rows].every(({ length }) => length === 0);
     if (isNothing) return;
     const isFirst = this.gathered === null;
-    const gathered: Gathered = this.gathered ?? { calls: new Map(), newIds: new Set(), events: [], at, mark };
+    const gathered: Gathered = this.gathered ?? { calls: new Map(), events: [], at, mark };
     this.gathered = Object.assign(gathered, { at, mark });
     gathered.events.push(...general);
-    for (const call of changedCalls) {
-      if (sights.get(call.id)?.before === undefined) gathered.newIds.add(call.id);
-      gathered.calls.set(call.id, call);
-    }
-    for (const id of endedCallIds) {
-      if (gathered.newIds.delete(id)) gathered.calls.delete(id);
-      else gathered.calls.set(id, null);
-    }
+    for (const call of changedCalls) gathered.calls.set(call.id, call);
+    // Also of those that nobody was told of: whoever came meanwhile has read that they are there.
+    for (const id of endedCallIds) gathered.calls.set(id, { endedFor: sights.get(id)?.before ?? null });
     if (isFirst) this.tellLater();
   }
 
@@ -105,7 +98,9 @@ export class SessionLinks {
     const { gathered } = this;
     this.gathered = null;
     if (!gathered) return;
-    for (const links of this.byPerson.values()) for (const link of links) link.tellGathered(gathered);
+    // Whoever plays those outside has been told all of it.
+    for (const [personId, links] of this.byPerson)
+      if (personId !== null) for (const link of links) link.tellGathered(gathered);
   }
 }
 

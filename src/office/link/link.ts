@@ -39,8 +39,6 @@ import {
 import { scriptSchema, speechSchema, standInStateSchema, type Script } from '../standins';
 import { answeredSchema, type Numbered } from './numbered';
 
-
-
 /** What an office tells those linked to it: what happened, the calls it changed as they are now, and what is said. */
 export const officeUpdateSchema = z.object({
   at: z.number(),

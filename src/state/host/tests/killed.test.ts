@@ -6,14 +6,7 @@ import { Clock } from '@/office/clock';
 import { type OfficeState } from '@/office/link';
 import { HostedOffice } from '@/office/hosted';
 
-import {
-  OfficeParts,
-  readBelongings,
-  readOfficeState,
-  readTables,
-  Vault,
-  workKinds,
-} from '../../storage';
+import { OfficeParts, readBelongings, readOfficeState, readTables, Vault, workKinds } from '../../storage';
 import { Belongings } from '../belongings';
 import { keepOffice } from '../keepingOffice';
 
