@@ -30,25 +30,37 @@ const hook: Place = {
 const folders: string[] = [];
 afterAll(() => folders.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
 
+const rowsOf = (office: HostedOffice | undefined) =>
+  office ? [...office['inboxNow'].personal.all.values()] : [];
+
 const turns = async () => {
   for (let turn = 0; turn < 60; turn++) await Promise.resolve();
 };
 
-/** The sample's office on a server, of which nobody has an app open, and what it sends. */
-async function open({ hasMail = true, answers = [] as TryResult[] } = {}) {
-  const folder = mkdtempSync(join(tmpdir(), 'cendro-telling-'));
+const sorts = Object.fromEntries(Object.entries(keptKinds).map(([sort, { schema }]) => [sort, schema]));
+
+/** The sample's office on a server, of which nobody has an app open, and what it sends; or as it was left before it fell. */
+async function open({
+  hasMail = true,
+  answers = [] as TryResult[],
+  left = null as null | { office: HostedOffice; entries: Map<string, string>; folder: string },
+  at = Date.UTC(2026, 10, 26, 10, 40),
+  /** Calls go on before what each keeps has been read. */
+  meanwhile = (async () => undefined) as (office: HostedOffice) => Promise<void>,
+} = {}) {
+  const folder = left?.folder ?? mkdtempSync(join(tmpdir(), 'cendro-telling-'));
   folders.push(folder);
-  const clock = new Clock({ mode: 'fixed', at: Date.UTC(2026, 10, 26, 10, 40) });
-  const entries = new Map<string, string>();
+  const clock = new Clock({ mode: 'fixed', at });
+  const entries = left?.entries ?? new Map<string, string>();
   const backend = {
     getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
     setMany: async (given: Record<string, string>) =>
       Object.entries(given).forEach(([key, text]) => entries.set(key, text)),
   };
-  const office = new HostedOffice({ setup: sampleOffice, cast: sampleCast, clock, isReal: true });
-  const sorts = Object.fromEntries(Object.entries(keptKinds).map(([sort, { schema }]) => [sort, schema]));
-  void office.openPersonal({ sorts, rows: [] }, true);
-  office.start();
+  const office = new HostedOffice({
+    ...{ setup: sampleOffice, cast: sampleCast, clock, isReal: true },
+    ...(left && { state: left.office.save() }),
+  });
   const sent: { to: string; mail?: WrittenMail; body?: string }[] = [];
   const faults: unknown[] = [];
   let now = 1_000;
@@ -75,6 +87,11 @@ async function open({ hasMail = true, answers = [] as TryResult[] } = {}) {
     });
   let telling = begin();
   office.subscribe((step) => telling.changed(step));
+  office.start();
+  await turns();
+  await meanwhile(office);
+  await turns();
+  void office.openPersonal({ sorts, rows: rowsOf(left?.office) }, true);
   await turns();
   const ask = async (request: InboxRequest, session = maren) => {
     const reply = await office.askFor(session, request);
@@ -84,7 +101,7 @@ async function open({ hasMail = true, answers = [] as TryResult[] } = {}) {
   const keep = (sort: string, put: { id: string }, session = maren) =>
     ask({ type: 'keepOwn', changes: [{ table: 'personal', sort, put }] }, session);
   return {
-    ...{ office, sent, faults, ask, keep, clock },
+    ...{ office, sent, faults, ask, keep, clock, entries, folder },
     telling: () => telling,
     /** Its server is stopped and started again. */
     restart: async () => {
@@ -106,10 +123,7 @@ async function open({ hasMail = true, answers = [] as TryResult[] } = {}) {
       due?.();
       await turns();
     },
-    told: () =>
-      [...office['inboxNow'].personal.all.values()].flatMap(({ sort, row }) =>
-        sort === 'told' ? [row as Told] : [],
-      ),
+    told: () => rowsOf(office).flatMap(({ sort, row }) => (sort === 'told' ? [row as Told] : [])),
     textIn: async (text: string) => {
       const asked = { number: '+447700900333', lineId: 'text', text, picture: null };
       await office.linkFor(outside).play({ kind: 'textIn', text: asked });
@@ -203,6 +217,30 @@ describe('what comes in for members who are not there', () => {
     expect(await telling().answer(maren, { what: 'sendCode', place: mail })).toMatchObject({
       refused: 'This office has no mail server.',
     });
+  });
+});
+
+describe('a call that rang when its server fell', () => {
+  it('is told though it ends before all is read again', async () => {
+    const before = await open();
+    await before.tellAt(mail);
+    await before.confirm(mail);
+    const line = sampleOffice.lines.find(({ ownerId }) => ownerId === 'maren')?.number ?? '';
+    const made = await before.office.linkFor(outside).send({
+      ...{ type: 'make', to: line },
+      from: { kind: 'outside', number: '+447700900333', name: null },
+    });
+    expect(made.ok).toBe(true);
+    before.telling().close();
+    const meanwhile = async (office: HostedOffice) => {
+      const legId = made.ok ? (made.legId ?? '') : '';
+      expect(await office.linkFor(outside).send({ type: 'clear', legId })).toMatchObject({ ok: true });
+    };
+    const { sent, goOn } = await open({ left: before, at: before.clock.now() + 2_000, meanwhile });
+    await goOn();
+    expect(sent.map(({ mail: written }) => written?.subject)).toEqual([
+      expect.stringContaining('Missed call'),
+    ]);
   });
 });
 

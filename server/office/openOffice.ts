@@ -20,6 +20,7 @@ import {
   type AnswerOfVoices,
   type ToldOfVoices,
 } from '@/office/socket';
+import type { HostedOffice } from '@/office/hosted';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
 
@@ -103,7 +104,23 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
     () => host.office,
     () => sockets?.engine.clientsCount ?? 0,
   );
+  const fault = (what: string) => (error: unknown) => log.error({ what, error: faultWords(error) });
+  const hosted = (): HostedOffice => {
+    if (!host.office) throw new Error('The office is not open.');
+    return host.office;
+  };
+  const tellings: MemberTelling[] = [];
+  const files: MemberFiles = new MemberFiles({ backend, office: () => hosted() });
   const host: OfficeForTabs = new OfficeForTabs(beginning, {
+    // A call that rang while nobody was here has ended by the time it is run.
+    onOpened: (opened) => {
+      const telling = new MemberTelling({
+        ...{ office: opened, backend, folder: join(folder, 'deliveries'), ...options.senders },
+        soundOf: (id) => files.soundOf(id),
+        onFault: fault('not told elsewhere'),
+      });
+      tellings.push(telling);
+    },
     ...{ isOnline: true, time: null, openPort: door.openPort },
     ...{ gatherMs, appsRemembered, mostKept },
     onDone: (what, ms) => figures.requestTook(what, ms),
@@ -121,16 +138,10 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   });
   await host.open();
   const { office } = host;
-  if (!office) throw new Error('The office could not be opened.');
+  const [telling] = tellings;
+  if (!office || !telling) throw new Error('The office could not be opened.');
   office.start();
   host.everythingIsThere();
-  const files = new MemberFiles({ backend, office: () => office });
-  const fault = (what: string) => (error: unknown) => log.error({ what, error: faultWords(error) });
-  const telling = new MemberTelling({
-    ...{ office, backend, folder: join(folder, 'deliveries'), ...options.senders },
-    soundOf: (id) => files.soundOf(id),
-    onFault: fault('not told elsewhere'),
-  });
   const voices = new Voices(() => office.seen(), options.ways);
   const audit = makeAudit(folder);
   office.subscribe((step) => {

@@ -41,6 +41,8 @@ interface OfficeForTabsOptions extends Omit<Begin, 'office'> {
   appsRemembered?: number;
   /** How many updates are kept for an app that has missed some (`ChannelHost`). */
   mostKept?: number;
+  /** Is given the office before anything happens in it. */
+  onOpened?: (office: HostedOffice) => void;
   /** For tests, in which nobody guesses: how costly that would be. */
   pinCost?: number;
   openVault?: (...to: Parameters<typeof Vault.named>) => Vault;
@@ -114,6 +116,7 @@ export class OfficeForTabs {
       return this.fail(error);
     }
     const { office } = this.host;
+    this.options.onOpened?.(office);
     office.subscribe(({ accessRows }) => {
       for (const { kind, id, now } of accessRows) if (kind === 'signIn' && now === null) this.signOut(id);
     });
