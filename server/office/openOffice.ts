@@ -42,6 +42,8 @@ const goneAfterMs = 60_000;
 const saidPerSecond = 200;
 const triesPerMinute = 20;
 const mostEchoedBytes = 1_000;
+/** A server bears what is due (`Desk`). */
+const pinCost = 15;
 /** Which phones are busy is told no more often than that (`SessionLinks`). */
 const gatherMs = 1_000;
 const appsRemembered = 10_000;
@@ -122,7 +124,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
       tellings.push(telling);
     },
     ...{ isOnline: true, time: null, openPort: door.openPort },
-    ...{ gatherMs, appsRemembered, mostKept },
+    ...{ gatherMs, appsRemembered, mostKept, pinCost },
     onDone: (what, ms) => figures.requestTook(what, ms),
     openVault: (_, onStatus, onSetAside) =>
       new Vault(

@@ -21,11 +21,13 @@ interface DeskOptions {
   now: () => number;
   /** Keeps and tells what has changed. */
   settle: () => Promise<void>;
-  /** log₂ of scrypt’s N; 15 takes about a tenth of a second, and 32 MB. */
+  /** log₂ of scrypt’s N; left out: what this device bears, 15 at most, which takes a tenth of a second and 32 MB where there is room. */
   cost?: number;
 }
 
-const usualCost = 15;
+/** A caller may be waiting: no PIN is looked at for longer than about that, however small or busy the device is. */
+const longestMs = 400;
+const [leastCost, mostCost] = [12, 15];
 
 /**
  * The office's door: looks at secrets, which it keeps hashed alone, one after the other, so that nobody tries two PINs where one is let
@@ -34,6 +36,7 @@ const usualCost = 15;
 export class Desk {
   readonly access: Access;
   private last: Promise<unknown> = Promise.resolve();
+  private found: Promise<number> | null = null;
 
   constructor(private readonly options: DeskOptions) {
     this.access = new Access(options.office, options.kept);
@@ -136,7 +139,7 @@ export class Desk {
     const sentence = weaknessFor(pin, personId, office);
     if (sentence !== null) return { ok: false, reason: { code: 'weakPin', sentence } };
     const salt = bytesToHex(randomBytes(16));
-    const hashed = await hash(pin, salt, this.options.cost ?? usualCost);
+    const hashed = await hash(pin, salt, await this.cost());
     // Who has been retired meanwhile gets none.
     if (!this.options.office().people.has(personId)) return { ok: false, reason: { code: 'unknownPerson' } };
     this.access.setPin(personId, hashed, { isGiven, at: this.options.now() });
@@ -151,17 +154,19 @@ export class Desk {
       const until = access.pausedUntil(personId, options.now());
       if (until !== null) return { code: 'paused', until };
     }
-    const {
-      salt,
-      cost,
-      hash: right,
-    } = kept?.pin ?? { salt: '00', cost: options.cost ?? usualCost, hash: '' };
+    const { salt, cost, hash: right } = kept?.pin ?? { salt: '00', cost: await this.cost(), hash: '' };
     const isRight = isSame((await hash(pin, salt, cost)).hash, right);
     if (personId === null) return { code: 'wrongPin', left: 0 };
     if (!kept) return { code: 'noPin' };
     const why = access.tried(personId, isRight, options.now());
     await options.settle();
     return why;
+  }
+
+  /** What a new PIN is hashed with, found once. */
+  private cost(): Promise<number> {
+    this.found ??= this.options.cost === undefined ? affordableCost() : Promise.resolve(this.options.cost);
+    return this.found;
   }
 
   private accountOf(arriving: Arriving): string | null {
@@ -186,6 +191,17 @@ const nameOf = (secret: string) => bytesToHex(sha256(utf8ToBytes(secret)));
 async function hash(pin: string, salt: string, cost: number): Promise<Hashed> {
   const key = await scryptAsync(utf8ToBytes(pin), hexToBytes(salt), { N: 2 ** cost, r: 8, p: 1, dkLen: 32 });
   return { salt, cost, hash: bytesToHex(key) };
+}
+
+/** The largest cost that this device bears now: each step takes twice as long as the one before. */
+async function affordableCost(): Promise<number> {
+  // Once for what runs it to be made ready.
+  await hash('', '00', leastCost);
+  const since = performance.now();
+  await hash('', '00', leastCost);
+  const took = Math.max(1, performance.now() - since);
+  const steps = Math.floor(Math.log2(longestMs / took));
+  return leastCost + Math.min(mostCost - leastCost, Math.max(0, steps));
 }
 
 /** In a time that tells nothing of where they differ. */
