@@ -110,7 +110,7 @@ export async function openHost(beginning: HostBeginning, options: HostOptions): 
     onBeat: () => void vault.write(parts.headOf(office)),
   });
   earliest = () => office.now;
-  if (saved?.setup) void vault.write(setupEntry(setup));
+  if (saved?.setup) void vault.write({ ...setupEntry(setup), ...parts.headOf(office) });
   void belongings.open(office, work, false);
   void readBelongings(vault, keptKinds).then((read) => belongings.open(office, read, true), onFault);
   const keepClock = () =>
