@@ -1,9 +1,6 @@
 import { ClassicLevel } from 'classic-level';
 
-import type { OfficeBackend } from './backend';
-
-/** Beyond all that begins so. */
-const afterAll = '\uffff';
+import { afterAll, type OfficeBackend } from './backend';
 
 /** An office's store on this machine's disk, in a folder of its own. What is written is on the disk when it is said to be, all of it or nothing. */
 export async function openLevel(folder: string): Promise<OfficeBackend> {

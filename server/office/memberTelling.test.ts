@@ -269,6 +269,18 @@ describe('a place', () => {
     });
   });
 
+  it('is not confirmed by guessing all at once either', async () => {
+    const { telling, sent } = await open();
+    await telling().answer(maren, { what: 'sendCode', place: mail });
+    const code = /\d{6}/.exec(sent[0]?.mail?.text ?? '')?.[0] ?? '';
+    const wrong = code === '123456' ? '123457' : '123456';
+    const guesses = [...Array.from({ length: 5 }, () => wrong), code];
+    const answers = await Promise.all(
+      guesses.map((each) => telling().answer(maren, { what: 'confirm', place: mail, code: each })),
+    );
+    expect(answers.at(-1)).toMatchObject({ refused: expect.stringContaining('Too many') });
+  });
+
   it('of a stranger gets five codes a day at most, whoever asks', async () => {
     const { telling, sent } = await open();
     for (const session of [maren, hugh, maren, hugh, maren, hugh, maren])

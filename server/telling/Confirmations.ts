@@ -33,6 +33,8 @@ export class Confirmations {
   private readonly byPerson = new RateLimiterMemory({ points: codesEach, duration: daySeconds });
   private readonly byPlace = new RateLimiterMemory({ points: codesToOne, duration: daySeconds });
 
+  private last: Promise<unknown> = Promise.resolve();
+
   constructor(private readonly options: ConfirmationsOptions) {}
 
   async isConfirmed(personId: string, place: Place): Promise<boolean> {
@@ -56,9 +58,14 @@ export class Confirmations {
     return code;
   }
 
-  /** Why that code confirms nothing, as a sentence; null: the place is theirs from now on. */
-  async confirm(personId: string, place: Place, code: string): Promise<string | null> {
-    const key = keyOf(personId, place);
+  /** Why that code confirms nothing, as a sentence; null: the place is theirs from now on. One is looked at after the other, so that each try counts. */
+  confirm(personId: string, place: Place, code: string): Promise<string | null> {
+    const done = this.last.then(() => this.lookAt(keyOf(personId, place), code));
+    this.last = done.catch(() => undefined);
+    return done;
+  }
+
+  private async lookAt(key: string, code: string): Promise<string | null> {
     const there = await this.read(key);
     if (there?.code == null) return 'No code is open for it. Have one sent.';
     if (there.until <= this.options.now()) return 'That code is older than an hour. Have another one sent.';

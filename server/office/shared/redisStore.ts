@@ -1,10 +1,7 @@
 import type { RedisClientType } from 'redis';
 
-import type { OfficeBackend } from '../backend';
+import { afterAll, type OfficeBackend } from '../backend';
 import { leaseKeys } from './Lease';
-
-/** Beyond all that begins so. */
-const afterAll = '\xff';
 
 /** All of it or nothing, and only for the process that owns the office by the last token that was given. */
 const writeScript = `

@@ -118,10 +118,10 @@ describe('its store', () => {
   it('finds what begins so, in order, and nothing else', async () => {
     const one = await open('f', 'http://one');
     const store = one.storeOf(await one.lease.own());
-    await store.setMany({ 'sound/b': '1', 'sound/a': '2', sounds: '3', 'sound/é': '4', 'message/1': '5' });
-    expect(await store.getKeys('sound/')).toEqual(['sound/a', 'sound/b', 'sound/é']);
+    await store.setMany({ 'sound/b': '1', 'sound/a': '2', sounds: '3', 'sound/ś': '4', 'message/1': '5' });
+    expect(await store.getKeys('sound/')).toEqual(['sound/a', 'sound/b', 'sound/ś']);
     await store.removeMany(['sound/a', 'never']);
-    expect(await store.getAllKeys()).toEqual(['message/1', 'sound/b', 'sound/é', 'sounds']);
+    expect(await store.getAllKeys()).toEqual(['message/1', 'sound/b', 'sound/ś', 'sounds']);
   });
 
   it('writes as much at once as there is', async () => {
