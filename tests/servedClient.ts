@@ -1,14 +1,36 @@
+import { generateKeyPairSync, sign } from 'node:crypto';
+
 import { io, type Socket } from 'socket.io-client';
 
 import { ChannelLink, unbatched, type Port } from '@/office/channel';
-import { linkPath, type AnswerOfFiles, type AnswerOfVoices } from '@/office/socket';
+import {
+  linkPath,
+  signedByDevice,
+  type AnswerOfFiles,
+  type AnswerOfVoices,
+  type DeviceProof,
+} from '@/office/socket';
 import { channelOf, hallOf, type ToTabs, type Who } from '@/state/tabs/messages';
+
+/** A key of a device, as a browser has one. */
+export class DeviceOfTest {
+  private readonly pair = generateKeyPairSync('ec', { namedCurve: 'P-256' });
+
+  prove(challenge: string, app: string, token: string): DeviceProof {
+    const key = this.pair.publicKey.export({ format: 'der', type: 'spki' }).toString('base64url');
+    const options = { key: this.pair.privateKey, dsaEncoding: 'ieee-p1363' } as const;
+    const signature = sign('sha256', signedByDevice(challenge, app, token), options);
+    return { key, signature: signature.toString('base64url') };
+  }
+}
 
 /** A client of nobody's making: it says whatever it is told to. */
 export class Client {
   readonly socket: Socket;
   readonly heard: [string, unknown][] = [];
   private readonly ports = new Map<string, (message: unknown) => void>();
+  /** What this connection is to sign. */
+  challenge = '';
 
   constructor(
     address: string,
@@ -16,6 +38,7 @@ export class Client {
     options: Parameters<typeof io>[1] = {},
   ) {
     this.socket = io(address, { path: linkPath, transports: ['websocket'], reconnection: false, ...options });
+    this.socket.on('challenge', (challenge: string) => (this.challenge = challenge));
     this.socket.on('said', (port: string, message: unknown) => {
       this.heard.push([port, message]);
       this.ports.get(port)?.(message);
@@ -46,8 +69,8 @@ export class Client {
     }
   }
 
-  join(app: string, who: Who, as: 'worker' | 'outside' = 'worker'): void {
-    this.say(hallOf(this.storage), { kind: 'join', app, as, who, isOnline: true, time: null });
+  join(app: string, who: Who, as: 'worker' | 'outside' = 'worker', proof: DeviceProof | null = null): void {
+    this.say(hallOf(this.storage), { kind: 'join', app, as, who, isOnline: true, time: null, proof });
   }
 
   async link(app: string): Promise<ChannelLink> {

@@ -98,7 +98,7 @@ function setupOf(devices: readonly Device[]): OfficeSetup {
 async function prepare(backend: OfficeBackend, devices: readonly Device[]): Promise<void> {
   const signIns = devices.map(({ token, personId }): AccessRow => {
     const [id, at] = [sha256(token), Date.now()];
-    return { kind: 'signIn', id, personId, name: 'Browser', at, lastAt: at };
+    return { kind: 'signIn', id, personId, name: 'Browser', key: null, at, lastAt: at };
   });
   const { put } = accessEntries(signIns.map((now) => ({ kind: now.kind, id: now.id, now })));
   await backend.setMany({ ...put, [storageKeys.setup]: Vault.encode([setupOf(devices)], setupKind) });

@@ -1,10 +1,14 @@
 import type { Port } from '@/office/channel';
 import { saidSchema } from '@/office/socket';
-import { hallOf, toOfficeSchema, toTabsSchema, type ToOffice, type ToTabs, type Who } from '@/state/tabs';
+import { hallOf, toOfficeSchema, toTabsSchema, type ToOffice, type ToTabs } from '@/state/tabs';
+
+import { isProven } from './isProven';
 
 /** One connection, as far as the door knows it. */
 export interface Visitor {
   id: string;
+  /** What it is to sign with the key of its device, and nobody else is. */
+  challenge: string;
   say: (port: string, message: unknown) => void;
 }
 
@@ -101,8 +105,11 @@ export class OfficeDoor {
     switch (message.kind) {
       case 'join': {
         if (message.as === 'outside' && !isSimulated) return null;
+        const { proof = null, who } = message;
+        if (proof && !(who.by !== 'chair' && isProven(proof, visitor.challenge, message.app, who.token)))
+          return null;
         const owner = this.owners.get(message.app);
-        const shown = secretOf(message.who);
+        const shown = shownBy(message);
         if (owner && !this.mayComeAgain(owner, visitor, message.app, shown)) return null;
         if (!owner && this.appsOf(visitor).length >= mostApps) return null;
         this.owners.set(message.app, { visitor, shown });
@@ -144,4 +151,6 @@ export class OfficeDoor {
 /** The app whose channel it is (`channelOf`). */
 const appOf = (port: string) => port.slice(port.lastIndexOf('/') + 1);
 
-const secretOf = (who: Who): string | null => (who.by === 'chair' ? null : who.token);
+/** What whoever comes in its place has to show too. */
+const shownBy = ({ who, proof }: Extract<ToOffice, { kind: 'join' }>): string | null =>
+  who.by === 'chair' ? null : JSON.stringify([who.token, proof?.key ?? null]);

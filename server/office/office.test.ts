@@ -12,7 +12,7 @@ import { signInIdOf } from '@/office/hosted';
 import { soundKind, Vault } from '@/state/storage';
 import { channelOf, hallOf, type ToTabs } from '@/state/tabs';
 
-import { Client } from '../../tests/servedClient';
+import { Client, DeviceOfTest } from '../../tests/servedClient';
 import { openLevel } from './levelBackend';
 import { openOffice, type OpenedOffice } from './openOffice';
 import { realCast } from './realCast';
@@ -33,6 +33,7 @@ describe('an office on a server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'cendro-office-'));
   let opened: OpenedOffice;
   let address = '';
+  let givenPin = '';
   const clients: Client[] = [];
   let closeServer = () => undefined as void;
 
@@ -74,6 +75,7 @@ describe('an office on a server', () => {
     expect(await stranger.told('denied')).toMatchObject({ why: { code: 'signIn' }, name: 'Tarn Edge' });
     const wayIn = await opened.firstWayIn();
     if (!wayIn) throw new Error('There is no way in.');
+    givenPin = wayIn.pin;
     const ada = await client();
     ada.join('ada-app', { by: 'code', ...wayIn, token: token('ada'), name: 'A test' });
     expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
@@ -100,6 +102,42 @@ describe('an office on a server', () => {
     expect((await link.snapshot()).setup?.name).toBe('Tarn Edge');
     expect(thief.heard.map(([port, said]) => [port, (said as ToTabs).kind])).toEqual([[hall, 'open']]);
     link.close();
+  });
+
+  it('takes no token from another device than the one it was given to, nor what that one has signed before', async () => {
+    const [own, other] = [new DeviceOfTest(), new DeviceOfTest()];
+    const first = await client();
+    first.join('ada-invites', { by: 'token', token: token('ada') });
+    const link = await first.link('ada-invites');
+    await link.ask({ type: 'invite', personId: 'p1', code: 'a-device-with-a-key' });
+    link.close();
+    const who = { by: 'token', token: token('keyed') } as const;
+    const coming = { by: 'code', code: 'a-device-with-a-key', pin: givenPin, name: 'Keyed' } as const;
+    const ada = await client();
+    await ada.told('open');
+    const signed = own.prove(ada.challenge, 'ada-keyed', who.token);
+    ada.join('ada-keyed', { ...coming, token: who.token }, 'worker', signed);
+    expect(await ada.told('joined')).toMatchObject({ me: { personId: 'p1' } });
+
+    const thief = await client();
+    await thief.told('open');
+    thief.join('thief-replays', who, 'worker', signed);
+    thief.join('thief-replays', who, 'worker', own.prove(ada.challenge, 'thief-replays', who.token));
+    thief.join('ada-keyed', who, 'worker', other.prove(thief.challenge, 'ada-keyed', who.token));
+    thief.join('thief-none', who, 'worker');
+    expect(await thief.told('denied')).toMatchObject({ app: 'thief-none', why: { code: 'signedOut' } });
+    const second = await client();
+    await second.told('open');
+    second.join('thief-other', who, 'worker', other.prove(second.challenge, 'thief-other', who.token));
+    expect(await second.told('denied')).toMatchObject({ why: { code: 'signedOut' } });
+    for (const { heard } of [thief, second])
+      expect(heard.some(([, said]) => (said as ToTabs).kind === 'joined')).toBe(false);
+
+    // The device itself comes again, by a connection that asks it anew.
+    const again = await client();
+    await again.told('open');
+    again.join('ada-again', who, 'worker', own.prove(again.challenge, 'ada-again', who.token));
+    expect(await again.told('joined')).toMatchObject({ me: { personId: 'p1' } });
   });
 
   it('hears nothing of what only a browser may say to its own office', async () => {

@@ -220,6 +220,7 @@ interface Meeting {
 function meet(socket: Socket, { door, host, files, telling, voices, tries, figures, log }: Meeting): void {
   const visitor = {
     id: socket.id,
+    challenge: randomBytes(24).toString('base64url'),
     say: (port: string, message: unknown) => void socket.emit('said', port, message),
   };
   const pace = new RateLimiterMemory({ points: saidPerSecond, duration: 1 });
@@ -230,6 +231,8 @@ function meet(socket: Socket, { door, host, files, telling, voices, tries, figur
     return isIt;
   };
   let lastTried: string | null = null;
+  // Before it hears that it may come.
+  socket.emit('challenge', visitor.challenge);
   door.came(visitor);
   socket.on('said', (...said: unknown[]) => {
     void (async () => {

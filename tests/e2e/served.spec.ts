@@ -36,6 +36,15 @@ test('two people in two browsers share an office: they join, call, write, and fi
   const { path, pin } = await invite(admin, 'Bela Sorrel');
   const bela = await browserOf(browser);
   await joinBy(bela, path, pin);
+  // What a browser keeps of it, carried to another, lets nobody in there.
+  const stolen = await browserOf(browser);
+  const kept = await bela.page.evaluate(() => ({ ...localStorage }));
+  await stolen.page.goto('/left.html');
+  await stolen.page.evaluate((all) => Object.assign(localStorage, all), kept);
+  await stolen.page.goto('/');
+  await expect(stolen.page.getByText(/signed out/i).first()).toBeVisible();
+  await stolen.page.context().close();
+
   // The link lets one device in.
   const third = await browserOf(browser);
   await third.page.goto(path);

@@ -42,13 +42,17 @@ export class Desk {
     this.access = new Access(options.office, options.kept);
   }
 
-  /** Signs the device in that stands at the door; one that is signed in already may come again. */
-  letIn(arriving: Arriving): Promise<LetIn> {
+  /**
+   * Signs the device in that stands at the door; one that is signed in already may come again. `key`: which it has shown that it has; one that
+   * has shown one is let in with no other, whatever it knows.
+   */
+  letIn(arriving: Arriving, key: string | null = null): Promise<LetIn> {
     return this.inTurn(async () => {
       const { access } = this;
       const signInId = nameOf(arriving.token);
       const before = access.signIn(signInId);
       if (before) {
+        if (!access.isDevice(signInId, key)) return { ok: false, why: { code: 'signedOut' } };
         access.wasThere(signInId, this.options.now());
         await this.options.settle();
         return { ok: true, personId: before.personId, signInId };
@@ -60,9 +64,19 @@ export class Desk {
       const personId = invited?.personId ?? this.accountOf(arriving);
       const why = await this.prove(personId, arriving.pin);
       if (why !== null || personId === null) return { ok: false, why: why ?? { code: 'noPin' } };
-      this.signIn(personId, arriving, by);
+      this.signIn(personId, { ...arriving, key, by });
       await this.options.settle();
       return { ok: true, personId, signInId };
+    });
+  }
+
+  /** Whether that is a device which the person is signed in on, and shows the key that it has always shown. */
+  isDeviceOf(personId: string | null, token: string, key: string | null): Promise<boolean> {
+    return this.inTurn(async () => {
+      const id = nameOf(token);
+      const isIt = this.access.signIn(id)?.personId === personId && this.access.isDevice(id, key);
+      await this.options.settle();
+      return isIt;
     });
   }
 
@@ -99,7 +113,7 @@ export class Desk {
         const why = now === null || now.isGiven ? null : await this.prove(personId, request.before ?? '');
         if (why) return refuse(why);
         const reply = await this.keepPin(personId, request.pin, false);
-        if (reply.ok && request.device) this.signIn(personId, request.device, null);
+        if (reply.ok && request.device) this.signIn(personId, { ...request.device, key: null, by: null });
         return reply;
       }
       case 'givePin':
@@ -126,11 +140,10 @@ export class Desk {
 
   private signIn(
     personId: string,
-    { token, name }: { token: string; name: string },
-    by: string | null,
+    { token, name, key, by }: { token: string; name: string; key: string | null; by: string | null },
   ): void {
     const id = nameOf(token);
-    if (!this.access.signIn(id)) this.access.signedIn({ id, personId, name, by }, this.options.now());
+    if (!this.access.signIn(id)) this.access.signedIn({ id, personId, name, key, by }, this.options.now());
   }
 
   private async keepPin(personId: string, pin: string, isGiven: boolean): Promise<AccessReply> {

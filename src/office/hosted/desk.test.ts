@@ -39,6 +39,23 @@ it('lets in who shows their extension and PIN, and then their device without', a
   });
 });
 
+it('takes a device for the one it was by its key, from the first that it shows on', async () => {
+  const { comeIn, setPin, desk } = open();
+  await setPin('ben', '482913');
+  const letIn = (key: string | null) => desk.letIn({ by: 'token', token }, key);
+  const signedOut = { ok: false, why: { code: 'signedOut' } };
+  // By one that has none it came without; as soon as there is one, nobody comes with another, nor without.
+  await comeIn('482913', { account: extensionOf('ben') });
+  expect(await letIn(null)).toMatchObject({ ok: true });
+  expect(await letIn('its key')).toMatchObject({ ok: true });
+  expect(await letIn('another')).toEqual(signedOut);
+  expect(await letIn(null)).toEqual(signedOut);
+  expect(await letIn('its key')).toMatchObject({ ok: true });
+  expect(await desk.isDeviceOf('ben', token, 'its key')).toBe(true);
+  expect(await desk.isDeviceOf('ben', token, 'another')).toBe(false);
+  expect(await desk.isDeviceOf('ada', token, 'its key')).toBe(false);
+});
+
 it('keeps no PIN, token or code as it is', async () => {
   const { desk, comeIn, setPin } = open();
   await setPin('ben', '482913');

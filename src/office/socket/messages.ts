@@ -6,6 +6,17 @@ export const linkPath = '/api/link';
 /** Something said at a named end of a channel. */
 export const saidSchema = z.tuple([z.string().max(300), z.unknown()]);
 
+/**
+ * That whoever comes has a key of their device: its public half (SPKI, base64url), and what a connection is asked, signed with the other half
+ * (ECDSA P-256 with SHA-256, r and s one after the other, base64url).
+ */
+export const deviceProofSchema = z.object({ key: z.string().max(200), signature: z.string().max(200) });
+export type DeviceProof = z.infer<typeof deviceProofSchema>;
+
+/** What is signed for that. `challenge`: what the connection was asked when it was made, and no other one is. `token`: by which the device is signed in. */
+export const signedByDevice = (challenge: string, app: string, token: string): Uint8Array<ArrayBuffer> =>
+  new TextEncoder().encode(JSON.stringify(['cendro/join', challenge, app, token]));
+
 const key = z.string().min(1).max(300);
 
 /** What an app asks of what is kept beside the rows: which keys there are, what stands under them, and that something be kept. */

@@ -2,6 +2,7 @@ import { io } from 'socket.io-client';
 import type { z } from 'zod';
 
 import type { Port } from '../channel';
+import { DeviceKey } from './DeviceKey';
 import {
   answerOfFilesSchema,
   answerOfTellingSchema,
@@ -15,6 +16,7 @@ import {
   type AskedOfFiles,
   type AskedOfTelling,
   type AskedOfVoices,
+  type DeviceProof,
   type ToldOfVoices,
 } from './messages';
 
@@ -30,6 +32,8 @@ const echoed = new Uint8Array(120);
 export interface ReachedServer {
   /** Ends of channels by their names; what is said while the server is away is lost, and said again by who said it. */
   openPort: (name: string) => Port;
+  /** That this is the device it says it is, for the connection of now; null: it has no key, or there is no connection. */
+  prove: (app: string, token: string) => Promise<DeviceProof | null>;
   /** Asks until there is an answer: without a connection that is once there is one. Rejects with what the server refused. */
   askOfFiles: (asked: AskedOfFiles) => Promise<Exclude<AnswerOfFiles, { refused: string }>>;
   /** Asks of the place where voices find each other; null: it was not heard. */
@@ -58,6 +62,11 @@ export function reachServer(): ReachedServer {
   let seenFrom: string | null = null;
   socket.on('seenFrom', (address: unknown) => {
     if (typeof address === 'string') seenFrom = address;
+  });
+  const deviceKey = new DeviceKey();
+  let challenge: string | null = null;
+  socket.on('challenge', (asked: unknown) => {
+    if (typeof asked === 'string') challenge = asked;
   });
   const askOfFiles: ReachedServer['askOfFiles'] = async (asked) => {
     for (;;) {
@@ -90,6 +99,7 @@ export function reachServer(): ReachedServer {
       hear: (listener) => void ports.set(name, listener),
       close: () => void ports.delete(name),
     }),
+    prove: async (app, token) => (challenge === null ? null : deviceKey.prove(challenge, app, token)),
     askOfFiles,
     askOfVoices: (asked) => askOnce('voices', asked, answerOfVoicesSchema),
     askOfTelling: (asked) => askOnce('telling', asked, answerOfTellingSchema),

@@ -97,6 +97,7 @@ export async function boot(
     },
     ...(server && {
       commandMs,
+      prove: server.prove,
       // Only to whom it was told: who has signed out, or comes by a link, waits for the office.
       kept: async () => {
         const view = mayOpenKept(beginning.which) ? await readKeptView(vault) : null;

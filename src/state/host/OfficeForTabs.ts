@@ -176,15 +176,17 @@ export class OfficeForTabs {
     }
   }
 
-  private async join({ app, as, who, isOnline, time }: Extract<ToOffice, { kind: 'join' }>): Promise<void> {
+  private async join(asked: Extract<ToOffice, { kind: 'join' }>): Promise<void> {
+    const { app, as, who, isOnline, time } = asked;
+    const key = asked.proof?.key ?? null;
     const { host, id: hostId } = this;
     if (this.fault) return this.say({ kind: 'fault', hostId, fault: this.fault });
     // One that has ended for something that is being written is silent for nobody.
     if (!host || this.isOver) return this.say({ kind: 'opening', hostId });
     const there = this.apps.get(app);
     // Its device was signed in since it came.
-    if (there && who.by === 'token') this.isBy(host, there, signInIdOf(who.token));
-    const came = there ?? (await this.arrive(host, app, who));
+    if (there && who.by === 'token') await this.isBy(host, there, who.token, key);
+    const came = there ?? (await this.arrive(host, app, who, key));
     if (came === null) return;
     if ('code' in came) return this.deny(app, came, host);
     const { signInId } = came;
@@ -216,8 +218,9 @@ export class OfficeForTabs {
   }
 
   /** By which sign-in an app is there from now on: one of the same person, and none that is not. */
-  private isBy({ office }: Host, there: Joined, signInId: string): void {
-    if (office.desk.access.signIn(signInId)?.personId === there.session.personId) there.signInId = signInId;
+  private async isBy({ office }: Host, there: Joined, token: string, key: string | null): Promise<void> {
+    const isIt = await office.desk.isDeviceOf(there.session.personId, token, key);
+    if (isIt) there.signInId = signInIdOf(token);
   }
 
   /** Who comes, by what they show; null: that is being looked at already. */
@@ -225,6 +228,7 @@ export class OfficeForTabs {
     host: Host,
     app: string,
     who: Who,
+    key: string | null,
   ): Promise<Pick<Joined, 'session' | 'signInId'> | Denied | null> {
     const { desk } = host.office;
     const { hasChairs, isReal = false } = this.beginning;
@@ -235,7 +239,7 @@ export class OfficeForTabs {
     if (who.by === 'chair') return { code: 'signIn' };
     if (this.arriving.has(app)) return null;
     this.arriving.add(app);
-    const answer = await desk.letIn(who).finally(() => this.arriving.delete(app));
+    const answer = await desk.letIn(who, key).finally(() => this.arriving.delete(app));
     if (!answer.ok) return answer.why;
     const session = await this.seat(host, answer.personId, answer.signInId);
     // Nobody is let in as somebody else.

@@ -1,6 +1,7 @@
 import { accessRequestSchema } from '@/core/office';
 import { ChannelLink, unbatched, type Port } from '@/office/channel';
 import type { ClockSetting } from '@/office/clock';
+import type { DeviceProof } from '@/office/socket';
 
 import {
   channelOf,
@@ -43,6 +44,8 @@ interface OfficeFromTabOptions {
   onOther?: () => void;
   /** This tab is not let in, or no longer. */
   onDenied?: (denied: Denied) => void;
+  /** Shows that this is the device it says it is; null: it can't. Left out: nobody asks for that. */
+  prove?: (app: string, token: string) => Promise<DeviceProof | null>;
   unasked?: Unasked;
   /** What of the office is known here, to open with where it is not reached; null: nothing. Left out: it is hosted here. */
   kept?: () => Promise<KeptHost | null>;
@@ -309,7 +312,10 @@ export class OfficeFromTab {
     const { isOnline } = this.options;
     // What the address asks for is asked for once: it is not to turn back what the clock was set to since.
     const time = this.hostId === null ? this.options.time : null;
-    this.say({ kind: 'join', app: name, as, who, isOnline: isOnline(), time });
+    const join = { kind: 'join', app: name, as, who, isOnline: isOnline(), time } as const;
+    const { prove } = this.options;
+    if (who.by === 'chair' || !prove) return this.say(join);
+    void prove(name, who.token).then((proof) => this.say({ ...join, proof }));
   }
 
   private say(message: ToOffice): void {

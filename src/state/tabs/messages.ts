@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { deniedSchema } from '@/core/office';
 import { clockSettingSchema } from '@/office/clock';
+import { deviceProofSchema } from '@/office/socket';
 
 /** What of the office's host every tab shows, beside what its link tells. */
 export const hostStateSchema = z.object({
@@ -17,7 +18,7 @@ export const hostStateSchema = z.object({
 export type HostState = z.infer<typeof hostStateSchema>;
 
 /** Raised whenever what goes over links is changed so that a tab of the version before could not read it. */
-export const linkVersion = 9;
+export const linkVersion = 10;
 const version = z.number().int();
 
 /** Why an office can't go on, or can't be opened. */
@@ -50,6 +51,8 @@ export const toOfficeSchema = z.discriminatedUnion('kind', [
     isOnline: z.boolean(),
     /** The time that the tab's address asks for. */
     time: z.string().nullable(),
+    /** That it is the device it says it is, where an office on a server wants to know. Whoever hears it has looked at it. */
+    proof: deviceProofSchema.nullable().optional(),
   }),
   z.object({ kind: z.literal('leave'), app }),
   z.object({ kind: z.literal('clock'), setting: clockSettingSchema }),

@@ -90,12 +90,23 @@ export class Access {
 
   /** A device is signed in from now on; by an invitation, that is used up. */
   signedIn(
-    { id, personId, name, by }: { id: string; personId: string; name: string; by: string | null },
+    {
+      by,
+      ...device
+    }: Pick<AccessRowOf<'signIn'>, 'id' | 'personId' | 'name' | 'key'> & { by: string | null },
     at: number,
   ): void {
     const invitation = by === null ? null : this.get('invitation', by);
     if (invitation) this.put({ ...invitation, usedAt: at });
-    this.put({ kind: 'signIn', id, personId, name, at, lastAt: at });
+    this.put({ kind: 'signIn', ...device, at, lastAt: at });
+  }
+
+  /** Whether a device that is signed in is the one it was: by the key that it showed first, if it ever showed one. From its first key on no other is it. */
+  isDevice(id: string, key: string | null): boolean {
+    const row = this.get('signIn', id);
+    if (!row || (row.key !== null && row.key !== key)) return false;
+    if (row.key !== key) this.put({ ...row, key });
+    return true;
   }
 
   /** A device that is signed in was there. */

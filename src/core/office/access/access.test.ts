@@ -53,7 +53,7 @@ describe('wrong PINs', () => {
 });
 
 describe('an invitation', () => {
-  const signIn = { id: 'aa', personId: 'ben', name: 'A browser', by: '0c' };
+  const signIn = { id: 'aa', personId: 'ben', name: 'A browser', key: null, by: '0c' };
 
   it('lets one device in, and is used up by that', () => {
     const { access } = open();
@@ -78,7 +78,7 @@ it('who is retired is let in no more, by nothing', () => {
   const { access, retire } = open();
   access.setPin('ben', hashed, { isGiven: true, at });
   access.invite('0c', 'ben', at);
-  access.signedIn({ id: 'aa', personId: 'ben', name: 'A browser', by: null }, at);
+  access.signedIn({ id: 'aa', personId: 'ben', name: 'A browser', key: null, by: null }, at);
   access.tried('ben', false, at);
   access.setPin('ada', hashed, { isGiven: false, at });
   retire('ben');
@@ -91,9 +91,10 @@ it('nobody is told a hash, and nobody of others but who runs the office', () => 
   for (const id of ['ada', 'ben']) {
     access.setPin(id, hashed, { isGiven: false, at });
     access.invite(`0${id.length}${id === 'ada' ? 'a' : 'b'}0`, id, at);
-    access.signedIn({ id: id === 'ada' ? 'aa' : 'bb', personId: id, name: 'A browser', by: null }, at);
+    const signIn = { id: id === 'ada' ? 'aa' : 'bb', personId: id, name: 'A browser', key: 'of its own' };
+    access.signedIn({ ...signIn, by: null }, at);
   }
-  expect(JSON.stringify(access.seen)).not.toMatch(/hash|salt|"ff"/);
+  expect(JSON.stringify(access.seen)).not.toMatch(/hash|salt|"ff"|of its own/);
   expect(accessSeen(access.seen, member('ada'), office).signIns).toHaveLength(2);
   const seen = accessSeen(access.seen, member('ben'), office);
   for (const rows of Object.values(seen))

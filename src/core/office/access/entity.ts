@@ -49,6 +49,8 @@ const signInSchema = z.object({
   at: z.number(),
   /** When it was last there. */
   lastAt: z.number(),
+  /** The public key that its browser keeps the other half of, and without which it is not let in; null: none was ever shown. */
+  key: z.string().nullable().default(null),
 });
 
 /** Who is let in: a row of what the office keeps of that, and tells nobody as it is. */

@@ -23,7 +23,7 @@ export function wholeAccess(rows: Iterable<AccessRow>): AccessSeen {
     if (row.kind === 'invitation' && row.usedAt === null)
       seen.invitations.push({ personId: row.personId, until: row.until });
     if (row.kind === 'signIn') {
-      const { kind: _, ...signIn } = row;
+      const { kind: _, key: _key, ...signIn } = row;
       seen.signIns.push(signIn);
     }
   }
