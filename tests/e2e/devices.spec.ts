@@ -42,9 +42,27 @@ test('each device of somebody rings; one answers and the other says which; a tal
   await hears(bela, phone);
   await hears(phone, bela);
 
-  // It is brought to the laptop, whose voice Bela hears from then on, and the phone’s no more.
+  // It is brought to the laptop, whose microphone takes its time: until then the phone is heard.
+  await laptop.page.evaluate(() => {
+    const { mediaDevices } = navigator;
+    const open = mediaDevices.getUserMedia.bind(mediaDevices);
+    mediaDevices.getUserMedia = async (asked) => {
+      await new Promise<void>((resolve) => Object.assign(window, { openMicrophone: resolve }));
+      return open(asked);
+    };
+  });
   await laptop.page.getByRole('button', { name: /See the cords$/ }).click();
   await laptop.page.getByRole('button', { name: 'Bring here the call with Bela Sorrel' }).click();
+  await expect(laptop.office.end()).toBeVisible();
+  await expect(phone.office.end()).toHaveCount(0);
+  await hears(bela, phone);
+  await laptop.page.waitForFunction(() => {
+    const { openMicrophone } = window as { openMicrophone?: () => void };
+    openMicrophone?.();
+    return openMicrophone !== undefined;
+  });
+
+  // Then it is the laptop’s voice that Bela hears from then on, and the phone’s no more.
   await hears(bela, laptop);
   await hears(laptop, bela);
   await expect.poll(() => heardBy(phone)).toEqual([]);

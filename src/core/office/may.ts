@@ -63,6 +63,7 @@ const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker
   takeWaiting: ({ deviceId }, of) => of.device(deviceId),
   setAgentState: ({ personId }, of) => of.member(personId),
   record: ({ legId }, of) => of.leg(legId),
+  speaks: ({ legId }, of) => of.leg(legId),
   callBackWhenFree: ({ legId }, of) => of.leg(legId),
   reportFree: (_, of) => of.network(null),
 };

@@ -1,6 +1,6 @@
 import type { VoicePath } from '@/core/calls/exchange';
 
-import { VoiceMeasure, worstOf, type Coming } from './measuring';
+import { packetsSent, VoiceMeasure, worstOf, type Coming } from './measuring';
 
 /** What two browsers tell each other until they hear each other. */
 export type Signal = { description: RTCSessionDescriptionInit } | { candidate: RTCIceCandidateInit | null };
@@ -19,6 +19,9 @@ interface PeerVoicesOptions {
   play: (from: string, stream: MediaStream) => { mute: (isMuted: boolean) => void; stop: () => void };
   connect?: (configuration: RTCConfiguration) => RTCPeerConnection;
 }
+
+/** A tenth of a second of a voice: by then it goes its way. */
+const leastPackets = 5;
 
 interface Peer {
   /** Which page it is. */
@@ -112,6 +115,18 @@ export class PeerVoices {
       measure.look(await connection.getStats()),
     );
     return worstOf((await Promise.all(all)).filter((each) => each !== null));
+  }
+
+  /** Whether there is a way to every end that hears this one or is heard here and has a page, and what is said here goes it by now. */
+  async isSpeaking(): Promise<boolean> {
+    const { legId: mine } = this.options;
+    const has = (from: string, to: string) => this.paths.some((path) => path.from === from && path.to === to);
+    const speak = [...this.peers].map(async ([other, { connection }]) => {
+      if (!has(mine, other) && !has(other, mine)) return true;
+      if (connection.connectionState !== 'connected') return false;
+      return !has(mine, other) || packetsSent(await connection.getStats()) >= leastPackets;
+    });
+    return (await Promise.all(speak)).every((does) => does);
   }
 
   close(): void {

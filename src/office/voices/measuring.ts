@@ -45,6 +45,15 @@ export class VoiceMeasure {
   }
 }
 
+/** How many packets of a voice have gone out over a connection (`RTCOutboundRtpStreamStats`). */
+export function packetsSent(report: RTCStatsReport): number {
+  let sent = 0;
+  report.forEach((each: { type: string; packetsSent?: number }) => {
+    if (each.type === 'outbound-rtp') sent += each.packetsSent ?? 0;
+  });
+  return sent;
+}
+
 function find(report: RTCStatsReport): Found {
   const found: Found = { inbound: null, pair: null, candidates: new Map() };
   report.forEach(

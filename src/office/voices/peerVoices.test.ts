@@ -9,6 +9,8 @@ class FakeConnection {
   offers = 0;
   restarts = 0;
   signalingState = 'stable';
+  connectionState = 'new';
+  packetsSent = 0;
   localDescription: { toJSON: () => RTCSessionDescriptionInit } | null = null;
   onnegotiationneeded: (() => Promise<void>) | null = null;
   ontrack: ((event: unknown) => void) | null = null;
@@ -32,6 +34,7 @@ class FakeConnection {
     this.remote.push(description);
   }
   addIceCandidate = async (candidate: unknown) => void this.candidates.push(candidate);
+  getStats = async () => new Map([['out', { type: 'outbound-rtp', packetsSent: this.packetsSent }]]);
   restartIce = () => void this.restarts++;
   close = () => void (this.isClosed = true);
 }
@@ -115,6 +118,28 @@ describe('voices at one end of a call', () => {
     expect([made[0]?.isClosed, made.length, played[0]?.isStopped]).toEqual([true, 2, true]);
     voices.setEnds(['b']);
     expect(made[1]?.isClosed).toBe(true);
+  });
+
+  it('speaks once it has a way to everybody it hears or is heard by, and something has gone it', async () => {
+    const { voices, made } = speakAt('b');
+    voices.setPeers([
+      { legId: 'a', by: 'one' },
+      { legId: 'c', by: 'two' },
+    ]);
+    voices.setPaths(both);
+    expect(await voices.isSpeaking()).toBe(false);
+    const [way] = made;
+    if (!way) throw new Error('Nobody was met.');
+    way.connectionState = 'connected';
+    expect(await voices.isSpeaking()).toBe(false);
+    way.packetsSent = 5;
+    expect(await voices.isSpeaking()).toBe(true);
+    // Muted, it says nothing, and yet it has to hear.
+    way.packetsSent = 0;
+    voices.setPaths([{ from: 'a', to: 'b' }]);
+    expect(await voices.isSpeaking()).toBe(true);
+    way.connectionState = 'connecting';
+    expect(await voices.isSpeaking()).toBe(false);
   });
 
   it('looks for new ways when the network is another one', () => {

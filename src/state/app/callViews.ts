@@ -88,6 +88,18 @@ export const selectMyCalls = createSelector(
     }),
 );
 
+/** Calls that this device has been left behind in for as long as another one of the worker's does not speak yet, by its legs. */
+export const selectLeft = createSelector(
+  selectAllCalls,
+  selectMyDeviceId,
+  (calls, deviceId): { legId: string; call: Call }[] =>
+    calls.flatMap((call) =>
+      call.legs.flatMap(({ id, endpoint, state, leaves }) =>
+        leaves && state === 'connected' && isAt(endpoint, deviceId) ? [{ legId: id, call }] : [],
+      ),
+    ),
+);
+
 const isAt = (endpoint: Leg['endpoint'], deviceId: string | undefined) =>
   endpoint.kind === 'device' && endpoint.deviceId === deviceId;
 

@@ -88,6 +88,7 @@ export {
   selectAllCalls,
   selectMyCalls,
   selectNames,
+  selectLeft,
   selectTaken,
   type CallPhase,
   type CallView,

@@ -1,4 +1,4 @@
-import { voicePaths } from '@/core/calls/exchange';
+import { voicePaths, type Call } from '@/core/calls/exchange';
 import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
@@ -7,6 +7,7 @@ import { SpokenMessages } from './SpokenMessages';
 import { VoiceRecordings } from './VoiceRecordings';
 import {
   actRefused,
+  selectLeft,
   selectTaken,
   spokenOn,
   whenChanged,
@@ -20,6 +21,8 @@ const actedMs = 10_000;
 const laterMs = 2_000;
 const againMs = 3_000;
 const measureMs = 1_000;
+/** So often it is looked whether this page speaks, as long as another of the worker's devices stays for that. */
+const lookMs = 50;
 
 /** An end of a call at which this page speaks, or asks to. */
 interface End {
@@ -43,6 +46,9 @@ export function startVoices(store: AppStore, services: Services): () => void {
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
   const ends = new Map<string, End>();
+  let looking: ReturnType<typeof setInterval> | null = null;
+  /** Ends at which it has been said that this page speaks. */
+  const said = new Set<string>();
   const microphone = new SharedMicrophone(store);
   const voice = () => microphone.track();
   const messages = new SpokenMessages(store, server.askOfFiles, voice);
@@ -88,8 +94,11 @@ export function startVoices(store: AppStore, services: Services): () => void {
 
   const follow = () => {
     const calls = selectTaken(store.getState()).filter(isUnderWay);
+    const left = selectLeft(store.getState());
     for (const [legId, { voices, timer }] of ends) {
-      if (calls.some(({ me }) => me.legId === legId)) continue;
+      const stays = left.find((each) => each.legId === legId);
+      if (stays) voices?.setPaths(voicePaths(stays.call));
+      if (stays || calls.some(({ me }) => me.legId === legId)) continue;
       ends.delete(legId);
       if (timer !== null) clearTimeout(timer);
       voices?.close();
@@ -110,11 +119,30 @@ export function startVoices(store: AppStore, services: Services): () => void {
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
     }
+    const isAwaited = calls.some(({ me, call }) => isStayedFor(call, me.legId));
+    if (isAwaited) looking ??= setInterval(() => void lookWhoSpeaks(), lookMs);
     const spoken = calls.filter(({ me }) => ends.get(me.legId)?.voices);
     messages.follow(spoken);
     recordings.follow(spoken);
     if (ends.size === 0) microphone.close();
     tellWhoSpeaks();
+  };
+
+  /** Those that stay until this page speaks need not any more, once it does. */
+  const lookWhoSpeaks = async () => {
+    const awaited = selectTaken(store.getState()).filter(({ me, call }) => isStayedFor(call, me.legId));
+    if (awaited.length === 0 && looking !== null) {
+      clearInterval(looking);
+      looking = null;
+    }
+    for (const { me } of awaited) {
+      const voices = ends.get(me.legId)?.voices;
+      if (voices && !said.has(me.legId) && (await voices.isSpeaking())) {
+        said.add(me.legId);
+        // Nobody has asked for it: what is said on the screen stays.
+        void services.link?.send({ type: 'speaks', legId: me.legId });
+      }
+    }
   };
 
   const tellWhoSpeaks = () => {
@@ -176,11 +204,20 @@ export function startVoices(store: AppStore, services: Services): () => void {
   follow();
   return () => {
     clearInterval(measuring);
+    if (looking !== null) clearInterval(looking);
     window.removeEventListener('online', networkChanged);
     stops.forEach((stop) => stop());
     ends.forEach(({ voices }) => voices?.close());
     microphone.close();
   };
+}
+
+/** Whether another device of theirs stays in the call until this end speaks. */
+function isStayedFor({ legs }: Call, legId: string): boolean {
+  const me = legs.find(({ id }) => id === legId);
+  return legs.some(
+    ({ leaves, state, personId }) => leaves && state !== 'cleared' && personId === me?.personId,
+  );
 }
 
 /** One microphone for all calls of this device, open as long as there is one. */

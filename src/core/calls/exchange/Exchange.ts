@@ -18,7 +18,7 @@ import { limits } from './limits';
 import { startMessage } from './mailbox';
 import { nextMenuTurn, settleEntry } from './menu';
 import { makeCall } from './making';
-import { moveCall } from './moving';
+import { endOverlap, moveCall } from './moving';
 import { parkCall, unparkCall } from './parking';
 import { pickUpCall } from './pickingUp';
 import { noteServed, serveQueues, takeWaiting, tellPlace } from './queueing';
@@ -219,12 +219,15 @@ export class Exchange {
   /** What follows by itself from what was just done: unanswered calls go on, call-backs find their time. */
   private settle(): void {
     const { board } = this;
-    for (let call = board.unanswered.shift(); call; call = board.unanswered.shift())
-      finishUnanswered(board, call);
-    for (const call of board.leftByServer) noteServed(board, call);
-    board.leftByServer.clear();
-    if (board.queues.size > 0) serveQueues(board);
-    if (board.waiting.size > 0) serveCallBacks(board);
+    do {
+      for (let call = board.unanswered.shift(); call; call = board.unanswered.shift())
+        finishUnanswered(board, call);
+      for (const call of board.leftByServer) noteServed(board, call);
+      board.leftByServer.clear();
+      if (board.queues.size > 0) serveQueues(board);
+      if (board.waiting.size > 0) serveCallBacks(board);
+      // Handed out in the moment in which its time is over, a call is unanswered at once.
+    } while (board.unanswered.length > 0);
   }
 
   private carryOut(command: Command): CommandResult {
@@ -334,6 +337,9 @@ export class Exchange {
         return parkCall(board, leg);
       case 'move':
         return this.move(leg, command);
+      case 'speaks':
+        endOverlap(board, leg);
+        return { ok: true };
       case 'record':
         return recordCall(board, leg, command.act);
       case 'callBackWhenFree':

@@ -108,6 +108,8 @@ export const commandSchema = z.discriminatedUnion('type', [
     to: z.union([z.object({ deviceId }), z.object({ roomCode: z.string() })]),
     atOnce: z.boolean(),
   }),
+  /** This device's voice is heard by now: the one that its talk was moved from need not stay. */
+  z.object({ type: z.literal('speaks'), legId }),
   z.object({ type: z.literal('record'), legId, act: z.enum(['start', 'pause', 'resume', 'stop']) }),
   /** Calls again by itself when the busy one is free (RFC 5359 §2.17; 3GPP TS 24.642). */
   z.object({ type: z.literal('callBackWhenFree'), legId }),

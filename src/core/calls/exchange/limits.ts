@@ -46,6 +46,8 @@ export const limits = {
   moveMs: 20_000,
   /** A moved call is on both devices so long, so that no word is lost. */
   overlapMs: 1_000,
+  /** Longer where the new one says when it speaks, and has to find its ways there first. */
+  untilItSpeaksMs: 8_000,
   /** A call-back waits for the busy one so long (3GPP TS 24.642 §4.5.4: CC-T7, 15 to 45 minutes). */
   callBackMs: 45 * 60_000,
   /** A call-back rings so long at who asked for it (3GPP TS 24.642: CC-T9, 10 to 20 seconds). */

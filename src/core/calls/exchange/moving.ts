@@ -73,6 +73,18 @@ export function completeMove(board: Switchboard, leg: Leg): void {
     board.clearLeg(old, 'moved');
   } else {
     old.leaves = true;
-    board.startTimer(call, board.now + limits.overlapMs, { kind: 'overlap', legId: old.id });
+    board.startTimer(call, board.now + overlapMs(board, leg), { kind: 'overlap', legId: old.id });
   }
+}
+
+/** The new device speaks: what its person has left behind for that goes. */
+export function endOverlap(board: Switchboard, leg: Leg): void {
+  for (const old of board.callOf(leg).legs)
+    if (old.leaves && old.personId === leg.personId && isLive(old)) board.clearLeg(old, 'moved');
+}
+
+/** Where somebody is signed in with a browser, it says when it speaks. */
+function overlapMs(board: Switchboard, { endpoint }: Leg): number {
+  const device = endpoint.kind === 'device' ? board.office.devices.get(endpoint.deviceId) : undefined;
+  return device?.contactOf === undefined ? limits.overlapMs : limits.untilItSpeaksMs;
 }

@@ -33,6 +33,7 @@ export const allowedIn = {
   withdrawInvitation: talking,
   park: talking,
   move: talking,
+  speaks: talking,
   record: talking,
   callBackWhenFree: ['connected'],
 } as const satisfies Record<string, readonly LegState[]>;

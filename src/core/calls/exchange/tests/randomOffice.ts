@@ -283,6 +283,7 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
       atOnce: fc.boolean(),
     })
     .map((given): Step['command'] => (legId) => ({ type: 'move', legId, ...given })),
+  fc.constant<Step['command']>((legId) => ({ type: 'speaks', legId })),
   fc
     .record({
       personId: fc.constantFrom('p0', 'p1', 'p3', 'p4'),

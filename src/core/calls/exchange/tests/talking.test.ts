@@ -1,3 +1,5 @@
+import { withContact } from '@/core/setup/changes';
+
 import { limits } from '..';
 import { consulting, device, number, openStory } from './story';
 import { customer, start, testSetup } from './testOffice';
@@ -189,6 +191,28 @@ describe('moving a call to another phone', () => {
         acts: [{ act: 'moved', to: 'ada-desk' }],
       },
     });
+  });
+
+  it('to a browser that has its ways to find, the old one stays until the new one speaks, and no longer than it may', () => {
+    const laptop = withContact(testSetup, 'ada', { id: 'ada-laptop', name: 'Laptop' });
+    const setup = withContact(laptop, 'ada', { id: 'ada-phone', name: 'Phone' });
+    const move = (from: string, to: string) =>
+      ({ type: 'move', legId: from, to: { deviceId: to }, atOnce: true }) as const;
+    const story = openStory(setup);
+    for (const deviceId of ['ada-laptop', 'ada-phone']) story.does({ type: 'signIn', deviceId }, 0);
+    story.fromCustomer(1);
+    story.does({ type: 'answer', legId: story.at('ada-phone') }, 2);
+    story.does(move(story.at('ada-phone'), 'ada-laptop'), 3);
+    expect(story.lets(3 + limits.overlapMs / 1000)).toEqual([]);
+    expect(story.hears()).toMatchObject({ customer: 'ada-phone, ada-laptop' });
+    expect(story.does({ type: 'speaks', legId: story.at('ada-laptop') }, 5)).toEqual([
+      'connectionCleared ada-phone moved',
+    ]);
+    expect(story.hears()).toEqual({ customer: 'ada-laptop', 'ada-laptop': 'customer' });
+    // Said again, nothing is left to go; one that never says it keeps nobody for ever.
+    expect(story.does({ type: 'speaks', legId: story.at('ada-laptop') }, 6)).toEqual([]);
+    story.does(move(story.at('ada-laptop'), 'ada-phone'), 7);
+    expect(story.lets(7 + limits.untilItSpeaksMs / 1000)).toEqual(['connectionCleared ada-laptop moved']);
   });
 
   it('to a room by its code; not taken up there, it stays where it is', () => {
