@@ -48,6 +48,11 @@ test('voices are heard by exactly whom the cords show: talking, muted, held, thr
   await maren.office.answer().click();
   await hears(maren, ilse);
   await hears(ilse, maren);
+  // What the browser says of how it comes is shown.
+  await maren.page.getByRole('button', { name: /^Sounds/ }).click();
+  await expect(
+    maren.page.getByText(/\(DTLS-SRTP, \w+\), Opus, of each packet a copy \(RED\); .* It goes straight/),
+  ).toBeVisible();
 
   await act(ilse, 'Mute');
   await hears(maren);

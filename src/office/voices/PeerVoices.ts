@@ -112,7 +112,7 @@ export class PeerVoices {
   /** How the voices come, since this was asked last: the worst of them; null while none comes. */
   async measure(): Promise<Coming | null> {
     const all = [...this.peers.values()].map(async ({ connection, measure }) =>
-      measure.look(await connection.getStats()),
+      measure.look(await connection.getStats(), connection.currentLocalDescription?.sdp),
     );
     return worstOf((await Promise.all(all)).filter((each) => each !== null));
   }
@@ -171,8 +171,11 @@ export class PeerVoices {
       this.apply(legId, peer);
     };
     // One of both begins, so that there is one way for both voices, and not one of each.
-    if (!this.isPolite(legId))
-      peer.sender = connection.addTransceiver('audio', { direction: 'sendrecv' }).sender;
+    if (!this.isPolite(legId)) {
+      const way = connection.addTransceiver('audio', { direction: 'sendrecv' });
+      bearsLoss(way);
+      peer.sender = way.sender;
+    }
     this.apply(legId, peer);
     void this.hearEarly(legId);
   }
@@ -188,6 +191,7 @@ export class PeerVoices {
     const [way] = peer.connection.getTransceivers();
     if (!way) return;
     way.direction = 'sendrecv';
+    bearsLoss(way);
     peer.sender = way.sender;
     this.apply(from, peer);
   }
@@ -218,6 +222,19 @@ export class PeerVoices {
   }
 
   private sayDescription(to: string, { localDescription }: RTCPeerConnection): void {
-    if (localDescription) this.options.signal(to, { description: localDescription.toJSON() });
+    if (localDescription) this.options.signal(to, { description: restsInSilence(localDescription.toJSON()) });
   }
+}
+
+/** Of each packet a copy comes with the next (RFC 2198), where both browsers can; Opus repairs what is lost all the same (RFC 6716 §2.1.7). */
+function bearsLoss(way: RTCRtpTransceiver): void {
+  const { codecs = [] } = globalThis.RTCRtpReceiver?.getCapabilities('audio') ?? {};
+  const isRed = ({ mimeType }: { mimeType: string }) => mimeType.toLowerCase() === 'audio/red';
+  if (codecs.some(isRed))
+    way.setCodecPreferences([...codecs.filter(isRed), ...codecs.filter((each) => !isRed(each))]);
+}
+
+/** Whoever sends here may rest where nothing is said (RFC 7587 §6.1: usedtx), which browsers do only when they are asked. */
+function restsInSilence({ sdp = '', ...description }: RTCSessionDescriptionInit): RTCSessionDescriptionInit {
+  return { ...description, sdp: sdp.replace(/useinbandfec=1(?!;usedtx)/g, 'useinbandfec=1;usedtx=1') };
 }

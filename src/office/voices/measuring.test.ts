@@ -8,7 +8,10 @@ const report = (
   kinds = ['host', 'host'],
 ) =>
   new Map([
-    ['a', { type: 'inbound-rtp', kind: 'audio', packetsReceived, packetsLost, jitter }],
+    ['a', { type: 'inbound-rtp', kind: 'audio', packetsReceived, packetsLost, jitter, codecId: 'f' }],
+    ['f', { id: 'f', type: 'codec', mimeType: 'audio/opus' }],
+    ['g', { id: 'g', type: 'codec', mimeType: 'audio/PCMU' }],
+    ['h', { type: 'transport', srtpCipher: 'AEAD_AES_128_GCM' }],
     [
       'b',
       {
@@ -25,7 +28,7 @@ it('is what the network has done since the last look, and not from the beginning
   const measure = new VoiceMeasure();
   expect(measure.look(report(90, 10))).toEqual({
     network: { delayMs: 15, jitterMs: 2, lossPercent: 10, burstRatio: 1 },
-    way: 'host',
+    passage: { way: 'host', codec: 'opus', hasCopies: false, cipher: 'AEAD_AES_128_GCM' },
   });
   expect(measure.look(report(190, 10))).toMatchObject({ network: { lossPercent: 0 } });
   // One that was taken for lost has come all the same.
@@ -41,8 +44,9 @@ it('is not known while nothing comes', () => {
 
 it('of several the worst counts', () => {
   const network = { delayMs: 10, jitterMs: 1, lossPercent: 0, burstRatio: 1 };
-  const good = { network, way: 'host' as const };
-  const bad = { network: { ...network, lossPercent: 4 }, way: 'host' as const };
+  const passage = { way: 'host', codec: 'opus', hasCopies: false, cipher: null } as const;
+  const good = { network, passage };
+  const bad = { network: { ...network, lossPercent: 4 }, passage };
   expect(worstOf([good, bad, good])).toBe(bad);
   expect(worstOf([])).toBeNull();
 });
@@ -53,5 +57,13 @@ it.each([
   [['host', 'host'], 'host'],
   [[], null],
 ])('by %j a voice goes by %s: the end that needs the longer way counts', (kinds, way) => {
-  expect(new VoiceMeasure().look(report(10, 0, 0, 0, kinds))?.way).toBe(way);
+  expect(new VoiceMeasure().look(report(10, 0, 0, 0, kinds))?.passage.way).toBe(way);
+});
+
+it.each([
+  ['63 111', true],
+  ['111 63', false],
+])('of what was accepted as “%s”, copies come: %s', (types, hasCopies) => {
+  const sdp = `m=audio 9 UDP/TLS/RTP/SAVPF ${types}\r\na=rtpmap:63 red/48000/2\r\na=rtpmap:111 opus/48000/2\r\n`;
+  expect(new VoiceMeasure().look(report(10, 0), sdp)?.passage).toMatchObject({ codec: 'opus', hasCopies });
 });

@@ -1,4 +1,4 @@
-import type { CandidateKind, Network } from '@/core/calls/quality';
+import type { CandidateKind, Network, Passage } from '@/core/calls/quality';
 
 /** Counts of what has come in so far (W3C WebRTC Statistics, `RTCInboundRtpStreamStats`). */
 interface Counts {
@@ -6,28 +6,31 @@ interface Counts {
   packetsLost: number;
 }
 
-/** How a voice comes: what its network does to it, and by which kind of way (RFC 8445 §5.1.1), seen from the end that needs the longer one. */
+/** How a voice comes: what its network does to it, and how it travels. Its way (RFC 8445 §5.1.1) is that of the end that needs the longer one. */
 export interface Coming {
   network: Network;
-  way: CandidateKind | null;
+  passage: Passage;
 }
 
 interface Found {
-  inbound: (Counts & { jitter?: number }) | null;
+  inbound: (Counts & { jitter?: number; codecId?: string }) | null;
   pair: { currentRoundTripTime?: number; localCandidateId?: string; remoteCandidateId?: string } | null;
   /** Kinds of candidates by their ids. */
   candidates: Map<string, string>;
+  /** Their media types by their ids. */
+  codecs: Map<string, string>;
+  cipher: string | null;
 }
 
 /** Measures one connection: what its network does to the voice that comes by it, between one look and the next. */
 export class VoiceMeasure {
   private before: Counts = { packetsReceived: 0, packetsLost: 0 };
 
-  /** What it has done since the last look; null where nothing has come in since. */
-  look(report: RTCStatsReport): Coming | null {
-    const { inbound, pair, candidates } = find(report);
+  /** What it has done since the last look; null where nothing has come in since. `accepted`: what this end has said it takes (SDP, RFC 8866). */
+  look(report: RTCStatsReport, accepted = ''): Coming | null {
+    const { inbound, pair, candidates, codecs, cipher } = find(report);
     if (inbound === null) return null;
-    const { packetsReceived, packetsLost, jitter = 0 } = inbound;
+    const { packetsReceived, packetsLost, jitter = 0, codecId = '' } = inbound;
     const received = packetsReceived - this.before.packetsReceived;
     // A packet that was taken for lost may come late.
     const lost = Math.max(0, packetsLost - this.before.packetsLost);
@@ -40,7 +43,12 @@ export class VoiceMeasure {
         lossPercent: (100 * lost) / (received + lost),
         burstRatio: 1,
       },
-      way: wayOf([pair?.localCandidateId, pair?.remoteCandidateId].map((id) => candidates.get(id ?? ''))),
+      passage: {
+        way: wayOf([pair?.localCandidateId, pair?.remoteCandidateId].map((id) => candidates.get(id ?? ''))),
+        codec: codecs.get(codecId)?.split('/')[1] ?? null,
+        hasCopies: takesCopies(accepted),
+        cipher,
+      },
     };
   }
 }
@@ -55,15 +63,37 @@ export function packetsSent(report: RTCStatsReport): number {
 }
 
 function find(report: RTCStatsReport): Found {
-  const found: Found = { inbound: null, pair: null, candidates: new Map() };
+  const found: Found = {
+    inbound: null,
+    pair: null,
+    candidates: new Map(),
+    codecs: new Map(),
+    cipher: null,
+  };
   report.forEach(
-    (each: { id: string; type: string; kind?: string; nominated?: boolean; candidateType?: string }) => {
+    (each: {
+      id: string;
+      type: string;
+      kind?: string;
+      nominated?: boolean;
+      candidateType?: string;
+      mimeType?: string;
+      srtpCipher?: string;
+    }) => {
       if (each.type === 'inbound-rtp' && each.kind === 'audio') found.inbound = each as unknown as Counts;
       if (each.type === 'candidate-pair' && each.nominated === true) found.pair = each as Found['pair'];
+      if (each.mimeType !== undefined) found.codecs.set(each.id, each.mimeType);
+      found.cipher = each.srtpCipher ?? found.cipher;
       if (each.candidateType !== undefined) found.candidates.set(each.id, each.candidateType);
     },
   );
   return found;
+}
+
+/** Whether redundant data comes first of what may be sent there: the statistics name the codec within it alone. */
+function takesCopies(sdp: string): boolean {
+  const first = /^m=audio \d+ \S+ (\d+)/m.exec(sdp)?.[1];
+  return first !== undefined && new RegExp(`^a=rtpmap:${first} red/`, 'm').test(sdp);
 }
 
 /** One that was found on the way (`prflx`) is an address that others see. */

@@ -2,7 +2,14 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 
-import { hearingOf, warningOf, type CandidateKind, type Hearing, type Quality } from '@/core/calls/quality';
+import {
+  hearingOf,
+  warningOf,
+  type CandidateKind,
+  type Hearing,
+  type Passage,
+  type Quality,
+} from '@/core/calls/quality';
 import {
   isActive,
   selectMyOtherDevices,
@@ -10,7 +17,6 @@ import {
   sendAndSay,
   useAppDispatch,
   useAppSelector,
-  useServices,
   type CallView,
 } from '@/state/app';
 import { Plate } from '@/ui/plate';
@@ -43,6 +49,22 @@ const wayWords: Record<CandidateKind, string> = {
   relay: 'by a relay',
 };
 
+const codecWords: Readonly<Record<string, string>> = {
+  opus: 'Opus',
+  PCMU: 'G.711',
+  PCMA: 'G.711',
+};
+
+/** How the voice comes, as far as the browser says so. Browsers send none that is not encrypted. */
+function passageWords({ way, codec, hasCopies, cipher }: Passage): string {
+  const encrypted = `Encrypted from browser to browser (${cipher === null ? 'DTLS-SRTP' : `DTLS-SRTP, ${cipher}`})`;
+  const coded =
+    codec === null
+      ? ''
+      : `, ${codecWords[codec] ?? codec}${hasCopies ? ', of each packet a copy (RED)' : ''}`;
+  return `${encrypted}${coded}; measured here.${way ? ` It goes ${wayWords[way]}.` : ''}`;
+}
+
 const hearingWords: Record<Hearing, string> = {
   well: 'Sounds well',
   fair: 'Sounds fair',
@@ -54,9 +76,8 @@ const hearingWords: Record<Hearing, string> = {
 export function QualityLine({ view }: { view: CallView }) {
   const styles = useStyles();
   const dispatch = useAppDispatch();
-  const { server } = useServices();
   const trend = useAppSelector((state) => state.office.trend);
-  const way = useAppSelector((state) => state.office.way);
+  const passage = useAppSelector((state) => state.office.passage);
   const office = useAppSelector(selectOffice);
   const mobile = useAppSelector((state) => selectMyOtherDevices(state).find(({ kind }) => kind === 'mobile'));
   const [showsFigures, setShowsFigures] = useState(false);
@@ -93,8 +114,8 @@ export function QualityLine({ view }: { view: CallView }) {
           <View style={styles.figures}>
             <Txt as="mono">{figuresOf(quality)}</Txt>
             <Txt as="small">
-              {server
-                ? `Encrypted from browser to browser (DTLS-SRTP), Opus; measured here.${way ? ` It goes ${wayWords[way]}.` : ''}`
+              {passage
+                ? passageWords(passage)
                 : 'Encryption: none needed, since the sound stays on this device.'}
             </Txt>
           </View>

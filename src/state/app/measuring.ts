@@ -15,7 +15,7 @@ export function startMeasuring(store: AppStore, services: Services): () => void 
     const { trend, network } = state.office;
     const isTalking = selectTaken(state).some((view) => isActive(view) && view.phase === 'talking');
     if (!isTalking) {
-      if (trend) store.dispatch(measured({ trend: null, way: null }));
+      if (trend) store.dispatch(measured({ trend: null, passage: null }));
       return;
     }
     // Between real voices it is measured; a stand-in network says it itself.
@@ -23,7 +23,7 @@ export function startMeasuring(store: AppStore, services: Services): () => void 
     const over = services.server ? coming?.network : network;
     if (!over) return;
     const next = follow(trend, clock.now(), qualityOver(over));
-    if (next !== trend) store.dispatch(measured({ trend: next, way: coming?.way ?? null }));
+    if (next !== trend) store.dispatch(measured({ trend: next, passage: coming?.passage ?? null }));
   };
   const timer = setInterval(measure, everyMs);
   const stop = clock.subscribe(measure);

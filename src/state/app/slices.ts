@@ -2,7 +2,7 @@ import { createAction, createSlice, type Action, type PayloadAction } from '@red
 import isEqual from 'fast-deep-equal';
 
 import type { Agent, Call, CallRecord } from '@/core/calls/exchange';
-import type { CandidateKind, Network, Trend } from '@/core/calls/quality';
+import type { Network, Passage, Trend } from '@/core/calls/quality';
 import type { AccessSeen } from '@/core/office';
 import type { OfficeSetup } from '@/core/setup';
 import type { Contact } from '@/core/people/contacts';
@@ -54,8 +54,8 @@ interface OfficeSlice {
   tested: Network | null;
   /** How the call that is talked on has sounded of late; null while none is. */
   trend: Trend | null;
-  /** By which way its voice comes; null where that is not known, or a stand-in’s. */
-  way: CandidateKind | null;
+  /** How its voice comes from browser to browser; null where it does not. */
+  passage: Passage | null;
   /** Other browsers of the worker’s that speak at an end of theirs, by the leg. */
   speaksOn: Readonly<Record<string, string>>;
 }
@@ -83,7 +83,7 @@ const officeSlice = createSlice({
     network: goodNetwork,
     tested: null,
     trend: null,
-    way: null,
+    passage: null,
     speaksOn: {},
   } as OfficeSlice,
   reducers: {
@@ -121,7 +121,7 @@ const officeSlice = createSlice({
     onlineChanged(state, { payload }: PayloadAction<boolean>) {
       state.isOnline = payload;
     },
-    measured(state, { payload }: PayloadAction<Pick<OfficeSlice, 'trend' | 'way'>>) {
+    measured(state, { payload }: PayloadAction<Pick<OfficeSlice, 'trend' | 'passage'>>) {
       Object.assign(state, payload);
     },
     networkTested(state, { payload }: PayloadAction<Network | null>) {

@@ -7,6 +7,17 @@ import { networkSchema, qualityOver, type Network, type Quality } from './networ
 export const candidateKinds = ['host', 'srflx', 'relay'] as const;
 export type CandidateKind = (typeof candidateKinds)[number];
 
+/** How a voice comes from browser to browser. What is not known, or a stand-in's, is null. */
+export interface Passage {
+  way: CandidateKind | null;
+  /** In which codec, without what kind of media it is (IANA, media types of RTP): “opus”. */
+  codec: string | null;
+  /** Whether of each packet a copy comes with the next (RFC 2198). */
+  hasCopies: boolean;
+  /** By which profile of SRTP it is encrypted, as DTLS has found it (RFC 5764 §4.1.2, RFC 7714 §14.2). */
+  cipher: string | null;
+}
+
 /** How a server that the office names was found; `unset`: it names none. */
 const reachedSchema = z.enum(['reached', 'unreached', 'unset']);
 export type Reached = z.infer<typeof reachedSchema>;

@@ -7,6 +7,7 @@ export {
   networkOfTest,
   qualityByCodec,
   type CandidateKind,
+  type Passage,
   type ConnectionTest,
   type Reached,
   type TestedPlace,
