@@ -117,6 +117,15 @@ export class PeerVoices {
     return worstOf((await Promise.all(all)).filter((each) => each !== null));
   }
 
+  /** Keys that are pressed here, as events beside the voice (RFC 4733) to all who hear it. */
+  sendDigits(digits: string): void {
+    const { legId: mine } = this.options;
+    for (const [to, { sender }] of this.peers)
+      if (this.paths.some((path) => path.from === mine && path.to === to) && sender?.dtmf?.canInsertDTMF)
+        // What is still on its way is sent first.
+        sender.dtmf.insertDTMF(sender.dtmf.toneBuffer + digits);
+  }
+
   /** Whether there is a way to every end that hears this one or is heard here and has a page, and what is said here goes it by now. */
   async isSpeaking(): Promise<boolean> {
     const { legId: mine } = this.options;

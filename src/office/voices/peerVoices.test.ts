@@ -5,6 +5,7 @@ const track = { id: 'my voice' } as MediaStreamTrack;
 /** As much of a connection as is looked at: what is sent over it, and whether it was offered or closed. */
 class FakeConnection {
   sent: unknown = null;
+  tones = '';
   isClosed = false;
   offers = 0;
   restarts = 0;
@@ -17,7 +18,10 @@ class FakeConnection {
   readonly candidates: unknown[] = [];
   readonly way = {
     direction: 'recvonly',
-    sender: { replaceTrack: async (to: unknown) => void (this.sent = to) },
+    sender: {
+      replaceTrack: async (to: unknown) => void (this.sent = to),
+      dtmf: { canInsertDTMF: true, toneBuffer: '', insertDTMF: (tones: string) => void (this.tones = tones) },
+    },
   };
   readonly remote: unknown[] = [];
 
@@ -118,6 +122,20 @@ describe('voices at one end of a call', () => {
     expect([made[0]?.isClosed, made.length, played[0]?.isStopped]).toEqual([true, 2, true]);
     voices.setEnds(['b']);
     expect(made[1]?.isClosed).toBe(true);
+  });
+
+  it('keys go to whom the voice goes to, after those that are still on their way', async () => {
+    const { voices, made } = speakAt('b');
+    voices.setPeers([
+      { legId: 'a', by: 'one' },
+      { legId: 'aa', by: 'two' },
+    ]);
+    voices.setPaths(both);
+    voices.sendDigits('41#');
+    expect(made.map(({ tones }) => tones)).toEqual(['41#', '']);
+    if (made[0]) made[0].way.sender.dtmf.toneBuffer = '#';
+    voices.sendDigits('0');
+    expect(made[0]?.tones).toBe('#0');
   });
 
   it('speaks once it has a way to everybody it hears or is heard by, and something has gone it', async () => {

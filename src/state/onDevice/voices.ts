@@ -31,6 +31,8 @@ interface End {
   peers: Parameters<PeerVoices['setPeers']>[0];
   /** The worker's other browser that speaks there; null: none does. */
   speaks: string | null;
+  /** What has been sent of the keys pressed here. */
+  digits: string;
   timer: ReturnType<typeof setTimeout> | null;
 }
 
@@ -112,12 +114,16 @@ export function startVoices(store: AppStore, services: Services): () => void {
           voices: null,
           peers: [],
           speaks: null,
+          digits: digitsOf(call, me.legId),
           timer: setTimeout(() => void take(me.legId), wait),
         });
         continue;
       }
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
+      const digits = digitsOf(call, me.legId);
+      if (digits.length > end.digits.length) end.voices?.sendDigits(digits.slice(end.digits.length));
+      end.digits = digits;
     }
     const isAwaited = calls.some(({ me, call }) => isStayedFor(call, me.legId));
     if (isAwaited) looking ??= setInterval(() => void lookWhoSpeaks(), lookMs);
@@ -211,6 +217,8 @@ export function startVoices(store: AppStore, services: Services): () => void {
     microphone.close();
   };
 }
+
+const digitsOf = ({ legs }: Call, legId: string) => legs.find(({ id }) => id === legId)?.digitsSent ?? '';
 
 /** Whether another device of theirs stays in the call until this end speaks. */
 function isStayedFor({ legs }: Call, legId: string): boolean {
