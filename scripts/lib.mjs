@@ -66,12 +66,13 @@ function hashOf(files) {
   return hash.digest('hex');
 }
 
-/** What tests need of Debian: Chromium, without a window and whole, a relay for voices, and a store that several processes share. */
+/** What tests need of Debian: Chromium, without a window and whole, a relay for voices, a store that several processes share, and what speaks typed words. */
 const programs = {
   'chromium-headless-shell': 'chromium-headless-shell',
   chromium: 'chromium',
   turnserver: 'coturn',
   'redis-server': 'redis-server',
+  'espeak-ng': 'espeak-ng',
 };
 
 export function installForTests() {

@@ -252,6 +252,25 @@ describe('an office on a server', () => {
     expect(await ada.files({ what: 'keys', prefix: 'access' })).toEqual({ keys: [] });
   });
 
+  it('speaks typed words to whoever is signed in alone, in languages that there are', async () => {
+    const stranger = await client();
+    const ask = ({ socket }: Client, asked: unknown): Promise<Buffer | null> =>
+      socket.emitWithAck('speech', asked);
+    const words = { text: 'Nobody is here. Please leave a message.', language: 'en-GB' };
+    expect(await ask(stranger, words)).toBeNull();
+    const ada = await client();
+    ada.join('ada-spoken', { by: 'token', token: token('ada') });
+    await ada.told('joined');
+    expect((await ask(ada, words))?.toString('latin1', 0, 4)).toBe('RIFF');
+    for (const asked of [
+      null,
+      { ...words, text: 'x'.repeat(1_001) },
+      { ...words, language: '--help' },
+      { ...words, language: '../../x' },
+    ])
+      expect(await ask(ada, asked)).toBeNull();
+  });
+
   it('tells each under which address it is seen, and sends back small packets, and no large ones', async () => {
     const { socket } = await client();
     const seenFrom = await new Promise((resolve) => socket.once('seenFrom', resolve));

@@ -12,6 +12,7 @@ import { newOffice, type NewOffice } from '@/core/setup';
 import type { Session } from '@/core/office';
 import {
   askedOfFilesSchema,
+  askedOfSpeechSchema,
   askedOfTellingSchema,
   askedOfVoicesSchema,
   linkPath,
@@ -32,6 +33,7 @@ import { faultWords, makeAudit } from './logs';
 import { MemberFiles } from './MemberFiles';
 import { MemberTelling } from './MemberTelling';
 import { OfficeDoor } from './OfficeDoor';
+import { Speech } from './Speech';
 import { refused, Voices, type Ways } from './Voices';
 
 /** Beyond what the largest file needs, nothing is read at all. */
@@ -145,6 +147,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   office.start();
   host.everythingIsThere();
   const voices = new Voices(() => office.seen(), options.ways);
+  const speech = new Speech();
   const audit = makeAudit(folder);
   office.subscribe((step) => {
     voices.changed(step);
@@ -169,7 +172,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
       });
       const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
       sockets.on('connection', (socket) =>
-        meet(socket, { door, host, files, telling, voices, tries, figures, log }),
+        meet(socket, { door, host, files, telling, voices, speech, tries, figures, log }),
       );
     },
     firstWayIn: async () => {
@@ -212,12 +215,16 @@ interface Meeting {
   files: MemberFiles;
   telling: MemberTelling;
   voices: Voices;
+  speech: Speech;
   tries: RateLimiterMemory;
   figures: Figures;
   log: OfficeLog;
 }
 
-function meet(socket: Socket, { door, host, files, telling, voices, tries, figures, log }: Meeting): void {
+function meet(
+  socket: Socket,
+  { door, host, files, telling, voices, speech, tries, figures, log }: Meeting,
+): void {
   const visitor = {
     id: socket.id,
     challenge: randomBytes(24).toString('base64url'),
@@ -281,6 +288,14 @@ function meet(socket: Socket, { door, host, files, telling, voices, tries, figur
     if (typeof answer !== 'function' || !read.success) return;
     const reply = answer as (answer: AnswerOfVoices) => void;
     void isTooFast().then((is) => reply(is ? refused : voices.ask(speaker, sessions(), read.data)));
+  });
+  socket.on('speech', (asked: unknown, answer: unknown) => {
+    const { data: words } = askedOfSpeechSchema.safeParse(asked);
+    if (typeof answer !== 'function') return;
+    const reply = answer as (sound: Buffer | null) => void;
+    void isTooFast().then(async (is) =>
+      reply(is || !words || sessions().length === 0 ? null : await speech.say(words)),
+    );
   });
   socket.emit('seenFrom', from);
   socket.on('echo', (packet: unknown, answer: unknown) => {

@@ -67,6 +67,13 @@ export const answerOfTellingSchema = z.union([
 ]);
 export type AnswerOfTelling = z.infer<typeof answerOfTellingSchema>;
 
+/** Words that an app asks to have spoken, and in which language they are (a tag of BCP 47). */
+export const askedOfSpeechSchema = z.object({
+  text: z.string().min(1).max(1_000),
+  language: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/),
+});
+export type AskedOfSpeech = z.infer<typeof askedOfSpeechSchema>;
+
 const legId = z.string().min(1).max(200);
 /** What browsers say to each other before they hear each other (RFC 8829): a description, or a way to be reached. */
 const signalSchema = z

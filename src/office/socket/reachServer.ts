@@ -1,5 +1,5 @@
 import { io } from 'socket.io-client';
-import type { z } from 'zod';
+import { z } from 'zod';
 
 import type { Port } from '../channel';
 import { DeviceKey } from './DeviceKey';
@@ -14,6 +14,7 @@ import {
   type AnswerOfTelling,
   type AnswerOfVoices,
   type AskedOfFiles,
+  type AskedOfSpeech,
   type AskedOfTelling,
   type AskedOfVoices,
   type DeviceProof,
@@ -40,6 +41,8 @@ export interface ReachedServer {
   askOfVoices: (asked: AskedOfVoices) => Promise<AnswerOfVoices | null>;
   /** Asks of where its person is told elsewhere; null: it was not heard. */
   askOfTelling: (asked: AskedOfTelling) => Promise<AnswerOfTelling | null>;
+  /** A file of sound that says so; null: the server speaks nothing, or was not heard. */
+  speak: (asked: AskedOfSpeech) => Promise<ArrayBuffer | null>;
   hearOfVoices: (listener: (told: ToldOfVoices) => void) => void;
   /** A small packet to the server and back. Rejects where it is not back by then. */
   echo: (withinMs: number) => Promise<void>;
@@ -103,6 +106,7 @@ export function reachServer(): ReachedServer {
     askOfFiles,
     askOfVoices: (asked) => askOnce('voices', asked, answerOfVoicesSchema),
     askOfTelling: (asked) => askOnce('telling', asked, answerOfTellingSchema),
+    speak: (asked) => askOnce('speech', asked, z.instanceof(ArrayBuffer)),
     hearOfVoices: (listener) =>
       void socket.on('voices', (told: unknown) => {
         const read = toldOfVoicesSchema.safeParse(told);

@@ -48,7 +48,14 @@ export class SoundPlayer {
   /** Where what is heard here comes out a second time, for who records it. */
   private second: MediaStreamAudioDestinationNode | null = null;
 
-  constructor(private readonly onStatus: (status: SoundStatus) => void) {
+  /** What is being said, since which nothing else was. */
+  private saying = 0;
+
+  constructor(
+    private readonly onStatus: (status: SoundStatus) => void,
+    /** Gives a file that says so; null: it can't. Left out: the browser's own voice says it. */
+    private readonly speak?: (words: { text: string; language: string }) => Promise<ArrayBuffer | null>,
+  ) {
     for (const gesture of gestures) window.addEventListener(gesture, this.unlock, { capture: true });
     // To open it takes a while, which the first tap need not wait for; it is silent until that tap.
     if ('requestIdleCallback' in window) this.idle = window.requestIdleCallback(this.warmUp);
@@ -137,21 +144,22 @@ export class SoundPlayer {
   }
 
   /**
-   * Lets the browser's own voice say something, as the stand-in voice; nothing where it has none. What was said before, or is played of a
-   * file, is over. Gives whether it was said to its end.
+   * Says something, as the stand-in voice: where the office speaks, with its voice, else with the browser's own; nothing where there is none.
+   * What was said before, or is played of a file, is over. Gives whether it was said to its end. `language`: a tag of BCP 47.
    */
-  say(text: string): Promise<boolean> {
+  async say(text: string, language = 'en-GB'): Promise<boolean> {
     this.hush();
-    // A browser without voices would never say that it has ended.
-    if (typeof speechSynthesis === 'undefined' || speechSynthesis.getVoices().length === 0)
-      return Promise.resolve(true);
-    const words = new SpeechSynthesisUtterance(text);
-    words.lang = 'en-GB';
-    return new Promise((resolve) => {
-      words.onend = () => resolve(true);
-      words.onerror = () => resolve(false);
-      speechSynthesis.speak(words);
-    });
+    const saying = this.saying;
+    const sound = await this.speak?.({ text, language });
+    if (saying !== this.saying) return false;
+    if (sound && this.context && this.status === 'on') {
+      await this.playFile(new Uint8Array(sound));
+      const { file } = this;
+      if (saying !== this.saying || !file) return false;
+      await new Promise((resolve) => (file.onended = resolve));
+      return saying === this.saying;
+    }
+    return sayByBrowser(text, language);
   }
 
   /** Plays a kept sound (a whole file of a kind the browser knows) once. */
@@ -164,6 +172,7 @@ export class SoundPlayer {
 
   /** Nothing that was being said, or played of a file, is heard any more. */
   hush(): void {
+    this.saying++;
     if (typeof speechSynthesis !== 'undefined') speechSynthesis.cancel();
     this.file?.stop();
     this.file = null;
@@ -276,6 +285,19 @@ export class SoundPlayer {
     this.buffers.set(key, made);
     return made;
   }
+}
+
+function sayByBrowser(text: string, language: string): Promise<boolean> {
+  // A browser without voices would never say that it has ended.
+  if (typeof speechSynthesis === 'undefined' || speechSynthesis.getVoices().length === 0)
+    return Promise.resolve(true);
+  const words = new SpeechSynthesisUtterance(text);
+  words.lang = language;
+  return new Promise((resolve) => {
+    words.onend = () => resolve(true);
+    words.onerror = () => resolve(false);
+    speechSynthesis.speak(words);
+  });
 }
 
 function loopSamples(what: Exclude<Continuous, `ring ${Ring}`>): Float32Array {

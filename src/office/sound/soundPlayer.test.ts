@@ -5,6 +5,7 @@ interface FakeSource {
   loop: boolean;
   started: boolean;
   stopped: boolean;
+  onended?: () => void;
 }
 
 const sources: FakeSource[] = [];
@@ -45,9 +46,9 @@ const fakeWindow = {
 
 const soon = () => new Promise((resolve) => setTimeout(resolve, 0));
 
-function open() {
+function open(speak?: ConstructorParameters<typeof SoundPlayer>[1]) {
   const statuses: SoundStatus[] = [];
-  const player = new SoundPlayer((status) => statuses.push(status));
+  const player = new SoundPlayer((status) => statuses.push(status), speak);
   return {
     player,
     statuses,
@@ -125,6 +126,30 @@ describe('the loudspeaker', () => {
     const none = open();
     await none.touch();
     expect(none.statuses).toEqual(['none']);
+  });
+
+  it('says words with the office’s voice, to their end; what comes after something else was said is not heard', async () => {
+    const asked: string[] = [];
+    const give: (() => void)[] = [];
+    const { player, touch } = open(({ text, language }) => {
+      asked.push(`${language}: ${text}`);
+      return new Promise((resolve) => give.push(() => resolve(new ArrayBuffer(8))));
+    });
+    await touch();
+    const first = player.say('One moment.');
+    const second = player.say('Os gwelwch yn dda.', 'cy');
+    give.forEach((each) => each());
+    expect(await first).toBe(false);
+    await soon();
+    expect(asked).toEqual(['en-GB: One moment.', 'cy: Os gwelwch yn dda.']);
+    expect(sources).toHaveLength(1);
+    sources[0]?.onended?.();
+    expect(await second).toBe(true);
+    const third = player.say('Again.');
+    player.hush();
+    give.at(-1)?.();
+    expect(await third).toBe(false);
+    expect(sources).toHaveLength(1);
   });
 
   it('a digit sounds once', async () => {

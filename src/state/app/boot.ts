@@ -182,7 +182,7 @@ async function join(
   if (!setup) throw new Error('The office did not say how it is configured.');
   const { me } = hosted;
   if (!me) throw new Error('The office did not say who this is.');
-  const player = new SoundPlayer((status) => dispatch(soundChanged(status)));
+  const player = new SoundPlayer((status) => dispatch(soundChanged(status)), services.server?.speak);
   fillServices(services, { vault, link, hosted, player });
   const ownRows = new OwnRows(store, link);
   services.ownRows = ownRows;

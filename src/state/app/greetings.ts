@@ -19,6 +19,6 @@ export const hearGreeting =
   ({ recorded, text }: Greeting): Act<Promise<boolean>> =>
   async (_, __, { playSound, player }) => {
     if (recorded) return playSound(recorded.soundId);
-    player?.say(text);
+    void player?.say(text);
     return true;
   };

@@ -1,6 +1,7 @@
 import { greetingOf, whatIsHeard } from '@/core/calls/exchange';
 import { spokenInQueue } from '@/core/calls/queueing';
 import { menuTextAt } from '@/core/setup';
+import { languageTagOf } from '@/core/shared/languages';
 import type { OfficeUpdate } from '@/office/link';
 import type { SoundPlayer } from '@/office/sound';
 
@@ -55,9 +56,9 @@ export function soundUpdate(
     if (event.type === 'visitAsked' || event.type === 'visitSpoke') sayInVisit(event.callId);
     if (event.type === 'menuSpoke' && heard?.kind === 'menu') sayMenu(event.callId, heard.menuId);
     if (event.type === 'pinAsked' && heardByMe(event.callId)?.kind === 'entrance')
-      player.say('Type the PIN, and press hash.');
+      void player.say('Type the PIN, and press hash.');
     if (event.type === 'pinRefused' && heardByMe(event.callId)?.kind === 'entrance')
-      player.say('That was not the PIN. Please wait, and try again.');
+      void player.say('That was not the PIN. Please wait, and try again.');
   }
   for (const speech of update.speech) {
     const heard = heardByMe(speech.callId);
@@ -68,7 +69,8 @@ export function soundUpdate(
     const { menus, setup } = selectOffice(state);
     const menu = menus.get(menuId);
     const language = state.calls.byId[callId]?.language ?? null;
-    if (menu) player.say(menuTextAt(menu, update.at, setup.zone, language));
+    const tag = language === null ? null : languageTagOf(language);
+    if (menu) void player.say(menuTextAt(menu, update.at, setup.zone, language), tag ?? undefined);
   }
 
   function sayInVisit(callId: string): void {
@@ -83,7 +85,8 @@ export function soundUpdate(
   function tellPlace(callId: string): void {
     const { queued } = state.calls.byId[callId] ?? {};
     const queue = queued && selectOffice(state).teams.get(queued.teamId)?.queue;
-    if (queue && heardByMe(callId)?.kind === 'queue') player.say(spokenInQueue(queue, queued.told, false));
+    if (queue && heardByMe(callId)?.kind === 'queue')
+      void player.say(spokenInQueue(queue, queued.told, false));
   }
 
   function greet(callId: string): void {
@@ -92,7 +95,7 @@ export function soundUpdate(
     if (!call || heard?.kind !== 'greeting' || heard.personId === null) return;
     const greeting = greetingOf(selectOffice(state), call, heard.personId, update.at);
     if (!greeting) void player.clip('mailbox-greeting');
-    else if (!greeting.recorded) player.say(greeting.text);
+    else if (!greeting.recorded) void player.say(greeting.text);
     else void playSound(greeting.recorded.soundId);
   }
 

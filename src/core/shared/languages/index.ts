@@ -1,0 +1,1 @@
+export { languageTagOf } from './languageTagOf';
