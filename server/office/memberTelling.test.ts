@@ -16,6 +16,7 @@ import type { InboxRequest, Session } from '@/core/office';
 import { Clock } from '@/office/clock';
 import { HostedOffice } from '@/office/hosted';
 import { keptKinds } from '@/state/kept';
+import { memoryBackend } from '@/state/storage/tests/memoryBackend';
 
 import { MemberTelling } from './MemberTelling';
 
@@ -52,11 +53,7 @@ async function open({
   folders.push(folder);
   const clock = new Clock({ mode: 'fixed', at });
   const entries = left?.entries ?? new Map<string, string>();
-  const backend = {
-    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
-    setMany: async (given: Record<string, string>) =>
-      Object.entries(given).forEach(([key, text]) => entries.set(key, text)),
-  };
+  const backend = memoryBackend(entries);
   const office = new HostedOffice({
     ...{ setup: sampleOffice, cast: sampleCast, clock, isReal: true },
     ...(left && { state: left.office.save() }),

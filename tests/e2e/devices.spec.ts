@@ -1,6 +1,6 @@
 import { expect, test } from './office';
 import { invite, joinBy, ServedOffice, signIn } from './servedOffice';
-import { heardBy, whistler, type Whistler } from './tones';
+import { heardBy, hears, whistler, type Whistler } from './tones';
 
 const served = new ServedOffice();
 const people: Whistler[] = [];
@@ -15,15 +15,6 @@ test.afterAll(async () => {
   await served.end();
 });
 
-async function call({ office, page }: Whistler, extension: string) {
-  await office.goTo('Dial');
-  await page.getByRole('textbox', { name: 'Number, extension or name' }).fill(extension);
-  await page.getByRole('button', { name: /^Call/ }).last().click();
-}
-
-const hears = (who: Whistler, whom: Whistler) =>
-  expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
-
 test('each device of somebody rings; one answers and the other says which; a talk is brought from one to the other', async () => {
   const [laptop, phone, bela] = people;
   const { wayIn } = served;
@@ -34,7 +25,7 @@ test('each device of somebody rings; one answers and the other says which; a tal
   await joinBy(bela, way.path, way.pin);
 
   // Both ring; the phone answers, and the laptop says so.
-  await call(bela, '201');
+  await bela.office.call('201');
   await expect(laptop.office.answer()).toBeVisible();
   await phone.office.answer().click();
   await expect(laptop.office.answer()).toHaveCount(0);
@@ -69,7 +60,7 @@ test('each device of somebody rings; one answers and the other says which; a tal
   await bela.office.end().click();
 
   // Both answer at once: one of them is in the call.
-  await call(bela, '201');
+  await bela.office.call('201');
   await expect(laptop.office.answer()).toBeVisible();
   await expect(phone.office.answer()).toBeVisible();
   // By keys, which need no look at the screen; whose came second may have been taken the button from.

@@ -41,6 +41,13 @@ export class Office {
     await expect(this.page.getByRole('region', { name: 'Call in' })).toBeVisible();
   }
 
+  /** Dials an extension, with nobody's help. */
+  async call(extension: string) {
+    await this.goTo('Dial');
+    await this.page.getByRole('textbox', { name: 'Number, extension or name' }).fill(extension);
+    await this.page.getByRole('button', { name: /^Call/ }).last().click();
+  }
+
   async goToEverything() {
     await this.goTo('Loose ends');
     await this.page.getByRole('link', { name: 'Everything' }).click();

@@ -22,9 +22,7 @@ test.afterAll(async () => {
 test('where voices may go by a relay alone they do, both ways, and the call says so', async () => {
   const [maren, ilse] = people;
   if (!maren || !ilse) throw new Error('Somebody is missing.');
-  await ilse.office.goTo('Dial');
-  await ilse.page.getByRole('textbox', { name: 'Number, extension or name' }).fill('214');
-  await ilse.page.getByRole('button', { name: /^Call/ }).last().click();
+  await ilse.office.call('214');
   await maren.office.answer().click();
   for (const [who, other] of [
     [maren, ilse],

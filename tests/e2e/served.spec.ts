@@ -53,9 +53,7 @@ test('two people in two browsers share an office: they join, call, write, and fi
   await expect(third.page.getByText(/has been used/)).toBeVisible();
 
   // One rings the other.
-  await bela.office.goTo('Dial');
-  await bela.page.getByRole('textbox', { name: 'Number, extension or name' }).fill('201');
-  await bela.page.getByRole('button', { name: /^Call/ }).last().click();
+  await bela.office.call('201');
   await admin.office.answer().click();
   await expect(admin.office.youHear('You hear Bela Sorrel')).toBeVisible();
   await expect(bela.office.youHear('You hear Administrator')).toBeVisible();

@@ -52,9 +52,7 @@ test('a missed call is told by mail while nobody is there, at an address that a 
 
   // Nobody is there any more; the call is told all the same.
   await runner.browser.close();
-  await bela.office.goTo('Dial');
-  await bela.page.getByRole('textbox', { name: 'Number, extension or name' }).fill('201');
-  await bela.page.getByRole('button', { name: /^Call/ }).last().click();
+  await bela.office.call('201');
   await bela.office.end().click();
   await expect
     .poll(() => mails().map(({ subject }) => subject))

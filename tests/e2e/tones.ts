@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromium, expect, type Browser, type Page } from '@playwright/test';
 
 import { chromiumFlags, chromiumPath } from '../../playwright.config';
 import { Office } from './office';
@@ -88,3 +88,7 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
       return [Math.round((loudest * analyser.context.sampleRate) / analyser.fftSize)];
     }),
   );
+
+/** Waits until somebody hears somebody else, whoever else they hear. */
+export const hears = (who: Whistler, whom: Whistler) =>
+  expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);

@@ -1,7 +1,7 @@
 import { expect, test } from './office';
 import { RedisServer } from './redisServer';
 import { ServedOffice } from './servedOffice';
-import { heardBy, whistler, type Whistler } from './tones';
+import { hears, whistler, type Whistler } from './tones';
 
 const redis = new RedisServer();
 const [one, other] = [new ServedOffice(), new ServedOffice()];
@@ -22,15 +22,10 @@ test.afterAll(async () => {
   redis.end();
 });
 
-const hears = (who: Whistler, whom: Whistler) =>
-  expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
-
 test('people of two processes talk; the one that has the office is killed, the other takes it over with the call, and the first hands on to it', async () => {
   const [maren, ilse] = people;
   if (!maren || !ilse) throw new Error('Somebody is missing.');
-  await ilse.office.goTo('Dial');
-  await ilse.page.getByRole('textbox', { name: 'Number, extension or name' }).fill('214');
-  await ilse.page.getByRole('button', { name: /^Call/ }).last().click();
+  await ilse.office.call('214');
   await maren.office.answer().click();
   await hears(maren, ilse);
   await hears(ilse, maren);

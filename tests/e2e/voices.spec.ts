@@ -34,17 +34,11 @@ const hears = (who: Whistler, ...whom: readonly Whistler[]) =>
     })
     .toEqual(people.filter((each) => whom.includes(each)).map(({ hertz }) => hertz));
 
-async function call({ office, page }: Whistler, extension: string) {
-  await office.goTo('Dial');
-  await page.getByRole('textbox', { name: 'Number, extension or name' }).fill(extension);
-  await page.getByRole('button', { name: /^Call/ }).last().click();
-}
-
 test('voices are heard by exactly whom the cords show: talking, muted, held, three together, and while the server is away', async () => {
   const [maren, ilse, sunniva] = people;
   if (!maren || !ilse || !sunniva) throw new Error('Somebody is missing.');
   const act = (who: Whistler, name: string) => who.page.getByRole('button', { name, exact: true }).click();
-  await call(ilse, '214');
+  await ilse.office.call('214');
   await maren.office.answer().click();
   await hears(maren, ilse);
   await hears(ilse, maren);
@@ -65,7 +59,7 @@ test('voices are heard by exactly whom the cords show: talking, muted, held, thr
   await hears(maren);
 
   // Held, Maren asks somebody else; nobody of the two hears the other.
-  await call(maren, '216');
+  await maren.office.call('216');
   await sunniva.office.answer().click();
   await hears(maren, sunniva);
   await hears(sunniva, maren);
@@ -97,7 +91,7 @@ test('voices are heard by exactly whom the cords show: talking, muted, held, thr
 test('who speaks to a mailbox is heard in it: the very sound, by whose mailbox it is alone', async () => {
   const [maren, ilse] = people;
   if (!maren || !ilse) throw new Error('Somebody is missing.');
-  await call(ilse, '214');
+  await ilse.office.call('214');
   await maren.page
     .getByRole('button', { name: /^Refuse/ })
     .first()
@@ -150,7 +144,7 @@ test('of two browsers of one person one speaks: the other says which, and does i
   if (!maren || !ilse) throw new Error('Somebody is missing.');
   const other = await whistler(served.address, 'maren', 660);
   people.push(other);
-  await call(ilse, '214');
+  await ilse.office.call('214');
   // Both ring, and stop together.
   await expect(other.office.answer()).toBeVisible();
   await maren.office.answer().click();
@@ -194,7 +188,7 @@ test('a recording is there while it is made, holds both voices, and nothing of a
   theirs.join('curious', { by: 'chair', personId: 'ilse' });
   const link = await mine.link('recorded');
   await theirs.told('joined');
-  await call(ilse, '214');
+  await ilse.office.call('214');
   await maren.office.answer().click();
   await hears(maren, ilse);
   await hears(ilse, maren);

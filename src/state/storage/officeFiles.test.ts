@@ -2,21 +2,11 @@ import type { AskedOfFiles } from '@/office/socket';
 
 import { withOfficeFiles } from './officeFiles';
 import { forgetKeptView } from './keptView';
-import { Vault, type Backend } from './Vault';
-
-function memory(): Backend & { all: Map<string, string> } {
-  const all = new Map<string, string>();
-  return {
-    all,
-    getAllKeys: async () => [...all.keys()],
-    getMany: async (keys) => Object.fromEntries(keys.map((key) => [key, all.get(key) ?? null])),
-    setMany: async (entries) => Object.entries(entries).forEach(([key, text]) => all.set(key, text)),
-    removeMany: async (keys) => keys.forEach((key) => all.delete(key)),
-  };
-}
+import { memoryBackend } from './tests/memoryBackend';
+import { Vault } from './Vault';
 
 function both() {
-  const here = memory();
+  const here = memoryBackend();
   const there = new Map<string, string>();
   const asked: AskedOfFiles[] = [];
   const server = { isReached: true };
@@ -43,7 +33,7 @@ describe('what an office on a server keeps, beside what this device does', () =>
     const { here, there, backend } = both();
     await backend.setMany({ settings: 's', 'sound/1': 'a', 'picture/2': 'b' });
     // What was brought is given without the server, too.
-    expect([...here.all.keys()]).toEqual(['settings', 'kept/sound/1', 'kept/picture/2']);
+    expect([...here.entries.keys()]).toEqual(['settings', 'kept/sound/1', 'kept/picture/2']);
     expect([...there.keys()]).toEqual(['sound/1', 'picture/2']);
     expect(await backend.getMany(['settings', 'sound/1', 'history/none'])).toEqual({
       ...{ settings: 's', 'sound/1': 'a', 'history/none': null },
@@ -73,7 +63,7 @@ describe('what an office on a server keeps, beside what this device does', () =>
     expect(await backend.getKeys('history/')).toEqual(['history/1']);
     expect(asked).toEqual([]);
     await backend.removeMany(['history/1']);
-    expect(here.all.size).toBe(0);
+    expect(here.entries.size).toBe(0);
   });
 
   it('forgets all of it for whoever signs out, and nothing of the device’s own', async () => {
@@ -89,7 +79,7 @@ describe('what an office on a server keeps, beside what this device does', () =>
       () => false,
     );
     await forgetKeptView(vault);
-    expect([...here.all.keys()]).toEqual(['settings']);
+    expect([...here.entries.keys()]).toEqual(['settings']);
     expect(there.size).toBe(2);
     await vault.close();
   });

@@ -6,20 +6,14 @@ import { HostedOffice } from '@/office/hosted';
 import type { OfficeState } from '@/office/link';
 
 import { officeKind, OfficeParts, readOfficeState, storageKeys, Vault, wholeOfficeState } from '.';
+import { memoryBackend } from './tests/memoryBackend';
 
 const start = Date.UTC(2026, 10, 26, 10, 40);
 const maren: Session = { id: 'maren-app', personId: 'maren', deviceId: 'maren-app', roles: ['member'] };
 
 function openVault(entries = new Map<string, string>()) {
-  const backend = {
-    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
-    setMany: async (given: Record<string, string>) =>
-      Object.entries(given).forEach(([key, text]) => entries.set(key, text)),
-    removeMany: async (keys: string[]) => keys.forEach((key) => entries.delete(key)),
-    getAllKeys: async () => [...entries.keys()],
-  };
   const nothing = () => undefined;
-  return { entries, vault: new Vault(nothing, nothing, backend as never) };
+  return { entries, vault: new Vault(nothing, nothing, memoryBackend(entries)) };
 }
 
 /** An office whose every step is written, and how it is read again. */

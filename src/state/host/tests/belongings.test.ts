@@ -5,6 +5,7 @@ import { HostedOffice } from '@/office/hosted';
 
 import { keptKinds } from '../../kept';
 import { readBelongings, Vault, workKinds } from '../../storage';
+import { memoryBackend } from '../../storage/tests/memoryBackend';
 import { Belongings } from '../belongings';
 
 const kinds = { ...workKinds, ...keptKinds };
@@ -25,18 +26,12 @@ const before = () =>
 
 /** An office over storage in memory. */
 async function open(entries: Map<string, string>) {
-  const backend = {
-    getMany: async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
-    setMany: async (given: Record<string, string>) =>
-      Object.entries(given).forEach(([key, text]) => entries.set(key, text)),
-    removeMany: async (keys: string[]) => keys.forEach((key) => entries.delete(key)),
-    getAllKeys: async () => [...entries.keys()],
-  };
+  const backend = memoryBackend(entries);
   const said: number[] = [];
   const vault = new Vault(
     () => undefined,
     ({ count }) => said.push(count),
-    backend as never,
+    backend,
   );
   const belongings = new Belongings(vault);
   const office = new HostedOffice({
