@@ -1,4 +1,4 @@
-import express, { type Express, type Router } from 'express';
+import express, { type Express, type Request, type Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { readFileSync } from 'node:fs';
@@ -25,6 +25,8 @@ export interface Routes {
 interface ServedOffice {
   which: 'own' | 'sample';
   isSimulated: boolean;
+  /** Whether there is one under the name that somebody asks for; left out: it is the one under all. */
+  isThere?: (request: Request) => boolean;
 }
 
 interface Served extends Reach {
@@ -66,6 +68,10 @@ export function createServer(dist: string, routes: Routes = {}, { office, ...rea
     }),
   );
   for (const [path, router] of Object.entries(routes)) app.use(path, router);
+  app.use((request, response, next) => {
+    if (office?.isThere?.(request) !== false) return next();
+    response.status(421).type('text').send('No office goes by that name here.');
+  });
   const serve = (folder: string, serveStatic: { maxAge: number; immutable?: boolean }) =>
     expressStaticGzip(join(dist, folder), {
       enableBrotli: true,

@@ -17,17 +17,19 @@ import { MailIn } from './standins/MailIn';
 import { standInRoutes } from './standins/routes';
 import { makeSendMail } from './telling/sendMail';
 import { makeSendWebhook } from './telling/sendWebhook';
-import { isOwnRequest } from './guard/fromHere';
+import { isOwnRequest, nameOf } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
-import { openLevel } from './office/levelBackend';
-import { openOffice } from './office/openOffice';
-import { Lease } from './office/shared/Lease';
-import { openRedis } from './office/shared/redisStore';
+import type { OfficeBackend } from './office/backend';
+import { Figures } from './office/Figures';
+import { openLevel, openSharedLevel } from './office/levelBackend';
+import { OfficePlace } from './office/OfficePlace';
+import { serveOffices } from './office/serveOffices';
+import { ownInRedis } from './office/shared/ownInRedis';
 import { relayToOwner } from './office/shared/relayToOwner';
 import { faultWords, makeLog } from './office/logs';
 import { realCast } from './office/realCast';
-import { waitingRoutes, watchRoutes } from './office/watchRoutes';
+import { watchRoutes } from './office/watchRoutes';
 
 const { env, argv } = process;
 const firstPort = Number(env['PORT'] ?? 4320);
@@ -38,20 +40,26 @@ const isSample = argv.includes('--sample');
 const isPlain = argv.includes('--http');
 const isSimulated = isSample || env['CENDRO_SIMULATOR'] === '1';
 const folder = join(env['CENDRO_DATA'] ?? join(root, '.data'), isSample ? 'sample-office' : 'office');
-const names = (env['CENDRO_NAMES'] ?? '').split(',').flatMap((name) => name.trim() || []);
+const listed = (name: string) =>
+  (env[name] ?? '').split(',').flatMap((each) => each.trim().toLowerCase() || []);
+/** Where there are several offices, the names by which each is asked for; null: the one there is. */
+const offices: readonly (string | null)[] =
+  env['CENDRO_OFFICES'] === undefined ? [null] : listed('CENDRO_OFFICES');
+const names = [...listed('CENDRO_NAMES'), ...offices.flatMap((office) => office ?? [])];
 const isPublic = env['CENDRO_PUBLIC'] === '1';
 const reach = { names, isPublic };
 
 /** What a new office begins with; all of it can be changed in the app. */
-const asNew = newOfficeSchema.parse({
-  name: env['CENDRO_OFFICE'] ?? 'Our office',
-  zone: env['CENDRO_ZONE'] ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
-  personName: env['CENDRO_ADMIN'] ?? 'Administrator',
-  extension: '201',
-  country: env['CENDRO_COUNTRY'] ?? 'GB',
-  lineName: 'Main',
-  number: env['CENDRO_NUMBER'] ?? '+441632960100',
-});
+const asNew = (office: string | null) =>
+  newOfficeSchema.parse({
+    name: office ?? env['CENDRO_OFFICE'] ?? 'Our office',
+    zone: env['CENDRO_ZONE'] ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
+    personName: env['CENDRO_ADMIN'] ?? 'Administrator',
+    extension: '201',
+    country: env['CENDRO_COUNTRY'] ?? 'GB',
+    lineName: 'Main',
+    number: env['CENDRO_NUMBER'] ?? '+441632960100',
+  });
 
 await mkdir(folder, { recursive: true, mode: 0o700 });
 const { hasChairs, ...beginning } = hosted[isSample ? 'sample' : 'own'];
@@ -68,68 +76,45 @@ const hosts = [
 ];
 const given = { cert: env['CENDRO_CERT'], key: env['CENDRO_KEY'] };
 const server = isPlain ? createHttpServer() : createHttpsServer(await certificateFor(folder, hosts, given));
-const served = {
-  ...reach,
-  office: { which: isSample ? ('sample' as const) : ('own' as const), isSimulated },
-};
-const dist = join(root, 'dist');
-let findOwner: () => Promise<string | null> = async () => null;
-const whoOwns = () => findOwner();
-const stopRelaying = relayToOwner({ server, isOwn, findOwner: whoOwns });
-let app = createServer(dist, waitingRoutes(whoOwns), served);
-server.on('request', (request, response) => app(request, response));
+const figures = new Figures();
+const store = await openStore();
 const port = await listen(server, firstPort, firstPort + portsToTry);
 const scheme = isPlain ? 'http' : 'https';
-
-const storage = await openStorage();
-const opened = await openOffice({
-  ...{ log, folder, backend: storage.backend, asNew: isSample ? null : asNew },
-  beginning: {
-    ...beginning,
-    storage: servedStorage,
-    hasChairs: isSample && hasChairs,
-    isReal: !isSample,
-    playsPhones: isSimulated,
-    cast: isSimulated ? beginning.cast : realCast(beginning.cast),
-  },
-  isSimulated,
-  ways: {
-    iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
-    relayOnly: env['CENDRO_RELAY_ONLY'] === '1',
-  },
-  senders: {
-    sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
-    sendWebhook: makeSendWebhook((env['CENDRO_ALLOW_PRIVATE'] ?? '').split(',').map((each) => each.trim())),
-  },
-  isOwn,
-});
+const places = new Map(offices.map((office) => [office, placeOf(office)]));
+const placeFor = (request: IncomingMessage) => places.get(null) ?? places.get(nameOf(request.headers.host));
+const find = (request: IncomingMessage) => placeFor(request)?.opened ?? null;
 const routes = {
-  ...watchRoutes({ ...opened, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
+  ...watchRoutes({ figures, faults, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
   ...(isSimulated && { '/api/standins': standInRoutes(mailIn) }),
 };
-app = createServer(dist, routes, served);
-opened.serve(server);
-stopRelaying();
-
-const host = hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';
-const address = `${scheme}://${host}:${port}`;
-const wayIn = await opened.firstWayIn();
-const open = wayIn ? `${address}/join?code=${wayIn.code}` : address;
-console.log(
-  `\nThe office runs. Open it on this machine (${scheme}://localhost:${port}) or on a phone in the same network:\n`,
+const served = {
+  which: isSample ? ('sample' as const) : ('own' as const),
+  isSimulated,
+  isThere: (request: IncomingMessage) => placeFor(request) !== undefined,
+};
+server.on('request', createServer(join(root, 'dist'), routes, { ...reach, office: served }));
+serveOffices(server, { find, isOwn, figures });
+const hasOpened = relayToOwner({
+  ...{ server, isOwn },
+  isHere: (request) => find(request) !== null,
+  findOwner: async (request) => (await placeFor(request)?.findOwner()) ?? null,
+});
+await Promise.all(
+  [...places].map(async ([office, place]) => {
+    const owner = await place.findOwner();
+    if (owner !== null)
+      console.log(`\nAnother process (${owner}) has the office; this one hands on to it. Ctrl-C ends it.`);
+    const opened = await place.open();
+    hasOpened();
+    await sayOpened(office, await opened.firstWayIn());
+  }),
 );
-console.log(`  ${open}\n`);
-if (wayIn)
-  console.log(
-    `You run it: that link is for one device, once, with the PIN ${wayIn.pin}. Then choose your own.\n`,
-  );
-console.log(await qrCode(open, { type: 'terminal', small: true }));
 if (!isPlain && given.cert === undefined)
   console.log('The certificate is this machine’s own: the browser asks once whether to trust it.');
 console.log(`What it keeps lies in ${folder}. Ctrl-C ends it.`);
 
 // It serves everybody: what goes wrong for one of them never ends it.
-log.info({ what: 'opened', port, isSimulated });
+log.info({ what: 'opened', port, isSimulated, offices: places.size });
 process.on('unhandledRejection', (error) => log.error({ what: 'not handled', error: faultWords(error) }));
 
 let isEnding = false;
@@ -139,45 +124,93 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     isEnding = true;
     log.info({ what: 'ending', signal });
     server.close();
-    void opened
-      .close()
-      .then(() => storage.release())
+    void Promise.all([...places.values()].map((place) => place.close()))
+      .then(() => store.close())
       .then(() => process.exit(0));
   });
 
-/**
- * This machine's disk; or, with `CENDRO_REDIS`, a store that other processes reach as well, once this one owns the office: until then it
- * hands apps on to whichever does.
- */
-async function openStorage() {
+async function sayOpened(office: string | null, wayIn: { code: string; pin: string } | null): Promise<void> {
+  const host = office ?? hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';
+  const address = `${scheme}://${host}:${port}`;
+  const open = wayIn ? `${address}/join?code=${wayIn.code}` : address;
+  console.log(
+    office === null
+      ? `\nThe office runs. Open it on this machine (${scheme}://localhost:${port}) or on a phone in the same network:\n`
+      : `\nThe office of ${office} runs:\n`,
+  );
+  console.log(`  ${open}\n`);
+  if (wayIn)
+    console.log(
+      `You run it: that link is for one device, once, with the PIN ${wayIn.pin}. Then choose your own.\n`,
+    );
+  if (office === null) console.log(await qrCode(open, { type: 'terminal', small: true }));
+}
+
+function placeOf(office: string | null): OfficePlace {
+  return new OfficePlace({
+    ...{ log, isSimulated, figures, ...store.of(office) },
+    folder: office === null ? folder : join(folder, 'each', office),
+    asNew: isSample ? null : asNew(office),
+    beginning: {
+      ...beginning,
+      storage: servedStorage,
+      hasChairs: isSample && hasChairs,
+      isReal: !isSample,
+      playsPhones: isSimulated,
+      cast: isSimulated ? beginning.cast : realCast(beginning.cast),
+    },
+    ways: {
+      iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
+      relayOnly: env['CENDRO_RELAY_ONLY'] === '1',
+    },
+    senders: {
+      sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
+      sendWebhook: makeSendWebhook(listed('CENDRO_ALLOW_PRIVATE')),
+    },
+  });
+}
+
+/** Why offices can't be used now: one that another process has can. */
+function faults(): Promise<(string | null)[]> {
+  return Promise.all(
+    [...places.values()].map(async (place) => {
+      if (place.opened) return place.opened.fault();
+      return (await place.findOwner()) === null ? 'The office is not open.' : null;
+    }),
+  );
+}
+
+/** This machine's disk; or, with `CENDRO_REDIS`, a store that other processes reach as well: an office is handed on to whichever has it until this one does. */
+async function openStore() {
   const url = env['CENDRO_REDIS'];
-  if (url === undefined)
+  if (url === undefined) {
+    const findOwner = async () => null;
+    const own = (backend: OfficeBackend) => ({ backend, release: async () => undefined });
+    const alone = () => ({ findOwner, own: async () => own(await openLevel(join(folder, 'office'))) });
+    if (offices.includes(null)) return { of: alone, close: async () => undefined };
+    const level = await openSharedLevel(join(folder, 'offices'));
     return {
-      backend: await openLevel(join(folder, 'office')),
-      release: async () => undefined,
+      of: (office: string | null) => ({ findOwner, own: async () => own(level.of(office ?? '')) }),
+      close: level.close,
     };
+  }
   const redis: RedisClientType = createClient({ url });
   redis.on('error', (error) => log.error({ what: 'the store', error: faultWords(error) }));
   await redis.connect();
-  const office = `cendro:${env['CENDRO_OFFICE_ID'] ?? (isSample ? 'sample' : 'own')}`;
-  const lease = new Lease({ redis, office, peer: env['CENDRO_PEER'] ?? `${scheme}://127.0.0.1:${port}` });
-  findOwner = () => lease.owner();
-  const owner = await findOwner();
-  if (owner !== null)
-    console.log(`\nAnother process (${owner}) has the office; this one hands on to it. Ctrl-C ends it.`);
-  const token = await lease.own();
-  log.info({ what: 'owns the office', token });
-  // What it has done since then is kept nowhere, and told to nobody: whoever watches over it starts it again.
-  const onLost = () => {
-    log.error({ what: 'another process owns the office' });
-    process.exit(1);
-  };
-  lease.keep(onLost);
+  const named = env['CENDRO_OFFICE_ID'] ?? (isSample ? 'sample' : 'own');
   return {
-    backend: openRedis({ redis, office, token, onFenced: onLost }),
-    release: async () => {
-      await lease.release();
-      await redis.close();
-    },
+    of: (office: string | null) =>
+      ownInRedis({
+        redis,
+        office: `cendro:${office ?? named}`,
+        peer: env['CENDRO_PEER'] ?? `${scheme}://127.0.0.1:${port}`,
+        onOwned: (token) => log.info({ what: 'owns the office', office, token }),
+        // What it has done since then is kept nowhere: whoever watches over it starts it again.
+        onLost: () => {
+          log.error({ what: 'another process owns the office', office });
+          process.exit(1);
+        },
+      }),
+    close: () => redis.close(),
   };
 }

@@ -14,7 +14,7 @@ export interface Reach {
 }
 
 /** The name in a Host header, without its port; null where it is none. */
-function nameOf(host: string | undefined): string | null {
+export function nameOf(host: string | undefined): string | null {
   try {
     return new URL(`http://${host ?? ''}`).hostname.replace(/^\[|\]$/g, '').toLowerCase();
   } catch {

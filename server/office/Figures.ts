@@ -5,7 +5,13 @@ import type { HostedOffice } from '@/office/hosted';
 /** Why something that was said to the office was not heard. */
 export type Unheard = 'too fast' | 'too many PINs' | 'not understood or not theirs' | 'another site';
 
-/** How the office fares, as Prometheus reads it (text format 0.0.4). Numbers alone: nobody is named. */
+/** What is counted of an office: null while it is not open. */
+interface Counted {
+  office: () => HostedOffice | null;
+  connections: () => number;
+}
+
+/** How the offices of this process fare, all together, as Prometheus reads it (text format 0.0.4). Numbers alone: nobody is named. */
 export class Figures {
   private readonly registry = new Registry();
   private readonly took = new Histogram({
@@ -22,19 +28,29 @@ export class Figures {
     registers: [this.registry],
   });
 
-  constructor(office: () => HostedOffice | null, connections: () => number) {
+  private readonly all = new Set<Counted>();
+
+  constructor() {
     collectDefaultMetrics({ register: this.registry });
-    const gauge = (name: string, help: string, now: () => number) =>
-      new Gauge({
+    const sum = (name: string, help: string, countOf: (each: Counted) => number) => {
+      const now = () => [...this.all].reduce((total, each) => total + countOf(each), 0);
+      return new Gauge({
         ...{ name, help, registers: [this.registry] },
         collect() {
           this.set(now());
         },
       });
-    gauge('cendro_connections', 'Browsers that are connected', connections);
-    gauge('cendro_devices', 'Devices that are signed in', () => office()?.signedIn.size ?? 0);
-    gauge('cendro_calls', 'Calls that are there', () => office()?.seen().calls.size ?? 0);
-    gauge('cendro_queued', 'Callers who wait in a queue', () => waiting(office()));
+    };
+    sum('cendro_connections', 'Browsers that are connected', ({ connections }) => connections());
+    sum('cendro_devices', 'Devices that are signed in', ({ office }) => office()?.signedIn.size ?? 0);
+    sum('cendro_calls', 'Calls that are there', ({ office }) => office()?.seen().calls.size ?? 0);
+    sum('cendro_queued', 'Callers who wait in a queue', ({ office }) => waiting(office()));
+  }
+
+  /** An office is counted too, until what is given is called. */
+  count(counted: Counted): () => void {
+    this.all.add(counted);
+    return () => void this.all.delete(counted);
   }
 
   requestTook(what: 'send' | 'ask', ms: number): void {

@@ -14,8 +14,10 @@ import { channelOf, hallOf, type ToTabs } from '@/state/tabs';
 
 import { Client, DeviceOfTest } from '../../tests/servedClient';
 import { openLevel } from './levelBackend';
+import { Figures } from './Figures';
 import { openOffice, type OpenedOffice } from './openOffice';
 import { realCast } from './realCast';
+import { serveOffices } from './serveOffices';
 
 const storage = 'cendro-test';
 const hall = hallOf(storage);
@@ -30,6 +32,7 @@ const beginning = {
 const token = (of: string) => `${of}-0123456789abcdef`;
 
 describe('an office on a server', () => {
+  const figures = new Figures();
   const folder = mkdtempSync(join(tmpdir(), 'cendro-office-'));
   let opened: OpenedOffice;
   let address = '';
@@ -46,14 +49,17 @@ describe('an office on a server', () => {
       isSimulated: false,
       ways: { iceServers: [], relayOnly: false },
       senders: { sendMail: null, sendWebhook: async () => ({ ok: true as const }) },
-      isOwn: () => true,
+      figures,
     };
     opened = await openOffice({ ...options, backend: await openLevel(join(folder, 'office')) });
     const server = createServer();
-    opened.serve(server);
+    const stopServing = serveOffices(server, { find: () => opened, isOwn: () => true, figures });
     await new Promise<void>((resolve) => server.listen(0, resolve));
     address = `http://localhost:${(server.address() as AddressInfo).port}`;
-    closeServer = () => void server.close();
+    closeServer = () => {
+      void stopServing();
+      server.close();
+    };
   };
   const client = (options?: Parameters<typeof io>[1]) => {
     const made = new Client(address, storage, options);
@@ -298,7 +304,7 @@ describe('an office on a server', () => {
   });
 
   it('says how it fares in numbers alone, and notes who came in without anything that lets in', async () => {
-    const text = await opened.figures.text();
+    const text = await figures.text();
     expect(text).toMatch(/^cendro_connections [1-9]/m);
     expect(text).toMatch(/^cendro_request_seconds_count\{what="send"\} [1-9]/m);
     expect(text).toMatch(/^cendro_unheard_total\{why="not understood or not theirs"\} [1-9]/m);

@@ -1,12 +1,10 @@
 import { randomBytes, randomInt } from 'node:crypto';
-import type { IncomingMessage, Server } from 'node:http';
-import type { Server as SecureServer } from 'node:https';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 
 import type { Logger } from 'pino';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { Server as SocketServer, type Socket } from 'socket.io';
+import type { Socket } from 'socket.io';
 
 import { newOffice, type NewOffice } from '@/core/setup';
 import type { Session } from '@/core/office';
@@ -15,7 +13,6 @@ import {
   askedOfSpeechSchema,
   askedOfTellingSchema,
   askedOfVoicesSchema,
-  linkPath,
   type AnswerOfFiles,
   type AnswerOfTelling,
   type AnswerOfVoices,
@@ -27,7 +24,7 @@ import { setupKind, storageKeys, Vault } from '@/state/storage';
 
 import type { SendMail } from '../telling/sendMail';
 import type { SendWebhook } from '../telling/sendWebhook';
-import { Figures } from './Figures';
+import type { Figures } from './Figures';
 import type { OfficeBackend } from './backend';
 import { faultWords, makeAudit } from './logs';
 import { MemberFiles } from './MemberFiles';
@@ -36,8 +33,6 @@ import { OfficeDoor } from './OfficeDoor';
 import { Speech } from './Speech';
 import { refused, Voices, type Ways } from './Voices';
 
-/** Beyond what the largest file needs, nothing is read at all. */
-const mostBytes = 9_000_000;
 /** So long an app that has lost its connection is taken to be there still. */
 const goneAfterMs = 60_000;
 /** What one connection may say within a second, and how many PINs may be tried from one address within a minute. */
@@ -51,16 +46,6 @@ const gatherMs = 1_000;
 const appsRemembered = 10_000;
 /** What has been missed while a connection was lost; who missed more reads calls anew, and rows from their mark on. */
 const mostKept = 64;
-/**
- * Of RFC 7692: for setups and tables, not for what tells of one call, which costs more to compress than to send. A device that says little
- * holds little memory: 8 KB and 16 KB where 256 KB are usual.
- */
-const compression = {
-  ...{ threshold: 8192, serverMaxWindowBits: 11, clientNoContextTakeover: true },
-  zlibDeflateOptions: { level: 3, memLevel: 5, chunkSize: 4096 },
-  zlibInflateOptions: { chunkSize: 4096 },
-};
-
 /** Where it is said what goes wrong. */
 type OfficeLog = Pick<Logger, 'error'>;
 
@@ -77,18 +62,17 @@ interface OpenOfficeOptions {
   ways: Ways;
   /** How members are told elsewhere. */
   senders: { sendMail: SendMail | null; sendWebhook: SendWebhook };
-  /** Whether the server goes by that name, and lets in who comes from there. */
-  isOwn: (request: IncomingMessage) => boolean;
+  /** Where it is counted how it fares. */
+  figures: Figures;
 }
 
 /** An office that this machine hosts for whoever connects. */
 export interface OpenedOffice {
-  /** Serves its apps by sockets, beside what the server serves. */
-  serve: (server: Server | SecureServer) => void;
+  /** Serves whoever has come by a socket. */
+  meet: (socket: Socket) => void;
   /** A way in for whoever runs it and has never been in; null where somebody has. */
   firstWayIn: () => Promise<{ code: string; pin: string } | null>;
-  /** For whatever watches over it (`watchRoutes`). */
-  figures: Figures;
+  /** Why it can't be used now; null: it can. */
   fault: () => string | null;
   /** Everything is kept; then it ends. */
   close: () => Promise<void>;
@@ -96,18 +80,15 @@ export interface OpenedOffice {
 
 /** Reads an office from where it is kept, or begins it, and runs it from then on, whether anybody is connected or not. */
 export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffice> {
-  const { backend, folder, beginning, asNew, isSimulated, log } = options;
+  const { backend, folder, beginning, asNew, isSimulated, log, figures } = options;
   await mkdir(folder, { recursive: true, mode: 0o700 });
   await beginWhereNew(backend, asNew);
   const door: OfficeDoor = new OfficeDoor({
     ...{ storage: beginning.storage, isSimulated },
     hasJoined: (app) => host.sessionOf(app) !== null,
   });
-  let sockets: SocketServer | null = null;
-  const figures = new Figures(
-    () => host.office,
-    () => sockets?.engine.clientsCount ?? 0,
-  );
+  const sockets = new Set<Socket>();
+  const stopCounting = figures.count({ office: () => host.office, connections: () => sockets.size });
   const fault = (what: string) => (error: unknown) => log.error({ what, error: faultWords(error) });
   const hosted = (): HostedOffice => {
     if (!host.office) throw new Error('The office is not open.');
@@ -148,6 +129,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   host.everythingIsThere();
   const voices = new Voices(() => office.seen(), options.ways);
   const speech = new Speech();
+  const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
   const audit = makeAudit(folder);
   office.subscribe((step) => {
     voices.changed(step);
@@ -160,20 +142,10 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
   return {
-    serve: (server) => {
-      sockets = new SocketServer(server, {
-        ...{ path: linkPath, transports: ['websocket'], serveClient: false, maxHttpBufferSize: mostBytes },
-        perMessageDeflate: compression,
-        allowRequest: (request, answer) => {
-          const isAllowed = options.isOwn(request) && isFromOwnPage(request);
-          if (!isAllowed) figures.wasUnheard('another site');
-          answer(null, isAllowed);
-        },
-      });
-      const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
-      sockets.on('connection', (socket) =>
-        meet(socket, { door, host, files, telling, voices, speech, tries, figures, log }),
-      );
+    meet: (socket) => {
+      sockets.add(socket);
+      socket.on('disconnect', () => void sockets.delete(socket));
+      meet(socket, { door, host, files, telling, voices, speech, tries, figures, log });
     },
     firstWayIn: async () => {
       const { people } = office.seen().office.setup;
@@ -190,12 +162,12 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
         return { code, pin };
       }
     },
-    figures,
     fault: () => host.whyNot,
     close: async () => {
       clearInterval(sweeping);
       telling.close();
-      await sockets?.close();
+      stopCounting();
+      for (const socket of sockets) socket.disconnect(true);
       await host.close();
       await backend.close();
       audit.close();
@@ -318,10 +290,4 @@ const consumed = (limiter: RateLimiterMemory, from: string) =>
 function triedIn([, message]: unknown[]): string | null {
   const who = (message as { who?: { by?: unknown } } | null | undefined)?.who;
   return who?.by === 'pin' || who?.by === 'code' ? JSON.stringify(who) : null;
-}
-
-/** A page of another site is not let in, whatever it knows. */
-function isFromOwnPage({ headers }: IncomingMessage): boolean {
-  const { origin, host } = headers;
-  return origin === undefined || origin.replace(/^https?:\/\//, '') === host;
 }

@@ -7,39 +7,25 @@ import type { Figures } from './Figures';
 
 interface Watched {
   figures: Figures;
-  /** Why the office can't be used now; null: it can. */
-  fault: () => string | null;
+  /** Why an office can't be used now, of each that is to be; null: it can. */
+  faults: () => Promise<(string | null)[]>;
   /** Who shows this may read the figures from elsewhere; null: nobody may. */
   token: string | null;
 }
 
-/** The same where the office is not open here: whoever is let in is handed on to its owner. */
-export function waitingRoutes(findOwner: () => Promise<string | null>) {
+/** For whatever watches over the server: whether it runs, whether its offices can be used, and how they fare. */
+export function watchRoutes({ figures, faults, token }: Watched) {
   const of = (answer: RequestHandler) => Router().get('/', answer);
   return {
     '/healthz': of((_, response) => void response.type('text').send('It runs.\n')),
     '/readyz': of((_, response, next) => {
-      findOwner().then((owner) => {
+      faults().then((all) => {
+        const why = all.find((each) => each !== null) ?? null;
         response
-          .status(owner === null ? 503 : 200)
+          .status(why === null ? 200 : 503)
           .type('text')
-          .send(owner === null ? 'The office is not open.\n' : 'Another process has the office.\n');
+          .send(`${why ?? 'The office can be used.'}\n`);
       }, next);
-    }),
-  };
-}
-
-/** For whatever watches over the server: whether it runs, whether the office can be used, and how it fares. */
-export function watchRoutes({ figures, fault, token }: Watched) {
-  const of = (answer: RequestHandler) => Router().get('/', answer);
-  return {
-    '/healthz': of((_, response) => void response.type('text').send('It runs.\n')),
-    '/readyz': of((_, response) => {
-      const why = fault();
-      response
-        .status(why === null ? 200 : 503)
-        .type('text')
-        .send(`${why ?? 'The office can be used.'}\n`);
     }),
     '/metrics': of((request, response, next) => {
       if (!mayRead(request, token)) return void response.sendStatus(403);

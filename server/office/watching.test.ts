@@ -10,11 +10,11 @@ import { watchRoutes } from './watchRoutes';
 describe('what watches over the server', () => {
   let why: string | null = null;
   const app = express();
-  const figures = new Figures(
-    () => null,
-    () => 3,
-  );
-  const routes = watchRoutes({ figures, fault: () => why, token: 'weir-and-tarn' });
+  const figures = new Figures();
+  for (const connections of [1, 2]) figures.count({ office: () => null, connections: () => connections });
+  const stop = figures.count({ office: () => null, connections: () => 40 });
+  stop();
+  const routes = watchRoutes({ figures, faults: async () => [null, why], token: 'weir-and-tarn' });
   for (const [path, router] of Object.entries(routes)) app.use(path, router);
   const server = createHttpServer(app);
   let address = '';

@@ -14,8 +14,12 @@ export class ServedOffice {
   private server: ChildProcess | null = null;
   private readonly folder = mkdtempSync(join(tmpdir(), 'cendro-office-'));
   private port = 0;
-  /** The link and PIN that it has given whoever runs it. */
-  wayIn: { path: string; pin: string } | null = null;
+  /** The links and PINs that it has given whoever runs it, or each of several; the first of them. */
+  waysIn: { address: string; path: string; pin: string }[] = [];
+
+  get wayIn(): { path: string; pin: string } | null {
+    return this.waysIn[0] ?? null;
+  }
 
   get address(): string {
     return `http://localhost:${this.port}`;
@@ -43,9 +47,9 @@ export class ServedOffice {
       server.stderr.on('data', hear);
       server.on('exit', () => reject(new Error(`The office did not start:\n${words}`)));
     });
-    const path = /(\/join\?code=\S+)/.exec(said)?.[1];
-    const pin = /with the PIN (\d+)/.exec(said)?.[1];
-    if (path !== undefined && pin !== undefined) this.wayIn = { path, pin };
+    const ways = [...said.matchAll(/(http\S+)(\/join\?code=\S+)[^]*?with the PIN (\d+)/g)];
+    if (ways.length > 0)
+      this.waysIn = ways.map(([, address = '', path = '', pin = '']) => ({ address, path, pin }));
   }
 
   /** In the middle of whatever it does. */
