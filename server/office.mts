@@ -99,6 +99,18 @@ const hasOpened = relayToOwner({
   isHere: (request) => find(request) !== null,
   findOwner: async (request) => (await placeFor(request)?.findOwner()) ?? null,
 });
+let isEnding = false;
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    if (isEnding) return;
+    isEnding = true;
+    log.info({ what: 'ending', signal });
+    server.close();
+    void Promise.all([...places.values()].map((place) => place.close()))
+      .then(() => store.close())
+      .then(() => process.exit(0));
+  });
+
 await Promise.all(
   [...places].map(async ([office, place]) => {
     const owner = await place.findOwner();
@@ -116,18 +128,6 @@ console.log(`What it keeps lies in ${folder}. Ctrl-C ends it.`);
 // It serves everybody: what goes wrong for one of them never ends it.
 log.info({ what: 'opened', port, isSimulated, offices: places.size });
 process.on('unhandledRejection', (error) => log.error({ what: 'not handled', error: faultWords(error) }));
-
-let isEnding = false;
-for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => {
-    if (isEnding) return;
-    isEnding = true;
-    log.info({ what: 'ending', signal });
-    server.close();
-    void Promise.all([...places.values()].map((place) => place.close()))
-      .then(() => store.close())
-      .then(() => process.exit(0));
-  });
 
 async function sayOpened(office: string | null, wayIn: { code: string; pin: string } | null): Promise<void> {
   const host = office ?? hosts.find((each) => each !== 'localhost' && each !== hostname()) ?? 'localhost';

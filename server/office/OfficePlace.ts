@@ -11,7 +11,7 @@ export interface OwnedStore {
 interface OfficePlaceOptions extends Omit<Parameters<typeof openOffice>[0], 'backend'> {
   /** Resolves when it is this process's to run. */
   own: () => Promise<OwnedStore>;
-  /** Which other process has it; null: none has now. */
+  /** Which process has it; null: none has now. */
   findOwner: () => Promise<string | null>;
 }
 
@@ -29,8 +29,10 @@ export class OfficePlace {
     return this.opened;
   }
 
-  findOwner(): Promise<string | null> {
-    return this.options.findOwner();
+  /** Which other process has it; null: none has, or this one does. */
+  async findOwner(): Promise<string | null> {
+    // As long as it is being opened here, nobody is handed on to this very process.
+    return this.store ? null : this.options.findOwner();
   }
 
   /** Everything is kept; then it ends. */

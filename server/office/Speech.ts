@@ -5,6 +5,8 @@ const mostKept = 64;
 const mostAtOnce = 2;
 const longestMs = 5_000;
 const mostBytes = 6_000_000;
+/** Of a RIFF WAVE file with one format and its samples. */
+const headerBytes = 44;
 
 /** Words, and in which language they are (a tag of BCP 47). */
 export interface Words {
@@ -60,8 +62,18 @@ export class Speech {
       // One that is not there, takes too long, or ends before it has read.
       speaker.on('error', () => resolve(null));
       speaker.stdin.on('error', () => undefined);
-      speaker.on('close', (code) => resolve(code === 0 && bytes > 0 ? Buffer.concat(parts) : null));
+      speaker.on('close', (code) => {
+        const isWhole = code === 0 && bytes > headerBytes;
+        resolve(isWhole ? withItsLength(Buffer.concat(parts)) : null);
+      });
       speaker.stdin.end(text);
     });
   }
+}
+
+/** What is written as it is made says at its beginning that it has no end. */
+function withItsLength(file: Buffer): Buffer {
+  file.writeUInt32LE(file.length - 8, 4);
+  file.writeUInt32LE(file.length - headerBytes, headerBytes - 4);
+  return file;
 }

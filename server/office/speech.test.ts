@@ -1,7 +1,7 @@
 import { Speech } from './Speech';
 
-/** Length in seconds of a WAVE file that was written as it came. */
-const secondsOf = (file: Buffer) => (file.length - 44) / file.readUInt32LE(28);
+/** Length in seconds of a WAVE file, as it says itself. */
+const secondsOf = (file: Buffer) => file.readUInt32LE(40) / file.readUInt32LE(28);
 
 describe('typed words', () => {
   it('are spoken as sound, longer for more of them, in their language', async () => {
@@ -13,6 +13,7 @@ describe('typed words', () => {
     });
     if (!short || !long) throw new Error('Nothing was spoken.');
     expect(short.toString('latin1', 0, 4) + short.toString('latin1', 8, 12)).toBe('RIFFWAVE');
+    expect([short.readUInt32LE(4), short.readUInt32LE(40)]).toEqual([short.length - 8, short.length - 44]);
     expect(secondsOf(short)).toBeGreaterThan(0.4);
     expect(secondsOf(long)).toBeGreaterThan(2 * secondsOf(short));
     const welsh = await speech.say({ text: 'Good morning.', language: 'cy' });
