@@ -53,6 +53,13 @@ test('two offices live in one process: each is asked for by its name, and nobody
   await signIn(second, '201', yard.pin);
   await expect(second.page.getByText('Bela Sorrel')).toHaveCount(0);
 
+  // Neither has been given a mail server: no address can be told, and it says why.
+  await second.page.goto('/telling');
+  const byMail = second.page.getByRole('region', { name: 'By mail' });
+  await expect(byMail.getByText(/^This office sends no mail/)).toBeVisible();
+  await expect(byMail.getByRole('textbox')).toHaveCount(0);
+  await expect(second.page.getByRole('textbox', { name: 'Web address of the program' })).toBeVisible();
+
   // Under a name that is nobody’s there is no office.
   const answer = await fetch(`${served.address}/`);
   expect([answer.status, await answer.text()]).toEqual([421, 'No office goes by that name here.']);

@@ -128,8 +128,18 @@ export function useChoices(): ChoiceEntry[] {
       'situation away do not disturb status presence',
       go.standing,
     ),
-    person('Who rings when', `${plan.rules.length} rules`, 'ring plan forwarding find me hours', go.plan),
-    person('Greetings', `${plan.greetings?.length ?? 0}`, 'mailbox voicemail message answer', go.greetings),
+    person(
+      'Who rings when',
+      plan.rules.length === 1 ? '1 rule' : `${plan.rules.length} rules`,
+      'ring plan forwarding find me hours',
+      go.plan,
+    ),
+    person(
+      'Greetings',
+      `${plan.greetings?.length || 'none'}`,
+      'mailbox voicemail message answer',
+      go.greetings,
+    ),
     person(
       'A second call during a call',
       onOff(calls.waiting, 'may ring', 'does not ring'),

@@ -34,16 +34,10 @@ export function TellingScreen() {
           office’s server sends them, and tries again where it must.
         </Txt>
       </View>
-      {sendsMail ? null : (
-        <View role="status">
-          <Txt>
-            This office sends no mail: whoever keeps its server has named no mail server (CENDRO_SMTP).
-          </Txt>
-        </View>
-      )}
       <Places
         {...confirmation}
         title="By mail"
+        instead={sendsMail ? null : sendsNone}
         label="Mail address"
         placeholder="name@place.example"
         word="Tell this address"
@@ -67,10 +61,15 @@ export function TellingScreen() {
   );
 }
 
+const sendsNone =
+  'This office sends no mail: whoever keeps its server has named no mail server (CENDRO_SMTP).';
+
 const nameOf = ({ place }: Destination) => (place.kind === 'mail' ? place.address : place.url);
 
 interface PlacesProps extends Confirmation {
   title: string;
+  /** Why none can be added; left out or null: one can. */
+  instead?: string | null;
   label: string;
   placeholder: string;
   word: string;
@@ -81,6 +80,7 @@ interface PlacesProps extends Confirmation {
 
 function Places({
   title,
+  instead = null,
   label,
   placeholder,
   word,
@@ -135,18 +135,26 @@ function Places({
           />
         </View>
       ) : null}
-      <Field
-        label={label}
-        value={typed}
-        onChange={(value) => {
-          setTyped(value);
-          setError(null);
-        }}
-        onSubmit={add}
-        placeholder={placeholder}
-        error={error}
-      />
-      <Plate word={word} onPress={add} />
+      {instead === null ? (
+        <>
+          <Field
+            label={label}
+            value={typed}
+            onChange={(value) => {
+              setTyped(value);
+              setError(null);
+            }}
+            onSubmit={add}
+            placeholder={placeholder}
+            error={error}
+          />
+          <Plate word={word} onPress={add} />
+        </>
+      ) : (
+        <View role="status">
+          <Txt>{instead}</Txt>
+        </View>
+      )}
     </View>
   );
 }
