@@ -12,11 +12,12 @@ import type { OpenedOffice } from './openOffice';
 /** Beyond what the largest file needs, nothing is read at all. */
 const mostBytes = 9_000_000;
 /**
- * Of RFC 7692: for setups and tables, not for what tells of one call, which costs more to compress than to send. A device that says little
- * holds little memory: 8 KB and 16 KB where 256 KB are usual.
+ * Of RFC 7692: for setups and tables, not for what tells of one call, which costs more to compress than to send. Between such messages no
+ * memory is held for it.
  */
 const compression = {
-  ...{ threshold: 8192, serverMaxWindowBits: 11, clientNoContextTakeover: true },
+  ...{ threshold: 8192, serverMaxWindowBits: 11 },
+  ...{ serverNoContextTakeover: true, clientNoContextTakeover: true },
   zlibDeflateOptions: { level: 3, memLevel: 5, chunkSize: 4096 },
   zlibInflateOptions: { chunkSize: 4096 },
 };

@@ -89,6 +89,11 @@ export class ChannelHost {
         return void this.answer(message);
       case 'missing':
         return this.tellAgain(message.after);
+      case 'got':
+        this.forget(message.answeredUpTo);
+        // The newest of them is number `told`.
+        this.kept.splice(0, this.kept.length - (this.told - Math.min(message.told, this.told)));
+        return;
       case 'close':
         return this.close();
     }
@@ -96,14 +101,19 @@ export class ChannelHost {
 
   private async answer(message: Asked): Promise<void> {
     const { id, answeredUpTo } = message;
-    for (const done of this.answers.keys()) if (done <= answeredUpTo) this.answers.delete(done);
-    this.answeredUpTo = Math.max(this.answeredUpTo, answeredUpTo);
+    this.forget(answeredUpTo);
     // It came late: its answer has arrived long since.
     if (id <= this.answeredUpTo) return;
     const answer = this.answers.get(id) ?? this.carryOut(message);
     this.answers.set(id, answer);
     const said = await answer;
     if (!this.isOver) this.port.say(said);
+  }
+
+  /** Answers up to that one have come. */
+  private forget(answeredUpTo: number): void {
+    for (const done of this.answers.keys()) if (done <= answeredUpTo) this.answers.delete(done);
+    this.answeredUpTo = Math.max(this.answeredUpTo, answeredUpTo);
   }
 
   private async carryOut(message: Asked): Promise<ToApp> {

@@ -1,3 +1,5 @@
+import isEqual from 'fast-deep-equal';
+
 import type { Command, CommandResult } from '@/core/calls/exchange';
 import type { RouteTrace } from '@/core/plans/routing';
 import type { InboxRequest, OfficeReply, OfficeRequest, Mark, SeenChange, SeenTables } from '@/core/office';
@@ -67,6 +69,8 @@ export class ChannelLink implements OutsideLink {
   /** One more whenever everything has to be read anew. */
   private readings = 0;
   private stopMissing: () => void = () => undefined;
+  /** What it has said last of what has come. */
+  private got: ToHost | null = null;
   private isOver = false;
 
   constructor(
@@ -84,6 +88,7 @@ export class ChannelLink implements OutsideLink {
     this.stopMissing();
     this.missedAfter = null;
     this.told = 0;
+    this.got = null;
     this.ahead.clear();
     // Answers wait for updates that nobody will tell any more.
     for (const early of this.early) early.told = 0;
@@ -258,6 +263,7 @@ export class ChannelLink implements OutsideLink {
       case 'fault':
         return this.fail(read.data.id, read.data.words);
       case 'beat':
+        this.sayWhatHasCome();
         return this.missWhatIsNotThere(read.data.told);
       case 'anew':
         return this.beginAnew(read.data.told);
@@ -286,6 +292,15 @@ export class ChannelLink implements OutsideLink {
     this.missedSince ??= before;
     this.readings++;
     this.options.onAnew?.();
+  }
+
+  /** Whoever asks nothing more for long says so too, so that the host need not keep what it was told. */
+  private sayWhatHasCome(): void {
+    const answeredUpTo = Math.min(this.lastId + 1, ...this.waiting.keys()) - 1;
+    const got = { kind: 'got', answeredUpTo, told: this.told } as const satisfies ToHost;
+    if (isEqual(got, this.got)) return;
+    this.got = got;
+    this.port.say(got);
   }
 
   /** What is not there is asked for once, and again when it has not come for a while. */

@@ -84,6 +84,8 @@ export const toHostSchema = z.discriminatedUnion('kind', [
   }),
   /** Updates after that one have not come. */
   z.object({ kind: z.literal('missing'), after: told }),
+  /** All answers up to that one, and all updates up to that one, have come: nothing of them is wanted again. */
+  z.object({ kind: z.literal('got'), answeredUpTo: z.number().int().min(0), told }),
   z.object({ kind: z.literal('close') }),
 ]);
 export type ToHost = z.input<typeof toHostSchema>;

@@ -44,14 +44,14 @@ export class MailboxVisits {
   }
 
   private async prove(legId: string): Promise<void> {
-    const { desk, legOf, act, inbox } = this.options;
+    const { desk, legOf, act, inbox, office } = this.options;
     const visit = legOf(legId)?.visit;
     if (visit?.phase !== 'checking') return;
     const { personId, digits } = visit;
     // What was typed for an extension that nobody has is nobody’s try.
     const isRight = digits !== '' && (await desk.isPinOf(personId, digits)) === null;
     act(legId, { kind: 'settle', isRight });
-    if (isRight) this.say(legId, beginVisit(personId, { voicemails: inbox.mailboxes.all }));
+    if (isRight) this.say(legId, beginVisit(personId, { voicemails: inbox.mailboxes.all, office: office() }));
   }
 
   private async press(legId: string, key: string): Promise<void> {

@@ -6,7 +6,7 @@ import { beginVisit, pressInVisit, type VisitStep } from './visiting';
 
 const now = Date.parse('2026-11-26T10:40:00Z');
 const hour = 3_600_000;
-const office = new OfficeIndex(testSetup);
+const alone = new OfficeIndex(testSetup);
 
 const message = (id: string, given: Partial<Voicemail> = {}): Voicemail => ({
   ...{ id, callId: id, mailboxId: 'ada', lineId: null, at: now - hour, durationMs: 20_000, isUrgent: false },
@@ -15,9 +15,9 @@ const message = (id: string, given: Partial<Voicemail> = {}): Voicemail => ({
   ...given,
 });
 
-function visit(messages: Voicemail[]) {
+function visit(messages: Voicemail[], office = alone) {
   const voicemails = new Map(messages.map((each) => [each.id, each]));
-  let step: VisitStep = beginVisit('ada', { voicemails });
+  let step: VisitStep = beginVisit('ada', { voicemails, office });
   const press = (key: string) => {
     step = pressInVisit(key, { personId: 'ada', ...step }, { voicemails, office, now });
     const { marks } = step;
@@ -39,6 +39,30 @@ it('new messages come first, each kind from the oldest on; what is deleted, and 
   ]);
   expect(first.list).toEqual(['older', 'new', 'heard']);
   expect(first.says.text).toMatch(/^You have 2 new messages, and one message heard before\. Press 1/);
+});
+
+it('those of one’s teams come after one’s own, new before heard, and say whose they are', () => {
+  const teams = testSetup.teams.map((team) => ({ ...team, memberIds: [...team.memberIds, 'ada'] }));
+  const inTeam = new OfficeIndex({ ...testSetup, teams });
+  const messages = [
+    message('yard new', { mailboxId: 'yard', at: now - 9 * hour }),
+    message('yard heard', { mailboxId: 'yard', heardAt: now, at: now - 8 * hour }),
+    message('own heard', { heardAt: now }),
+    message('own new'),
+    message('his', { mailboxId: 'ben' }),
+  ];
+  const { first, press } = visit(messages, inTeam);
+  expect(first.list).toEqual(['own new', 'yard new', 'own heard', 'yard heard']);
+  expect(first.says.text).toMatch(
+    /^You have one new message, and one message heard before\. For Yard: one new message\. Press 1/,
+  );
+  press('1');
+  expect(press('1')).toMatchObject({
+    says: { text: 'Message 2 of 4, for Yard, from Peg Anstey, 01:40.', voicemailId: 'yard new' },
+    marks: { id: 'yard new', as: 'heard' },
+  });
+  // Who is in no team has their own alone.
+  expect(visit(messages).first.list).toEqual(['own new', 'own heard']);
 });
 
 it('1 plays the next, which is heard then, and 2 the same again; at the end it says so', () => {
@@ -86,10 +110,10 @@ it('4 calls back who left it; not who withheld their number', () => {
 });
 
 it('5 says what callers hear now', () => {
-  const plan = office.ringPlans.get('ada');
+  const plan = alone.ringPlans.get('ada');
   if (!plan) throw new Error('Ada has a plan.');
   const greetings = [{ id: 'g', name: 'Out', text: 'I am on the hill.' }];
-  const withGreeting = office.withPlan({ ...plan, greetings });
+  const withGreeting = alone.withPlan({ ...plan, greetings });
   const step = pressInVisit(
     '5',
     { personId: 'ada', list: [], at: -1 },

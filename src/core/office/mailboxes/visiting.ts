@@ -4,6 +4,8 @@ import { formatNumber } from '@/core/numbers/numbering';
 import { spokenSeconds, type OfficeIndex } from '@/core/setup';
 import { formatMoment } from '@/core/shared/time';
 
+import { hearsMailbox } from './view';
+
 /** What somebody who goes through their mailbox by phone hears next, and what becomes of a message. */
 export interface VisitStep {
   says: { text: string; voicemailId: string | null };
@@ -36,15 +38,28 @@ interface Around {
 const keysText =
   'Press 1 for the next message, 2 to hear it again, 3 to delete it, 4 to call them back, 5 for your greeting, 0 for these keys.';
 
-/** Somebody has shown their PIN: how many messages there are. New ones come first, the oldest first of each. */
-export function beginVisit(personId: string, { voicemails }: Pick<Around, 'voicemails'>): VisitStep {
-  const mine = [...voicemails.values()]
-    .filter(({ mailboxId, deletedAt }) => mailboxId === personId && deletedAt === null)
-    .sort((a, b) => Number(a.heardAt !== null) - Number(b.heardAt !== null) || a.at - b.at);
-  const fresh = mine.filter(({ heardAt }) => heardAt === null).length;
+/** Somebody has shown their PIN: how many messages there are, theirs and their teams’. New ones come first, their own before others, the oldest first of each. */
+export function beginVisit(personId: string, { voicemails, office }: Omit<Around, 'now'>): VisitStep {
+  const there = [...voicemails.values()]
+    .filter(({ mailboxId, deletedAt }) => deletedAt === null && hearsMailbox(mailboxId, personId, office))
+    .sort(
+      (a, b) =>
+        Number(a.heardAt !== null) - Number(b.heardAt !== null) ||
+        Number(a.mailboxId !== personId) - Number(b.mailboxId !== personId) ||
+        a.at - b.at,
+    );
+  const mine = there.filter(({ mailboxId }) => mailboxId === personId);
+  const fresh = newOf(mine);
   const how = `You have ${countOf(fresh, 'new message')}, and ${countOf(mine.length - fresh, 'message')} heard before.`;
-  return said(`${how} ${keysText}`, { list: mine.map(({ id }) => id), at: -1 });
+  const ofTeams = office.setup.teams.flatMap(({ id, name }) => {
+    const count = newOf(there.filter(({ mailboxId }) => mailboxId === id));
+    return count === 0 ? [] : [`For ${name}: ${countOf(count, 'new message')}.`];
+  });
+  return said([how, ...ofTeams, keysText].join(' '), { list: there.map(({ id }) => id), at: -1 });
 }
+
+const newOf = (voicemails: readonly Voicemail[]) =>
+  voicemails.filter(({ heardAt }) => heardAt === null).length;
 
 /** They have pressed a key. */
 export function pressInVisit(key: string, visit: VisitNow, around: Around): VisitStep {
@@ -95,7 +110,9 @@ function playFrom(at: number, visit: VisitNow, { voicemails, office, now }: Arou
   }
   const when = formatMoment(message.at, now, office.setup.zone);
   const urgent = message.isUrgent ? ', urgent' : '';
-  const text = `Message ${at + 1} of ${list.length}${urgent}, from ${callerOf(message, office)}, ${when}.`;
+  const team = office.ever.teams.get(message.mailboxId)?.name;
+  const forTeam = team === undefined ? '' : `, for ${team}`;
+  const text = `Message ${at + 1} of ${list.length}${urgent}${forTeam}, from ${callerOf(message, office)}, ${when}.`;
   const step = said(text, { list, at });
   return {
     ...step,

@@ -109,6 +109,31 @@ describe('a channel', () => {
     expect(onAnew).not.toHaveBeenCalled();
   });
 
+  it('keeps nothing for an app that says that it has come, which it does once it asks nothing more', async () => {
+    const [here, there] = wire(faultless, seeded(1)).ends;
+    const said: { kind: string }[] = [];
+    const listening: Port = {
+      ...here,
+      say: (message) => (said.push(message as { kind: string }), here.say(message)),
+    };
+    const { office } = openOffice();
+    new ChannelHost(office.linkFor(member('maren', 'maren-app')), there);
+    const link = new ChannelLink(listening);
+    const written = link.ask({ type: 'write', id: 'a', number: '211', lineId: 'text', text: 'a' });
+    const read = link.snapshot();
+    await rest();
+    await Promise.all([written, read]);
+    const got = said.filter(({ kind }) => kind === 'got');
+    expect(got).toEqual([{ kind: 'got', answeredUpTo: 2, told: expect.any(Number) }]);
+    // Asked for all the same, it is not there: whoever asks reads everything anew.
+    const heard: { kind: string }[] = [];
+    here.hear((message) => heard.push(message as { kind: string }));
+    here.say({ kind: 'ask', id: 2, asked: { what: 'snapshot' }, answeredUpTo: 0 });
+    here.say({ kind: 'missing', after: 0 });
+    await jest.advanceTimersByTimeAsync(10);
+    expect(heard.flatMap(({ kind }) => (kind === 'beat' ? [] : [kind]))).toEqual(['anew']);
+  });
+
   it('that was cut for too long has everything read anew', async () => {
     const { link, mirror, onAnew, write, cut } = await opened(2);
     cut(true);
