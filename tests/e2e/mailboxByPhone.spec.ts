@@ -2,6 +2,9 @@ import { expect, test, type Office } from './office';
 
 async function choosePin(office: Office, pin: string) {
   const { page } = office;
+  // The messages of before the first start come a while after it.
+  await office.open('/voicemails');
+  await expect(page.getByRole('listitem').first()).toBeVisible();
   await office.open('/devices');
   await page.getByRole('button', { name: 'Choose a PIN' }).click();
   const sheet = office.sheet();

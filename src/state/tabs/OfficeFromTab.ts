@@ -227,9 +227,11 @@ export class OfficeFromTab {
     app.hostId = hostId;
     // From now on its device is signed in.
     if ('token' in app.who) app.who = { by: 'token', token: app.who.token };
-    // Known from before, it may be somebody else by now.
-    if (this.me && me && this.me.deviceId !== me.deviceId) return this.options.onOther?.();
-    this.me ??= me;
+    // Known from before, it may be somebody else by now; whoever has left something here is, where another chair was taken since.
+    if (!app.isLeft) {
+      if (this.me && me && this.me.deviceId !== me.deviceId) return this.options.onOther?.();
+      this.me ??= me;
+    }
     this.options.onState(state);
     const port = unbatched(this.options.openPort(channelOf(this.options.storage, hostId, name)));
     if (app.link) return app.link.moveTo(port);

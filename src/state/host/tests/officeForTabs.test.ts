@@ -236,6 +236,24 @@ describe('a tab that is used as somebody else of the office', () => {
     expect(again.hosted.me?.deviceId).toBe('ilse-app');
   });
 
+  it('asks for what another left here before, in whose place it is, and stays who it is', async () => {
+    const here = browser();
+    const host = await here.host();
+    const maren = await joined(await here.tab());
+    host.kill();
+    void maren.link.ask(write('written last')).catch(() => undefined);
+    maren.hosted.leave();
+    maren.kill();
+    await here.host();
+    await settle(3_000);
+    const ilse = await joined(await here.tab(null, 'ilse'));
+    await on(ilse.hosted.askForOthers());
+    expect(ilse.told.other).toBe(0);
+    expect(ilse.hosted.me?.personId).toBe('ilse');
+    const again = await joined(await here.tab());
+    expect([...again.messages.values()]).toContain('written last');
+  });
+
   it('is the worker’s where nobody has that name any more', async () => {
     const here = browser();
     await here.host();
