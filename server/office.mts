@@ -43,8 +43,13 @@ const folder = join(env['CENDRO_DATA'] ?? join(root, '.data'), isSample ? 'sampl
 const listed = (name: string) =>
   (env[name] ?? '').split(',').flatMap((each) => each.trim().toLowerCase() || []);
 /** Where there are several offices, the names by which each is asked for; null: the one there is. */
-const offices: readonly (string | null)[] =
-  env['CENDRO_OFFICES'] === undefined ? [null] : listed('CENDRO_OFFICES');
+const several = listed('CENDRO_OFFICES');
+const offices: readonly (string | null)[] = several.length === 0 ? [null] : several;
+for (const name of several)
+  if (!/^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/.test(name)) {
+    console.error(`CENDRO_OFFICES: “${name}” is no name of a host, such as mill.example.`);
+    process.exit(1);
+  }
 const names = [...listed('CENDRO_NAMES'), ...offices.flatMap((office) => office ?? [])];
 const isPublic = env['CENDRO_PUBLIC'] === '1';
 const reach = { names, isPublic };

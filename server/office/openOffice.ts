@@ -46,6 +46,7 @@ const gatherMs = 1_000;
 const appsRemembered = 10_000;
 /** What has been missed while a connection was lost; who missed more reads calls anew, and rows from their mark on. */
 const mostKept = 64;
+
 /** Where it is said what goes wrong. */
 type OfficeLog = Pick<Logger, 'error'>;
 

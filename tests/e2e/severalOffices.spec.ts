@@ -51,6 +51,10 @@ test('two offices live in one process: each is asked for by its name, and nobody
   await bela.office.end().click();
   const second = await browserAt(browser, yard.address);
   await signIn(second, '201', yard.pin);
+  await miller.office.goTo('Directory');
+  await expect(miller.page.getByText('Bela Sorrel').first()).toBeVisible();
+  await second.office.goTo('Directory');
+  await expect(second.page.getByRole('textbox').first()).toBeVisible();
   await expect(second.page.getByText('Bela Sorrel')).toHaveCount(0);
 
   // Neither has been given a mail server: no address can be told, and it says why.

@@ -153,9 +153,11 @@ export class SoundPlayer {
     const sound = await this.speak?.({ text, language });
     if (saying !== this.saying) return false;
     if (sound && this.context && this.status === 'on') {
-      await this.playFile(new Uint8Array(sound));
-      const { file } = this;
-      if (saying !== this.saying || !file) return false;
+      const buffer = await this.context.decodeAudioData(sound);
+      // It may be over before it has begun.
+      if (saying !== this.saying) return false;
+      const file = this.startSource(this.context, buffer, false);
+      this.file = file;
       await new Promise((resolve) => (file.onended = resolve));
       return saying === this.saying;
     }

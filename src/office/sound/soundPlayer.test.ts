@@ -10,6 +10,8 @@ interface FakeSource {
 
 const sources: FakeSource[] = [];
 let contextState = 'running';
+/** What is read of a file is there after that. */
+let reading: Promise<void> = Promise.resolve();
 
 class FakeContext {
   destination = {};
@@ -18,7 +20,10 @@ class FakeContext {
   }
   resume = async () => undefined;
   close = async () => undefined;
-  decodeAudioData = async () => ({ length: 1 });
+  decodeAudioData = async () => {
+    await reading;
+    return { length: 1 };
+  };
   createBufferSource() {
     const source: FakeSource = { buffer: null, loop: false, started: false, stopped: false };
     sources.push(source);
@@ -149,6 +154,15 @@ describe('the loudspeaker', () => {
     player.hush();
     give.at(-1)?.();
     expect(await third).toBe(false);
+    // Also where its sound is there already, and is being read.
+    let isRead = () => undefined as void;
+    reading = new Promise((resolve) => (isRead = resolve));
+    const fourth = player.say('Once more.');
+    give.at(-1)?.();
+    await soon();
+    player.hush();
+    isRead();
+    expect(await fourth).toBe(false);
     expect(sources).toHaveLength(1);
   });
 
