@@ -11,6 +11,8 @@ const esmPackages =
 const transformIgnorePatterns = [`/node_modules/(?!(${esmPackages}))`];
 
 module.exports = {
+  // A bound for what never comes, not for what comes late.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,

@@ -31,6 +31,8 @@ export class Client {
   private readonly ports = new Map<string, (message: unknown) => void>();
   /** What this connection is to sign. */
   challenge = '';
+  /** The address it is seen under; heard from the first moment on, for it comes in the same breath as the connection. */
+  readonly seenFrom: Promise<string>;
 
   constructor(
     address: string,
@@ -39,6 +41,7 @@ export class Client {
   ) {
     this.socket = io(address, { path: linkPath, transports: ['websocket'], reconnection: false, ...options });
     this.socket.on('challenge', (challenge: string) => (this.challenge = challenge));
+    this.seenFrom = new Promise((resolve) => this.socket.once('seenFrom', resolve));
     this.socket.on('said', (port: string, message: unknown) => {
       this.heard.push([port, message]);
       this.ports.get(port)?.(message);
