@@ -7,12 +7,13 @@ export { may } from './may';
 export { allPersonalSeen, ownedIdOf } from './personal';
 export { isSeenAlike } from './seenAlike';
 export { Revisions, type ChangedRow } from './Revisions';
-export { allSeen, seenChanges, seenSince } from './seen';
+export { allSeen, readersOf, seenChanges, seenSince } from './seen';
 export {
   audienceOf,
   foreseenBy,
   sightFor,
   sightOf,
+  glimpseOfCall,
   viewOfCall,
   viewOfEvent,
   viewOfSetup,

@@ -62,6 +62,16 @@ export function seenChanges(
   ];
 }
 
+/** Who could see any of these changes; null: that has to be asked for each person. */
+export function readersOf(changes: readonly InboxChange[]): Set<string> | null {
+  const readers = new Set<string>();
+  for (const { table, id } of changes) {
+    if (table !== 'personal') return null;
+    readers.add(partsOfOwnedId(id).ownerId);
+  }
+  return readers;
+}
+
 /**
  * What somebody is told of rows that were changed while they were away, as they are now. Where it is not known who saw a row before, all
  * who can't see it now are told that it is gone.

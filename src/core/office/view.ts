@@ -159,14 +159,21 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
         recording.personId === session.personId ? recording : { ...recording, pieces: [] },
       ),
     };
+  return glimpseOfCall({ ...call, legs }, runsOffice(session, office));
+}
+
+/** What those see of a call whom it does not concern: which phones are busy with it. `isForRunner`: for whoever runs the office. */
+export function glimpseOfCall(call: Call, isForRunner: boolean): Call {
   return {
     ...call,
     // A phone that is in it no more is busy with it no more.
-    legs: legs.flatMap(({ endpoint, ...leg }) =>
+    legs: call.legs.flatMap(({ endpoint, visit: _visit, entrance: _entrance, ...leg }) =>
       leg.state === 'cleared'
         ? []
         : {
             ...leg,
+            // Who hears whom is for those in it.
+            ...{ muted: false, silencedBy: null, room: 'floor' as const, roomBy: null, digitsSent: '' },
             endpoint:
               endpoint.kind === 'outside' ? { kind: endpoint.kind, number: null, name: null } : endpoint,
           },
@@ -192,7 +199,7 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     queued: call.queued && { ...call.queued, callBackTo: null, passedBy: [] },
     waits: [],
     // Where calls are on their way is for whoever runs the office.
-    course: runsOffice(session, office) ? call.course : [],
+    course: isForRunner ? call.course : [],
     servedBy: null,
     recordings: [],
     acts: [],

@@ -409,18 +409,19 @@ export class HostedOffice implements OfficeOfAll {
   }
 
   save(): OfficeState {
-    const { calls, signedIn } = this.exchange.save();
-    const { exchange, ...head } = this.saveHead();
     return {
-      ...{ ...head, exchange: { ...exchange, calls, signedIn }, answered: this.answered.save() },
+      ...{ ...this.head(), exchange: this.exchange.save(), answered: this.answered.save() },
       setup: this.exchange.setup,
     };
   }
 
-  /** All but calls, answers, who is signed in and how it is configured, for a host that keeps each of these by itself. */
-  saveHead(): OfficeState {
+  /**
+   * All but calls, answers, who is signed in and how it is configured, for a host that keeps each of these by itself. To be read at once: it goes on
+   * changing.
+   */
+  head(): OfficeState {
     return {
-      exchange: { ...this.exchange.saveBesideCalls(), signedIn: [], calls: [] },
+      exchange: { ...this.exchange.besideCalls(), signedIn: [], calls: [] },
       standIns: this.standIns.save(),
       carrier: this.texts.carrier.save(),
       faxCarrier: this.faxes.carrier.save(),

@@ -1,6 +1,8 @@
+import isEqual from 'fast-deep-equal';
+
 import type { Call, ExchangeEvent } from '@/core/calls/exchange';
 import type { Mark } from '@/core/office';
-import { seenChanges, type Audience } from '@/core/office/machine';
+import { glimpseOfCall, readersOf, seenChanges, type Audience } from '@/core/office/machine';
 
 import type { OfficeStep } from './HostedOffice';
 import type { SessionLink } from './SessionLink';
@@ -33,6 +35,8 @@ export class SessionLinks {
   private readonly byPerson = new Map<string | null, Set<SessionLink>>();
   private count = 0;
   private gathered: Gathered | null = null;
+  /** What others see of each call, as it was after the last step that touched it. */
+  private readonly glimpses = new Map<string, Call>();
   private stopTimer: () => void = () => undefined;
 
   constructor(private readonly options: SessionLinksOptions) {}
@@ -51,7 +55,11 @@ export class SessionLinks {
   tell(step: OfficeStep): void {
     const { gatherMs, runners } = this.options;
     const concerned = gatherMs === 0 ? null : concernedBy(step, runners);
-    for (const [personId, links] of this.byPerson) {
+    const readers = readersOf(step.rows);
+    const asked =
+      concerned === null || readers === null ? this.byPerson.keys() : new Set([null, ...concerned, ...readers]);
+    for (const personId of asked) {
+      const links = this.byPerson.get(personId) ?? [];
       const changes = seenChanges(step.rows, personId, step.of);
       const isTheirs = concerned === null || personId === null || concerned.has(personId);
       if (isTheirs || changes.length > 0) for (const link of links) link.tell(step, changes);
@@ -65,7 +73,9 @@ export class SessionLinks {
   }
 
   private gather(step: OfficeStep, isToldToAll: boolean): void {
-    const { changedCalls, endedCallIds, events, rows, at, mark, sights } = step;
+    const { endedCallIds, events, rows, at, mark, sights } = step;
+    const changedCalls = step.changedCalls.filter((call) => this.isAnother(call));
+    for (const id of endedCallIds) this.glimpses.delete(id);
     const general = isToldToAll ? [] : events.filter((event) => !('callId' in event));
     const isNothing = [changedCalls, endedCallIds, general, rows].every(({ length }) => length === 0);
     if (isNothing) return;
@@ -77,6 +87,14 @@ export class SessionLinks {
     // Also of those that nobody was told of: whoever came meanwhile has read that they are there.
     for (const id of endedCallIds) gathered.calls.set(id, { endedFor: sights.get(id)?.before ?? null });
     if (isFirst) this.tellLater();
+  }
+
+  /** Whether others see another call than before; who comes meanwhile has read it as it is after some step. */
+  private isAnother(call: Call): boolean {
+    const glimpse = glimpseOfCall(call, true);
+    const isSame = isEqual(glimpse, this.glimpses.get(call.id));
+    this.glimpses.set(call.id, glimpse);
+    return !isSame;
   }
 
   private tellLater(): void {

@@ -97,7 +97,7 @@ export class OfficeParts {
 
   /** All but calls, answers and who is signed in; when it is first written with all of them, since an earlier version has kept all of it in one. */
   headOf(office: HostedOffice): Record<string, string> {
-    const { mark, ...head } = office.saveHead();
+    const { mark, ...head } = office.head();
     const { now, nextId, ...exchange } = head.exchange;
     const put: Record<string, string> = {};
     if (mark) put[momentKey] = Vault.encode([{ now, nextId, mark }], momentKind);

@@ -146,14 +146,17 @@ export class Exchange {
   }
 
   save(): ExchangeState {
-    return { ...this.saveBesideCalls(), calls: structuredCloneJson([...this.calls.values()]) };
+    const { calls, signedIn } = this.board;
+    return structuredCloneJson({
+      ...{ ...this.besideCalls(), calls: [...calls.values()], signedIn: [...signedIn] },
+    });
   }
 
-  /** All but the calls, where each is kept by itself. */
-  saveBesideCalls(): Omit<ExchangeState, 'calls'> {
-    const { now, nextId, signedIn, withoutWaiting, recentCallers } = this.board;
+  /** All but the calls and who is signed in, where each is kept by itself. Its parts are the exchange's own: to be read at once, not held. */
+  besideCalls(): Omit<ExchangeState, 'calls' | 'signedIn'> {
+    const { now, nextId, withoutWaiting, recentCallers } = this.board;
     const { agents, queueMemory, talksEnded, wrongPins } = this.board;
-    return structuredCloneJson({
+    return {
       now,
       nextId,
       recentCallers,
@@ -161,9 +164,8 @@ export class Exchange {
       agents: [...agents.values()].flatMap((ofTeam) => [...ofTeam.values()]),
       queues: [...queueMemory.values()],
       talksEnded: Array.from(talksEnded, ([personId, at]) => ({ personId, at })),
-      signedIn: [...signedIn],
       withoutWaiting: [...withoutWaiting],
-    });
+    };
   }
 
   /** Calls that have changed, come or ended since this was last asked: what is kept of all others is as they are. */
@@ -178,7 +180,8 @@ export class Exchange {
       structuredCloneJson(state);
     for (const agent of queueing.agents) indexAgent(this.board, agent);
     for (const memory of queueing.queues) this.board.queueMemory.set(memory.teamId, memory);
-    for (const { personId, at } of queueing.talksEnded) this.board.talksEnded.set(personId, at);
+    for (const { personId, at } of queueing.talksEnded)
+      if (this.board.office.queueTeams.has(personId)) this.board.talksEnded.set(personId, at);
     this.board.recentCallers = recentCallers;
     this.board.wrongPins = wrongPins;
     this.board.now = now;

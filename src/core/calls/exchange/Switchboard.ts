@@ -80,7 +80,7 @@ export class Switchboard {
   readonly queueMemory = new Map<string, QueueMemory>();
   /** Calls that whoever served them may have left. */
   readonly leftByServer = new Set<Call>();
-  /** When the last talk of each person ended. */
+  /** When the last talk of each person ended who is in a queue’s team. */
   readonly talksEnded = new Map<string, number>();
   /** Calls whose ringing is over without an answer; the exchange sends them on before it does anything else. */
   unanswered: Call[] = [];
@@ -227,7 +227,8 @@ export class Switchboard {
 
   clearLeg(leg: Leg, cause: Cause): void {
     if (leg.state === 'cleared') return;
-    if (leg.personId !== null && isTalking(leg)) this.talksEnded.set(leg.personId, this.now);
+    if (leg.personId !== null && isTalking(leg) && this.office.queueTeams.has(leg.personId))
+      this.talksEnded.set(leg.personId, this.now);
     this.setState(leg, 'cleared');
     leg.clearedAt = this.now;
     leg.cause ??= cause;
