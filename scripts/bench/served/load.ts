@@ -152,8 +152,18 @@ export class Connected {
   constructor(
     readonly device: Device,
     readonly link: ChannelLink,
+    private readonly client: Client,
   ) {
-    link.subscribe((update) => this.waits.forEach((wait) => wait(update)));
+    link.subscribe((update) => {
+      this.waits.forEach((wait) => wait(update));
+      // What it has heard is kept for tests, which end sooner.
+      client.heard.length = 0;
+    });
+  }
+
+  leave(): void {
+    this.link.close();
+    this.client.socket.close();
   }
 
   /** When it has been told of something. */
@@ -170,7 +180,11 @@ export class Connected {
 }
 
 /** A connection for each of them, some at a time. */
-export async function connect(server: Server, devices: readonly Device[]): Promise<Connected[]> {
+export async function connect(
+  server: Server,
+  devices: readonly Device[],
+  apps = 'bench',
+): Promise<Connected[]> {
   const all: Connected[] = [];
   for (let at = 0; at < devices.length; at += 20)
     all.push(
@@ -178,9 +192,9 @@ export async function connect(server: Server, devices: readonly Device[]): Promi
         devices.slice(at, at + 20).map(async (device, index) => {
           const client = new Client(server.address, storage, { reconnection: false });
           await client.connected();
-          const app = `bench${at + index}`;
+          const app = `${apps}${at + index}`;
           client.join(app, { by: 'token', token: device.token });
-          return new Connected(device, await client.link(app));
+          return new Connected(device, await client.link(app), client);
         }),
       )),
     );

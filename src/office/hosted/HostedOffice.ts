@@ -581,12 +581,15 @@ export class HostedOffice implements OfficeOfAll {
       if (event.type === 'textOwed') this.inboxNow.messaging.owed(event);
       if (event.type === 'recordWritten') this.inboxNow.recordWritten(event.record);
     }
-    for (const event of events)
-      if ('callId' in event && !this.exchange.calls.has(event.callId))
-        this.inboxNow.callEnded(event.callId, this.exchange.now);
+    const touched: Call[] = [];
+    for (const callId of new Set(events.flatMap((event) => ('callId' in event ? [event.callId] : [])))) {
+      const call = this.exchange.calls.get(callId);
+      if (call) touched.push(call);
+      else this.inboxNow.callEnded(callId, this.exchange.now);
+    }
     this.visits.hear(events);
     this.standIns.observe(events, this.exchange.calls);
-    this.standIns.giveUpOnFailure(this.exchange.now, this.exchange.calls.values());
+    this.standIns.giveUpOnFailure(this.exchange.now, touched);
   }
 
   /** Resolves once what it tells is kept. */

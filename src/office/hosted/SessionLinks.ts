@@ -57,7 +57,9 @@ export class SessionLinks {
     const concerned = gatherMs === 0 ? null : concernedBy(step, runners);
     const readers = readersOf(step.rows);
     const asked =
-      concerned === null || readers === null ? this.byPerson.keys() : new Set([null, ...concerned, ...readers]);
+      concerned === null || readers === null
+        ? this.byPerson.keys()
+        : new Set([null, ...concerned, ...readers]);
     for (const personId of asked) {
       const links = this.byPerson.get(personId) ?? [];
       const changes = seenChanges(step.rows, personId, step.of);
