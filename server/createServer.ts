@@ -19,6 +19,7 @@ export interface Routes {
   '/healthz'?: Router;
   '/readyz'?: Router;
   '/metrics'?: Router;
+  '/give-over'?: Router;
 }
 
 /** Which office, and whether those outside are played. */

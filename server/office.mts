@@ -22,6 +22,7 @@ import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
 import type { OfficeBackend } from './office/backend';
 import { Figures } from './office/Figures';
+import { giveOverRoute } from './office/giveOverRoute';
 import { openLevel, openSharedLevel } from './office/levelBackend';
 import { OfficePlace } from './office/OfficePlace';
 import { serveOffices } from './office/serveOffices';
@@ -88,9 +89,17 @@ const scheme = isPlain ? 'http' : 'https';
 const places = new Map(offices.map((office) => [office, placeOf(office)]));
 const placeFor = (request: IncomingMessage) => places.get(null) ?? places.get(nameOf(request.headers.host));
 const find = (request: IncomingMessage) => placeFor(request)?.opened ?? null;
+const operatorToken = env['CENDRO_OPERATOR_TOKEN'];
 const routes = {
   ...watchRoutes({ figures, faults, token: env['CENDRO_METRICS_TOKEN'] ?? null }),
   ...(isSimulated && { '/api/standins': standInRoutes(mailIn) }),
+  ...(operatorToken !== undefined &&
+    env['CENDRO_REDIS'] !== undefined && {
+      '/give-over': giveOverRoute({
+        token: operatorToken,
+        giveOver: (request) => giveOver(placeFor(request)),
+      }),
+    }),
 };
 const served = {
   which: isSample ? ('sample' as const) : ('own' as const),
@@ -173,6 +182,15 @@ function placeOf(office: string | null): OfficePlace {
       sendWebhook: makeSendWebhook(listed('CENDRO_ALLOW_PRIVATE')),
     },
   });
+}
+
+/** Another process runs the office from now on, and this one stands by. */
+async function giveOver(place: OfficePlace | undefined): Promise<string | null> {
+  if (!place?.opened) throw new Error('It is not open here.');
+  log.info({ what: 'given over' });
+  const owner = await place.giveOver();
+  void place.open().then(hasOpened);
+  return owner;
 }
 
 /** Why offices can't be used now: one that another process has can. */

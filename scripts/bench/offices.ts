@@ -132,7 +132,7 @@ async function measure(count: number): Promise<{ callMs: number; bytes: number }
   const began = performance.now();
   await inTurn(calls);
   const callMs = (performance.now() - began) / calls;
-  for (const each of opened) await each.close();
+  for (const each of opened) await each.stop();
   await level.close();
   rmSync(folder, { recursive: true, force: true });
   return { callMs, bytes };

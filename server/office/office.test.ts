@@ -70,7 +70,7 @@ describe('an office on a server', () => {
   beforeAll(open);
   afterAll(async () => {
     for (const { socket } of clients) socket.close();
-    await opened.close();
+    await opened.stop();
     closeServer();
     rmSync(folder, { recursive: true, force: true });
   });
@@ -327,7 +327,7 @@ describe('an office on a server', () => {
   });
 
   it('is there again after it was closed, with whoever was signed in', async () => {
-    await opened.close();
+    await opened.stop();
     closeServer();
     await open();
     const ada = await client();

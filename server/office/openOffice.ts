@@ -75,8 +75,10 @@ export interface OpenedOffice {
   firstWayIn: () => Promise<{ code: string; pin: string } | null>;
   /** Why it can't be used now; null: it can. */
   fault: () => string | null;
-  /** Everything is kept; then it ends. */
-  close: () => Promise<void>;
+  /** Everything is kept, and nothing more is heard; whoever is connected still is. */
+  stop: () => Promise<void>;
+  /** They come again, to wherever the office is by then. */
+  letGo: () => void;
 }
 
 /** Reads an office from where it is kept, or begins it, and runs it from then on, whether anybody is connected or not. */
@@ -140,11 +142,14 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
       telling.changed(step);
     });
   });
+  let isStopped = false;
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
   return {
     meet: (socket) => {
       sockets.add(socket);
+      // What is not answered is asked again.
+      socket.use((_, next) => isStopped || next());
       socket.on('disconnect', () => void sockets.delete(socket));
       meet(socket, { door, host, files, telling, voices, speech, tries, figures, log });
     },
@@ -164,14 +169,18 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
       }
     },
     fault: () => host.whyNot,
-    close: async () => {
+    stop: async () => {
+      isStopped = true;
       clearInterval(sweeping);
       telling.close();
       stopCounting();
-      for (const socket of sockets) socket.disconnect(true);
       await host.close();
       await backend.close();
       audit.close();
+    },
+    letGo: () => {
+      // Without a word: who is told to go does not come again.
+      for (const socket of sockets) socket.conn.close();
     },
   };
 }

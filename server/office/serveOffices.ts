@@ -49,7 +49,7 @@ export function serveOffices(
   sockets.on('connection', (socket) => {
     const office = find(socket.request);
     if (office) office.meet(socket);
-    else socket.disconnect(true);
+    else socket.conn.close();
   });
   const upgrade = (request: IncomingMessage, socket: Duplex, head: Buffer) => {
     if (find(request)) gate.emit('upgrade', request, socket, head);
@@ -57,7 +57,6 @@ export function serveOffices(
   server.on('upgrade', upgrade);
   return async () => {
     server.off('upgrade', upgrade);
-    sockets.disconnectSockets(true);
     sockets.engine.close();
   };
 }

@@ -1,8 +1,7 @@
-import { timingSafeEqual } from 'node:crypto';
-
 import { Router, type Request, type RequestHandler } from 'express';
 import ipaddr from 'ipaddr.js';
 
+import { showsToken } from '../guard/showsToken';
 import type { Figures } from './Figures';
 
 interface Watched {
@@ -34,15 +33,10 @@ export function watchRoutes({ figures, faults, token }: Watched) {
   };
 }
 
-function mayRead({ socket, headers }: Request, token: string | null): boolean {
-  const from = socket.remoteAddress ?? '';
+function mayRead(request: Request, token: string | null): boolean {
+  const from = request.socket.remoteAddress ?? '';
   // Through a proxy everybody comes from this machine.
   const isHere = ipaddr.isValid(from) && ipaddr.process(from).range() === 'loopback';
-  if (isHere && headers['x-forwarded-for'] === undefined) return true;
-  return token !== null && isSame(headers.authorization ?? '', `Bearer ${token}`);
-}
-
-function isSame(given: string, right: string): boolean {
-  const [a, b] = [Buffer.from(given), Buffer.from(right)];
-  return a.length === b.length && timingSafeEqual(a, b);
+  if (isHere && request.headers['x-forwarded-for'] === undefined) return true;
+  return token !== null && showsToken(request, token);
 }

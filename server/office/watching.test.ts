@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import express from 'express';
 
 import { Figures } from './Figures';
+import { giveOverRoute } from './giveOverRoute';
 import { faultWords } from './logs';
 import { watchRoutes } from './watchRoutes';
 
@@ -54,5 +55,55 @@ describe('what watches over the server', () => {
     }
     expect(faultWords(fault)).toMatch(/^SyntaxError at /);
     expect(faultWords(fault)).not.toContain('900333');
+  });
+});
+
+describe('whoever runs the processes', () => {
+  let isHere = true;
+  let next: string | null = 'http://other';
+  const asked: string[] = [];
+  const app = express();
+  app.use(
+    '/give-over',
+    giveOverRoute({
+      token: 'weir-and-tarn',
+      giveOver: async ({ hostname }) => {
+        if (!isHere) throw new Error('It is not open here.');
+        asked.push(hostname);
+        return next;
+      },
+    }),
+  );
+  const server = createHttpServer(app);
+  let address = '';
+  beforeAll(async () => {
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/give-over`;
+  });
+  afterAll(() => void server.close());
+  const ask = async (authorization: string, method = 'POST') => {
+    const answer = await fetch(address, { method, headers: { authorization } });
+    return [answer.status, method === 'POST' ? await answer.text() : ''];
+  };
+
+  it('gives an office to another process, and hears which has it', async () => {
+    expect(await ask('Bearer weir-and-tarn')).toEqual([200, 'It is run by http://other now.\n']);
+    next = null;
+    expect(await ask('Bearer weir-and-tarn')).toEqual([
+      503,
+      'No other process has taken it. This one goes on.\n',
+    ]);
+    isHere = false;
+    expect(await ask('Bearer weir-and-tarn')).toEqual([409, 'It is not open here.\n']);
+    expect(asked).toHaveLength(2);
+  });
+
+  it('does so by the token alone, also on this machine, and by no link', async () => {
+    isHere = true;
+    const before = asked.length;
+    for (const shown of ['', 'Bearer ', 'Bearer weir', 'weir-and-tarn'])
+      expect((await ask(shown))[0]).toBe(403);
+    expect((await ask('Bearer weir-and-tarn', 'GET'))[0]).toBe(404);
+    expect(asked).toHaveLength(before);
   });
 });

@@ -53,11 +53,20 @@ export class ServedOffice {
   }
 
   /** In the middle of whatever it does. */
-  async kill(): Promise<void> {
+  kill(): Promise<void> {
+    return this.signal('SIGKILL');
+  }
+
+  /** As whoever runs it would. */
+  stop(): Promise<void> {
+    return this.signal('SIGTERM');
+  }
+
+  private async signal(signal: NodeJS.Signals): Promise<void> {
     const { server } = this;
     if (server?.pid === undefined || server.exitCode !== null || server.signalCode !== null) return;
     const isOver = new Promise((resolve) => server.once('exit', resolve));
-    process.kill(-server.pid, 'SIGKILL');
+    process.kill(-server.pid, signal);
     await isOver;
   }
 

@@ -46,6 +46,7 @@ export class Lease {
 
   /** Resolves with the fencing token once this process owns the office. */
   async own(): Promise<number> {
+    this.isOver = false;
     for (;;) {
       const token = await this.acquire().catch(() => null);
       if (token !== null) return (this.token = token);

@@ -83,6 +83,24 @@ describe('who is told of a step', () => {
     expect(other.told.at(-1)?.endedCallIds).toEqual([callId]);
   });
 
+  it('is told nothing of who hears whom in a call of others, and of a hold, which they see, also where it was short', async () => {
+    const { join, call, passTime } = open();
+    const [maren, other] = [join(member('maren', 'maren-app')), join(member('ilse', 'ilse-desk'))];
+    const { legId } = await call(maren, 'maren-app', '+441632960777');
+    passTime();
+    const before = other.told.length;
+    await maren.link.send({ type: 'mute', legId });
+    passTime();
+    expect(other.told).toHaveLength(before);
+    expect(maren.told.at(-1)?.changedCalls[0]?.legs.find(({ id }) => id === legId)?.muted).toBe(true);
+    // Whoever has read the call meanwhile has read that it was held.
+    await maren.link.send({ type: 'hold', legId });
+    await maren.link.send({ type: 'retrieve', legId });
+    passTime();
+    expect(other.told).toHaveLength(before + 1);
+    expect(other.told.at(-1)?.changedCalls).toMatchObject([{ legs: [{ muted: false }, {}] }]);
+  });
+
   it('is not told again, as others see it, of what they see whole by then', async () => {
     const { office, join, call, passTime } = open();
     const [maren, hugh] = [join(member('maren', 'maren-app')), join(member('hugh', 'hugh-desk'))];

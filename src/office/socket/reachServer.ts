@@ -25,7 +25,8 @@ import {
 const answerMs = 10_000;
 /** Before what could not be understood is asked again. */
 const pauseMs = 1_000;
-const longestPauseMs = 3_000;
+/** Before it is tried again to connect: longer each time, up to that. */
+const [firstPauseMs, longestPauseMs] = [200, 3_000];
 /** As large as a packet of a voice. */
 const echoed = new Uint8Array(120);
 
@@ -56,7 +57,10 @@ export interface ReachedServer {
 
 /** Connects to the server that this page came from, and again whenever the connection is lost. */
 export function reachServer(): ReachedServer {
-  const socket = io({ path: linkPath, transports: ['websocket'], reconnectionDelayMax: longestPauseMs });
+  const socket = io({
+    ...{ path: linkPath, transports: ['websocket'] },
+    ...{ reconnectionDelay: firstPauseMs, reconnectionDelayMax: longestPauseMs },
+  });
   const ports = new Map<string, (message: unknown) => void>();
   socket.on('said', (...args: unknown[]) => {
     const read = saidSchema.safeParse(args);
