@@ -47,7 +47,8 @@ export default defineConfig({
     launchOptions: { executablePath: chromiumPath, args: chromiumFlags },
   },
   webServer: {
-    command: 'npx tsx server/start.mts',
+    // As `npm run demo` starts it (scripts/build.mjs).
+    command: 'node --enable-source-maps build/start.mjs',
     url: `http://localhost:${port}`,
     env: { PORT: String(port), CENDRO_DATA: mkdtempSync(join(tmpdir(), 'cendro-')) },
     reuseExistingServer: false,

@@ -1,8 +1,9 @@
-// Builds the web app into dist/, unless it is already built from these very sources.
+// Builds the web app into dist/, unless it is already built from these very sources, and the servers into build/.
 import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
+import { buildServer } from './buildServer.mjs';
 import { bin, filesBelow, root, run, sourceHash } from './lib.mjs';
 import { writeServiceWorker } from './serviceWorker.mjs';
 
@@ -55,6 +56,7 @@ function compress() {
 }
 
 export async function build() {
+  await buildServer();
   const stamp = join(root, 'dist', '.sources');
   const hash = sourceHash();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;

@@ -2,10 +2,11 @@
 import { spawn } from 'node:child_process';
 
 import { build } from './build.mjs';
-import { bin, installPackages, root } from './lib.mjs';
+import { serverArgs } from './buildServer.mjs';
+import { installPackages, root } from './lib.mjs';
 
 installPackages();
 await build();
-const server = spawn(bin('tsx'), ['server/start.mts'], { cwd: root, stdio: 'inherit' });
+const server = spawn(process.execPath, serverArgs('start'), { cwd: root, stdio: 'inherit' });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -2,12 +2,12 @@
 import { spawn } from 'node:child_process';
 
 import { build } from './build.mjs';
-import { bin, installPackages, root } from './lib.mjs';
+import { serverArgs } from './buildServer.mjs';
+import { installPackages, root } from './lib.mjs';
 
 installPackages();
 await build();
-const given = process.argv.slice(2);
-const args = ['--tsconfig', 'tsconfig.json', 'server/office.mts', ...given];
-const server = spawn(bin('tsx'), args, { cwd: root, stdio: 'inherit' });
+const args = [...serverArgs('office'), ...process.argv.slice(2)];
+const server = spawn(process.execPath, args, { cwd: root, stdio: 'inherit' });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -27,15 +27,11 @@ export class ServedOffice {
 
   async start(env: Record<string, string> = {}, args: readonly string[] = []): Promise<void> {
     this.port ||= await freePort();
-    const server = spawn(
-      join(process.cwd(), 'node_modules/.bin/tsx'),
-      ['--tsconfig', 'tsconfig.json', 'server/office.mts', '--http', ...args],
-      {
-        env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port), ...env },
-        // With whatever it is run by, so that it can be killed as a whole.
-        detached: true,
-      },
-    );
+    const server = spawn(process.execPath, ['--enable-source-maps', 'build/office.mjs', '--http', ...args], {
+      env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port), ...env },
+      // With whatever it is run by, so that it can be killed as a whole.
+      detached: true,
+    });
     this.server = server;
     const said = await new Promise<string>((resolve, reject) => {
       let words = '';

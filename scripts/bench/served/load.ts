@@ -3,7 +3,6 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
 
 import type { AccessRow } from '@/core/office';
 import { newOffice, newOfficeSchema, type OfficeSetup } from '@/core/setup';
@@ -108,15 +107,11 @@ export class Server {
   /** Resolves once the office can be used; gives after how many milliseconds. */
   async start(): Promise<number> {
     const began = performance.now();
-    this.child = spawn(
-      join(process.cwd(), 'node_modules/.bin/tsx'),
-      ['--tsconfig', 'tsconfig.json', 'server/office.mts', '--http'],
-      {
-        env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port), ...this.env },
-        detached: true,
-        stdio: 'ignore',
-      },
-    );
+    this.child = spawn(process.execPath, ['--enable-source-maps', 'build/office.mjs', '--http'], {
+      env: { ...process.env, CENDRO_DATA: this.folder, PORT: String(this.port), ...this.env },
+      detached: true,
+      stdio: 'ignore',
+    });
     for (;;) {
       const isReady = await fetch(`${this.address}/readyz`).then(
         ({ ok }) => ok,
