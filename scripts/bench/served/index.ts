@@ -7,7 +7,6 @@ import { join } from 'node:path';
 
 import { createClient, type RedisClientType } from 'redis';
 
-import { openLevel } from '../../../server/office/levelBackend';
 import { Lease } from '../../../server/office/shared/Lease';
 import { openRedis } from '../../../server/office/shared/redisStore';
 import { asTable, percentile, type Figure } from '../figures';
@@ -19,6 +18,7 @@ import {
   pause,
   prepare,
   Server,
+  withOffice,
   written,
   type Connected,
   type Device,
@@ -112,15 +112,11 @@ async function takeOver(devices: readonly Device[], note: Note): Promise<void> {
 const round = (value: number, digits = 1) => Number(value.toFixed(digits));
 
 async function main() {
-  const folder = mkdtempSync(join(tmpdir(), 'cendro-bench-'));
   const devices = devicesOf(peopleCount, devicesEach);
-  await prepare(await openLevel(join(folder, 'office', 'office')), devices);
-  const server = new Server(folder, await freePort());
   const figures: Figure[] = [];
   const note: Note = (name, value, unit, bound) =>
     void figures.push({ name, value: round(value), unit, ...bound });
-  try {
-    await server.start();
+  await withOffice(devices, async (server) => {
     const before = await server.figure('process_resident_memory_bytes');
     const began = performance.now();
     let all = await connect(server, devices);
@@ -176,10 +172,7 @@ async function main() {
     all = await connect(server, devices.slice(0, 20 + 2 * devicesEach));
     const there = await written(all);
     note('answered and lost', answered.filter((id) => !there.has(id)).length, '', { aim: '0', most: 0 });
-  } finally {
-    await server.kill();
-    rmSync(folder, { recursive: true, force: true });
-  }
+  });
   await takeOver(devices, note);
   console.log(asTable(figures));
   process.exit(0);

@@ -1,8 +1,11 @@
 // What the benches of a served office share: an office of many people who are signed in, a server under it, and real Socket.IO clients.
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 
 import type { AccessRow } from '@/core/office';
 import { newOffice, newOfficeSchema, type OfficeSetup } from '@/core/setup';
@@ -11,6 +14,7 @@ import type { OfficeUpdate } from '@/office/link';
 import { accessEntries, setupKind, storageKeys, Vault } from '@/state/storage';
 
 import type { OfficeBackend } from '../../../server/office/backend';
+import { openLevel } from '../../../server/office/levelBackend';
 import { Client } from '../../../tests/servedClient';
 
 const storage = 'cendro-served';
@@ -139,6 +143,23 @@ export class Server {
 }
 
 export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** An office of those devices under a server of its own, for as long as something is measured there. */
+export async function withOffice<T>(
+  devices: readonly Device[],
+  measure: (server: Server) => Promise<T>,
+): Promise<T> {
+  const folder = mkdtempSync(join(tmpdir(), 'cendro-bench-'));
+  await prepare(await openLevel(join(folder, 'office', 'office')), devices);
+  const server = new Server(folder, await freePort());
+  try {
+    await server.start();
+    return await measure(server);
+  } finally {
+    await server.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
 
 /** A device that is connected, and what it waits to be told. */
 export class Connected {

@@ -1,12 +1,7 @@
 // `npm run bench:many`: a large office on a server. 5,000 devices that do nothing, and 1,000 calls at once in which something is always done.
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-
-import { openLevel } from '../../../server/office/levelBackend';
 import { asTable, percentile, type Figure } from '../figures';
 import { begin, type CallTimes } from './calls';
-import { connect, devicesOf, freePort, pause, prepare, Server, type Connected } from './load';
+import { connect, devicesOf, pause, withOffice, type Connected, type Device, type Server } from './load';
 
 const idlePeople = Number(process.env['BENCH_PEOPLE'] ?? 1_667);
 const callsAtOnce = Number(process.env['BENCH_CALLS'] ?? 1_000);
@@ -18,30 +13,12 @@ const lanes = 16;
 
 const round = (value: number) => Number(value.toFixed(1));
 
-async function withOffice(
-  peopleCount: number,
-  devicesEach: number,
-  measure: (server: Server, connectAll: () => Promise<Connected[]>) => Promise<Figure[]>,
-): Promise<Figure[]> {
-  const folder = mkdtempSync(join(tmpdir(), 'cendro-bench-'));
-  const devices = devicesOf(peopleCount, devicesEach);
-  await prepare(await openLevel(join(folder, 'office', 'office')), devices);
-  const server = new Server(folder, await freePort());
-  try {
-    await server.start();
-    return await measure(server, () => connect(server, devices));
-  } finally {
-    await server.kill();
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
-
-async function idle(server: Server, connectAll: () => Promise<Connected[]>): Promise<Figure[]> {
+async function idle(server: Server, devices: readonly Device[]): Promise<Figure[]> {
   const memory = () => server.figure('process_resident_memory_bytes');
   const cpu = () => server.figure('process_cpu_seconds_total');
   const before = await memory();
   const began = performance.now();
-  const { length: count } = await connectAll();
+  const { length: count } = await connect(server, devices);
   const tookMs = performance.now() - began;
   await pause(settlingMs);
   const each = ((await memory()) - before) / count / 1024;
@@ -56,8 +33,8 @@ async function idle(server: Server, connectAll: () => Promise<Connected[]>): Pro
 }
 
 /** Calls stand while somebody in them is always muted, or heard again. */
-async function busy(server: Server, connectAll: () => Promise<Connected[]>): Promise<Figure[]> {
-  const all = await connectAll();
+async function busy(server: Server, devices: readonly Device[]): Promise<Figure[]> {
+  const all = await connect(server, devices);
   const times: CallTimes = { ring: [], stop: [] };
   const legs: { at: Connected; legId: string }[] = [];
   await inLanes(callsAtOnce, async (number) => {
@@ -101,9 +78,10 @@ async function inLanes(count: number, act: (number: number) => Promise<boolean |
 }
 
 async function main() {
-  const ofIdle = await withOffice(idlePeople, 3, idle);
-  console.log(asTable(ofIdle));
-  console.log(asTable(await withOffice(2 * callsAtOnce, 1, busy)));
+  const measured = async (devices: Device[], measure: typeof idle) =>
+    console.log(asTable(await withOffice(devices, (server) => measure(server, devices))));
+  await measured(devicesOf(idlePeople, 3), idle);
+  await measured(devicesOf(2 * callsAtOnce, 1), busy);
   process.exit(0);
 }
 
