@@ -43,6 +43,8 @@ test('people of two processes talk; the one that has the office is killed, the o
   // Begun again, the first one finds that the other has the office.
   await one.start(env, ['--sample']);
   await expect(maren.page.getByText(/No network/)).toHaveCount(0, { timeout: 30_000 });
+  // That she is held she has from the other one: by now what she does is heard there too.
+  await expect(maren.office.youHear('You hear music')).toBeVisible();
   await ilse.page.getByRole('button', { name: 'Talk again' }).click();
   await hears(maren, ilse);
   await maren.office.end().click();
