@@ -188,8 +188,13 @@ function placeOf(office: string | null): OfficePlace {
 async function giveOver(place: OfficePlace | undefined): Promise<string | null> {
   if (!place?.opened) throw new Error('It is not open here.');
   log.info({ what: 'given over' });
-  const owner = await place.giveOver();
-  void place.open().then(hasOpened);
+  // Half given over, it would be kept from the others and served by nobody: without this process it is theirs.
+  const end = (error: unknown): never => {
+    log.error({ what: 'not given over', error: faultWords(error) });
+    process.exit(1);
+  };
+  const owner = await place.giveOver().catch(end);
+  void place.open().then(hasOpened, end);
   return owner;
 }
 
