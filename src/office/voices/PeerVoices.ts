@@ -43,6 +43,10 @@ export class PeerVoices {
   private readonly peers = new Map<string, Peer>();
   /** What was said by those who are not known yet. */
   private readonly early = new Map<string, Signal[]>();
+  /** Who was named last. */
+  private named: ReadonlySet<string> = new Set();
+  /** The other ends of the call, as it was known last. */
+  private ends: readonly string[] = [];
   private paths: readonly VoicePath[] = [];
   private voice: Promise<MediaStreamTrack | null> | null = null;
   private isOver = false;
@@ -51,20 +55,31 @@ export class PeerVoices {
 
   /**
    * At which other ends there is a page now. One that is not named any more may only have lost its connection to the office: its voice goes on
-   * until it has left the call, or another page speaks there.
+   * until it has left the call, or another page speaks there. One that is named again may have missed what was said meanwhile.
    */
   setPeers(peers: readonly { legId: string; by: string }[]): void {
+    const { named } = this;
+    this.named = new Set(peers.map(({ legId }) => legId));
     for (const { legId, by } of peers) {
       const known = this.peers.get(legId);
-      if (known && known.by !== by) this.drop(legId, known);
-      if (known?.by !== by) this.meet(legId, by);
+      if (known?.by === by) {
+        if (!named.has(legId)) this.sayAgain(legId, known);
+        continue;
+      }
+      if (known) this.drop(legId, known);
+      this.meet(legId, by);
     }
   }
 
-  /** The other ends of the call. */
+  /** The ends of the call. Whoever was at one and is not any more has left; an end of which nothing is known yet may be on its way here. */
   setEnds(legIds: readonly string[]): void {
-    for (const [legId, peer] of this.peers) if (!legIds.includes(legId)) this.drop(legId, peer);
-    for (const legId of this.early.keys()) if (!legIds.includes(legId)) this.early.delete(legId);
+    for (const legId of this.ends) {
+      if (legIds.includes(legId)) continue;
+      const peer = this.peers.get(legId);
+      if (peer) this.drop(legId, peer);
+      this.early.delete(legId);
+    }
+    this.ends = legIds;
   }
 
   /** Who hears whom now. */
@@ -91,6 +106,8 @@ export class PeerVoices {
       description.type === 'offer' && (peer.isOffering || connection.signalingState !== 'stable');
     peer.isIgnoring = collides && !this.isPolite(from);
     if (peer.isIgnoring) return;
+    // To an offer that was said again the answer may come twice.
+    if (description.type === 'answer' && connection.signalingState === 'stable') return;
     await connection.setRemoteDescription(description);
     if (description.type !== 'offer') return;
     if (peer.sender === null) this.takeUp(from, peer);
@@ -187,6 +204,12 @@ export class PeerVoices {
     }
     this.apply(legId, peer);
     void this.hearEarly(legId);
+  }
+
+  /** What the other one can't have heard: an offer that it has not answered, with all ways that were found since, or that there is no way any more. */
+  private sayAgain(legId: string, { connection }: Peer): void {
+    if (connection.signalingState === 'have-local-offer') this.sayDescription(legId, connection);
+    else if (['disconnected', 'failed'].includes(connection.connectionState)) connection.restartIce();
   }
 
   private async hearEarly(legId: string): Promise<void> {

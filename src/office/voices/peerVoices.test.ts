@@ -112,6 +112,7 @@ describe('voices at one end of a call', () => {
 
   it('goes on while the other page is not named, and ends when it has left the call or is another one', async () => {
     const { voices, made, played } = speakAt('b');
+    voices.setEnds(['a', 'b']);
     voices.setPeers([{ legId: 'a', by: 'one' }]);
     made[0]?.ontrack?.({ track, streams: [{}] });
     voices.setPeers([]);
@@ -122,6 +123,47 @@ describe('voices at one end of a call', () => {
     expect([made[0]?.isClosed, made.length, played[0]?.isStopped]).toEqual([true, 2, true]);
     voices.setEnds(['b']);
     expect(made[1]?.isClosed).toBe(true);
+  });
+
+  it('whoever is named before the call is known with them, as where two calls become one, is not let go by what the call was', async () => {
+    const { voices, made } = speakAt('b');
+    voices.setEnds(['a', 'b']);
+    voices.setPeers([
+      { legId: 'a', by: 'one' },
+      { legId: 'c', by: 'two' },
+    ]);
+    await voices.hear('d', { description: { type: 'offer', sdp: 'theirs' } });
+    voices.setEnds(['a', 'b']);
+    expect(made.map(({ isClosed }) => isClosed)).toEqual([false, false]);
+    voices.setPeers([{ legId: 'd', by: 'three' }]);
+    await settled();
+    expect(made[2]?.remote).toEqual([{ type: 'offer', sdp: 'theirs' }]);
+    voices.setEnds(['a', 'b', 'c', 'd']);
+    voices.setEnds(['b', 'c']);
+    expect(made.map(({ isClosed }) => isClosed)).toEqual([true, false, true]);
+  });
+
+  it('whoever is named again hears what was said while nobody could: an offer without an answer, or that there is no way any more', async () => {
+    const { voices, made, said } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    await settled();
+    const [way] = made;
+    if (!way) throw new Error('Nobody was met.');
+    const offers = () => said.filter(([, signal]) => 'description' in signal).length;
+    way.signalingState = 'have-local-offer';
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    expect(offers()).toBe(1);
+    voices.setPeers([]);
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    expect(offers()).toBe(2);
+    // Answered twice, since it was asked twice.
+    way.signalingState = 'stable';
+    await voices.hear('a', { description: { type: 'answer', sdp: 'theirs' } });
+    expect(way.remote).toEqual([]);
+    way.connectionState = 'failed';
+    voices.setPeers([]);
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    expect([offers(), way.restarts, made.length]).toEqual([2, 1, 1]);
   });
 
   it('keys go to whom the voice goes to, after those that are still on their way', async () => {

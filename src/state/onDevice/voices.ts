@@ -182,7 +182,12 @@ export function startVoices(store: AppStore, services: Services): () => void {
   });
   // The office has forgotten who spoke where; those who hear each other go on.
   server.follow((isReached) => {
-    if (isReached) for (const legId of ends.keys()) void take(legId);
+    for (const [legId, end] of ends)
+      if (isReached) void take(legId);
+      else {
+        end.peers = [];
+        end.voices?.setPeers([]);
+      }
   });
   let coming: Coming | null = null;
   const measuring = setInterval(() => {
