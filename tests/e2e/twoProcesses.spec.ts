@@ -69,6 +69,8 @@ test('whoever runs the processes gives it over to the other one: the call goes o
   await hears(maren, ilse);
   await hears(ilse, maren);
   await ilse.page.getByRole('button', { name: 'Hold', exact: true }).click();
+  // That she is held she has from where the office is now: by then what she does is done there.
+  await expect(maren.office.youHear('You hear music')).toBeVisible();
   await ilse.page.getByRole('button', { name: 'Talk again' }).click();
   await hears(maren, ilse);
   await maren.office.end().click();
