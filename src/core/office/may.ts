@@ -64,6 +64,8 @@ const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker
   setAgentState: ({ personId }, of) => of.member(personId),
   record: ({ legId }, of) => of.leg(legId),
   speaks: ({ legId }, of) => of.leg(legId),
+  meet: ({ legId }, of) => of.leg(legId),
+  inMeeting: ({ legId }, of) => of.leg(legId),
   callBackWhenFree: ({ legId }, of) => of.leg(legId),
   reportFree: (_, of) => of.network(null),
 };

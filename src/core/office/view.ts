@@ -201,6 +201,7 @@ export function glimpseOfCall(call: Call, isForRunner: boolean): Call {
     // Where calls are on their way is for whoever runs the office.
     course: isForRunner ? call.course : [],
     servedBy: null,
+    meeting: null,
     recordings: [],
     acts: [],
   };

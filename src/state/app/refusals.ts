@@ -75,7 +75,7 @@ export function explainRefusal(reason: Refusal): string {
     case 'barred':
       return `The office doesn’t let ${reason.why} be called.`;
     case 'hostOnly':
-      return 'Only who came in by the host PIN can do that in a conference.';
+      return 'Only a host can do that: who began the meeting, or came in by the host PIN.';
     case 'keptLine':
       return 'That line’s number is shown only by whose it is, and by those they let.';
     case 'emergency':
@@ -108,6 +108,16 @@ export function explainRefusal(reason: Refusal): string {
       return `A call holds ${reason.limit} people, and this one is full.`;
     case 'privateWordGoesOn':
       return 'Two are having a private word. Bring them back first.';
+    case 'noMeeting':
+      return 'This call is no meeting.';
+    case 'meetingLocked':
+      return 'The meeting is locked: a host has to let people in again first.';
+    case 'soundOnly':
+      return 'At a plain phone nothing can be shown.';
+    case 'picturesFull':
+      return `${reason.limit} pictures are shown already. Somebody has to stop showing theirs first.`;
+    case 'unknownPicture':
+      return 'That is not shown any more.';
     case 'parkFull':
       return `All ${reason.slots} park slots are taken. Hold the call, or take one back first.`;
     case 'emptySlot':

@@ -16,6 +16,7 @@ import { finishUnanswered } from './finishing';
 import { inviteToCall, joinCall } from './inviting';
 import { limits } from './limits';
 import { startMessage } from './mailbox';
+import { actInMeeting, beginMeeting } from './meeting';
 import { nextMenuTurn, settleEntry } from './menu';
 import { makeCall } from './making';
 import { endOverlap, moveCall } from './moving';
@@ -345,6 +346,10 @@ export class Exchange {
         return { ok: true };
       case 'record':
         return recordCall(board, leg, command.act);
+      case 'meet':
+        return beginMeeting(board, leg);
+      case 'inMeeting':
+        return actInMeeting(board, leg, command.act);
       case 'callBackWhenFree':
         return callBackWhenFree(board, leg);
     }

@@ -1,6 +1,7 @@
 import TinyQueue from 'tinyqueue';
 
 import type { OfficeIndex } from '@/core/setup';
+import { leaveMeeting } from './attending';
 import {
   isTalking,
   type Call,
@@ -246,6 +247,7 @@ export class Switchboard {
       cause: leg.cause,
     });
     releaseOthers(call, leg);
+    leaveMeeting(call, leg);
     const replacing = call.legs.find((other) => other.replaces === leg.id && other.state === 'alerting');
     if (replacing) this.clearLeg(replacing, cause);
     if (call.invitation?.legId === leg.id) this.endInvitation(call);
@@ -332,6 +334,7 @@ export class Switchboard {
   /** Takes a leg with its timers into another call. */
   moveLeg(leg: Leg, from: Call, into: Call): void {
     from.legs = from.legs.filter((other) => other !== leg);
+    leaveMeeting(from, leg);
     leg.callId = into.id;
     leg.role = 'called';
     if (leg.answeredAt !== null) leg.chargedUntil = this.now;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import { finishSchema } from '@/core/setup';
 import { routeTraceSchema } from '@/core/plans/routing';
+import { meetingSchema } from '../meetings';
 import { causeSchema } from './causes';
 
 /** Who is at the end of a leg. An outside `number` of null is a withheld one. */
@@ -204,6 +205,7 @@ export const callActs = [
   'askedCallBack',
   'calledBack',
   'visited',
+  'met',
 ] as const;
 export const callActSchema = z.object({
   at: z.number(),
@@ -326,6 +328,8 @@ export const callSchema = z.object({
   course: z.array(stopSchema).default([]),
   /** Who took it from a queue and talks still; what it takes them is what later callers wait for. */
   servedBy: z.object({ teamId: z.string(), personId: z.string(), at: z.number() }).nullable().default(null),
+  /** What it has beside voices, where it has become a meeting; left out by earlier versions. */
+  meeting: meetingSchema.nullable().default(null),
   recordings: z.array(recordingSchema),
   acts: z.array(callActSchema),
 });

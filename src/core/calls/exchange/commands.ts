@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { InvalidReason } from '@/core/numbers/numbering';
 import { personSchema, ringPlanSchema } from '@/core/setup';
 import type { PlanProblem } from '@/core/setup/problems';
+import { meetingActSchema } from '../meetings';
 import type { LegState } from './call';
 import { causeSchema } from './causes';
 import { agentStates } from './state';
@@ -111,6 +112,9 @@ export const commandSchema = z.discriminatedUnion('type', [
   /** This device's voice is heard by now: the one that its talk was moved from need not stay. */
   z.object({ type: z.literal('speaks'), legId }),
   z.object({ type: z.literal('record'), legId, act: z.enum(['start', 'pause', 'resume', 'stop']) }),
+  /** The call becomes a meeting: with pictures, hands and a host beside its voices. */
+  z.object({ type: z.literal('meet'), legId }),
+  z.object({ type: z.literal('inMeeting'), legId, act: meetingActSchema }),
   /** Calls again by itself when the busy one is free (RFC 5359 §2.17; 3GPP TS 24.642). */
   z.object({ type: z.literal('callBackWhenFree'), legId }),
   /** Whether somebody takes calls of that team's queue: signed in, on a break (with why), or signed out (ECMA-269 agent states). */
@@ -143,7 +147,7 @@ export type Refusal =
   | { code: 'notAllowed'; act: LegAct; state: LegState }
   | { code: 'notDialable'; reason: InvalidReason | { code: 'empty' | 'withheld' } }
   | { code: 'barred'; why: string }
-  /** Of a conference number’s talk: who came by the host PIN decides who is in it. */
+  /** Of a conference number’s talk: who came by the host PIN decides who is in it; of a meeting, who is its host. */
   | { code: 'hostOnly' }
   /** Its number is shown by its owner and whom they let. */
   | { code: 'keptLine'; lineId: string }
@@ -166,6 +170,12 @@ export type Refusal =
   | { code: 'tooFew' }
   | { code: 'conferenceFull'; limit: number }
   | { code: 'privateWordGoesOn' }
+  | { code: 'noMeeting' }
+  | { code: 'meetingLocked' }
+  /** At a plain phone nothing is shown. */
+  | { code: 'soundOnly' }
+  | { code: 'picturesFull'; limit: number }
+  | { code: 'unknownPicture' }
   | { code: 'parkFull'; slots: number }
   | { code: 'emptySlot' }
   | { code: 'unknownCode' }

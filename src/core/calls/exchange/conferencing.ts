@@ -1,3 +1,5 @@
+import { joinedMeetings, movedEnd } from '../meetings';
+import { hostsOf } from './attending';
 import { isLive, isMachine, isOpenRoom, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
@@ -23,6 +25,7 @@ export function mayChange(call: Call, leg: Leg): Outcome {
 }
 
 export function mayGrow(call: Call, by: number): Outcome {
+  if (call.meeting?.isLocked) return refuse({ code: 'meetingLocked' });
   return partiesOf(call) + by > limits.parties
     ? refuse({ code: 'conferenceFull', limit: limits.parties })
     : { ok: true };
@@ -129,6 +132,8 @@ export function absorb(
   broughtFor: 'conference' | 'transfer',
 ): void {
   carryRecordings(from, goes, into, stays);
+  into.meeting = joinedMeetings(into.meeting, from.meeting && movedEnd(from.meeting, goes.id, stays.id));
+  from.meeting = null;
   board.endInvitation(from);
   board.clearLeg(goes, 'joined');
   for (const leg of from.legs) if (leg.leaves) board.clearLeg(leg, 'moved');
@@ -167,6 +172,7 @@ export function actOnParty(board: Switchboard, leg: Leg, act: ConferenceAct, oth
   if (!may.ok) return may;
   if (!other || other === leg || !isLive(other) || isOpenRoom(other) || other.leaves)
     return refuse({ code: 'notInCall' });
+  if (call.meeting && !hostsOf(call).includes(leg.id)) return refuse({ code: 'hostOnly' });
   if (act === 'drop') {
     endRecordings(board, call, other);
     board.clearLeg(other, 'normalClearing');

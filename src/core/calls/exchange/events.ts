@@ -69,6 +69,8 @@ export const exchangeEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('returned'), ...ofCall, why: z.enum(['transfer', 'park']), toId: z.string() }),
   /** Whoever was asked in did not come. */
   z.object({ type: z.literal('additionFailed'), ...ofCall, cause: causeSchema }),
+  /** The call has become a meeting, or something was done in it. */
+  z.object({ type: z.literal('meetingChanged'), ...ofCall }),
   z.object({ type: z.literal('invited'), ...ofCall, code: z.string(), toPersonId: z.string().nullable() }),
   z.object({ type: z.literal('invitationEnded'), ...ofCall }),
   /** Somebody was rung for a call of a queue and did not take it. */

@@ -46,6 +46,8 @@ export { agentNow, teamNow, type AgentNow, type MemberNow, type OfficeNow, type 
 export { barredWhy, foresee, whyNotSentTo } from './foresee';
 export { isAudible, whatIsHeard, type Heard } from './audioPaths';
 export { voicePaths, type VoicePath } from './voicePaths';
+export { attendingOf, hostsOf } from './attending';
+export { picturePaths, type PicturePath } from './picturePaths';
 export { greetingOf } from './mailbox';
 export { limits } from './limits';
 export { recordingPolicyOf } from './recording';

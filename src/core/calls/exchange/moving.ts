@@ -1,3 +1,4 @@
+import { movedEnd } from '../meetings';
 import { isLive, isTalking, type Leg } from './call';
 import { refuse, type CommandOf, type Outcome } from './commands';
 import { limits } from './limits';
@@ -62,6 +63,7 @@ export function completeMove(board: Switchboard, leg: Leg): void {
     if (other.roomBy === old.id) other.roomBy = leg.id;
   }
   if (call.invitation?.legId === old.id) call.invitation.legId = leg.id;
+  if (call.meeting) call.meeting = movedEnd(call.meeting, old.id, leg.id);
   carryRecordings(call, old, call, leg);
   old.room = 'floor';
   old.roomBy = null;

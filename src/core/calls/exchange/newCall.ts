@@ -31,6 +31,7 @@ export function newCall(board: Switchboard, given: Pick<Call, Needed> & Partial<
     waits: [],
     course: [],
     servedBy: null,
+    meeting: null,
     recordings: [],
     acts: [],
     ...given,

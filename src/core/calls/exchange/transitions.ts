@@ -35,6 +35,8 @@ export const allowedIn = {
   move: talking,
   speaks: talking,
   record: talking,
+  meet: talking,
+  inMeeting: talking,
   callBackWhenFree: ['connected'],
 } as const satisfies Record<string, readonly LegState[]>;
 

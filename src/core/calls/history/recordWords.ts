@@ -139,6 +139,8 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return ['The caller hung up and kept their place, to be called back.'];
     case 'calledBack':
       return [`${who} called them back in their turn.`];
+    case 'met':
+      return [`${who} made it a meeting.`];
     case 'visited':
       return [`${who} listened to their mailbox.`];
     case 'returned':

@@ -1,3 +1,6 @@
+import { meetingLimits } from '../../meetings';
+import { attendingOf, hostsOf } from '../attending';
+import { picturePaths } from '../picturePaths';
 import { isLive, isOpenRoom, isPending, isTalking, type Call } from '../call';
 import type { ExchangeEvent } from '../events';
 import type { Exchange } from '../Exchange';
@@ -100,6 +103,7 @@ function checkCall(call: Call): void {
   checkHearing(call);
   checkPlan(call);
   checkRecordings(call);
+  checkMeeting(call);
   if (!call.emergency) return;
   must(call.recordings.length === 0, 'an emergency call is never recorded');
   must(!call.parked && !call.invitation && !call.comesBackTo, 'an emergency call goes nowhere else');
@@ -156,6 +160,37 @@ function checkRecordings({ recordings, legs }: Call): void {
       pieces.every(({ from }, index) => index === 0 || from >= (pieces[index - 1]?.to ?? Infinity)),
       'pieces follow each other',
     );
+  }
+}
+
+function checkMeeting(call: Call): void {
+  const { meeting, legs } = call;
+  if (!meeting) return must(hostsOf(call).length === 0, 'what is no meeting has no host');
+  const there = attendingOf(call).map(({ id }) => id);
+  const isThere = ({ legId }: { legId: string }) => there.includes(legId);
+  must(!call.emergency, 'an emergency call is no meeting');
+  must(there.length === 0 || hostsOf(call).length > 0, 'a meeting in which somebody is has a host');
+  must(
+    hostsOf(call).every((legId) => there.includes(legId)),
+    'a host is there',
+  );
+  const { pictures, hands, reactions } = meeting;
+  must(pictures.length <= meetingLimits.pictures, 'no more pictures than each can send to each');
+  must([...pictures, ...hands, ...reactions].every(isThere), 'who has gone has taken all of theirs along');
+  must(
+    new Set(pictures.map(({ legId, kind }) => `${legId} ${kind}`)).size === pictures.length,
+    'one of a kind',
+  );
+  must(new Set(hands.map(({ legId }) => legId)).size === hands.length, 'nobody raises two hands');
+  must(
+    hands.every(({ at }, index) => index === 0 || at >= (hands[index - 1]?.at ?? Infinity)),
+    'who raised a hand first is first',
+  );
+  for (const { picture, to } of picturePaths(call)) {
+    const [from, sees] = [picture.legId, to].map((id) => legs.find((leg) => leg.id === id));
+    must(from !== sees, 'nobody is sent their own picture');
+    must(from?.state === 'connected' && sees?.state === 'connected', 'nobody is seen, or sees, who holds');
+    must(from?.room === sees?.room && sees?.room !== 'aside', 'pictures are seen in their room');
   }
 }
 

@@ -251,7 +251,31 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
     (legId) => ({ type: 'invite', legId, purpose: 'join', toPersonId: null }),
     (legId) => ({ type: 'invite', legId, purpose: 'takeOver', toPersonId: 'p2' }),
     () => ({ type: 'reportFree', number: '+441314960142' }),
+    (legId) => ({ type: 'meet', legId }),
+    (legId) => ({ type: 'meet', legId }),
   ),
+  fc
+    .constantFrom(
+      ...(['camera', 'camera', 'screen'] as const).map((kind) => ({
+        act: 'show' as const,
+        kind,
+        hasSound: false,
+      })),
+      ...(['openBeside', 'raiseHand', 'raiseHand', 'muteOthers', 'end'] as const).map((act) => ({ act })),
+      ...[true, false, false].map((isLocked) => ({ act: 'setLock' as const, isLocked })),
+      { act: 'react', reaction: 'yes' } as const,
+      ...(['makeHost', 'lowerHand'] as const),
+      ...(['stopShowing', 'freeze'] as const),
+    )
+    .map((given): Step['command'] => (legId, otherLegId, pick) => ({
+      ...{ type: 'inMeeting', legId },
+      act:
+        typeof given !== 'string'
+          ? given
+          : given === 'makeHost' || given === 'lowerHand'
+            ? { act: given, otherLegId }
+            : { act: given, pictureId: `s${pick}`, isFrozen: true },
+    })),
   fc.constantFrom(...destinations).map((to): Step['command'] => (legId) => ({ type: 'add', legId, to })),
   fc.record({ deviceId: device, activeCall }).map((given): Step['command'] => (_, __, pick) => ({
     type: 'join',

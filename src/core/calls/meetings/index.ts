@@ -1,0 +1,16 @@
+/** What a meeting adds to a call: pictures, hands, reactions and who decides. Who hears whom stays with the call. */
+export { after, whyNot, type Actor, type OwnAct } from './acting';
+export { begunMeeting, joinedMeetings, movedEnd, withoutEnd } from './changing';
+export { hostsAmong, type Attending } from './hosts';
+export {
+  meetingActSchema,
+  meetingLimits,
+  meetingSchema,
+  reactions,
+  type Meeting,
+  type MeetingAct,
+  type MeetingDenial,
+  type Picture,
+  type PictureKind,
+  type Reaction,
+} from './meeting';
