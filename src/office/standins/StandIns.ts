@@ -1,4 +1,12 @@
-import { isMachine, type Call, type Command, type ExchangeEvent, type Leg } from '@/core/calls/exchange';
+import {
+  isMachine,
+  isTalking,
+  type Call,
+  type Command,
+  type ExchangeEvent,
+  type Leg,
+} from '@/core/calls/exchange';
+import type { MeetingAct } from '@/core/calls/meetings';
 import type { Network } from '@/core/calls/quality';
 
 import { goodNetwork } from './networks';
@@ -18,6 +26,11 @@ const times = {
   freeAgainAnswerMs: 4_000,
   /** How long somebody listens to who is calling before they press the key. */
   acceptMs: 1_500,
+  /** How soon a colleague has the meeting on the screen beside their phone, and how soon they are seen then. */
+  besideMs: 1_500,
+  cameraMs: 2_500,
+  /** How long they look at what is shared before they want to say something. */
+  lookMs: 6_000,
 } as const;
 
 const menuTurns = 3;
@@ -77,6 +90,10 @@ export class StandIns {
   /** Takes notice of what happened, and plans what to do about it. */
   observe(events: readonly ExchangeEvent[], calls: ReadonlyMap<string, Call>): void {
     for (const event of events) {
+      if (event.type === 'meetingChanged') {
+        const call = calls.get(event.callId);
+        if (call) this.joinIn(event.at, call);
+      }
       if (!('legId' in event)) continue;
       const call = calls.get(event.callId);
       const leg = call?.legs.find(({ id }) => id === event.legId);
@@ -105,6 +122,8 @@ export class StandIns {
         return { at, command: { type: 'sendDigits', legId, digits: act.digits } };
       case 'reportFree':
         return { at, command: { type: 'reportFree', number: act.number } };
+      case 'inMeeting':
+        return { at, command: { type: 'inMeeting', legId, act: act.act } };
       default:
         return { at, command: { type: act.kind, legId } };
     }
@@ -125,6 +144,7 @@ export class StandIns {
       case 'established':
       case 'pickedUp':
         this.startTalking(event.at, call, leg);
+        this.joinIn(event.at, call);
         return;
       case 'messageStarted':
         this.leaveMessage(event.at, call);
@@ -204,6 +224,31 @@ export class StandIns {
       const clip = this.cast.callerClips[partyOf(caller)] ?? this.cast.callerClips['otherwise'];
       if (clip) this.plan(at + 2 * times.breathMs, call, caller, { kind: 'say', clip });
     }
+  }
+
+  /** Colleagues look at a meeting on the screen beside their phone, and are seen; one of them has a question about what is shared. */
+  private joinIn(at: number, call: Call): void {
+    const { meeting } = call;
+    if (!meeting) return;
+    const colleagues = call.legs.filter(
+      (leg) => leg.endpoint.kind === 'device' && isTalking(leg) && this.scriptFor(leg).kind === 'answers',
+    );
+    for (const leg of colleagues) {
+      if (meeting.besideLegIds.includes(leg.id) || this.isAbout(leg, 'openBeside')) continue;
+      this.plan(at + times.besideMs, call, leg, { kind: 'inMeeting', act: { act: 'openBeside' } });
+      const act: MeetingAct = { act: 'show', kind: 'camera' };
+      this.plan(at + times.cameraMs, call, leg, { kind: 'inMeeting', act });
+    }
+    const [asks] = colleagues;
+    const screen = meeting.pictures.find(({ kind, at: since }) => kind === 'screen' && since === at);
+    if (asks && screen && !this.isAbout(asks, 'raiseHand'))
+      this.plan(at + times.lookMs, call, asks, { kind: 'inMeeting', act: { act: 'raiseHand' } });
+  }
+
+  private isAbout(leg: Leg, what: MeetingAct['act']): boolean {
+    return this.state.pending.some(
+      ({ legId, act }) => legId === leg.id && act.kind === 'inMeeting' && act.act.act === what,
+    );
   }
 
   private leaveMessage(at: number, call: Call): void {

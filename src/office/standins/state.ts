@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { meetingActSchema } from '@/core/calls/meetings';
 import { networkSchema } from '@/core/calls/quality';
 
 import { scriptSchema } from './scripts';
@@ -24,6 +25,7 @@ const actSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('menuTimeout'), turn: z.number() }),
   z.object({ kind: z.literal('sendDigits'), digits: z.string() }),
   z.object({ kind: z.literal('reportFree'), number: z.string() }),
+  z.object({ kind: z.literal('inMeeting'), act: meetingActSchema }),
 ]);
 /** What one of them is about to do. */
 export type Act = z.infer<typeof actSchema>;

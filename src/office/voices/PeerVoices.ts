@@ -1,9 +1,24 @@
 import type { VoicePath } from '@/core/calls/exchange';
+import type { PictureKind } from '@/core/calls/meetings';
 
+import { PictureWays } from './PictureWays';
 import { packetsSent, VoiceMeasure, worstOf, type Coming } from './measuring';
 
 /** What two browsers tell each other until they hear each other. */
-export type Signal = { description: RTCSessionDescriptionInit } | { candidate: RTCIceCandidateInit | null };
+export type Signal =
+  | {
+      description: RTCSessionDescriptionInit;
+      /** Which pictures whoever says it sends, by their places in the description (`mid`); left out by earlier versions. */
+      pictures?: Record<string, PictureKind>;
+    }
+  | { candidate: RTCIceCandidateInit | null };
+
+/** A picture that this browser may send, and to which ends it goes. */
+export interface PictureSent {
+  kind: PictureKind;
+  track: MediaStreamTrack;
+  to: readonly string[];
+}
 
 interface PeerVoicesOptions {
   /** The end of the call at which this browser speaks. */
@@ -17,6 +32,8 @@ interface PeerVoicesOptions {
   voice: () => Promise<MediaStreamTrack | null>;
   /** Makes a voice heard that comes from another end, until it is asked to stop. */
   play: (from: string, stream: MediaStream) => { mute: (isMuted: boolean) => void; stop: () => void };
+  /** Pictures of that kind come from another end by this stream; null: they come no more. */
+  show?: (from: string, kind: PictureKind, stream: MediaStream | null) => void;
   connect?: (configuration: RTCConfiguration) => RTCPeerConnection;
 }
 
@@ -32,6 +49,10 @@ interface Peer {
   isOffering: boolean;
   isIgnoring: boolean;
   heard: ReturnType<PeerVoicesOptions['play']> | null;
+  /** By which ways pictures go there. */
+  pictures: PictureWays;
+  /** Which pictures come from there, by their places. */
+  theirs: Readonly<Record<string, PictureKind>>;
   measure: VoiceMeasure;
 }
 
@@ -48,6 +69,7 @@ export class PeerVoices {
   /** The other ends of the call, as it was known last. */
   private ends: readonly string[] = [];
   private paths: readonly VoicePath[] = [];
+  private pictures: readonly PictureSent[] = [];
   private voice: Promise<MediaStreamTrack | null> | null = null;
   private isOver = false;
 
@@ -88,6 +110,12 @@ export class PeerVoices {
     for (const [legId, peer] of this.peers) this.apply(legId, peer);
   }
 
+  /** All pictures that this browser sends now. */
+  setPictures(pictures: readonly PictureSent[]): void {
+    this.pictures = pictures;
+    for (const [legId, peer] of this.peers) this.applyPictures(legId, peer);
+  }
+
   /** What the browser at another end says. */
   async hear(from: string, signal: Signal): Promise<void> {
     const peer = this.peers.get(from);
@@ -108,11 +136,13 @@ export class PeerVoices {
     if (peer.isIgnoring) return;
     // To an offer that was said again the answer may come twice.
     if (description.type === 'answer' && connection.signalingState === 'stable') return;
+    peer.theirs = signal.pictures ?? {};
     await connection.setRemoteDescription(description);
     if (description.type !== 'offer') return;
     if (peer.sender === null) this.takeUp(from, peer);
     await connection.setLocalDescription();
-    this.sayDescription(from, connection);
+    this.sayDescription(from, peer);
+    this.applyPictures(from, peer);
   }
 
   /** The network is another one: the ways are looked for again. */
@@ -174,6 +204,8 @@ export class PeerVoices {
       isOffering: false,
       isIgnoring: false,
       heard: null,
+      pictures: new PictureWays(connection),
+      theirs: {},
       measure: new VoiceMeasure(),
     };
     this.peers.set(legId, peer);
@@ -181,7 +213,7 @@ export class PeerVoices {
       try {
         peer.isOffering = true;
         await connection.setLocalDescription();
-        this.sayDescription(legId, connection);
+        this.sayDescription(legId, peer);
       } finally {
         peer.isOffering = false;
       }
@@ -191,7 +223,9 @@ export class PeerVoices {
     connection.oniceconnectionstatechange = () => {
       if (connection.iceConnectionState === 'failed') connection.restartIce();
     };
-    connection.ontrack = ({ track, streams: [stream] }) => {
+    connection.ontrack = ({ track, streams: [stream], transceiver: { mid } }) => {
+      const kind = peer.theirs[mid ?? ''];
+      if (kind) return this.options.show?.(legId, kind, new MediaStream([track]));
       peer.heard?.stop();
       peer.heard = play(legId, stream ?? new MediaStream([track]));
       this.apply(legId, peer);
@@ -203,12 +237,14 @@ export class PeerVoices {
       peer.sender = way.sender;
     }
     this.apply(legId, peer);
+    this.applyPictures(legId, peer);
     void this.hearEarly(legId);
   }
 
   /** What the other one can't have heard: an offer that it has not answered, with all ways that were found since, or that there is no way any more. */
-  private sayAgain(legId: string, { connection }: Peer): void {
-    if (connection.signalingState === 'have-local-offer') this.sayDescription(legId, connection);
+  private sayAgain(legId: string, peer: Peer): void {
+    const { connection } = peer;
+    if (connection.signalingState === 'have-local-offer') this.sayDescription(legId, peer);
     else if (['disconnected', 'failed'].includes(connection.connectionState)) connection.restartIce();
   }
 
@@ -243,8 +279,14 @@ export class PeerVoices {
     });
   }
 
-  private drop(legId: string, { connection, heard }: Peer): void {
+  /** Pictures go their ways once there is one for the voice, which comes first (RFC 8843 §7.1). */
+  private applyPictures(legId: string, { sender, pictures }: Peer): void {
+    if (sender) pictures.send(this.pictures.filter(({ to }) => to.includes(legId)));
+  }
+
+  private drop(legId: string, { connection, heard, theirs }: Peer): void {
     heard?.stop();
+    for (const kind of Object.values(theirs)) this.options.show?.(legId, kind, null);
     connection.close();
     this.peers.delete(legId);
   }
@@ -253,8 +295,10 @@ export class PeerVoices {
     return this.options.legId < other;
   }
 
-  private sayDescription(to: string, { localDescription }: RTCPeerConnection): void {
-    if (localDescription) this.options.signal(to, { description: restsInSilence(localDescription.toJSON()) });
+  private sayDescription(to: string, { connection: { localDescription }, pictures }: Peer): void {
+    if (!localDescription) return;
+    const description = restsInSilence(localDescription.toJSON());
+    this.options.signal(to, { description, pictures: pictures.places() });
   }
 }
 

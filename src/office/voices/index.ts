@@ -1,5 +1,5 @@
 /** Voices that go from browser to browser. */
-export { PeerVoices, type Signal } from './PeerVoices';
+export { PeerVoices, type PictureSent, type Signal } from './PeerVoices';
 export type { Coming } from './measuring';
 export { captureRate, VoiceCapture } from './VoiceCapture';
 export { rtcServersOf } from './rtcServersOf';

@@ -56,8 +56,8 @@ export class VoiceMeasure {
 /** How many packets of a voice have gone out over a connection (`RTCOutboundRtpStreamStats`). */
 export function packetsSent(report: RTCStatsReport): number {
   let sent = 0;
-  report.forEach((each: { type: string; packetsSent?: number }) => {
-    if (each.type === 'outbound-rtp') sent += each.packetsSent ?? 0;
+  report.forEach((each: { type: string; kind?: string; packetsSent?: number }) => {
+    if (each.type === 'outbound-rtp' && each.kind !== 'video') sent += each.packetsSent ?? 0;
   });
   return sent;
 }

@@ -25,9 +25,19 @@ class FakeConnection {
   };
   readonly remote: unknown[] = [];
 
-  addTransceiver() {
+  /** By which pictures are sent, as they are now. */
+  readonly pictures: {
+    mid: string;
+    sender: { track: unknown; replaceTrack: (to: unknown) => Promise<void> };
+  }[] = [];
+
+  addTransceiver(what: unknown) {
     setTimeout(() => void this.onnegotiationneeded?.());
-    return this.way;
+    if (what === 'audio') return this.way;
+    const sender = { track: what, replaceTrack: async (to: unknown) => void (sender.track = to) };
+    const way = { mid: String(this.pictures.length + 1), sender };
+    this.pictures.push(way);
+    return way;
   }
   getTransceivers = () => [this.way];
   async setLocalDescription() {
@@ -49,6 +59,7 @@ function speakAt(legId: string) {
   const made: FakeConnection[] = [];
   const said: [string, Signal][] = [];
   const played: { from: string; isMuted: boolean; isStopped: boolean }[] = [];
+  const shown: [string, string, boolean][] = [];
   const voices = new PeerVoices({
     ...{ legId, iceServers: [], voice: async () => track },
     signal: (to, signal) => void said.push([to, signal]),
@@ -57,13 +68,14 @@ function speakAt(legId: string) {
       played.push(one);
       return { mute: (isMuted) => void (one.isMuted = isMuted), stop: () => void (one.isStopped = true) };
     },
+    show: (from, kind, stream) => void shown.push([from, kind, stream !== null]),
     connect: () => {
       const connection = new FakeConnection();
       made.push(connection);
       return connection as unknown as RTCPeerConnection;
     },
   });
-  return { voices, made, said, played };
+  return { voices, made, said, played, shown };
 }
 
 const both = [
@@ -89,7 +101,7 @@ describe('voices at one end of a call', () => {
   it('what comes is played only where there is a path', async () => {
     const { voices, made, played } = speakAt('b');
     voices.setPeers([{ legId: 'a', by: 'one' }]);
-    made[0]?.ontrack?.({ track, streams: [{}] });
+    made[0]?.ontrack?.({ track, streams: [{}], transceiver: { mid: '0' } });
     expect(played).toEqual([{ from: 'a', isMuted: true, isStopped: false }]);
     voices.setPaths(both);
     expect(played[0]?.isMuted).toBe(false);
@@ -114,7 +126,7 @@ describe('voices at one end of a call', () => {
     const { voices, made, played } = speakAt('b');
     voices.setEnds(['a', 'b']);
     voices.setPeers([{ legId: 'a', by: 'one' }]);
-    made[0]?.ontrack?.({ track, streams: [{}] });
+    made[0]?.ontrack?.({ track, streams: [{}], transceiver: { mid: '0' } });
     voices.setPeers([]);
     expect(made[0]?.isClosed).toBe(false);
     voices.setPeers([{ legId: 'a', by: 'one' }]);
@@ -164,6 +176,46 @@ describe('voices at one end of a call', () => {
     voices.setPeers([]);
     voices.setPeers([{ legId: 'a', by: 'one' }]);
     expect([offers(), way.restarts, made.length]).toEqual([2, 1, 1]);
+  });
+
+  it('pictures go after the voice, to whom they are for alone, and stop without any talk about it', async () => {
+    const { voices, made, said } = speakAt('b');
+    const picture = { id: 'my camera' } as MediaStreamTrack;
+    voices.setPictures([{ kind: 'camera', track: picture, to: ['a', 'c'] }]);
+    voices.setPeers([
+      { legId: 'a', by: 'one' },
+      { legId: 'c', by: 'two' },
+    ]);
+    await settled();
+    const [first, second] = made;
+    if (!first || !second) throw new Error('Nobody was met.');
+    expect(first.pictures.map(({ sender }) => sender.track)).toEqual([picture]);
+    // Who has still to say what it speaks by begins with that.
+    expect(second.pictures).toEqual([]);
+    await voices.hear('c', { description: { type: 'offer', sdp: 'theirs' } });
+    expect(second.pictures).toHaveLength(1);
+    const told = said.flatMap(([to, signal]) =>
+      'description' in signal && to === 'a' ? [signal.pictures] : [],
+    );
+    expect(told.at(-1)).toEqual({ '1': 'camera' });
+    const offers = first.offers;
+    voices.setPictures([{ kind: 'camera', track: picture, to: ['c'] }]);
+    await settled();
+    expect([first.pictures[0]?.sender.track, second.pictures[0]?.sender.track]).toEqual([null, picture]);
+    expect(first.offers).toBe(offers);
+  });
+
+  it('what comes at the place of a picture is shown, and goes with whoever sent it', async () => {
+    Object.assign(globalThis, { MediaStream: class {} });
+    const { voices, made, played, shown } = speakAt('b');
+    voices.setEnds(['a', 'b']);
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    if (made[0]) made[0].signalingState = 'have-local-offer';
+    await voices.hear('a', { description: { type: 'answer', sdp: 'theirs' }, pictures: { '1': 'screen' } });
+    made[0]?.ontrack?.({ track, streams: [], transceiver: { mid: '1' } });
+    expect([shown, played]).toEqual([[['a', 'screen', true]], []]);
+    voices.setEnds(['b']);
+    expect(shown.at(-1)).toEqual(['a', 'screen', false]);
   });
 
   it('keys go to whom the voice goes to, after those that are still on their way', async () => {

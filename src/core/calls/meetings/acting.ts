@@ -32,12 +32,10 @@ export function whyNot(
       if (!canShow) return 'soundOnly';
       return !isShown && meeting.pictures.length >= meetingLimits.pictures ? 'picturesFull' : null;
     }
-    case 'stopShowing':
-    case 'freeze': {
+    case 'stopShowing': {
       const picture = meeting.pictures.find(({ id }) => id === act.pictureId);
       if (!picture) return 'unknownPicture';
-      // A host may take a picture away, and hold nobody's still.
-      return picture.legId === legId || (isHost && act.act === 'stopShowing') ? null : 'hostOnly';
+      return picture.legId === legId || isHost ? null : 'hostOnly';
     }
     case 'lowerHand':
       return act.otherLegId === legId || isHost ? null : 'hostOnly';
@@ -53,22 +51,15 @@ export function after(meeting: Meeting, act: OwnAct, { legId, at, newId }: Actor
   const { pictures, hands, hostLegIds, besideLegIds } = meeting;
   switch (act.act) {
     case 'show': {
-      const { kind, hasSound } = act;
+      const { kind } = act;
       if (pictures.some((each) => each.legId === legId && each.kind === kind)) return meeting;
       return {
         ...meeting,
-        pictures: [...pictures, { id: newId(), legId, kind, hasSound, isFrozen: false, at }],
+        pictures: [...pictures, { id: newId(), legId, kind, at }],
       };
     }
     case 'stopShowing':
       return { ...meeting, pictures: pictures.filter(({ id }) => id !== act.pictureId) };
-    case 'freeze': {
-      const { isFrozen, pictureId } = act;
-      return {
-        ...meeting,
-        pictures: pictures.map((each) => (each.id === pictureId ? { ...each, isFrozen } : each)),
-      };
-    }
     case 'openBeside':
       return besideLegIds.includes(legId) ? meeting : { ...meeting, besideLegIds: [...besideLegIds, legId] };
     case 'raiseHand':

@@ -17,10 +17,6 @@ export const pictureSchema = z.object({
   id: z.string(),
   legId: z.string(),
   kind: z.enum(pictureKinds),
-  /** What the shared screen plays comes with it. */
-  hasSound: z.boolean(),
-  /** Its sender holds it still. */
-  isFrozen: z.boolean(),
   /** Epoch milliseconds, as all times here. */
   at: z.number(),
 });
@@ -47,9 +43,8 @@ export type Meeting = z.infer<typeof meetingSchema>;
 const otherLegId = z.string();
 /** What somebody who is in a meeting may do in it. */
 export const meetingActSchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('show'), kind: z.enum(pictureKinds), hasSound: z.boolean().default(false) }),
+  z.object({ act: z.literal('show'), kind: z.enum(pictureKinds) }),
   z.object({ act: z.literal('stopShowing'), pictureId: z.string() }),
-  z.object({ act: z.literal('freeze'), pictureId: z.string(), isFrozen: z.boolean() }),
   /** They see the meeting on a screen beside the phone that they talk with. */
   z.object({ act: z.literal('openBeside') }),
   z.object({ act: z.literal('raiseHand') }),

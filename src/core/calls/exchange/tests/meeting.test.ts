@@ -24,8 +24,8 @@ function meeting() {
   };
 }
 
-const camera = { act: 'show', kind: 'camera', hasSound: false } as const;
-const screen = { act: 'show', kind: 'screen', hasSound: true } as const;
+const camera = { act: 'show', kind: 'camera' } as const;
+const screen = { act: 'show', kind: 'screen' } as const;
 
 describe('a call that becomes a meeting', () => {
   it('goes on as it was: nobody moves, and who hears whom stays', () => {

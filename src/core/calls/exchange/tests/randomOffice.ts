@@ -259,22 +259,20 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
       ...(['camera', 'camera', 'screen'] as const).map((kind) => ({
         act: 'show' as const,
         kind,
-        hasSound: false,
       })),
       ...(['openBeside', 'raiseHand', 'raiseHand', 'muteOthers', 'end'] as const).map((act) => ({ act })),
       ...[true, false, false].map((isLocked) => ({ act: 'setLock' as const, isLocked })),
       { act: 'react', reaction: 'yes' } as const,
-      ...(['makeHost', 'lowerHand'] as const),
-      ...(['stopShowing', 'freeze'] as const),
+      ...(['makeHost', 'lowerHand', 'stopShowing'] as const),
     )
     .map((given): Step['command'] => (legId, otherLegId, pick) => ({
       ...{ type: 'inMeeting', legId },
       act:
-        typeof given !== 'string'
-          ? given
-          : given === 'makeHost' || given === 'lowerHand'
+        given === 'stopShowing'
+          ? { act: given, pictureId: `s${pick}` }
+          : typeof given === 'string'
             ? { act: given, otherLegId }
-            : { act: given, pictureId: `s${pick}`, isFrozen: true },
+            : given,
     })),
   fc.constantFrom(...destinations).map((to): Step['command'] => (legId) => ({ type: 'add', legId, to })),
   fc.record({ deviceId: device, activeCall }).map((given): Step['command'] => (_, __, pick) => ({

@@ -1,0 +1,34 @@
+import { hostsOf, picturePaths } from '@/core/calls/exchange';
+import type { Meeting, PictureKind, Reaction } from '@/core/calls/meetings';
+
+import type { CallView } from './callViews';
+
+/** A meeting as the worker sees it; everybody is known by their leg. */
+export interface MeetingView extends Pick<Meeting, 'isLocked' | 'hostLegIds'> {
+  /** Whether the worker decides in it. */
+  isHost: boolean;
+  /** What is seen here of others, and what the worker shows, in the order in which it was shown. */
+  pictures: { id: string; legId: string; kind: PictureKind; isMine: boolean }[];
+  /** Raised hands, whoever was first first. */
+  hands: string[];
+  reactions: { legId: string; reaction: Reaction; at: number }[];
+}
+
+/** The meeting that a call has become; null where it is none. */
+export function meetingOf({ call, me }: Pick<CallView, 'call' | 'me'>): MeetingView | null {
+  const { meeting } = call;
+  if (!meeting) return null;
+  const seen = new Set(picturePaths(call).flatMap(({ picture, to }) => (to === me.legId ? [picture.id] : [])));
+  const hostLegIds = hostsOf(call);
+  return {
+    isLocked: meeting.isLocked,
+    hostLegIds,
+    isHost: hostLegIds.includes(me.legId),
+    pictures: meeting.pictures.flatMap(({ id, legId, kind }) => {
+      const isMine = legId === me.legId;
+      return isMine || seen.has(id) ? [{ id, legId, kind, isMine }] : [];
+    }),
+    hands: meeting.hands.map(({ legId }) => legId),
+    reactions: meeting.reactions,
+  };
+}
