@@ -87,6 +87,7 @@ export function CallScreen() {
   const calls = useAppSelector(selectTaken);
   const speech = useAppSelector((state) => state.calls.speech);
   const [showsKeys, setShowsKeys] = useState(false);
+  const [showsRest, setShowsRest] = useState(false);
   const shown = calls.find(isActive) ?? calls[0];
   const keysOpen = showsKeys && shown !== undefined && takesKeys(shown);
   const keys = { isOpen: keysOpen, toggle: () => setShowsKeys(!keysOpen) };
@@ -100,11 +101,20 @@ export function CallScreen() {
   const isWarned = useAppSelector(
     ({ office }) => office.trend !== null && warningOf(office.trend) !== 'none',
   );
-  const groups = useCallActs(shown, calls, keys, openCallSheet);
+  const isMeeting = shown?.call.meeting != null;
+  // Pictures need the room in which the acts that are not about the meeting stand.
+  const isFolded = isMeeting && !isWide && !isAcross;
+  const groups = useCallActs(
+    shown,
+    calls,
+    keys,
+    openCallSheet,
+    isFolded ? { isOn: showsRest, toggle: () => setShowsRest(!showsRest) } : null,
+  );
   if (!shown) return <EndedCall />;
   const said = lastSaid(shown, speech);
   const { legId } = shown.me;
-  const isOne = calls.length === 1 && shown.others.length === 1;
+  const isOne = calls.length === 1 && shown.others.length === 1 && !isMeeting;
   const isOnTheWay = shown.phase === 'calling' || shown.phase === 'ringing';
   const connect = (held: CallView) => {
     const names = `${nameOfCall(held)} and ${nameOfCall(shown)}`;
@@ -119,12 +129,15 @@ export function CallScreen() {
     );
   // Held across, the acts stand beside the picture, and take no room from it.
   const showsFew = isKnocked || (keysOpen && height < roomForKeys && !isAcross);
-  const acts = <ActRows groups={showsFew ? groups.slice(0, 1) : groups} hand={hand} />;
+  const count = showsFew ? 1 : isFolded && !showsRest ? 2 : groups.length;
+  const acts = <ActRows groups={groups.slice(0, count)} hand={hand} />;
   return (
     <View style={styles.screen}>
       <View style={styles.head}>
         <Txt as="small" level={isOne ? undefined : 1} lines={1} style={styles.where}>
-          <Txt as="strong">{calls.length === 1 ? phaseWord(shown) : `${calls.length} calls`}</Txt>
+          <Txt as="strong">
+            {calls.length > 1 ? `${calls.length} calls` : isMeeting ? 'Meeting' : phaseWord(shown)}
+          </Txt>
           {shown.line ? ` · ${shown.line.name}` : ' · inside the office'}
         </Txt>
         <View style={styles.clock}>

@@ -1,17 +1,21 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { isActive, type CallView } from '@/state/app';
+import { isActive, meetingOf, type CallView } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { youHear } from '../shared/callWords';
+import { MovingPicture } from './meeting/MovingPicture';
 import { OneCord } from './OneCord';
 import { Trunks, type CordActs } from './Trunks';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     picture: { flexGrow: 1, paddingHorizontal: space.l, paddingTop: space.m },
+    mine: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },
+    own: { width: 104, height: 64 },
+    seen: { flex: 1 },
     you: {
       backgroundColor: colours.night,
       borderWidth: 1,
@@ -38,7 +42,8 @@ export function Cords({ calls, now, keys, isTight = false, ...acts }: CordsProps
   const { colours } = useTheme();
   const active = calls.find(isActive);
   const [only] = calls;
-  const isOne = calls.length === 1 && only?.others.length === 1;
+  const isOne = calls.length === 1 && only?.others.length === 1 && !only.call.meeting;
+  const mine = (active && meetingOf(active)?.pictures.filter(({ isMine }) => isMine)) ?? [];
   return (
     <View style={styles.picture}>
       {isOne && only ? (
@@ -46,6 +51,21 @@ export function Cords({ calls, now, keys, isTight = false, ...acts }: CordsProps
       ) : (
         <Trunks calls={calls} now={now} beside={keys} {...acts} />
       )}
+      {mine.length > 0 && active ? (
+        <View style={styles.mine}>
+          {mine.map(({ id, legId, kind }) => (
+            <MovingPicture
+              key={id}
+              {...{ legId, kind, isMine: true }}
+              label={kind === 'camera' ? 'Your picture, as others see you' : 'Your screen, as others see it'}
+              style={styles.own}
+            />
+          ))}
+          <Txt as="small" style={styles.seen}>
+            {mine.some(({ kind }) => kind === 'camera') ? 'You are seen.' : 'Your screen is seen.'}
+          </Txt>
+        </View>
+      ) : null}
       <View style={styles.you} aria-live="polite">
         <Txt as="strong" colour={colours.onNight} style={{ textAlign: 'center' }}>
           {active ? youHear(active) : 'You hear nothing'}

@@ -42,12 +42,23 @@ interface EndCardProps {
   level?: 1 | 2;
   /** The first of its call, which says how long it lasts. */
   isFirst?: boolean;
+  /** What marks them in a meeting. */
+  marks?: readonly string[] | undefined;
   /** Said at the card's edge, and done by a tap on it. */
   act?: { word: string; onPress: () => void };
 }
 
 /** Who is at one end of a cord, what they hear, and for how long. */
-export function EndCard({ view, party, now, isLarge = false, level = 2, isFirst = true, act }: EndCardProps) {
+export function EndCard({
+  view,
+  party,
+  now,
+  isLarge = false,
+  level = 2,
+  isFirst = true,
+  marks = [],
+  act,
+}: EndCardProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const isHeld = view.phase === 'held';
@@ -72,6 +83,7 @@ export function EndCard({ view, party, now, isLarge = false, level = 2, isFirst 
         <Txt as={isLarge ? 'strong' : 'small'} colour={tone} lines={isLarge ? 2 : 3}>
           {word}
         </Txt>
+        {marks.length > 0 ? <Txt as="small">{marks.join(' · ')}</Txt> : null}
         {isLarge ? <Txt as="monoLarge">{time}</Txt> : null}
       </View>
       {isLarge ? null : (

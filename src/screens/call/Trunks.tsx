@@ -1,12 +1,14 @@
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { isActive, nameOfCall, type CallView, type PartyView } from '@/state/app';
+import { isActive, meetingOf, nameOfCall, type CallView, type PartyView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { space, themed, useTheme } from '@/ui/tokens';
 
 import { shapeOf } from './cordShape';
 import { EndCard } from './EndCard';
+import { PartyPictures } from './meeting/PartyPictures';
+import { largeOf, marksOf } from './meeting/pictureWords';
 import { TrunkDrawing } from './TrunkDrawing';
 
 const gutter = 68;
@@ -123,6 +125,9 @@ function Group(props: GroupProps) {
   const isJoinable = isHeld && active !== undefined && canJoin(view, active);
   const isConsultation = active !== undefined && areOfOneMatter(view, active);
   const names = active ? `${nameOfCall(view)} and ${nameOfCall(active)}` : '';
+  const meeting = meetingOf(view);
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const largeId = meeting && largeOf(meeting, chosenId);
   return (
     <View
       role="group"
@@ -134,9 +139,11 @@ function Group(props: GroupProps) {
           key={party.legId}
           onLayout={({ nativeEvent: { layout } }) => onHeight(party.legId, layout.height)}
         >
+          {meeting ? <PartyPictures {...{ party, meeting, largeId }} onChoose={setChosenId} /> : null}
           <EndCard
             view={view}
             party={party}
+            marks={meeting ? marksOf(meeting, view, party.legId, now) : undefined}
             now={now}
             isFirst={index === 0}
             act={

@@ -11,6 +11,9 @@ export type OpenSheet =
   | { kind: 'refuseWithText'; view: CallView }
   | { kind: 'party'; view: CallView; party: PartyView }
   | { kind: 'join'; view: CallView; active: CallView }
+  | { kind: 'camera'; view: CallView }
+  | { kind: 'react'; view: CallView }
+  | { kind: 'meeting'; view: CallView }
   | { kind: 'sound' }
   | { kind: 'askPlace'; to: string; isDialled: boolean }
   | { kind: 'askShown'; to: string; isDialled: boolean }

@@ -20,6 +20,7 @@ import {
 import { takesKeys } from '../shared/callWords';
 import { useGo } from '../shared/useGo';
 import type { ActGroup, CallAct } from './ActRows';
+import { useMeetingActs } from './meeting/useMeetingActs';
 import type { OpenSheet } from './sheetKinds';
 
 interface Keys {
@@ -33,6 +34,7 @@ export function useCallActs(
   calls: readonly CallView[],
   keys: Keys,
   open: (sheet: OpenSheet) => void,
+  rest: Parameters<typeof useMeetingActs>[2] = null,
 ): ActGroup[] {
   const dispatch = useAppDispatch();
   const office = useAppSelector(selectOffice);
@@ -42,6 +44,7 @@ export function useCallActs(
   const met = useAppSelector(selectMet);
   const unread = useAppSelector((state) => selectUnreadInChat(state, view?.id));
   const go = useGo();
+  const meeting = useMeetingActs(view, open, rest);
   if (!view) return [];
   const [only, ...more] = view.others;
   const stranger = more.length === 0 && only ? strangersNumber(only, people) : null;
@@ -89,6 +92,7 @@ export function useCallActs(
         { word: 'Sound', onPress: () => open({ kind: 'sound' }) },
       ],
     },
+    ...(meeting ? [meeting] : []),
     {
       name: 'This call',
       hint: hintOf(met, decides),
@@ -113,6 +117,21 @@ export function useCallActs(
             open({ kind: 'move', view });
           },
         },
+        ...(meeting
+          ? []
+          : [
+              {
+                word: 'Meeting',
+                disabled: !decides,
+                onPress: () =>
+                  void dispatch(
+                    sendAndSay(
+                      { type: 'meet', legId },
+                      'It is a meeting: show your picture, or add somebody.',
+                    ),
+                  ),
+              },
+            ]),
       ],
     },
     {

@@ -95,6 +95,7 @@ export {
   type Names,
   type PartyView,
 } from './callViews';
+export { meetingOf, type MeetingView } from './meetings';
 export {
   canTakeBack,
   selectAtMyOtherPhones,
@@ -133,7 +134,7 @@ export {
 export { OwnRows } from './ownRows';
 export { useForecast, type Forecast } from './forecast';
 export { selectIsLocked, selectMe, selectMyDeviceId, selectMyId } from './session';
-export { ServicesContext, useNow, useServices, type Services } from './services';
+export { ServicesContext, useNow, useServices, type MeetingPicturesHere, type Services } from './services';
 export {
   dropPlanChanges,
   editPlan,

@@ -18,7 +18,9 @@ export interface MeetingView extends Pick<Meeting, 'isLocked' | 'hostLegIds'> {
 export function meetingOf({ call, me }: Pick<CallView, 'call' | 'me'>): MeetingView | null {
   const { meeting } = call;
   if (!meeting) return null;
-  const seen = new Set(picturePaths(call).flatMap(({ picture, to }) => (to === me.legId ? [picture.id] : [])));
+  const seen = new Set(
+    picturePaths(call).flatMap(({ picture, to }) => (to === me.legId ? [picture.id] : [])),
+  );
   const hostLegIds = hostsOf(call);
   return {
     isLocked: meeting.isLocked,

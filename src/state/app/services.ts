@@ -1,5 +1,6 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 
+import type { PictureKind } from '@/core/calls/meetings';
 import { Clock, type ClockSetting } from '@/office/clock';
 import type { ReachedServer } from '@/office/socket';
 import type { OfficeLink, OutsideLink } from '@/office/link';
@@ -11,6 +12,16 @@ import type { StoredSound, Vault } from '../storage';
 import type { OtherTabs, Who } from '../tabs';
 import type { OwnRows } from './ownRows';
 import { PeopleFinding } from './peopleFinding';
+
+/** The pictures of meetings, as this device shows and sees them. */
+export interface MeetingPicturesHere {
+  /** What comes from that end of a call, or goes out from it; null: nothing yet. */
+  streamOf: (legId: string, kind: PictureKind) => MediaStream | null;
+  subscribe: (listener: () => void) => () => void;
+  /** Shows what this device sees, which is closed with it. Gives whether it is shown. */
+  show: (legId: string, kind: PictureKind, stream: MediaStream) => Promise<boolean>;
+  stop: (legId: string, kind: PictureKind) => void;
+}
 
 /** What the app's acts work with besides the store. Filled by `boot`. */
 export interface Services {
@@ -31,6 +42,8 @@ export interface Services {
   coming: () => Coming | null;
   /** Has this browser speak at that end of a call, where another one of the same person does. */
   speakHere: (legId: string) => void;
+  /** null before the start. */
+  pictures: MeetingPicturesHere | null;
   /** Makes the sound of what is not kept here, once that part of the app has been fetched; null where it can't be made now. */
   mixSound: (id: string) => Promise<StoredSound | null>;
   /** Plays a kept sound once. Gives whether it was found. */
@@ -74,6 +87,7 @@ export function createServices(): Services {
     lastSentAt: -Infinity,
     coming: () => null,
     speakHere: () => undefined,
+    pictures: null,
     mixSound: async () => null,
     playSound: async () => false,
     storage: '',

@@ -21,6 +21,7 @@ export {
 export { markRead, sendAgain, takeBackText, writeText, type NewText } from './texts';
 export { letGo, putAway, putOff, selectOrder, takeBack, takeOn } from './whoWaits';
 export { deleteRecording, restoreRecording } from './recordings';
+export { keepMinutes } from './minutes';
 export {
   chatOfCall,
   comeBack,

@@ -6,6 +6,7 @@ import { startCallHabits } from './callHabits';
 import { startKeepingApp } from './keeping';
 import { showWhatWaits, startKeepingView } from './keepingView';
 import { startLocking } from './locking';
+import { startPictures } from './pictures';
 import { startPlaceWatch } from './placeWatch';
 import { startSoundDevices } from './soundDevices';
 import { startVibrating } from './vibrating';
@@ -15,7 +16,9 @@ import { startVoices } from './voices';
 export function startOnDevice({ store, services }: { store: AppStore; services: Services }): () => void {
   startKeepingApp(store);
   void showWhatWaits(store, services);
+  const { pictures, stop } = startPictures(store, services);
   const stops = [
+    stop,
     startStayingAwake(store),
     startBadge(store, services),
     startVibrating(store),
@@ -23,7 +26,7 @@ export function startOnDevice({ store, services }: { store: AppStore; services: 
     startCallHabits(store),
     startPlaceWatch(store, services),
     startLocking(store),
-    startVoices(store, services),
+    startVoices(store, services, pictures),
     startTested(store),
     startKeepingView(store, services),
   ];

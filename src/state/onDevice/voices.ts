@@ -3,6 +3,7 @@ import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import { PeerVoices, playVoice, rtcServersOf, type Coming, type Signal } from '@/office/voices';
+import type { MeetingPictures } from './MeetingPictures';
 import { SpokenMessages } from './SpokenMessages';
 import { VoiceRecordings } from './VoiceRecordings';
 import {
@@ -43,7 +44,7 @@ const isUnderWay = ({ me }: CallView) => me.state === 'connected' || me.state ==
  * Has the voices of this device's calls go from browser to browser, where a server hosts the office: by `voicePaths` alone, so that whatever is
  * done in a call is heard at once. Of several browsers of one person one speaks: the one that has just asked for something, such as to answer.
  */
-export function startVoices(store: AppStore, services: Services): () => void {
+export function startVoices(store: AppStore, services: Services, pictures: MeetingPictures): () => void {
   const { server } = services;
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
@@ -79,6 +80,7 @@ export function startVoices(store: AppStore, services: Services): () => void {
       relayOnly: answer.relayOnly,
       signal: (to, signal) => void server.askOfVoices({ what: 'signal', from: legId, to, signal }),
       voice,
+      show: (from, kind, stream) => pictures.came(from, kind, stream),
       play: (from, stream) => {
         const heard = playVoice(stream, speakerOf(store));
         recordings.comes(legId, from, stream);
@@ -121,6 +123,7 @@ export function startVoices(store: AppStore, services: Services): () => void {
       }
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
+      end.voices?.setPictures(pictures.sentFrom(call, me.legId));
       const digits = digitsOf(call, me.legId);
       if (digits.length > end.digits.length) end.voices?.sendDigits(digits.slice(end.digits.length));
       end.digits = digits;
@@ -212,6 +215,7 @@ export function startVoices(store: AppStore, services: Services): () => void {
       },
     ),
   ];
+  pictures.onSent = follow;
   follow();
   return () => {
     clearInterval(measuring);

@@ -6,11 +6,14 @@ import { HelpSheet } from '../../help/HelpSheet';
 import type { OpenSheet } from '../sheetKinds';
 import { AskPlaceSheet } from './AskPlaceSheet';
 import { AskShownSheet } from './AskShownSheet';
+import { CameraSheet } from './CameraSheet';
 import { JoinSheet } from './JoinSheet';
 import { LazyChat } from './LazyChat';
+import { MeetingSheet } from './MeetingSheet';
 import { MoveSheet } from './MoveSheet';
 import { NoteSheet } from './NoteSheet';
 import { PartySheet } from './PartySheet';
+import { ReactSheet } from './ReactSheet';
 import { RefuseTextSheet } from './RefuseTextSheet';
 import { SoundSheet } from './SoundSheet';
 import { TargetSheet } from './TargetSheet';
@@ -48,6 +51,12 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
     }
     case 'move':
       return <MoveSheet view={view} onClose={onClose} />;
+    case 'camera':
+      return <CameraSheet view={view} onClose={onClose} />;
+    case 'react':
+      return <ReactSheet view={view} onClose={onClose} />;
+    case 'meeting':
+      return <MeetingSheet view={view} onClose={onClose} />;
     case 'note':
       return <NoteSheet view={view} onClose={onClose} />;
     case 'chat':

@@ -1,0 +1,102 @@
+import { createElement, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
+
+import type { PictureKind } from '@/core/calls/meetings';
+import { useServices } from '@/state/app';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+/** A picture of which nothing new has come for so long stands still. */
+const stillMs = 3_000;
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    frame: { backgroundColor: colours.night, overflow: 'hidden' },
+    said: {
+      position: 'absolute',
+      left: 0,
+      right: 0,
+      bottom: 0,
+      padding: space.s,
+      backgroundColor: colours.night,
+    },
+  }),
+);
+
+interface MovingPictureProps {
+  legId: string;
+  kind: PictureKind;
+  /** Whose it is, and of what: said to who does not see it. */
+  label: string;
+  /** One's own, as in a mirror. */
+  isMine?: boolean;
+  style?: StyleProp<ViewStyle>;
+}
+
+/** A picture of a meeting as it comes; where it comes no more, that is said over it. */
+export function MovingPicture({ legId, kind, label, isMine = false, style }: MovingPictureProps) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const { pictures } = useServices();
+  const stream = useSyncExternalStore(
+    (changed) => pictures?.subscribe(changed) ?? (() => undefined),
+    () => pictures?.streamOf(legId, kind) ?? null,
+  );
+  const video = useRef<HTMLVideoElement>(null);
+  const isStill = useIsStill(video, stream);
+  useEffect(() => {
+    const element = video.current;
+    if (!element) return;
+    element.srcObject = stream;
+    if (stream) void element.play().catch(() => undefined);
+  }, [stream]);
+  return (
+    <View style={[styles.frame, style]} role="img" aria-label={label}>
+      {createElement('video', {
+        ref: video,
+        autoPlay: true,
+        muted: true,
+        playsInline: true,
+        'aria-hidden': true,
+        style: {
+          width: '100%',
+          height: '100%',
+          // Of a sheet everything is wanted, of a person the face.
+          objectFit: kind === 'screen' ? 'contain' : 'cover',
+          transform: isMine && kind === 'camera' ? 'scaleX(-1)' : undefined,
+        },
+      })}
+      {stream === null || isStill ? (
+        <View style={styles.said}>
+          <Txt as="small" colour={colours.onNight}>
+            {stream === null ? 'On its way' : 'Stands still'}
+          </Txt>
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function useIsStill(video: { current: HTMLVideoElement | null }, stream: MediaStream | null): boolean {
+  const [isStill, setStill] = useState(false);
+  useEffect(() => {
+    const element = video.current;
+    if (!element || !stream || !('requestVideoFrameCallback' in element)) return;
+    let last = performance.now();
+    let asked = element.requestVideoFrameCallback(function came() {
+      last = performance.now();
+      asked = element.requestVideoFrameCallback(came);
+    });
+    const timer = setInterval(() => {
+      // What nobody looks at is not drawn.
+      if (document.visibilityState === 'hidden') last = performance.now();
+      setStill(performance.now() - last > stillMs);
+    }, 1_000);
+    return () => {
+      clearInterval(timer);
+      element.cancelVideoFrameCallback(asked);
+      setStill(false);
+    };
+  }, [video, stream]);
+  return isStill;
+}

@@ -1,0 +1,99 @@
+import { useRef } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+
+import type { MeetingView, PartyView } from '@/state/app';
+import { Txt } from '@/ui/text';
+import { space, themed, useTheme } from '@/ui/tokens';
+
+import { MovingPicture } from './MovingPicture';
+import { pictureName } from './pictureWords';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    row: { flexDirection: 'row', gap: space.xs },
+    large: { aspectRatio: 16 / 9, width: '100%' },
+    small: { width: 104, height: 64 },
+    edge: { borderWidth: 1, borderColor: colours.ink, borderBottomWidth: 0 },
+    pressed: { opacity: 0.8 },
+    hint: {
+      position: 'absolute',
+      right: 0,
+      top: 0,
+      paddingHorizontal: space.s,
+      paddingVertical: space.xs,
+      backgroundColor: colours.night,
+    },
+  }),
+);
+
+interface PartyPicturesProps {
+  party: Pick<PartyView, 'name' | 'legId'>;
+  meeting: MeetingView;
+  /** Which of all is seen large. */
+  largeId: string | null;
+  onChoose: (pictureId: string) => void;
+}
+
+/** What somebody shows, over their card at the end of the cord: a tap makes a small one large, and a large one fills the screen. */
+export function PartyPictures({ party, meeting, largeId, onChoose }: PartyPicturesProps) {
+  const styles = useStyles();
+  const theirs = meeting.pictures.filter(({ legId }) => legId === party.legId);
+  const large = theirs.find(({ id }) => id === largeId);
+  const small = theirs.filter((each) => each !== large);
+  return (
+    <>
+      {large ? <LargePicture picture={large} name={party.name} /> : null}
+      {small.length > 0 ? (
+        <View style={styles.row}>
+          {small.map(({ id, legId, kind }) => (
+            <Pressable
+              key={id}
+              role="button"
+              aria-label={`${pictureName(party.name, kind)}, large`}
+              onPress={() => onChoose(id)}
+              style={({ pressed }) => [styles.edge, pressed && styles.pressed]}
+            >
+              <MovingPicture
+                legId={legId}
+                kind={kind}
+                label={pictureName(party.name, kind)}
+                style={styles.small}
+              />
+            </Pressable>
+          ))}
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+function LargePicture({ picture, name }: { picture: MeetingView['pictures'][number]; name: string }) {
+  const styles = useStyles();
+  const { colours } = useTheme();
+  const frame = useRef<View>(null);
+  const fill = () => {
+    const element = frame.current as unknown as HTMLElement | null;
+    if (document.fullscreenElement) void document.exitFullscreen();
+    else void element?.requestFullscreen?.().catch(() => undefined);
+  };
+  const words = pictureName(name, picture.kind);
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${words}, as large as the screen`}
+      onPress={fill}
+      style={styles.edge}
+    >
+      <View ref={frame}>
+        <MovingPicture legId={picture.legId} kind={picture.kind} label={words} style={styles.large} />
+        {picture.kind === 'screen' ? (
+          <View style={styles.hint} aria-hidden>
+            <Txt as="small" colour={colours.onNight}>
+              screen
+            </Txt>
+          </View>
+        ) : null}
+      </View>
+    </Pressable>
+  );
+}

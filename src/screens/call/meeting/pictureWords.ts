@@ -1,0 +1,37 @@
+import type { PictureKind } from '@/core/calls/meetings';
+import type { CallView, MeetingView } from '@/state/app';
+
+/** “Ilse Varga’s camera”. */
+export const pictureName = (name: string, kind: PictureKind): string =>
+  `${name}’s ${kind === 'camera' ? 'camera' : 'screen'}`;
+
+/**
+ * Which picture is seen large: the one that was chosen, as long as it is there; else the screen that was shown last, and without one the
+ * first camera. null: nobody else shows anything.
+ */
+export function largeOf({ pictures }: MeetingView, chosenId: string | null): string | null {
+  const others = pictures.filter(({ isMine }) => !isMine);
+  const chosen = others.find(({ id }) => id === chosenId);
+  const screen = others.findLast(({ kind }) => kind === 'screen');
+  return (chosen ?? screen ?? others[0])?.id ?? null;
+}
+
+/** What marks somebody in a meeting: “host”, “hand 2”, “sound only”, and how they react. */
+export function marksOf(meeting: MeetingView, { call }: CallView, legId: string, now: number): string[] {
+  const hand = meeting.hands.indexOf(legId);
+  const reaction = meeting.reactions.find((each) => each.legId === legId && now - each.at < reactionMs);
+  return [
+    ...(reaction ? [`“${reaction.reaction}”`] : []),
+    ...(hand < 0 ? [] : [`hand ${hand + 1}`]),
+    ...(meeting.hostLegIds.includes(legId) ? ['host'] : []),
+    ...(isSoundOnly(call, legId) ? ['sound only'] : []),
+  ];
+}
+
+/** Looked at for as long as it is kept (`meetingLimits`). */
+const reactionMs = 6_000;
+
+/** Whoever is outside, and has no screen beside their phone. */
+const isSoundOnly = ({ legs, meeting }: CallView['call'], legId: string): boolean =>
+  legs.find(({ id }) => id === legId)?.endpoint.kind === 'outside' &&
+  !(meeting?.besideLegIds.includes(legId) ?? false);

@@ -1,0 +1,116 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import type { MeetingAct } from '@/core/calls/meetings';
+import { meetingOf, send, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
+import { keepMinutes, selectRooms } from '@/state/inbox';
+import { Plate } from '@/ui/plate';
+import { Sheet } from '@/ui/sheet';
+import { Txt } from '@/ui/text';
+import { space, themed } from '@/ui/tokens';
+
+import { marksOf } from '../meeting/pictureWords';
+import { RefusalLine } from './RefusalLine';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    stack: { gap: space.m },
+    row: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      alignItems: 'center',
+      gap: space.s,
+      paddingVertical: space.s,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    name: { flex: 1, minWidth: 140 },
+  }),
+);
+
+/** Who is in the meeting, raised hands first; what its host decides; and where its minutes go. */
+export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () => void }) {
+  const styles = useStyles();
+  const dispatch = useAppDispatch();
+  const now = useNow();
+  const rooms = useAppSelector(selectRooms);
+  const [choosesRoom, setChoosesRoom] = useState(false);
+  const meeting = meetingOf(view);
+  if (!meeting) return null;
+  const act = (what: MeetingAct) =>
+    void dispatch(send({ type: 'inMeeting', legId: view.me.legId, act: what }));
+  const all = [{ ...view.me, name: 'You' }, ...view.others];
+  const order = (legId: string) => {
+    const hand = meeting.hands.indexOf(legId);
+    return hand < 0 ? meeting.hands.length : hand;
+  };
+  const inOrder = [...all].sort((one, other) => order(one.legId) - order(other.legId));
+  return (
+    <Sheet title="Who is in it" onClose={onClose}>
+      <View style={styles.stack}>
+        <RefusalLine />
+        <View role="list" aria-label="People">
+          {inOrder.map(({ legId, name }) => {
+            const isMe = legId === view.me.legId;
+            const hasHand = meeting.hands.includes(legId);
+            return (
+              <View key={legId} role="listitem" style={styles.row}>
+                <View style={styles.name}>
+                  <Txt as="strong">{name}</Txt>
+                  <Txt as="small">{marksOf(meeting, view, legId, now).join(' · ') || 'sees and hears'}</Txt>
+                </View>
+                {hasHand && (isMe || meeting.isHost) ? (
+                  <Plate
+                    word="Lower hand"
+                    label={isMe ? 'Lower your hand' : `Lower the hand of ${name}`}
+                    onPress={() => act({ act: 'lowerHand', otherLegId: legId })}
+                  />
+                ) : null}
+                {meeting.isHost && !isMe && !meeting.hostLegIds.includes(legId) ? (
+                  <Plate
+                    word="Make host"
+                    label={`Make ${name} a host`}
+                    onPress={() => act({ act: 'makeHost', otherLegId: legId })}
+                  />
+                ) : null}
+              </View>
+            );
+          })}
+        </View>
+        {meeting.isHost ? (
+          <>
+            <Plate word="Mute everybody else" onPress={() => act({ act: 'muteOthers' })} />
+            <Plate
+              word={meeting.isLocked ? 'Let people in again' : 'Let nobody else in'}
+              onPress={() => act({ act: 'setLock', isLocked: !meeting.isLocked })}
+            />
+          </>
+        ) : (
+          <Txt as="small">Muting everybody, letting nobody in and ending it for all is for a host.</Txt>
+        )}
+        {choosesRoom ? (
+          <>
+            <Txt as="small">Who was there, how long, and the chat are written into</Txt>
+            {rooms
+              .filter(({ room }) => room.callId === null)
+              .map(({ room }) => (
+                <Plate
+                  key={room.id}
+                  word={room.name}
+                  label={`Minutes into ${room.name}`}
+                  onPress={async () => {
+                    if (await dispatch(keepMinutes(view, room))) onClose();
+                  }}
+                />
+              ))}
+          </>
+        ) : (
+          <Plate word="Minutes into a room …" onPress={() => setChoosesRoom(true)} />
+        )}
+        {meeting.isHost ? (
+          <Plate kind="end" word="End it for everybody" onPress={() => act({ act: 'end' })} />
+        ) : null}
+      </View>
+    </Sheet>
+  );
+}

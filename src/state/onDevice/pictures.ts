@@ -1,0 +1,18 @@
+import { selectTaken, whenChanged, type AppStore, type Services } from '@/state/app';
+
+import { MeetingPictures } from './MeetingPictures';
+
+/** Has this device show and see what belongs to its meetings. */
+export function startPictures(store: AppStore, services: Services) {
+  const pictures = new MeetingPictures(store, services);
+  services.pictures = pictures;
+  const stopFollowing = whenChanged(store, selectTaken, () => pictures.follow());
+  pictures.follow();
+  return {
+    pictures,
+    stop: () => {
+      stopFollowing();
+      pictures.end();
+    },
+  };
+}
