@@ -146,14 +146,12 @@ const shots: readonly Shot[] = [
   },
   { name: 'two-calls', go: consult },
   {
-    name: 'room',
+    name: 'meeting',
     go: async (office, page) => {
-      await office.open('/rooms/cawder');
-      await page.getByText('Rain is due at three.').waitFor();
-      await page
-        .getByRole('textbox', { name: /^Write in/ })
-        .fill('I am there at noon, with the spare logger.');
-      await page.getByRole('button', { name: 'Send' }).click();
+      await office.meetWithIlse();
+      await page.getByRole('img', { name: 'Ilse Varga’s camera' }).waitFor();
+      await office.act('Hand').click();
+      await page.getByRole('button', { name: 'Close' }).click();
     },
   },
   {

@@ -130,6 +130,19 @@ for (const view of views)
       await isRight(office, 'a second caller');
     });
 
+    test('a meeting: its acts, its sheets, and somebody who is seen', async ({ office, page }) => {
+      test.slow();
+      await office.meetWithIlse();
+      await expect(page.getByRole('img', { name: 'Ilse Varga’s camera' })).toBeAttached();
+      await isRight(office, 'a meeting');
+      for (const act of ['People', 'React', 'Picture']) {
+        await office.act(act).click();
+        await expect(office.sheet()).toBeVisible();
+        await isRight(office, act);
+        await office.sheet().getByRole('button', { name: 'Close' }).click();
+      }
+    });
+
     test('the frequent jobs: a call parked and taken back, a missed caller called, somebody texted, the phones chosen', async ({
       office,
       page,

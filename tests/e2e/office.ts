@@ -117,7 +117,7 @@ export class Office {
   /** An act of the call that is shown, as a word under the cords. */
   act = (word: string) =>
     this.page
-      .getByRole('group', { name: /^(My sound|This call|Keep)$/ })
+      .getByRole('group', { name: /^(My sound|Meeting|This call|Keep)$/ })
       .getByRole('button', { name: word, exact: true });
 
   /** What lies open over the screen. */
@@ -159,6 +159,22 @@ export class Office {
     await this.talkWithPeg();
     await this.consult('Ilse Varga');
     await this.passAndReturn('5 s', 2);
+  }
+
+  /** Peg and Ilse are in a meeting with the worker, Ilse with her picture. */
+  async meetWithIlse() {
+    await this.talkWithPeg();
+    await this.act('Meeting').click();
+    await this.act('People').click();
+    await this.sheet().getByRole('button', { name: 'Add somebody' }).click();
+    await this.sheet()
+      .getByRole('button', { name: /Ilse Varga/ })
+      .click();
+    await this.sheet()
+      .getByRole('button', { name: /^Ask them in now/ })
+      .click();
+    await this.letPassElsewhere('5 s', '5 s');
+    await expect(this.youHear('You hear Peg Anstey and Ilse Varga')).toBeVisible();
   }
 
   /** Dials as somebody else of the office. */

@@ -33,6 +33,38 @@ function toneFile(hertz: number): string {
   return path;
 }
 
+/** Colours as a camera gives them (ITU-R BT.601: Y, Cb, Cr). */
+const paints = { red: [76, 84, 255], green: [149, 43, 21], blue: [29, 255, 107] } as const;
+export type Paint = keyof typeof paints;
+
+/** A film of one colour, as a camera before which a sheet of paper is held. */
+function paintedFilm(paint: Paint): string {
+  const [width, height, frames] = [320, 180, 24];
+  const [luma, ...chroma] = paints[paint];
+  const planes = [
+    Buffer.alloc(width * height, luma),
+    ...chroma.map((each) => Buffer.alloc((width * height) / 4, each)),
+  ];
+  const frame = Buffer.concat([Buffer.from('FRAME\n'), ...planes]);
+  const head = Buffer.from(`YUV4MPEG2 W${width} H${height} F24:1 Ip A1:1 C420jpeg\n`);
+  const path = join(mkdtempSync(join(tmpdir(), 'cendro-film-')), `${paint}.y4m`);
+  writeFileSync(path, Buffer.concat([head, ...Array.from({ length: frames }, () => frame)]));
+  return path;
+}
+
+/** Which colour a picture has where it is shown, by its label; null: it shows none of them (yet). */
+export const paintOf = ({ page }: { page: Page }, label: string): Promise<Paint | null> =>
+  page.evaluate((name) => {
+    const video = document.querySelector(`[aria-label=${JSON.stringify(name)}] video`);
+    if (!(video instanceof HTMLVideoElement) || video.videoWidth === 0) return null;
+    const canvas = Object.assign(document.createElement('canvas'), { width: 1, height: 1 });
+    const context = canvas.getContext('2d');
+    context?.drawImage(video, 0, 0, 1, 1);
+    const [red = 0, green = 0, blue = 0] = context?.getImageData(0, 0, 1, 1).data ?? [];
+    if (Math.max(red, green, blue) < 60) return null;
+    return red > green && red > blue ? 'red' : green > blue ? 'green' : 'blue';
+  }, label);
+
 /** Somebody at a browser of their own, whose microphone gives one tone. */
 export interface Whistler {
   browser: Browser;
@@ -42,12 +74,18 @@ export interface Whistler {
 }
 
 /** `chair`: who of the sample they are; null where nobody can choose. */
-export async function whistler(address: string, chair: string | null, hertz: number): Promise<Whistler> {
+export async function whistler(
+  address: string,
+  chair: string | null,
+  hertz: number,
+  paint?: Paint,
+): Promise<Whistler> {
   const args = [...chromiumFlags, `--use-file-for-fake-audio-capture=${toneFile(hertz)}`];
+  if (paint) args.push(`--use-file-for-fake-video-capture=${paintedFilm(paint)}`);
   const browser = await chromium.launch({ executablePath: chromiumPath, args });
   const context = await browser.newContext({
     ...{ baseURL: address, viewport: { width: 390, height: 844 }, hasTouch: true },
-    ...{ serviceWorkers: 'block', permissions: ['microphone'] },
+    ...{ serviceWorkers: 'block', permissions: ['microphone', ...(paint ? ['camera'] : [])] },
   });
   const page = await context.newPage();
   await page.addInitScript((personId) => {

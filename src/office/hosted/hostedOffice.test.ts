@@ -96,6 +96,22 @@ describe('stand-ins', () => {
     expect(types()).toContain('callCleared');
   });
 
+  it('a colleague is seen in a meeting, by the screen beside their phone, and asks about what is shared', async () => {
+    const { call, pass, office } = open();
+    const legId = await call('201');
+    pass(7);
+    const meeting = () => office.snapshot().changedCalls[0]?.meeting;
+    await office.send({ type: 'meet', legId });
+    pass(3);
+    const [ilse] = meeting()?.besideLegIds ?? [];
+    expect(meeting()?.pictures).toEqual([expect.objectContaining({ legId: ilse, kind: 'camera' })]);
+    await office.send({ type: 'inMeeting', legId, act: { act: 'show', kind: 'screen' } });
+    pass(5);
+    expect(meeting()?.hands).toEqual([]);
+    pass(2);
+    expect(meeting()?.hands.map((hand) => hand.legId)).toEqual([ilse]);
+  });
+
   it('a caller who hears nothing but a tone gives up', async () => {
     const { call, pass, types } = open();
     await call('+441314960999', { kind: 'outside', number: '+447700900123', name: null });

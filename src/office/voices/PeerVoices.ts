@@ -48,6 +48,8 @@ interface Peer {
   sender: RTCRtpSender | null;
   isOffering: boolean;
   isIgnoring: boolean;
+  /** An answer has come and is being taken: an offer that follows it does not collide with the one it answers. */
+  isTakingAnswer: boolean;
   heard: ReturnType<PeerVoicesOptions['play']> | null;
   /** By which ways pictures go there. */
   pictures: PictureWays;
@@ -130,14 +132,15 @@ export class PeerVoices {
       return;
     }
     const { description } = signal;
-    const collides =
-      description.type === 'offer' && (peer.isOffering || connection.signalingState !== 'stable');
+    const isStable = connection.signalingState === 'stable' || peer.isTakingAnswer;
+    const collides = description.type === 'offer' && (peer.isOffering || !isStable);
     peer.isIgnoring = collides && !this.isPolite(from);
     if (peer.isIgnoring) return;
     // To an offer that was said again the answer may come twice.
-    if (description.type === 'answer' && connection.signalingState === 'stable') return;
+    if (description.type === 'answer' && isStable) return;
     peer.theirs = signal.pictures ?? {};
-    await connection.setRemoteDescription(description);
+    peer.isTakingAnswer = description.type === 'answer';
+    await connection.setRemoteDescription(description).finally(() => (peer.isTakingAnswer = false));
     if (description.type !== 'offer') return;
     if (peer.sender === null) this.takeUp(from, peer);
     await connection.setLocalDescription();
@@ -203,6 +206,7 @@ export class PeerVoices {
       sender: null,
       isOffering: false,
       isIgnoring: false,
+      isTakingAnswer: false,
       heard: null,
       pictures: new PictureWays(connection),
       theirs: {},

@@ -205,6 +205,23 @@ describe('voices at one end of a call', () => {
     expect(first.offers).toBe(offers);
   });
 
+  it('an offer that follows an answer at once is no collision, and is answered', async () => {
+    const { voices, made, said } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    await settled();
+    const [way] = made;
+    if (!way) throw new Error('Nobody was met.');
+    way.signalingState = 'have-local-offer';
+    const taken = voices.hear('a', { description: { type: 'answer', sdp: 'theirs' } });
+    await voices.hear('a', { description: { type: 'offer', sdp: 'next' } });
+    await taken;
+    expect(way.remote.map((each) => (each as RTCSessionDescriptionInit).sdp)).toEqual(['theirs', 'next']);
+    expect(said.filter(([, signal]) => 'description' in signal)).toHaveLength(2);
+    // One that comes while an own offer waits does collide, and this side does not give way.
+    await voices.hear('a', { description: { type: 'offer', sdp: 'another' } });
+    expect(way.remote).toHaveLength(2);
+  });
+
   it('what comes at the place of a picture is shown, and goes with whoever sent it', async () => {
     Object.assign(globalThis, { MediaStream: class {} });
     const { voices, made, played, shown } = speakAt('b');

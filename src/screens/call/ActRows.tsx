@@ -28,6 +28,8 @@ const useStyles = themed(({ colours, size }) =>
     group: { flexDirection: 'row' },
     hint: { paddingHorizontal: space.l, paddingBottom: space.s },
     name: { width: 84, paddingLeft: space.l, justifyContent: 'center' },
+    /** With the room that the names leave. */
+    roomy: { flexBasis: size(116) },
     acts: { flex: 1, flexDirection: 'row', flexWrap: 'wrap' },
     act: {
       flexGrow: 1,
@@ -50,10 +52,12 @@ interface ActRowsProps {
   groups: readonly ActGroup[];
   /** Under which thumb they lie (`useHand`). */
   hand?: ViewStyle | null;
+  /** The words alone, so that more of them fit beside each other. */
+  isBare?: boolean;
 }
 
 /** What can be done with a call, grouped by intention, as words in ruled rows. */
-export function ActRows({ groups, hand = null }: ActRowsProps) {
+export function ActRows({ groups, hand = null, isBare = false }: ActRowsProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const { isNarrow } = useLayout();
@@ -62,7 +66,7 @@ export function ActRows({ groups, hand = null }: ActRowsProps) {
       {groups.map(({ name, acts, hint }) => (
         <View key={name} style={styles.ruled}>
           <View role="group" aria-label={name} style={[styles.group, hand]}>
-            {isNarrow ? null : (
+            {isNarrow || isBare ? null : (
               <View style={styles.name} aria-hidden>
                 <Txt as="small">{name}</Txt>
               </View>
@@ -79,7 +83,11 @@ export function ActRows({ groups, hand = null }: ActRowsProps) {
                     aria-disabled={disabled}
                     disabled={disabled}
                     onPress={onPress}
-                    style={({ pressed }) => [styles.act, pressed && { backgroundColor: colours.paper }]}
+                    style={({ pressed }) => [
+                      styles.act,
+                      isBare && styles.roomy,
+                      pressed && { backgroundColor: colours.paper },
+                    ]}
                   >
                     <Txt as="strong" colour={ink}>
                       {word}

@@ -103,7 +103,7 @@ export function CallScreen() {
   );
   const isMeeting = shown?.call.meeting != null;
   // Pictures need the room in which the acts that are not about the meeting stand.
-  const isFolded = isMeeting && !isWide && !isAcross;
+  const isFolded = isMeeting && !isAcross;
   const groups = useCallActs(
     shown,
     calls,
@@ -130,7 +130,7 @@ export function CallScreen() {
   // Held across, the acts stand beside the picture, and take no room from it.
   const showsFew = isKnocked || (keysOpen && height < roomForKeys && !isAcross);
   const count = showsFew ? 1 : isFolded && !showsRest ? 2 : groups.length;
-  const acts = <ActRows groups={groups.slice(0, count)} hand={hand} />;
+  const acts = <ActRows groups={groups.slice(0, count)} hand={hand} isBare={isMeeting} />;
   return (
     <View style={styles.screen}>
       <View style={styles.head}>

@@ -13,9 +13,9 @@ import { Trunks, type CordActs } from './Trunks';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     picture: { flexGrow: 1, paddingHorizontal: space.l, paddingTop: space.m },
-    mine: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },
-    own: { width: 104, height: 64 },
-    seen: { flex: 1 },
+    own: { width: 80, height: 48 },
+    seen: { flexDirection: 'row', gap: space.s, paddingHorizontal: space.s, paddingVertical: space.s },
+    words: { flexGrow: 1, flexShrink: 1, alignItems: 'center' },
     you: {
       backgroundColor: colours.night,
       borderWidth: 1,
@@ -51,30 +51,25 @@ export function Cords({ calls, now, keys, isTight = false, ...acts }: CordsProps
       ) : (
         <Trunks calls={calls} now={now} beside={keys} {...acts} />
       )}
-      {mine.length > 0 && active ? (
-        <View style={styles.mine}>
-          {mine.map(({ id, legId, kind }) => (
-            <MovingPicture
-              key={id}
-              {...{ legId, kind, isMine: true }}
-              label={kind === 'camera' ? 'Your picture, as others see you' : 'Your screen, as others see it'}
-              style={styles.own}
-            />
-          ))}
-          <Txt as="small" style={styles.seen}>
-            {mine.some(({ kind }) => kind === 'camera') ? 'You are seen.' : 'Your screen is seen.'}
+      <View style={[styles.you, mine.length > 0 && styles.seen]}>
+        {mine.map(({ id, legId, kind }) => (
+          <MovingPicture
+            key={id}
+            {...{ legId, kind, isMine: true }}
+            label={kind === 'camera' ? 'Your picture, as in a mirror' : 'Your screen, as others see it'}
+            style={styles.own}
+          />
+        ))}
+        <View style={styles.words} aria-live="polite">
+          <Txt as="strong" colour={colours.onNight} style={{ textAlign: 'center' }}>
+            {active ? youHear(active) : 'You hear nothing'}
           </Txt>
+          {active?.me.muted ? (
+            <Txt as="small" colour={colours.faintOnNight}>
+              and nobody hears you
+            </Txt>
+          ) : null}
         </View>
-      ) : null}
-      <View style={styles.you} aria-live="polite">
-        <Txt as="strong" colour={colours.onNight} style={{ textAlign: 'center' }}>
-          {active ? youHear(active) : 'You hear nothing'}
-        </Txt>
-        {active?.me.muted ? (
-          <Txt as="small" colour={colours.faintOnNight}>
-            and nobody hears you
-          </Txt>
-        ) : null}
       </View>
     </View>
   );

@@ -100,7 +100,7 @@ export const helpTexts: Readonly<Record<string, HelpText>> = {
     'A call',
     [
       'Each cord is somebody: where it is whole you hear each other, where it is parted they hear music.',
-      'The plates under it say what can be done now: hold, keys, hand them on, bring somebody in.',
+      'The plates under it say what can be done now: hold, keys, hand them on, bring somebody in, or make it a meeting with pictures.',
       'Before anybody is sent somewhere you see what would ring there; who was handed over can be taken back for a moment.',
     ],
     inCall,

@@ -8,6 +8,7 @@ export const fetchStartInbox = async () => (await import('./inboxScreens')).star
 export const fetchEverythingScreen = async () => (await import('./inboxScreens')).EverythingScreen;
 export const fetchEverythingList = async () => (await import('./inboxScreens')).EverythingList;
 export const fetchRoomsScreen = async () => (await import('./inboxScreens')).RoomsScreen;
+export const fetchMinutesInto = async () => (await import('./inboxScreens')).MinutesInto;
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
 export const fetchTonesScreen = async () => (await import('./inboxScreens')).TonesScreen;
 export const fetchConnectionScreen = async () => (await import('./inboxScreens')).ConnectionScreen;

@@ -19,6 +19,7 @@ export { DirectoryScreen } from '../directory/DirectoryScreen';
 export { FollowUpsScreen } from '../followUps/FollowUpsScreen';
 export { NotesScreen } from '../notes/NotesScreen';
 export { VoicemailsScreen } from '../voicemails/VoicemailsScreen';
+export { MinutesInto } from '../rooms/MinutesInto';
 export { ChatSheet } from '../rooms/ChatSheet';
 export { RoomsScreen } from '../rooms/RoomsScreen';
 export { ConnectionScreen } from '../connection/ConnectionScreen';

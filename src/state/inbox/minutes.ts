@@ -27,13 +27,14 @@ export const keepMinutes =
     const from = call.meeting.begunAt;
     const stays = call.legs.flatMap((leg): Stay[] => {
       const to = leg.clearedAt ?? now;
-      if (isMachine(leg) || leg.answeredAt === null || to <= from) return [];
+      const since = leg.role === 'caller' ? call.answeredAt : leg.answeredAt;
+      if (isMachine(leg) || since === null || to <= from) return [];
       const { name, number, personId } = identifyEndpoint(leg, call, names);
       const { endpoint } = leg;
       const isApp = endpoint.kind === 'device' && office.devices.get(endpoint.deviceId)?.kind === 'app';
       const byPhone = !isApp && !call.meeting?.besideLegIds.includes(leg.id);
       const who = personId ?? number ?? leg.id;
-      return [{ who, name, byPhone, from: Math.max(from, leg.answeredAt), to }];
+      return [{ who, name, byPhone, from: Math.max(from, since), to }];
     });
     const nameOf = ({ direction, fromId }: Message) =>
       office.people.get(direction === 'out' ? selectMyId(state) : (fromId ?? ''))?.name ?? 'Somebody';

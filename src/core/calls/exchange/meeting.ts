@@ -31,7 +31,8 @@ export function actInMeeting(board: Switchboard, leg: Leg, act: MeetingAct): Out
     canShow: canShow(board, call, leg),
     at: board.now,
     newId: () => `s${board.nextId++}`,
-    isThere: (legId) => attendingOf(call).some(({ id }) => id === legId),
+    mayHost: (legId) =>
+      attendingOf(call).some(({ id, endpoint }) => id === legId && endpoint.kind === 'device'),
   };
   const why = whyNot(meeting, act, actor);
   if (why === 'picturesFull') return refuse({ code: why, limit: meetingLimits.pictures });

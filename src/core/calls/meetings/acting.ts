@@ -10,8 +10,8 @@ export interface Actor {
   at: number;
   /** For what is shown from now on. */
   newId: () => string;
-  /** Whether somebody is in the meeting at that end. */
-  isThere: (legId: string) => boolean;
+  /** Whether somebody of the office is in the meeting at that end. */
+  mayHost: (legId: string) => boolean;
 }
 
 /** What changes only the meeting; who is heard, and whether the call goes on, is for the call. */
@@ -23,7 +23,7 @@ const hostActs: readonly MeetingAct['act'][] = ['setLock', 'makeHost', 'muteOthe
 export function whyNot(
   meeting: Meeting,
   act: MeetingAct,
-  { legId, isHost, canShow, isThere }: Actor,
+  { legId, isHost, canShow, mayHost }: Actor,
 ): MeetingDenial | null {
   if (hostActs.includes(act.act) && !isHost) return 'hostOnly';
   switch (act.act) {
@@ -40,7 +40,7 @@ export function whyNot(
     case 'lowerHand':
       return act.otherLegId === legId || isHost ? null : 'hostOnly';
     case 'makeHost':
-      return isThere(act.otherLegId) ? null : 'notInCall';
+      return mayHost(act.otherLegId) ? null : 'notInCall';
     default:
       return null;
   }

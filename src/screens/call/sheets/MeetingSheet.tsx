@@ -2,14 +2,15 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { MeetingAct } from '@/core/calls/meetings';
-import { meetingOf, send, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
-import { keepMinutes, selectRooms } from '@/state/inbox';
+import { meetingOf, send, useAppDispatch, useNow, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { openCallSheet } from '../openSheet';
 import { marksOf } from '../meeting/pictureWords';
+import { LazyMinutes } from './LazyMinutes';
 import { RefusalLine } from './RefusalLine';
 
 const useStyles = themed(({ colours }) =>
@@ -24,7 +25,7 @@ const useStyles = themed(({ colours }) =>
       borderBottomWidth: 1,
       borderColor: colours.rule,
     },
-    name: { flex: 1, minWidth: 140 },
+    name: { flex: 1, minWidth: 96 },
   }),
 );
 
@@ -33,7 +34,6 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
   const styles = useStyles();
   const dispatch = useAppDispatch();
   const now = useNow();
-  const rooms = useAppSelector(selectRooms);
   const [choosesRoom, setChoosesRoom] = useState(false);
   const meeting = meetingOf(view);
   if (!meeting) return null;
@@ -50,7 +50,7 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
       <View style={styles.stack}>
         <RefusalLine />
         <View role="list" aria-label="People">
-          {inOrder.map(({ legId, name }) => {
+          {inOrder.map(({ legId, name, personId }) => {
             const isMe = legId === view.me.legId;
             const hasHand = meeting.hands.includes(legId);
             return (
@@ -62,14 +62,14 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
                 {hasHand && (isMe || meeting.isHost) ? (
                   <Plate
                     word="Lower hand"
-                    label={isMe ? 'Lower your hand' : `Lower the hand of ${name}`}
+                    label={`Lower hand: ${name}`}
                     onPress={() => act({ act: 'lowerHand', otherLegId: legId })}
                   />
                 ) : null}
-                {meeting.isHost && !isMe && !meeting.hostLegIds.includes(legId) ? (
+                {meeting.isHost && !isMe && personId !== null && !meeting.hostLegIds.includes(legId) ? (
                   <Plate
                     word="Make host"
-                    label={`Make ${name} a host`}
+                    label={`Make host: ${name}`}
                     onPress={() => act({ act: 'makeHost', otherLegId: legId })}
                   />
                 ) : null}
@@ -77,6 +77,9 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
             );
           })}
         </View>
+        {meeting.isLocked ? null : (
+          <Plate kind="main" word="Add somebody" onPress={() => openCallSheet({ kind: 'add', view })} />
+        )}
         {meeting.isHost ? (
           <>
             <Plate word="Mute everybody else" onPress={() => act({ act: 'muteOthers' })} />
@@ -89,21 +92,7 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
           <Txt as="small">Muting everybody, letting nobody in and ending it for all is for a host.</Txt>
         )}
         {choosesRoom ? (
-          <>
-            <Txt as="small">Who was there, how long, and the chat are written into</Txt>
-            {rooms
-              .filter(({ room }) => room.callId === null)
-              .map(({ room }) => (
-                <Plate
-                  key={room.id}
-                  word={room.name}
-                  label={`Minutes into ${room.name}`}
-                  onPress={async () => {
-                    if (await dispatch(keepMinutes(view, room))) onClose();
-                  }}
-                />
-              ))}
-          </>
+          <LazyMinutes view={view} onDone={onClose} />
         ) : (
           <Plate word="Minutes into a room …" onPress={() => setChoosesRoom(true)} />
         )}

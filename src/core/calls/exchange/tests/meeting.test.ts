@@ -128,6 +128,7 @@ describe('a call that becomes a meeting', () => {
     ).toHaveLength(2);
     // Each may speak again.
     does({ type: 'unmute', legId: at('ben-desk') }, 46);
+    expect(isRefused('ada-app', { act: 'makeHost', otherLegId: at('customer') }, 47)).toBe('notInCall');
     acts('ada-app', { act: 'makeHost', otherLegId: at('ben-desk') }, 47);
     acts('ben-desk', { act: 'end' }, 48);
     expect(exchange.calls.size).toBe(0);

@@ -1,0 +1,144 @@
+import { expect, test } from './office';
+import { ServedOffice } from './servedOffice';
+import { hears, paintOf, whistler, type Whistler } from './tones';
+
+test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, the customer stays as sound', async ({
+  office,
+  page,
+}) => {
+  await office.meetWithIlse();
+  await expect(page.getByRole('button', { name: /Peg Anstey .*sound only/ })).toBeVisible();
+  const picture = page.getByRole('img', { name: 'Ilse Varga’s camera' });
+  await expect(picture).toBeVisible();
+  await expect
+    .poll(() => picture.locator('video').evaluate((video: HTMLVideoElement) => video.videoWidth))
+    .toBe(480);
+  await expect(picture.getByText(/On its way|Stands still/)).toHaveCount(0);
+  expect(await office.axeViolations()).toEqual([]);
+  // Put on hold she neither hears nor is seen.
+  await page.getByRole('button', { name: 'The rest' }).click();
+  await office.act('Hold').click();
+  await expect(picture).toHaveCount(0);
+  await office.act('Talk again').click();
+  await expect(picture).toBeVisible();
+});
+
+test('hands are raised in their order; a host lowers them, lets nobody in, and puts the minutes into a room', async ({
+  office,
+  page,
+}) => {
+  await office.meetWithIlse();
+  await office.act('Hand').click();
+  await expect(office.act('Hand')).toHaveAttribute('aria-pressed', 'true');
+  await office.act('React').click();
+  await office.sheet().getByRole('button', { name: 'Well done' }).click();
+  await page.getByRole('button', { name: 'People 1' }).click();
+  const people = office.sheet().getByRole('list', { name: 'People' }).getByRole('listitem');
+  await expect(people.first()).toContainText('You“well done” · hand 1 · host');
+  await office.sheet().getByRole('button', { name: 'Lower hand: You' }).click();
+  await expect(people.first()).toContainText('You“well done” · host');
+  await office.sheet().getByRole('button', { name: 'Let nobody else in' }).click();
+  await expect(office.sheet().getByRole('button', { name: 'Add somebody' })).toHaveCount(0);
+  await office.sheet().getByRole('button', { name: 'Let people in again' }).click();
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Minutes into a room …' }).click();
+  await office.sheet().getByRole('button', { name: 'Minutes into Cawder gauges' }).click();
+  await expect(page.getByText('The minutes are in Cawder gauges.')).toBeVisible();
+  await page.getByRole('button', { name: /^People/ }).click();
+  await office.sheet().getByRole('button', { name: 'End it for everybody' }).click();
+  await expect(page.getByRole('button', { name: /^Leave/ })).toHaveCount(0);
+  await page.goto('/rooms/cawder');
+  await expect(page.getByText(/There: .*Peg Anstey .*, by phone.*Ilse Varga/s)).toBeVisible();
+});
+
+test('without a camera that is said where it is asked for, and everybody is heard as before', async ({
+  office,
+  page,
+}) => {
+  await office.talkWithPeg();
+  await office.act('Meeting').click();
+  await page.evaluate(() => {
+    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', 'NotAllowedError'));
+  });
+  await office.act('Picture').click();
+  await expect(office.sheet().getByText(/^The camera was refused/)).toBeVisible();
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
+});
+
+test.describe('from browser to browser', () => {
+  const served = new ServedOffice();
+  const people: Whistler[] = [];
+  test.beforeAll(async () => {
+    await served.start({}, ['--sample']);
+    people.push(
+      await whistler(served.address, 'maren', 440, 'red'),
+      await whistler(served.address, 'ilse', 880, 'blue'),
+      await whistler(served.address, 'sunniva', 1320, 'green'),
+    );
+  });
+  test.afterAll(async () => {
+    for (const { browser } of people) await browser.close();
+    await served.end();
+  });
+
+  const showPicture = async ({ office }: Whistler) => {
+    await office.act('Picture').click();
+    await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
+    await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
+  };
+  const sees = (who: Whistler, label: string, paint: string | null) =>
+    expect.poll(() => paintOf(who, label)).toBe(paint);
+
+  test('pictures are seen by who is in the meeting and by nobody else; who leaves and comes back is seen again', async () => {
+    const [maren, ilse, sunniva] = people;
+    if (!maren || !ilse || !sunniva) throw new Error('Somebody is missing.');
+    await maren.office.call('201');
+    await ilse.office.answer().click();
+    await hears(maren, ilse);
+    await maren.office.act('Meeting').click();
+    await showPicture(maren);
+    await sees(ilse, 'Maren Oyelaran’s camera', 'red');
+    await showPicture(ilse);
+    await sees(maren, 'Ilse Varga’s camera', 'blue');
+    await hears(ilse, maren);
+
+    // Whoever comes later sees those who are shown, and is seen.
+    await maren.page.getByRole('button', { name: 'People', exact: true }).click();
+    await maren.office.sheet().getByRole('button', { name: 'Add somebody' }).click();
+    await maren.office.sheet().getByRole('textbox').first().fill('216');
+    await maren.office
+      .sheet()
+      .getByRole('button', { name: /Sunniva Dahl/ })
+      .click();
+    await maren.office
+      .sheet()
+      .getByRole('button', { name: /^Ask them in now/ })
+      .click();
+    await sunniva.office.answer().click();
+    await showPicture(sunniva);
+    await sees(sunniva, 'Ilse Varga’s camera', 'blue');
+    await sees(ilse, 'Sunniva Dahl’s camera', 'green');
+    await sees(maren, 'Sunniva Dahl’s camera', 'green');
+
+    // The page loaded anew shows nothing until it is asked to, and nobody thinks that it does.
+    await ilse.page.reload();
+    await expect(ilse.office.act('Picture')).toHaveAttribute('aria-pressed', 'false');
+    await expect(maren.page.getByRole('img', { name: 'Ilse Varga’s camera' })).toHaveCount(0);
+    await hears(maren, ilse);
+    await showPicture(ilse);
+    await sees(maren, 'Ilse Varga’s camera', 'blue');
+
+    // Held, one is neither heard nor seen.
+    await ilse.page.getByRole('button', { name: 'The rest' }).click();
+    await ilse.office.act('Hold').click();
+    await expect(maren.page.getByRole('img', { name: 'Ilse Varga’s camera' })).toHaveCount(0);
+    await expect(maren.page.getByRole('img', { name: 'Sunniva Dahl’s camera' })).toBeVisible();
+    await ilse.office.act('Talk again').click();
+    await sees(maren, 'Ilse Varga’s camera', 'blue');
+
+    await maren.page.getByRole('button', { name: 'People', exact: true }).click();
+    await maren.office.sheet().getByRole('button', { name: 'End it for everybody' }).click();
+    await expect(ilse.page.getByRole('button', { name: /^Leave/ })).toHaveCount(0);
+  });
+});
