@@ -151,7 +151,6 @@ const shots: readonly Shot[] = [
       await office.meetWithIlse();
       await page.getByRole('img', { name: 'Ilse Varga’s camera' }).waitFor();
       await office.act('Hand').click();
-      await page.getByRole('button', { name: 'Close' }).click();
     },
   },
   {

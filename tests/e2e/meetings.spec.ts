@@ -14,6 +14,8 @@ test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, 
     .poll(() => picture.locator('video').evaluate((video: HTMLVideoElement) => video.videoWidth))
     .toBe(480);
   await expect(picture.getByText(/On its way|Stands still/)).toHaveCount(0);
+  // Peg called the worker, whoever was asked in since.
+  await expect(page.getByText('For Ilse Varga')).toHaveCount(0);
   expect(await office.axeViolations()).toEqual([]);
   // Put on hold she neither hears nor is seen.
   await page.getByRole('button', { name: 'The rest' }).click();

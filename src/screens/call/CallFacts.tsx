@@ -36,7 +36,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
     call.forId !== null && call.forId !== myId
       ? `In the name of ${nameOf(call.forId, names.office)}`
       : myLeg?.role === 'called' && myLeg.broughtFor === 'call'
-        ? forWords(call, myId, names.office)
+        ? forWords(firstPlan(call), myId, names.office)
         : null;
   const room = call.legs.find(isOpenRoom);
   const conferenceId = room?.endpoint.kind === 'conference' ? room.endpoint.conferenceId : '';
@@ -93,3 +93,7 @@ export function CallFacts({ view, now }: { view: CallView; now: number }) {
 }
 
 const recordingWords = { on: 'Recording', paused: 'Recording paused', ended: 'Recorded' } as const;
+
+/** By whose plan it came here: who was asked into it later was rung by their own. */
+const firstPlan = ({ ringing, earlierTraces }: CallView['call']) =>
+  ringing?.broughtFor === 'call' ? ringing.trace : earlierTraces[0];

@@ -117,7 +117,7 @@ export function useCallActs(
             open({ kind: 'move', view });
           },
         },
-        ...(meeting
+        ...(meeting || held
           ? []
           : [
               {

@@ -1,6 +1,7 @@
 import { afterRefusal, type Call, type Leg } from '@/core/calls/exchange';
 import { describeFinish, type Finish, type OfficeIndex } from '@/core/setup';
 import type { TriesToday } from '@/core/calls/history';
+import type { RouteTrace } from '@/core/plans/routing';
 import { formatDuration, formatSpan } from '@/core/shared/time';
 import { identifyDialled, type Names } from '@/state/app';
 
@@ -21,8 +22,12 @@ export function pressedWords(call: Call, office: OfficeIndex): string | null {
 }
 
 /** "For Kofi Renner": whose call it is that rings here; null where it is one's own, or a team's. */
-export function forWords({ ringing }: Call, myId: string, office: OfficeIndex): string | null {
-  const owner = office.people.get(ringing?.trace.ownerId ?? '');
+export function forWords(
+  trace: Pick<RouteTrace, 'ownerId'> | undefined,
+  myId: string,
+  office: OfficeIndex,
+): string | null {
+  const owner = office.people.get(trace?.ownerId ?? '');
   return owner && owner.id !== myId ? `For ${owner.name}` : null;
 }
 

@@ -55,7 +55,7 @@ export function useIncoming(view: CallView) {
   const trace = call.ringing?.trace;
   const deciding = trace && decidingStep(trace);
   const name = nameOfCall(view);
-  const forWhom = isOwnCall ? null : forWords(call, myId, office);
+  const forWhom = isOwnCall ? null : forWords(call.ringing?.trace, myId, office);
 
   return {
     name,
