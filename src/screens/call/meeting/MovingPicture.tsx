@@ -1,10 +1,12 @@
-import { createElement, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore, type RefObject } from 'react';
 import { StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 
 import type { PictureKind } from '@/core/calls/meetings';
 import { useServices } from '@/state/app';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
+
+import { Film } from './Film';
 
 /** A picture of which nothing new has come for so long stands still. */
 const stillMs = 3_000;
@@ -42,30 +44,11 @@ export function MovingPicture({ legId, kind, label, isMine = false, style }: Mov
     (changed) => pictures?.subscribe(changed) ?? (() => undefined),
     () => pictures?.streamOf(legId, kind) ?? null,
   );
-  const video = useRef<HTMLVideoElement>(null);
-  const isStill = useIsStill(video, stream);
-  useEffect(() => {
-    const element = video.current;
-    if (!element) return;
-    element.srcObject = stream;
-    if (stream) void element.play().catch(() => undefined);
-  }, [stream]);
+  const element = useRef<HTMLVideoElement>(null);
+  const isStill = useIsStill(element, stream);
   return (
     <View style={[styles.frame, style]} role="img" aria-label={label}>
-      {createElement('video', {
-        ref: video,
-        autoPlay: true,
-        muted: true,
-        playsInline: true,
-        'aria-hidden': true,
-        style: {
-          width: '100%',
-          height: '100%',
-          // Of a sheet everything is wanted, of a person the face.
-          objectFit: kind === 'screen' ? 'contain' : 'cover',
-          transform: isMine && kind === 'camera' ? 'scaleX(-1)' : undefined,
-        },
-      })}
+      <Film {...{ stream, element }} isWhole={kind === 'screen'} isMirrored={isMine && kind === 'camera'} />
       {stream === null || isStill ? (
         <View style={styles.said}>
           <Txt as="small" colour={colours.onNight}>
@@ -77,7 +60,7 @@ export function MovingPicture({ legId, kind, label, isMine = false, style }: Mov
   );
 }
 
-function useIsStill(video: { current: HTMLVideoElement | null }, stream: MediaStream | null): boolean {
+function useIsStill(video: RefObject<HTMLVideoElement | null>, stream: MediaStream | null): boolean {
   const [isStill, setStill] = useState(false);
   useEffect(() => {
     const element = video.current;

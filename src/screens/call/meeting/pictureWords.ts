@@ -1,4 +1,4 @@
-import type { PictureKind } from '@/core/calls/meetings';
+import { meetingLimits, type PictureKind } from '@/core/calls/meetings';
 import type { CallView, MeetingView } from '@/state/app';
 
 /** “Ilse Varga’s camera”. */
@@ -19,7 +19,9 @@ export function largeOf({ pictures }: MeetingView, chosenId: string | null): str
 /** What marks somebody in a meeting: “host”, “hand 2”, “sound only”, and how they react. */
 export function marksOf(meeting: MeetingView, { call }: CallView, legId: string, now: number): string[] {
   const hand = meeting.hands.indexOf(legId);
-  const reaction = meeting.reactions.find((each) => each.legId === legId && now - each.at < reactionMs);
+  const reaction = meeting.reactions.find(
+    (each) => each.legId === legId && now - each.at < meetingLimits.reactionMs,
+  );
   return [
     ...(reaction ? [`“${reaction.reaction}”`] : []),
     ...(hand < 0 ? [] : [`hand ${hand + 1}`]),
@@ -27,9 +29,6 @@ export function marksOf(meeting: MeetingView, { call }: CallView, legId: string,
     ...(isSoundOnly(call, legId) ? ['sound only'] : []),
   ];
 }
-
-/** Looked at for as long as it is kept (`meetingLimits`). */
-const reactionMs = 6_000;
 
 /** Whoever is outside, and has no screen beside their phone. */
 const isSoundOnly = ({ legs, meeting }: CallView['call'], legId: string): boolean =>

@@ -1,4 +1,4 @@
-import { createElement, useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { PictureFault } from '@/office/picturing';
@@ -10,6 +10,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { Film } from '../meeting/Film';
 import { fetchPicturing } from '../meeting/useMeetingActs';
 import { RefusalLine } from './RefusalLine';
 
@@ -39,12 +40,6 @@ export function CameraSheet({ view, onClose }: { view: CallView; onClose: () => 
   const [turn, setTurn] = useState(0);
   /** Handed on to the meeting: it is not closed with the sheet. */
   const given = useRef<MediaStream | null>(null);
-  const video = useCallback(
-    (element: HTMLVideoElement | null) => {
-      if (element) element.srcObject = stream;
-    },
-    [stream],
-  );
   useEffect(() => {
     let isGone = false;
     let opened: MediaStream | null = null;
@@ -84,14 +79,7 @@ export function CameraSheet({ view, onClose }: { view: CallView; onClose: () => 
         <Problem sentence={problem} />
         <RefusalLine />
         <View style={styles.frame} role="img" aria-label="What your camera sees">
-          {createElement('video', {
-            ref: video,
-            autoPlay: true,
-            muted: true,
-            playsInline: true,
-            'aria-hidden': true,
-            style: { width: '100%', height: '100%', objectFit: 'cover', transform: 'scaleX(-1)' },
-          })}
+          <Film stream={stream} isMirrored />
         </View>
         <Txt as="small">Nobody sees it yet. To the others it is not mirrored.</Txt>
         {cameras.length > 1 ? (
