@@ -49,6 +49,8 @@ async function openAndKeep({ page }: Office) {
     await navigator.serviceWorker.ready;
     return navigator.serviceWorker.controller !== null;
   });
+  // What is on its way when the network goes is lost, and would be told as a fault: the sounds of the sample are fetched at the start.
+  await page.waitForLoadState('networkidle');
 }
 
 const places = [
