@@ -104,6 +104,12 @@ test.describe('from browser to browser', () => {
     await showPicture(ilse);
     await sees(maren, 'Ilse Varga’s camera', 'blue');
     await hears(ilse, maren);
+    // Who speaks is marked; who is muted does not.
+    await expect(maren.page.getByText('speaks', { exact: true })).toBeVisible();
+    await ilse.office.act('Mute').click();
+    await expect(maren.page.getByText('speaks', { exact: true })).toHaveCount(0);
+    await ilse.office.act('Mute').click();
+    await expect(maren.page.getByText('speaks', { exact: true })).toBeVisible();
 
     // Whoever comes later sees those who are shown, and is seen.
     await maren.page.getByRole('button', { name: 'People', exact: true }).click();

@@ -56,6 +56,8 @@ interface Peer {
   /** Which pictures come from there, by their places. */
   theirs: Readonly<Record<string, PictureKind>>;
   measure: VoiceMeasure;
+  /** The last packet of the voice whose level was looked at. */
+  lastHeard: number | null;
 }
 
 /**
@@ -167,6 +169,20 @@ export class PeerVoices {
     return worstOf((await Promise.all(all)).filter((each) => each !== null));
   }
 
+  /** How loud each voice has come since this was asked last, in dBov (RFC 6464); of those from whom nothing has come there is none. */
+  levels(): Map<string, number> {
+    const levels = new Map<string, number>();
+    for (const [legId, peer] of this.peers) {
+      const ofVoice = peer.connection.getReceivers().find(({ track }) => track.kind === 'audio');
+      const [source] = ofVoice?.getSynchronizationSources() ?? [];
+      // What came last is told for seconds after it, also of who rests.
+      if (!source || source.rtpTimestamp === peer.lastHeard) continue;
+      peer.lastHeard = source.rtpTimestamp;
+      levels.set(legId, 20 * Math.log10(Math.max(source.audioLevel ?? 0, 1e-6)));
+    }
+    return levels;
+  }
+
   /** Keys that are pressed here, as events beside the voice (RFC 4733) to all who hear it. */
   sendDigits(digits: string): void {
     const { legId: mine } = this.options;
@@ -211,6 +227,7 @@ export class PeerVoices {
       pictures: new PictureWays(connection),
       theirs: {},
       measure: new VoiceMeasure(),
+      lastHeard: null,
     };
     this.peers.set(legId, peer);
     connection.onnegotiationneeded = async () => {

@@ -24,6 +24,8 @@ class FakeConnection {
     },
   };
   readonly remote: unknown[] = [];
+  /** The level of the last packet of the voice, and which it was. */
+  source = { rtpTimestamp: 1, audioLevel: 0.1 };
 
   /** By which pictures are sent, as they are now. */
   readonly pictures: {
@@ -50,6 +52,7 @@ class FakeConnection {
   addIceCandidate = async (candidate: unknown) => void this.candidates.push(candidate);
   getStats = async () => new Map([['out', { type: 'outbound-rtp', packetsSent: this.packetsSent }]]);
   restartIce = () => void this.restarts++;
+  getReceivers = () => [{ track: { kind: 'audio' }, getSynchronizationSources: () => [this.source] }];
   close = () => void (this.isClosed = true);
 }
 
@@ -269,6 +272,15 @@ describe('voices at one end of a call', () => {
     expect(await voices.isSpeaking()).toBe(true);
     way.connectionState = 'connecting';
     expect(await voices.isSpeaking()).toBe(false);
+  });
+
+  it('tells how loud each voice has come since it was asked last', () => {
+    const { voices, made } = speakAt('b');
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    expect([...voices.levels()]).toEqual([['a', -20]]);
+    expect([...voices.levels()]).toEqual([]);
+    if (made[0]) made[0].source = { rtpTimestamp: 2, audioLevel: 0 };
+    expect([...voices.levels()]).toEqual([['a', -120]]);
   });
 
   it('looks for new ways when the network is another one', () => {

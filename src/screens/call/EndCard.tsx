@@ -19,6 +19,7 @@ const useStyles = themed(({ colours }) =>
       minHeight: target + 12,
     },
     active: { borderColor: colours.ink },
+    speaking: { borderRightWidth: 6, borderRightColor: colours.saffron },
     wrapped: { flexWrap: 'wrap' },
     words: {
       flex: 1,
@@ -44,6 +45,8 @@ interface EndCardProps {
   isFirst?: boolean;
   /** What marks them in a meeting. */
   marks?: readonly string[] | undefined;
+  /** Their voice is loud now. */
+  speaks?: boolean;
   /** Said at the card's edge, and done by a tap on it. */
   act?: { word: string; onPress: () => void };
 }
@@ -57,6 +60,7 @@ export function EndCard({
   level = 2,
   isFirst = true,
   marks = [],
+  speaks = false,
   act,
 }: EndCardProps) {
   const styles = useStyles();
@@ -83,7 +87,9 @@ export function EndCard({
         <Txt as={isLarge ? 'strong' : 'small'} colour={tone} lines={isLarge ? 2 : 3}>
           {word}
         </Txt>
-        {marks.length > 0 ? <Txt as="small">{marks.join(' · ')}</Txt> : null}
+        {speaks || marks.length > 0 ? (
+          <Txt as="small">{[...(speaks ? ['speaks'] : []), ...marks].join(' · ')}</Txt>
+        ) : null}
         {isLarge ? <Txt as="monoLarge">{time}</Txt> : null}
       </View>
       {isLarge ? null : (
@@ -99,7 +105,12 @@ export function EndCard({
     </>
   );
   const { isNarrowest } = useLayout();
-  const style = [styles.end, isActive(view) && styles.active, isNarrowest && styles.wrapped];
+  const style = [
+    styles.end,
+    isActive(view) && styles.active,
+    speaks && styles.speaking,
+    isNarrowest && styles.wrapped,
+  ];
   if (!act) return <View style={style}>{content}</View>;
   return (
     <Pressable role="button" onPress={act.onPress} style={style}>

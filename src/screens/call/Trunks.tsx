@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { isActive, meetingOf, nameOfCall, type CallView, type PartyView } from '@/state/app';
+import { isActive, meetingOf, nameOfCall, useAppSelector, type CallView, type PartyView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { space, themed, useTheme } from '@/ui/tokens';
 
@@ -127,7 +127,8 @@ function Group(props: GroupProps) {
   const names = active ? `${nameOfCall(view)} and ${nameOfCall(active)}` : '';
   const meeting = meetingOf(view);
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const largeId = meeting && largeOf(meeting, chosenId);
+  const speaking = useAppSelector(({ office }) => office.speaking);
+  const largeId = meeting && largeOf(meeting, chosenId, speaking.front);
   return (
     <View
       role="group"
@@ -144,6 +145,7 @@ function Group(props: GroupProps) {
             view={view}
             party={party}
             marks={meeting ? marksOf(meeting, view, party.legId, now) : undefined}
+            speaks={meeting !== null && speaking.legIds.includes(party.legId)}
             now={now}
             isFirst={index === 0}
             act={

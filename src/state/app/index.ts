@@ -161,6 +161,7 @@ export {
   dialTextChanged,
   shownOnceChosen,
   networkTested,
+  speakingChanged,
   spokenOn,
   refusalClosed,
   setAsideRead,

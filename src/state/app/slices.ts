@@ -58,6 +58,8 @@ interface OfficeSlice {
   passage: Passage | null;
   /** Other browsers of the worker’s that speak at an end of theirs, by the leg. */
   speaksOn: Readonly<Record<string, string>>;
+  /** Whose voices are loud in a meeting now, by their legs, and who of them is in front: whoever speaks, or was the last to. */
+  speaking: { legIds: readonly string[]; front: string | null };
 }
 
 const officeSlice = createSlice({
@@ -85,6 +87,7 @@ const officeSlice = createSlice({
     trend: null,
     passage: null,
     speaksOn: {},
+    speaking: { legIds: [], front: null },
   } as OfficeSlice,
   reducers: {
     phaseChanged(state, { payload }: PayloadAction<{ phase: AppPhase; failure?: string }>) {
@@ -129,6 +132,9 @@ const officeSlice = createSlice({
     },
     spokenOn(state, { payload }: PayloadAction<Record<string, string>>) {
       state.speaksOn = payload;
+    },
+    speakingChanged(state, { payload }: PayloadAction<OfficeSlice['speaking']>) {
+      state.speaking = { ...payload, legIds: [...payload.legIds] };
     },
   },
   extraReducers: (builder) =>
@@ -410,6 +416,7 @@ export const {
   onlineChanged,
   measured,
   networkTested,
+  speakingChanged,
   spokenOn,
 } = officeSlice.actions;
 /** The app can't go on from here, and says why. */

@@ -3,6 +3,7 @@ import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import { PeerVoices, playVoice, rtcServersOf, type Coming, type Signal } from '@/office/voices';
+import { Listening } from './Listening';
 import type { MeetingPictures } from './MeetingPictures';
 import { SpokenMessages } from './SpokenMessages';
 import { VoiceRecordings } from './VoiceRecordings';
@@ -59,6 +60,8 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
     ...{ ask: server.askOfFiles, voice },
     played: () => services.player?.heardToo() ?? null,
   });
+
+  const listening = new Listening(store, (legId) => ends.get(legId)?.voices ?? null);
 
   const take = async (legId: string, instead = false) => {
     const end = ends.get(legId);
@@ -133,6 +136,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
     const spoken = calls.filter(({ me }) => ends.get(me.legId)?.voices);
     messages.follow(spoken);
     recordings.follow(spoken);
+    listening.follow(calls);
     if (ends.size === 0) microphone.close();
     tellWhoSpeaks();
   };
@@ -219,6 +223,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
   follow();
   return () => {
     clearInterval(measuring);
+    listening.end();
     if (looking !== null) clearInterval(looking);
     window.removeEventListener('online', networkChanged);
     stops.forEach((stop) => stop());

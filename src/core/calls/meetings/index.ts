@@ -1,6 +1,7 @@
 /** What a meeting adds to a call: pictures, hands, reactions and who decides. Who hears whom stays with the call. */
 export { after, whyNot, type Actor, type OwnAct } from './acting';
 export { begunMeeting, joinedMeetings, movedEnd, withoutEnd } from './changing';
+export { Speaking } from './speaking';
 export { minutesText, type MinutesLine, type Stay } from './minutes';
 export { hostsAmong, type Attending } from './hosts';
 export {

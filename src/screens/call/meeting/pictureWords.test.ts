@@ -16,6 +16,8 @@ const screen = { id: 's4', legId: 'hugh', kind: 'screen', isMine: false } as con
 describe('what is seen large', () => {
   it('is what was chosen, as long as it is there; else the newest screen; else the first who is seen', () => {
     expect(largeOf(meeting, null)).toBe('s2');
+    expect(largeOf(meeting, null, 'hugh')).toBe('s3');
+    expect(largeOf(meeting, 's2', 'hugh')).toBe('s2');
     const withScreen = { ...meeting, pictures: [...meeting.pictures, screen] };
     expect(largeOf(withScreen, null)).toBe('s4');
     expect(largeOf(withScreen, 's3')).toBe('s3');

@@ -6,14 +6,19 @@ export const pictureName = (name: string, kind: PictureKind): string =>
   `${name}’s ${kind === 'camera' ? 'camera' : 'screen'}`;
 
 /**
- * Which picture is seen large: the one that was chosen, as long as it is there; else the screen that was shown last, and without one the
- * first camera. null: nobody else shows anything.
+ * Which picture is seen large: the one that was chosen, as long as it is there; else the screen that was shown last, and without one
+ * whoever speaks, or spoke last, else the first camera. null: nobody else shows anything.
  */
-export function largeOf({ pictures }: MeetingView, chosenId: string | null): string | null {
+export function largeOf(
+  { pictures }: MeetingView,
+  chosenId: string | null,
+  front: string | null = null,
+): string | null {
   const others = pictures.filter(({ isMine }) => !isMine);
   const chosen = others.find(({ id }) => id === chosenId);
   const screen = others.findLast(({ kind }) => kind === 'screen');
-  return (chosen ?? screen ?? others[0])?.id ?? null;
+  const speaker = others.find(({ legId }) => legId === front);
+  return (chosen ?? screen ?? speaker ?? others[0])?.id ?? null;
 }
 
 /** What marks somebody in a meeting: “host”, “hand 2”, “sound only”, and how they react. */

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import type { MeetingAct } from '@/core/calls/meetings';
-import { meetingOf, send, useAppDispatch, useNow, type CallView } from '@/state/app';
+import { meetingOf, send, useAppDispatch, useAppSelector, useNow, type CallView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
@@ -35,6 +35,7 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
   const dispatch = useAppDispatch();
   const now = useNow();
   const [choosesRoom, setChoosesRoom] = useState(false);
+  const speaking = useAppSelector(({ office }) => office.speaking.legIds);
   const meeting = meetingOf(view);
   if (!meeting) return null;
   const act = (what: MeetingAct) =>
@@ -57,7 +58,12 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
               <View key={legId} role="listitem" style={styles.row}>
                 <View style={styles.name}>
                   <Txt as="strong">{name}</Txt>
-                  <Txt as="small">{marksOf(meeting, view, legId, now).join(' · ') || 'sees and hears'}</Txt>
+                  <Txt as="small">
+                    {[
+                      ...(speaking.includes(legId) ? ['speaks'] : []),
+                      ...marksOf(meeting, view, legId, now),
+                    ].join(' · ') || 'sees and hears'}
+                  </Txt>
                 </View>
                 {hasHand && (isMe || meeting.isHost) ? (
                   <Plate

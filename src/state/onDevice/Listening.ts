@@ -1,0 +1,52 @@
+import { voicePaths } from '@/core/calls/exchange';
+import { Speaking } from '@/core/calls/meetings';
+import type { PeerVoices } from '@/office/voices';
+import { speakingChanged, type AppStore, type CallView } from '@/state/app';
+
+const lookMs = 200;
+
+/** Looks who speaks in the meeting that is listened to: as long as there is one. */
+export class Listening {
+  private timer: ReturnType<typeof setInterval> | null = null;
+  private speaking = new Speaking();
+  private view: CallView | null = null;
+
+  constructor(
+    private readonly store: AppStore,
+    private readonly voicesAt: (legId: string) => PeerVoices | null,
+  ) {}
+
+  /** These calls are heard now. */
+  follow(views: readonly CallView[]): void {
+    const view = views.find(({ call, me }) => call.meeting !== null && me.state === 'connected') ?? null;
+    if (view?.id !== this.view?.id) this.speaking = new Speaking();
+    this.view = view;
+    if (view) this.timer ??= setInterval(() => this.look(), lookMs);
+    else this.end();
+  }
+
+  end(): void {
+    if (this.timer === null) return;
+    clearInterval(this.timer);
+    this.timer = null;
+    this.tell([], null);
+  }
+
+  private look(): void {
+    const { view, speaking } = this;
+    if (!view) return;
+    const levels = this.voicesAt(view.me.legId)?.levels() ?? new Map<string, number>();
+    // Of whom nothing is to be heard nothing is said.
+    const heard = voicePaths(view.call).flatMap(({ from, to }) => (to === view.me.legId ? [from] : []));
+    for (const legId of levels.keys()) if (!heard.includes(legId)) levels.delete(legId);
+    speaking.note(levels, performance.now());
+    speaking.keepOnly(view.others.map(({ legId }) => legId));
+    this.tell(speaking.now, speaking.inFront);
+  }
+
+  private tell(legIds: readonly string[], front: string | null): void {
+    const before = this.store.getState().office.speaking;
+    if (before.front !== front || before.legIds.join() !== legIds.join())
+      this.store.dispatch(speakingChanged({ legIds, front }));
+  }
+}
