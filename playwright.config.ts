@@ -25,6 +25,9 @@ export const chromiumFlags = [
   '--use-fake-device-for-media-stream',
 ];
 
+/** Tests in which several whole browsers hear and see each other: two of those at once take a small machine’s breath, and what they time out on is the machine. */
+const realVoices = /(devices|meetings|relay|servedTelling|twoProcesses|voices)\.spec\.ts$/;
+
 export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: true,
@@ -46,6 +49,10 @@ export default defineConfig({
     serviceWorkers: 'block',
     launchOptions: { executablePath: chromiumPath, args: chromiumFlags },
   },
+  projects: [
+    { name: 'real voices', testMatch: realVoices, workers: 1 },
+    { name: 'browser', testIgnore: realVoices },
+  ],
   webServer: {
     // As `npm run demo` starts it (scripts/build.mjs).
     command: 'node --enable-source-maps build/start.mjs',
