@@ -120,8 +120,12 @@ export class MeetingPictures implements MeetingPicturesHere {
       }
     // A host has taken it away, or the call is over.
     const legIds = new Set(views.map(({ me }) => me.legId));
-    for (const [key, { isShown }] of this.own)
-      if ((isShown && !shown.has(key)) || !legIds.has(key.split('/')[0] ?? '')) this.close(key);
+    for (const [key, { isShown }] of this.own) {
+      const isInCall = legIds.has(key.split('/')[0] ?? '');
+      if (isInCall && (!isShown || shown.has(key))) continue;
+      this.close(key);
+      if (isInCall) this.store.dispatch(actRefused('What you showed was taken out of the meeting.'));
+    }
     this.draw(drawn);
     this.changed();
   }

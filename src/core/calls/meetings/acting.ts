@@ -79,8 +79,9 @@ export function after(meeting: Meeting, act: OwnAct, { legId, at, newId }: Actor
     case 'setLock':
       return act.isLocked === meeting.isLocked ? meeting : { ...meeting, isLocked: act.isLocked };
     case 'makeHost':
+      // Whoever makes another host goes on being one, also where nobody had made them one.
       return hostLegIds.includes(act.otherLegId)
         ? meeting
-        : { ...meeting, hostLegIds: [...hostLegIds, act.otherLegId] };
+        : { ...meeting, hostLegIds: [...new Set([...hostLegIds, legId, act.otherLegId])] };
   }
 }

@@ -39,7 +39,11 @@ export function joinedMeetings(into: Meeting | null, from: Meeting | null): Meet
     isLocked: into.isLocked,
     besideLegIds: [...new Set([...into.besideLegIds, ...from.besideLegIds])],
     pictures: [...into.pictures, ...from.pictures].slice(0, meetingLimits.pictures),
-    hands: [...into.hands, ...from.hands].sort((one, other) => one.at - other.at),
+    hands: firstOfEach([...into.hands, ...from.hands].sort((one, other) => one.at - other.at)),
     reactions: [...into.reactions, ...from.reactions],
   };
 }
+
+/** Whoever is in both has raised one hand. */
+const firstOfEach = (hands: Meeting['hands']): Meeting['hands'] =>
+  hands.filter(({ legId }, at) => hands.findIndex((each) => each.legId === legId) === at);

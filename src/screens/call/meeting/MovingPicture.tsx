@@ -45,7 +45,8 @@ export function MovingPicture({ legId, kind, label, isMine = false, style }: Mov
     () => pictures?.streamOf(legId, kind) ?? null,
   );
   const element = useRef<HTMLVideoElement>(null);
-  const isStill = useIsStill(element, stream);
+  // A screen on which nothing moves gives nothing new, and is whole all the same.
+  const isStill = useIsStill(element, kind === 'camera' ? stream : null);
   return (
     <View style={[styles.frame, style]} role="img" aria-label={label}>
       <Film {...{ stream, element }} isWhole={kind === 'screen'} isMirrored={isMine && kind === 'camera'} />

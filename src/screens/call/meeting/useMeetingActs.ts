@@ -14,6 +14,9 @@ import type { OpenSheet } from '../sheetKinds';
 /** What opens a camera or a screen is fetched when a call has become a meeting. */
 export const fetchPicturing = () => import('@/office/picturing');
 
+const screenFailed = 'The screen can’t be shared now. The call goes on.';
+export const notFetched =
+  'This part of the app has not been fetched, and there is no network now. The call goes on.';
 const noScreen = 'This browser can’t share its screen: on a computer it can.';
 
 /** The acts of the meeting that a call has become; null where it is none. */
@@ -31,11 +34,15 @@ export function useMeetingActs(
     meeting.pictures.some((each) => each.isMine && each.kind === kind);
   const hasHand = meeting.hands.includes(legId);
   const shareScreen = async () => {
-    const { canShareScreen, openScreen } = await fetchPicturing();
-    if (!canShareScreen()) return void dispatch(actRefused(noScreen));
-    // Whoever closes the browser's own question has decided; there is nothing to say.
-    const stream = await openScreen().catch(() => null);
-    if (stream) await pictures?.show(legId, 'screen', stream);
+    const picturing = await fetchPicturing().catch(() => null);
+    if (!picturing) return void dispatch(actRefused(notFetched));
+    if (!picturing.canShareScreen()) return void dispatch(actRefused(noScreen));
+    try {
+      await pictures?.show(legId, 'screen', await picturing.openScreen());
+    } catch (error) {
+      // Whoever closes the browser's own question has decided; there is nothing to say.
+      if (picturing.pictureFaultOf(error) !== 'refused') dispatch(actRefused(screenFailed));
+    }
   };
   const camera: CallAct = {
     word: 'Picture',

@@ -11,7 +11,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { Film } from '../meeting/Film';
-import { fetchPicturing } from '../meeting/useMeetingActs';
+import { fetchPicturing, notFetched } from '../meeting/useMeetingActs';
 import { RefusalLine } from './RefusalLine';
 
 const useStyles = themed(({ colours }) =>
@@ -47,7 +47,9 @@ export function CameraSheet({ view, onClose }: { view: CallView; onClose: () => 
       if (opened && opened !== given.current) for (const track of opened.getTracks()) track.stop();
     };
     const openIt = async () => {
-      const { openCamera, pictureFaultOf } = await fetchPicturing();
+      const picturing = await fetchPicturing().catch(() => null);
+      if (!picturing) return isGone ? undefined : setProblem(notFetched);
+      const { openCamera, pictureFaultOf } = picturing;
       try {
         opened = await openCamera(cameraId);
         if (isGone) return close();

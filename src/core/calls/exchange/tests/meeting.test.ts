@@ -100,6 +100,16 @@ describe('a call that becomes a meeting', () => {
     expect(hosts()).toEqual([at('ben-desk')]);
   });
 
+  it('who became host since the others had gone stays one when they make another', () => {
+    const { acts, hosts, at, does } = meeting();
+    does({ type: 'clear', legId: at('ada-app') }, 50);
+    does({ type: 'add', legId: at('ben-desk'), to: '214' }, 52);
+    does({ type: 'answer', legId: at('ada-app') }, 54);
+    expect(hosts()).toEqual([at('ben-desk')]);
+    acts('ben-desk', { act: 'makeHost', otherLegId: at('ada-app') }, 55);
+    expect(hosts()).toEqual([at('ben-desk'), at('ada-app')]);
+  });
+
   it('hands stand in their order, and are lowered by whose they are, or by a host', () => {
     const { acts, isRefused, call, at } = meeting();
     acts('ben-desk', { act: 'raiseHand' }, 40);
