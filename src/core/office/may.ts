@@ -66,6 +66,9 @@ const rights: { readonly [T in Command['type']]: (asked: CommandOf<T>, of: Asker
   speaks: ({ legId }, of) => of.leg(legId),
   meet: ({ legId }, of) => of.leg(legId),
   inMeeting: ({ legId }, of) => of.leg(legId),
+  // By a link nobody of the office comes.
+  knock: (_, of) => of.network(null),
+  goAway: (_, of) => of.network(null),
   callBackWhenFree: ({ legId }, of) => of.leg(legId),
   reportFree: (_, of) => of.network(null),
 };

@@ -1,5 +1,6 @@
 import {
   foresee,
+  isTalking,
   type Call,
   type CallRecord,
   type ExchangeEvent,
@@ -155,6 +156,8 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
       postDial: legs.some((leg) => leg.role === 'caller' && isMine(leg)) ? call.postDial : null,
       timers: call.timers.filter(({ what }) => what.kind !== 'digit'),
       invitation: isInvited(session, call) ? call.invitation : null,
+      // Whoever has a link comes by it.
+      meeting: isInIt(session, call) ? call.meeting : (call.meeting && { ...call.meeting, links: [] }),
       recordings: call.recordings.map((recording) =>
         recording.personId === session.personId ? recording : { ...recording, pieces: [] },
       ),
@@ -212,6 +215,10 @@ const isInvited = ({ personId }: Session, { invitation, legs }: Call) =>
   personId !== null &&
   (invitation.toPersonId === personId ||
     legs.some((leg) => leg.id === invitation.legId && leg.personId === personId));
+
+const isInIt = (session: Session, { legs }: Call) =>
+  hasRole(session, 'simulator') ||
+  legs.some((leg) => isTalking(leg) && leg.personId !== null && leg.personId === session.personId);
 
 function recordSeen(
   session: Session,

@@ -112,6 +112,12 @@ export function explainRefusal(reason: Refusal): string {
       return 'This call is no meeting.';
     case 'meetingLocked':
       return 'The meeting is locked: a host has to let people in again first.';
+    case 'unknownLink':
+      return 'That link is good no more.';
+    case 'linkTooOld':
+      return 'That link is too old. Whoever sent it can send another.';
+    case 'waitingFull':
+      return 'Too many wait to be let in already.';
     case 'soundOnly':
       return 'At a plain phone nothing can be shown.';
     case 'picturesFull':

@@ -16,6 +16,7 @@ import { finishUnanswered } from './finishing';
 import { inviteToCall, joinCall } from './inviting';
 import { limits } from './limits';
 import { startMessage } from './mailbox';
+import { goAway, knock } from './guests';
 import { actInMeeting, beginMeeting } from './meeting';
 import { nextMenuTurn, settleEntry } from './menu';
 import { makeCall } from './making';
@@ -260,6 +261,10 @@ export class Exchange {
         return named(takeWaiting(board, command));
       case 'setAgentState':
         return setAgentState(board, command);
+      case 'knock':
+        return knock(board, command);
+      case 'goAway':
+        return goAway(board, command.guestId);
       case 'reportFree':
         reportFree(board, command.number);
         return { ok: true };

@@ -8,7 +8,13 @@ import { causeSchema } from './causes';
 /** Who is at the end of a leg. An outside `number` of null is a withheld one. */
 export const endpointSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('device'), deviceId: z.string() }),
-  z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
+  z.object({
+    kind: z.literal('outside'),
+    number: z.string().nullable(),
+    name: z.string().nullable(),
+    /** They have come to a meeting by a link, with a browser in the place of a phone; left out: by phone. */
+    guestId: z.string().optional(),
+  }),
   z.object({ kind: z.literal('mailbox'), personId: z.string() }),
   z.object({ kind: z.literal('teamMailbox'), teamId: z.string() }),
   z.object({ kind: z.literal('menu'), menuId: z.string() }),
@@ -206,6 +212,7 @@ export const callActs = [
   'calledBack',
   'visited',
   'met',
+  'letIn',
 ] as const;
 export const callActSchema = z.object({
   at: z.number(),

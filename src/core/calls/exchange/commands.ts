@@ -115,6 +115,15 @@ export const commandSchema = z.discriminatedUnion('type', [
   /** The call becomes a meeting: with pictures, hands and a host beside its voices. */
   z.object({ type: z.literal('meet'), legId }),
   z.object({ type: z.literal('inMeeting'), legId, act: meetingActSchema }),
+  /** Somebody comes to a meeting by a link: they wait to be let in, or have it on the screen beside their phone. */
+  z.object({
+    type: z.literal('knock'),
+    token: z.string(),
+    guestId: z.string(),
+    name: z.string().trim().min(1).max(60),
+  }),
+  /** Whoever waited to be let in waits no more, or has closed the screen beside their phone. */
+  z.object({ type: z.literal('goAway'), guestId: z.string() }),
   /** Calls again by itself when the busy one is free (RFC 5359 §2.17; 3GPP TS 24.642). */
   z.object({ type: z.literal('callBackWhenFree'), legId }),
   /** Whether somebody takes calls of that team's queue: signed in, on a break (with why), or signed out (ECMA-269 agent states). */
@@ -172,6 +181,9 @@ export type Refusal =
   | { code: 'privateWordGoesOn' }
   | { code: 'noMeeting' }
   | { code: 'meetingLocked' }
+  | { code: 'unknownLink' }
+  | { code: 'linkTooOld' }
+  | { code: 'waitingFull' }
   /** At a plain phone nothing is shown. */
   | { code: 'soundOnly' }
   | { code: 'picturesFull'; limit: number }

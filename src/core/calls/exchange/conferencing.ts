@@ -1,5 +1,6 @@
 import { joinedMeetings, movedEnd } from '../meetings';
 import { hostsOf } from './attending';
+import { dropWaitingWhoAreIn } from './guests';
 import { isLive, isMachine, isOpenRoom, isPending, isTalking, type Call, type Leg } from './call';
 import { endIfAlone } from './clearing';
 import { refuse, type Outcome } from './commands';
@@ -101,6 +102,7 @@ function isSomebodyTwice({ into, from, goes }: Pair): boolean {
 
 function partyKey({ endpoint, id }: Leg): string {
   if (endpoint.kind === 'device') return `device ${endpoint.deviceId}`;
+  if (endpoint.kind === 'outside' && endpoint.guestId !== undefined) return `guest ${endpoint.guestId}`;
   return endpoint.kind === 'outside' && endpoint.number !== null ? `number ${endpoint.number}` : id;
 }
 
@@ -155,6 +157,7 @@ export function absorb(
   writeRecords(board, from, 'joined');
   into.recordings.push(...kept);
   for (const leg of live) if (isTalking(leg)) board.moveLeg(leg, from, into);
+  dropWaitingWhoAreIn(into);
   into.servedBy ??= from.servedBy;
   from.servedBy = null;
   if (into.postDial === null) into.postDial = from.answeredAt === null ? from.postDial : null;

@@ -4,6 +4,7 @@ import type { Call, Leg } from './call';
 import { clearCall } from './clearing';
 import { refuse, type Outcome } from './commands';
 import { mayChange } from './conferencing';
+import { letIn } from './guests';
 import type { Switchboard } from './Switchboard';
 import { setMuted } from './talking';
 
@@ -33,6 +34,10 @@ export function actInMeeting(board: Switchboard, leg: Leg, act: MeetingAct): Out
     newId: () => `s${board.nextId++}`,
     mayHost: (legId) =>
       attendingOf(call).some(({ id, endpoint }) => id === legId && endpoint.kind === 'device'),
+    isOutside: (legId) =>
+      attendingOf(call).some(
+        ({ id, endpoint }) => id === legId && endpoint.kind === 'outside' && endpoint.guestId === undefined,
+      ),
   };
   const why = whyNot(meeting, act, actor);
   if (why === 'picturesFull') return refuse({ code: why, limit: meetingLimits.pictures });
@@ -41,6 +46,8 @@ export function actInMeeting(board: Switchboard, leg: Leg, act: MeetingAct): Out
     case 'end':
       clearCall(board, call, 'normalClearing', leg);
       return { ok: true };
+    case 'letIn':
+      return letIn(board, leg, act.guestId);
     case 'muteOthers':
       for (const other of attendingOf(call))
         if (other !== leg && other.state === 'connected' && !hosts.includes(other.id))
@@ -58,6 +65,7 @@ export function actInMeeting(board: Switchboard, leg: Leg, act: MeetingAct): Out
 
 /** Whether a picture may come from that end, and be seen there: at a browser, or where one stands beside the phone. */
 function canShow(board: Switchboard, call: Call, { id, endpoint }: Leg): boolean {
+  if (endpoint.kind === 'outside' && endpoint.guestId !== undefined) return true;
   const kind = endpoint.kind === 'device' ? board.office.devices.get(endpoint.deviceId)?.kind : undefined;
   return kind === 'app' || (call.meeting?.besideLegIds.includes(id) ?? false);
 }

@@ -141,6 +141,8 @@ function describeAct({ act, byId, to }: CallAct, office: OfficeIndex): string[] 
       return [`${who} called them back in their turn.`];
     case 'met':
       return [`${who} made it a meeting.`];
+    case 'letIn':
+      return [`${who} let ${to ?? 'a guest'} in, who had come by a link.`];
     case 'visited':
       return [`${who} listened to their mailbox.`];
     case 'returned':

@@ -1,3 +1,4 @@
+import { linkGiven, linkEnded, withoutBeside, withoutWaiting } from './links';
 import { meetingLimits, type Meeting, type MeetingAct, type MeetingDenial } from './meeting';
 
 /** What is known of the end at which somebody acts. */
@@ -12,18 +13,23 @@ export interface Actor {
   newId: () => string;
   /** Whether somebody of the office is in the meeting at that end. */
   mayHost: (legId: string) => boolean;
+  /** Whether somebody is in the meeting there by a phone outside. */
+  isOutside: (legId: string) => boolean;
 }
 
 /** What changes only the meeting; who is heard, and whether the call goes on, is for the call. */
-export type OwnAct = Exclude<MeetingAct, { act: 'muteOthers' | 'end' }>;
+export type OwnAct = Exclude<MeetingAct, { act: 'muteOthers' | 'end' | 'letIn' }>;
 
-const hostActs: readonly MeetingAct['act'][] = ['setLock', 'makeHost', 'muteOthers', 'end'];
+const hostActs: readonly MeetingAct['act'][] = [
+  ...(['setLock', 'makeHost', 'muteOthers', 'end'] as const),
+  ...(['letIn', 'turnAway'] as const),
+];
 
 /** Why this end may not do that; null where it may. */
 export function whyNot(
   meeting: Meeting,
   act: MeetingAct,
-  { legId, isHost, canShow, mayHost }: Actor,
+  { legId, isHost, canShow, mayHost, isOutside }: Actor,
 ): MeetingDenial | null {
   if (hostActs.includes(act.act) && !isHost) return 'hostOnly';
   switch (act.act) {
@@ -41,6 +47,14 @@ export function whyNot(
       return act.otherLegId === legId || isHost ? null : 'hostOnly';
     case 'makeHost':
       return mayHost(act.otherLegId) ? null : 'notInCall';
+    case 'giveLink':
+      if (!mayHost(legId)) return 'onlyDevice';
+      return act.forLegId === null || isOutside(act.forLegId) ? null : 'onlyOutside';
+    case 'endLink':
+      return mayHost(legId) ? null : 'onlyDevice';
+    case 'letIn':
+    case 'turnAway':
+      return meeting.waiting.some(({ guestId }) => guestId === act.guestId) ? null : 'nobodyWaits';
     default:
       return null;
   }
@@ -62,6 +76,14 @@ export function after(meeting: Meeting, act: OwnAct, { legId, at, newId }: Actor
       return { ...meeting, pictures: pictures.filter(({ id }) => id !== act.pictureId) };
     case 'openBeside':
       return besideLegIds.includes(legId) ? meeting : { ...meeting, besideLegIds: [...besideLegIds, legId] };
+    case 'closeBeside':
+      return withoutBeside(meeting, legId);
+    case 'giveLink':
+      return linkGiven(meeting, { ...act, until: at + meetingLimits.linkMs });
+    case 'endLink':
+      return linkEnded(meeting, act.token);
+    case 'turnAway':
+      return withoutWaiting(meeting, act.guestId);
     case 'raiseHand':
       return hands.some((each) => each.legId === legId)
         ? meeting

@@ -3,7 +3,7 @@ import { meetingLimits, type Meeting } from './meeting';
 /** A meeting that has just begun, at whose end of the call. */
 export const begunMeeting = (legId: string, at: number): Meeting => ({
   ...{ begunAt: at, hostLegIds: [legId], isLocked: false, besideLegIds: [] },
-  ...{ pictures: [], hands: [], reactions: [] },
+  ...{ pictures: [], hands: [], reactions: [], links: [], waiting: [] },
 });
 
 /** Without all that was somebody's who is at that end no more: who leaves takes their pictures along. */
@@ -14,6 +14,7 @@ export const withoutEnd = (meeting: Meeting, gone: string): Meeting => ({
   pictures: meeting.pictures.filter(({ legId }) => legId !== gone),
   hands: meeting.hands.filter(({ legId }) => legId !== gone),
   reactions: meeting.reactions.filter(({ legId }) => legId !== gone),
+  links: meeting.links.filter(({ forLegId }) => forLegId !== gone),
 });
 
 /** Whoever was at one end is at another now, with another device: its camera shows nothing yet, all else is theirs as it was. */
@@ -41,6 +42,11 @@ export function joinedMeetings(into: Meeting | null, from: Meeting | null): Meet
     pictures: [...into.pictures, ...from.pictures].slice(0, meetingLimits.pictures),
     hands: firstOfEach([...into.hands, ...from.hands].sort((one, other) => one.at - other.at)),
     reactions: [...into.reactions, ...from.reactions],
+    links: [...into.links, ...from.links],
+    waiting: [
+      ...into.waiting,
+      ...from.waiting.filter(({ guestId }) => !into.waiting.some((each) => each.guestId === guestId)),
+    ],
   };
 }
 

@@ -186,6 +186,16 @@ function checkMeeting(call: Call): void {
     hands.every(({ at }, index) => index === 0 || at >= (hands[index - 1]?.at ?? Infinity)),
     'who raised a hand first is first',
   );
+  const { links, waiting, besideLegIds } = meeting;
+  const guestIds = legs.flatMap(({ endpoint, state }) =>
+    state !== 'cleared' && endpoint.kind === 'outside' ? (endpoint.guestId ?? []) : [],
+  );
+  const all = [...guestIds, ...waiting.map(({ guestId }) => guestId)];
+  must(new Set(all).size === all.length, 'a guest waits, or is in it, once');
+  for (const { forLegId, openAt } of links) {
+    must(forLegId === null || there.includes(forLegId), 'a link is for somebody who is there');
+    must(openAt === null || (forLegId !== null && besideLegIds.includes(forLegId)), 'what is open is seen');
+  }
   for (const { picture, to } of picturePaths(call)) {
     const [from, sees] = [picture.legId, to].map((id) => legs.find((leg) => leg.id === id));
     must(from !== sees, 'nobody is sent their own picture');

@@ -228,6 +228,9 @@ const make = fc
 const sendOn = fc
   .tuple(fc.constantFrom('transfer' as const, 'deflect' as const), target)
   .map(([type, to]): Step['command'] => (legId) => ({ type, legId, target: to }));
+const guest = fc.constantFrom('g1', 'g2', 'g3');
+/** One of a few, so that it is met again. */
+const tokenOf = (pick: number) => `link-of-the-test-office-${pick % 3}`;
 const others: fc.Arbitrary<Step['command']> = fc.oneof(
   fc.constantFrom<Step['command']>(
     (legId) => ({ type: 'fail', legId, cause: 'userBusy' }),
@@ -274,6 +277,28 @@ const others: fc.Arbitrary<Step['command']> = fc.oneof(
             ? { act: given, otherLegId }
             : given,
     })),
+  fc
+    .record({
+      act: fc.constantFrom('giveLink', 'giveLink', 'endLink', 'letIn', 'letIn', 'turnAway', 'closeBeside'),
+      guestId: guest,
+      isForPhone: fc.boolean(),
+    })
+    .map(({ act, guestId, isForPhone }): Step['command'] => (legId, otherLegId, pick) => ({
+      ...{ type: 'inMeeting', legId },
+      act:
+        act === 'giveLink'
+          ? { act, token: tokenOf(pick), forLegId: isForPhone ? otherLegId : null }
+          : act === 'endLink'
+            ? { act, token: tokenOf(pick) }
+            : act === 'closeBeside'
+              ? { act }
+              : { act: act as 'letIn' | 'turnAway', guestId },
+    })),
+  guest.map((guestId): Step['command'] => (_, __, pick) => ({
+    ...{ type: 'knock', guestId, name: `Guest ${guestId}` },
+    token: tokenOf(pick),
+  })),
+  guest.map((guestId): Step['command'] => () => ({ type: 'goAway', guestId })),
   fc.constantFrom(...destinations).map((to): Step['command'] => (legId) => ({ type: 'add', legId, to })),
   fc.record({ deviceId: device, activeCall }).map((given): Step['command'] => (_, __, pick) => ({
     type: 'join',
