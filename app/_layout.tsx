@@ -5,8 +5,9 @@ import { config } from 'zod';
 
 import { chosenBeginning, laterParts } from '@/offices';
 import { CallOver } from '@/screens/shell/CallOver';
-import { Shell } from '@/screens/shell/Shell';
+import { GuestShell, Shell } from '@/screens/shell/Shell';
 import { boot, createAppStore, ServicesContext, useAppSelector } from '@/state/app';
+import { isGuestPage } from '@/state/offices';
 import { ThemeProvider } from '@/ui/tokens';
 
 // The page's policy forbids code made from text, which Zod would otherwise try.
@@ -17,18 +18,25 @@ const ordinaryTextPixels = 16;
 
 // Before anything is drawn, so that what hosts the office is fetched meanwhile.
 const beginning = chosenBeginning();
-void boot(store, services, beginning, laterParts(beginning));
+// Whoever comes to a meeting by a link is nobody of the office: nothing of it is opened for them.
+if (!isGuestPage()) void boot(store, services, beginning, laterParts(beginning));
 
 export default function Layout() {
   return (
     <Provider store={store}>
       <ServicesContext.Provider value={services}>
         <Themed>
-          <Shell>
-            <Navigator>
-              <CallOver />
-            </Navigator>
-          </Shell>
+          {isGuestPage() ? (
+            <GuestShell>
+              <Navigator />
+            </GuestShell>
+          ) : (
+            <Shell>
+              <Navigator>
+                <CallOver />
+              </Navigator>
+            </Shell>
+          )}
         </Themed>
       </ServicesContext.Provider>
     </Provider>

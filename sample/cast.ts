@@ -55,6 +55,7 @@ export const sampleCast: StandInCast & CarrierCast & FaxCast = {
     '+441914980117': 'caller-skerrow',
     otherwise: 'caller-someone',
   },
+  guest: 'Zofia Kern',
   messageClip: 'message',
   texts: {
     '+447700900333': {

@@ -29,7 +29,7 @@ import { serveOffices } from './office/serveOffices';
 import { ownInRedis } from './office/shared/ownInRedis';
 import { relayToOwner } from './office/shared/relayToOwner';
 import { faultWords, makeLog } from './office/logs';
-import { realCast } from './office/realCast';
+import { realCast, withoutGuest } from './office/realCast';
 import { watchRoutes } from './office/watchRoutes';
 
 const { env, argv } = process;
@@ -171,7 +171,8 @@ function placeOf(office: string | null): OfficePlace {
       hasChairs: isSample && hasChairs,
       isReal: !isSample,
       playsPhones: isSimulated,
-      cast: isSimulated ? beginning.cast : realCast(beginning.cast),
+      // By a link real browsers come.
+      cast: isSimulated ? withoutGuest(beginning.cast) : realCast(beginning.cast),
     },
     ways: {
       iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),

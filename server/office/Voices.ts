@@ -9,6 +9,13 @@ export interface Speaker {
   tell: (told: ToldOfVoices) => void;
 }
 
+/** As whom a connection speaks. */
+export interface Speaking {
+  sessions: readonly Session[];
+  /** Ends of calls at which it is a guest. */
+  legIds: readonly string[];
+}
+
 /** By which ways browsers reach each other. */
 export interface Ways {
   iceServers: IceServers;
@@ -39,17 +46,17 @@ export class Voices {
     private readonly ways: Ways,
   ) {}
 
-  /** `sessions`: as whom the connection has joined the office. */
-  ask(speaker: Speaker, sessions: readonly Session[], asked: AskedOfVoices): AnswerOfVoices {
+  /** `who`: as whom the connection has joined the office, or at which ends of calls it is a guest. */
+  ask(speaker: Speaker, who: Speaking, asked: AskedOfVoices): AnswerOfVoices {
     switch (asked.what) {
       case 'take':
-        return this.take(speaker, sessions, asked);
+        return this.take(speaker, who, asked);
       case 'drop':
         if (this.speakers.get(asked.legId)?.speaker.id !== speaker.id) return refused;
         this.drop(asked.legId);
         return done;
       case 'servers':
-        return sessions.length === 0 ? refused : { ...done, ...this.ways };
+        return who.sessions.length === 0 ? refused : { ...done, ...this.ways };
       case 'signal': {
         const { from, to, signal } = asked;
         const here = this.speakers.get(from);
@@ -82,13 +89,14 @@ export class Voices {
 
   private take(
     speaker: Speaker,
-    sessions: readonly Session[],
+    { sessions, legIds }: Speaking,
     { legId, by, name, instead }: Extract<AskedOfVoices, { what: 'take' }>,
   ): AnswerOfVoices {
     const call = this.callAt(legId);
     const endpoint = call?.legs.find(({ id }) => id === legId)?.endpoint;
     const isTheirs =
-      endpoint?.kind === 'device' && sessions.some(({ deviceId }) => deviceId === endpoint.deviceId);
+      legIds.includes(legId) ||
+      (endpoint?.kind === 'device' && sessions.some(({ deviceId }) => deviceId === endpoint.deviceId));
     const there = this.speakers.get(legId);
     if (!call || !isTheirs) return refused;
     if (there && there.by !== by) {

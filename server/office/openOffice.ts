@@ -7,6 +7,7 @@ import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { Socket } from 'socket.io';
 
 import { newOffice, type NewOffice } from '@/core/setup';
+import type { GuestSeen } from '@/core/guests';
 import type { Session } from '@/core/office';
 import {
   askedOfFilesSchema,
@@ -18,6 +19,7 @@ import {
   type AnswerOfVoices,
   type ToldOfVoices,
 } from '@/office/socket';
+import { askedOfGuestsSchema, type AnswerOfGuests } from '@/office/guests';
 import type { HostedOffice } from '@/office/hosted';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
@@ -31,6 +33,7 @@ import { MemberFiles } from './MemberFiles';
 import { MemberTelling } from './MemberTelling';
 import { OfficeDoor } from './OfficeDoor';
 import { Speech } from './Speech';
+import { Guests } from './Guests';
 import { refused, Voices, type Ways } from './Voices';
 
 /** So long an app that has lost its connection is taken to be there still. */
@@ -38,6 +41,9 @@ const goneAfterMs = 60_000;
 /** What one connection may say within a second, and how many PINs may be tried from one address within a minute. */
 const saidPerSecond = 200;
 const triesPerMinute = 20;
+/** How often somebody may come by a link from one address within a minute; and how often it is looked who has gone. */
+const knocksPerMinute = 60;
+const lookForGuestsMs = 10_000;
 const mostEchoedBytes = 1_000;
 /** A server bears what is due (`Desk`). */
 const pinCost = 15;
@@ -131,10 +137,14 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   office.start();
   host.everythingIsThere();
   const voices = new Voices(() => office.seen(), options.ways);
+  const guests = new Guests({ seen: () => office.seen(), send: (command) => office.send(command) });
   const speech = new Speech();
   const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });
+  const knocks = new RateLimiterMemory({ points: knocksPerMinute, duration: 60 });
   const audit = makeAudit(folder);
   office.subscribe((step) => {
+    // Who has gone speaks no more; told of it, they find who is with them.
+    office.onceKept(() => guests.changed(step));
     voices.changed(step);
     audit.took(step);
     office.onceKept(() => {
@@ -145,13 +155,17 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   let isStopped = false;
   const sweeping = setInterval(() => door.dropWhoIsGone(), goneAfterMs);
   sweeping.unref();
+  const sweepingGuests = setInterval(() => {
+    void guests.dropWhoIsGone(office.clockTime).catch(fault('a guest not let go'));
+  }, lookForGuestsMs);
+  sweepingGuests.unref();
   return {
     meet: (socket) => {
       sockets.add(socket);
       // What is not answered is asked again.
       socket.use((_, next) => isStopped || next());
       socket.on('disconnect', () => void sockets.delete(socket));
-      meet(socket, { door, host, files, telling, voices, speech, tries, figures, log });
+      meet(socket, { door, host, files, telling, voices, guests, speech, tries, knocks, figures, log });
     },
     firstWayIn: async () => {
       const { people } = office.seen().office.setup;
@@ -172,6 +186,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
     stop: async () => {
       isStopped = true;
       clearInterval(sweeping);
+      clearInterval(sweepingGuests);
       telling.close();
       stopCounting();
       await host.close();
@@ -197,15 +212,17 @@ interface Meeting {
   files: MemberFiles;
   telling: MemberTelling;
   voices: Voices;
+  guests: Guests;
   speech: Speech;
   tries: RateLimiterMemory;
+  knocks: RateLimiterMemory;
   figures: Figures;
   log: OfficeLog;
 }
 
 function meet(
   socket: Socket,
-  { door, host, files, telling, voices, speech, tries, figures, log }: Meeting,
+  { door, host, files, telling, voices, guests, speech, tries, knocks, figures, log }: Meeting,
 ): void {
   const visitor = {
     id: socket.id,
@@ -264,12 +281,28 @@ function meet(
     });
   });
   const sessions = () => door.appsOf(visitor).flatMap((app) => host.sessionOf(app) ?? []);
+  const guest = { id: socket.id, tell: (seen: GuestSeen) => void socket.emit('guests', seen) };
+  socket.on('guests', (asked: unknown, answer: unknown) => {
+    const read = askedOfGuestsSchema.safeParse(asked);
+    if (typeof answer !== 'function' || !read.success) return;
+    const reply = answer as (answer: AnswerOfGuests) => void;
+    void (async () => {
+      const mayTry = !(await isTooFast()) && (read.data.what === 'act' || (await consumed(knocks, from)));
+      reply(mayTry ? await guests.ask(guest, read.data) : { refused: 'tooMany' });
+    })().catch((error: unknown) => {
+      log.error({ what: 'a guest not heard', error: faultWords(error) });
+      reply({ refused: 'notNow' });
+    });
+  });
   const speaker = { id: socket.id, tell: (told: ToldOfVoices) => void socket.emit('voices', told) };
   socket.on('voices', (asked: unknown, answer: unknown) => {
     const read = askedOfVoicesSchema.safeParse(asked);
     if (typeof answer !== 'function' || !read.success) return;
     const reply = answer as (answer: AnswerOfVoices) => void;
-    void isTooFast().then((is) => reply(is ? refused : voices.ask(speaker, sessions(), read.data)));
+    void isTooFast().then((is) => {
+      const who = { sessions: sessions(), legIds: guests.legsOf(guest) };
+      reply(is ? refused : voices.ask(speaker, who, read.data));
+    });
   });
   socket.on('speech', (asked: unknown, answer: unknown) => {
     const { data: words } = askedOfSpeechSchema.safeParse(asked);
@@ -287,6 +320,7 @@ function meet(
   socket.on('disconnect', () => {
     door.left(visitor);
     voices.left(speaker);
+    guests.left(guest);
   });
 }
 

@@ -40,18 +40,19 @@ function set(...calls: Call[]) {
     all.delete(callId);
     voices.changed({ changedCalls: [], endedCallIds: [callId] });
   };
+  const comeAs = (who: string) => ({ sessions: [session(who)], legIds: [] });
   const ask = (
     speaker: Speaker,
     legId: string,
     given: { by?: string; who?: string; instead?: boolean } = {},
   ) => {
     const { by = speaker.id, who = legId, instead = false } = given;
-    return voices.ask(speaker, [session(who)], { what: 'take', legId, by, name: `${by}'s`, instead });
+    return voices.ask(speaker, comeAs(who), { what: 'take', legId, by, name: `${by}'s`, instead });
   };
   const take = (speaker: Speaker, legId: string, by = speaker.id, who = legId) =>
     ask(speaker, legId, { by, who }).done;
   const signal = (speaker: Speaker, from: string, to: string) =>
-    voices.ask(speaker, [session(from)], { what: 'signal', from, to, signal: { candidate: null } }).done;
+    voices.ask(speaker, comeAs(from), { what: 'signal', from, to, signal: { candidate: null } }).done;
   return { voices, change, end, ask, take, signal };
 }
 
@@ -100,9 +101,14 @@ describe('where voices find each other', () => {
   it('tells the servers by which browsers find each other to whoever is let in alone', () => {
     const { voices, ask } = set(call('c', leg('a'), leg('b')));
     const ways = { done: true, iceServers: [{ urls: 'stun:here' }], relayOnly: true };
-    expect(voices.ask(ada(), [session('a')], { what: 'servers' })).toMatchObject(ways);
+    expect(voices.ask(ada(), { sessions: [session('a')], legIds: [] }, { what: 'servers' })).toMatchObject(
+      ways,
+    );
     expect(ask(bela(), 'b')).toMatchObject(ways);
-    expect(voices.ask(cleo(), [], { what: 'servers' })).toMatchObject({ done: false, iceServers: [] });
+    expect(voices.ask(cleo(), { sessions: [], legIds: [] }, { what: 'servers' })).toMatchObject({
+      done: false,
+      iceServers: [],
+    });
   });
 
   it('says who speaks there, and lets another browser of the same person do it instead; of nobody else', () => {

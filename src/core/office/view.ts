@@ -157,7 +157,7 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
       timers: call.timers.filter(({ what }) => what.kind !== 'digit'),
       invitation: isInvited(session, call) ? call.invitation : null,
       // Whoever has a link comes by it.
-      meeting: isInIt(session, call) ? call.meeting : (call.meeting && { ...call.meeting, links: [] }),
+      meeting: isInIt(session, call) ? call.meeting : call.meeting && { ...call.meeting, links: [] },
       recordings: call.recordings.map((recording) =>
         recording.personId === session.personId ? recording : { ...recording, pieces: [] },
       ),

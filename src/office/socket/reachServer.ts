@@ -1,7 +1,10 @@
 import { io } from 'socket.io-client';
 import { z } from 'zod';
 
+import { guestSeenSchema, type GuestSeen } from '@/core/guests';
+
 import type { Port } from '../channel';
+import { answerOfGuestsSchema, type AnswerOfGuests, type AskedOfGuests } from '../guests';
 import { DeviceKey } from './DeviceKey';
 import {
   answerOfFilesSchema,
@@ -40,6 +43,9 @@ export interface ReachedServer {
   askOfFiles: (asked: AskedOfFiles) => Promise<Exclude<AnswerOfFiles, { refused: string }>>;
   /** Asks of the place where voices find each other; null: it was not heard. */
   askOfVoices: (asked: AskedOfVoices) => Promise<AnswerOfVoices | null>;
+  /** Asks as somebody who has come to a meeting by a link; null: it was not heard. */
+  askOfGuests: (asked: AskedOfGuests) => Promise<AnswerOfGuests | null>;
+  hearOfGuests: (listener: (seen: GuestSeen) => void) => void;
   /** Asks of where its person is told elsewhere; null: it was not heard. */
   askOfTelling: (asked: AskedOfTelling) => Promise<AnswerOfTelling | null>;
   /** A file of sound that says so; null: the server speaks nothing, or was not heard. */
@@ -109,6 +115,12 @@ export function reachServer(): ReachedServer {
     prove: async (app, token) => (challenge === null ? null : deviceKey.prove(challenge, app, token)),
     askOfFiles,
     askOfVoices: (asked) => askOnce('voices', asked, answerOfVoicesSchema),
+    askOfGuests: (asked) => askOnce('guests', asked, answerOfGuestsSchema),
+    hearOfGuests: (listener) =>
+      void socket.on('guests', (told: unknown) => {
+        const read = guestSeenSchema.safeParse(told);
+        if (read.success) listener(read.data);
+      }),
     askOfTelling: (asked) => askOnce('telling', asked, answerOfTellingSchema),
     speak: (asked) => askOnce('speech', asked, z.instanceof(ArrayBuffer)),
     hearOfVoices: (listener) =>

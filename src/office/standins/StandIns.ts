@@ -6,7 +6,7 @@ import {
   type ExchangeEvent,
   type Leg,
 } from '@/core/calls/exchange';
-import type { MeetingAct } from '@/core/calls/meetings';
+import { meetingLimits, type Meeting, type MeetingAct } from '@/core/calls/meetings';
 import type { Network } from '@/core/calls/quality';
 
 import { goodNetwork } from './networks';
@@ -29,6 +29,9 @@ const times = {
   /** How soon a colleague has the meeting on the screen beside their phone, and how soon they are seen then. */
   besideMs: 1_500,
   cameraMs: 2_500,
+  /** How long somebody outside takes to read a text with a link, and how soon they are seen then. */
+  linkMs: 4_000,
+  seenMs: 1_500,
   /** How long they look at what is shared before they want to say something. */
   lookMs: 6_000,
 } as const;
@@ -124,6 +127,10 @@ export class StandIns {
         return { at, command: { type: 'reportFree', number: act.number } };
       case 'inMeeting':
         return { at, command: { type: 'inMeeting', legId, act: act.act } };
+      case 'knock': {
+        const { token, name } = act;
+        return { at, command: { type: 'knock', token, name, guestId: playedGuest(callId) } };
+      }
       default:
         return { at, command: { type: act.kind, legId } };
     }
@@ -144,6 +151,9 @@ export class StandIns {
       case 'established':
       case 'pickedUp':
         this.startTalking(event.at, call, leg);
+        this.joinIn(event.at, call);
+        return;
+      case 'joined':
         this.joinIn(event.at, call);
         return;
       case 'messageStarted':
@@ -239,10 +249,44 @@ export class StandIns {
       const act: MeetingAct = { act: 'show', kind: 'camera' };
       this.plan(at + times.cameraMs, call, leg, { kind: 'inMeeting', act });
     }
+    this.comeByLinks(at, call, meeting);
     const [asks] = colleagues;
     const screen = meeting.pictures.find(({ kind, at: since }) => kind === 'screen' && since === at);
     if (asks && screen && !this.isAbout(asks, 'raiseHand'))
       this.plan(at + times.lookMs, call, asks, { kind: 'inMeeting', act: { act: 'raiseHand' } });
+  }
+
+  /** Whoever was sent a link looks at it beside their phone, and is seen; by one for guests somebody comes who wants to be let in. */
+  private comeByLinks(at: number, call: Call, meeting: Meeting): void {
+    const camera: MeetingAct = { act: 'show', kind: 'camera' };
+    // Just given: whoever was turned away does not come by the same one again.
+    const given = meeting.links.filter(({ until }) => until === at + meetingLimits.linkMs);
+    for (const { forLegId, openAt, token } of given) {
+      const leg = call.legs.find(({ id }) => id === forLegId);
+      if (leg) {
+        const isOpen = openAt !== null || meeting.besideLegIds.includes(leg.id);
+        if (isOpen || this.isAbout(leg, 'openBeside') || noScreen.includes(this.scriptFor(leg).kind))
+          continue;
+        this.plan(at + times.linkMs, call, leg, { kind: 'inMeeting', act: { act: 'openBeside' } });
+        this.plan(at + times.linkMs + times.seenMs, call, leg, { kind: 'inMeeting', act: camera });
+      } else if (forLegId === null && this.cast.guest !== undefined && !this.hasCome(call)) {
+        const act = { kind: 'knock', token, name: this.cast.guest } as const;
+        this.push(at + times.linkMs, call.id, '', act);
+      }
+    }
+    const guest = call.legs.find((leg) => isTalking(leg) && isPlayedGuest(leg));
+    const isSeen = meeting.pictures.some(({ legId }) => legId === guest?.id);
+    if (guest?.answeredAt === at && !isSeen && !this.isAbout(guest, 'show'))
+      this.plan(at + times.seenMs, call, guest, { kind: 'inMeeting', act: camera });
+  }
+
+  /** The guest of that call is there, was there, or is on their way. */
+  private hasCome({ id, legs, meeting }: Call): boolean {
+    return (
+      this.state.pending.some(({ callId, act }) => callId === id && act.kind === 'knock') ||
+      legs.some(isPlayedGuest) ||
+      meeting?.waiting.some(({ guestId }) => guestId === playedGuest(id)) === true
+    );
   }
 
   private isAbout(leg: Leg, what: MeetingAct['act']): boolean {
@@ -329,6 +373,15 @@ export class StandIns {
     delete this.state.menus[legId];
   }
 }
+
+/** Who is no person has no screen. */
+const noScreen: readonly Script['kind'][] = ['menu', 'unknownNumber'];
+
+/** Under which name the office knows whoever comes by a link to a call and is played. */
+const playedPrefix = 'played-';
+const playedGuest = (callId: string) => `${playedPrefix}${callId}`;
+const isPlayedGuest = ({ endpoint }: Pick<Leg, 'endpoint'>) =>
+  endpoint.kind === 'outside' && endpoint.guestId?.startsWith(playedPrefix) === true;
 
 /** The key a leg's script is found by: its number or device. */
 function partyOf(leg: Leg): string {

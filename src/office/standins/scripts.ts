@@ -38,6 +38,8 @@ export interface StandInCast {
   clips: Readonly<Record<string, { text: string; seconds: number }>>;
   /** What callers say when they are answered, by number. */
   callerClips: Readonly<Record<string, string>>;
+  /** Who comes by a link for guests; left out: nobody does. */
+  guest?: string;
   /** What callers leave on a mailbox. */
   messageClip: string;
 }

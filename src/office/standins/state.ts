@@ -25,6 +25,7 @@ const actSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('menuTimeout'), turn: z.number() }),
   z.object({ kind: z.literal('sendDigits'), digits: z.string() }),
   z.object({ kind: z.literal('reportFree'), number: z.string() }),
+  z.object({ kind: z.literal('knock'), token: z.string(), name: z.string() }),
   z.object({ kind: z.literal('inMeeting'), act: meetingActSchema }),
 ]);
 /** What one of them is about to do. */

@@ -1,7 +1,5 @@
-import { create } from 'qrcode';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Path, Rect } from 'react-native-svg';
 
 import { weaknessOf } from '@/core/shared/pins';
 import { formatMoment } from '@/core/shared/time';
@@ -12,6 +10,8 @@ import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
+
+import { QrCode } from '../shared/QrCode';
 
 /** Lets a device of somebody's join: a link, also to be photographed, and a PIN to begin with, which goes another way. */
 export function InviteSheet({
@@ -96,7 +96,7 @@ export function InviteSheet({
           </>
         ) : (
           <>
-            <Code text={address} label={`The link for ${name} as a code to photograph`} />
+            <QrCode text={address} label={`The link for ${name} as a code to photograph`} />
             <Txt as="small">{address}</Txt>
             <Plate word="Copy the link" onPress={() => void copy(address)} />
           </>
@@ -104,22 +104,6 @@ export function InviteSheet({
         {problem === null ? null : <Problem sentence={problem} />}
       </View>
     </Sheet>
-  );
-}
-
-/** QR code (ISO/IEC 18004), with the quiet zone of four modules that readers need; dark on light in either theme. */
-function Code({ text, label }: { text: string; label: string }) {
-  const { modules } = create(text, { errorCorrectionLevel: 'M' });
-  const { size } = modules;
-  const dark = Array.from({ length: size * size }, (_, at) => at).filter((at) => modules.data[at]);
-  const path = dark.map((at) => `M${(at % size) + 4} ${Math.floor(at / size) + 4}h1v1h-1z`).join('');
-  return (
-    <View role="img" aria-label={label} style={styles.code}>
-      <Svg viewBox={`0 0 ${size + 8} ${size + 8}`} width="100%" height="100%" aria-hidden>
-        <Rect width={size + 8} height={size + 8} fill="#FFFFFF" />
-        <Path d={path} fill="#14201D" />
-      </Svg>
-    </View>
   );
 }
 
@@ -134,5 +118,4 @@ function proposedPin(): string {
 
 const styles = StyleSheet.create({
   body: { gap: space.m },
-  code: { width: 240, height: 240, alignSelf: 'center' },
 });

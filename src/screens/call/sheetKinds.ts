@@ -14,6 +14,8 @@ export type OpenSheet =
   | { kind: 'camera'; view: CallView }
   | { kind: 'react'; view: CallView }
   | { kind: 'meeting'; view: CallView }
+  /** `party`: for the screen beside their phone; null: for guests. */
+  | { kind: 'link'; view: CallView; party: PartyView | null }
   | { kind: 'sound' }
   | { kind: 'askPlace'; to: string; isDialled: boolean }
   | { kind: 'askShown'; to: string; isDialled: boolean }

@@ -9,6 +9,8 @@ export const fetchEverythingScreen = async () => (await import('./inboxScreens')
 export const fetchEverythingList = async () => (await import('./inboxScreens')).EverythingList;
 export const fetchRoomsScreen = async () => (await import('./inboxScreens')).RoomsScreen;
 export const fetchMinutesInto = async () => (await import('./inboxScreens')).MinutesInto;
+export const fetchGuestScreen = async () => (await import('./inboxScreens')).GuestScreen;
+export const fetchMeetingLink = async () => (await import('./inboxScreens')).MeetingLink;
 export const fetchChatSheet = async () => (await import('./inboxScreens')).ChatSheet;
 export const fetchTonesScreen = async () => (await import('./inboxScreens')).TonesScreen;
 export const fetchConnectionScreen = async () => (await import('./inboxScreens')).ConnectionScreen;

@@ -19,6 +19,8 @@ export { DirectoryScreen } from '../directory/DirectoryScreen';
 export { FollowUpsScreen } from '../followUps/FollowUpsScreen';
 export { NotesScreen } from '../notes/NotesScreen';
 export { VoicemailsScreen } from '../voicemails/VoicemailsScreen';
+export { GuestScreen } from '../guest/GuestScreen';
+export { MeetingLink } from '../access/MeetingLink';
 export { MinutesInto } from '../rooms/MinutesInto';
 export { ChatSheet } from '../rooms/ChatSheet';
 export { RoomsScreen } from '../rooms/RoomsScreen';

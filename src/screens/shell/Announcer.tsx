@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import { selectIncoming, selectTaken, useAppSelector, type CallView } from '@/state/app';
+import { selectIncoming, selectTaken, selectWaitingGuests, useAppSelector, type CallView } from '@/state/app';
 import { TopMost } from '@/ui/layer';
 import { Txt } from '@/ui/text';
 
@@ -10,6 +10,7 @@ import { phaseWord, theyHear } from '../shared/callWords';
 export function Announcer() {
   const incoming = useAppSelector(selectIncoming);
   const taken = useAppSelector(selectTaken);
+  const guests = useAppSelector(selectWaitingGuests).map(({ name }) => `${name} wants to come in.`);
   const arrivals = incoming.map(
     (view) =>
       `${namesOf(view)} ${view.others.length > 1 ? 'call' : 'calls'}${view.line ? ` on ${view.line.name}` : ''}.`,
@@ -23,7 +24,7 @@ export function Announcer() {
     <TopMost>
       <View style={styles.unseen}>
         <View aria-live="assertive" role="alert">
-          <Txt>{arrivals.join(' ')}</Txt>
+          <Txt>{[...arrivals, ...guests].join(' ')}</Txt>
         </View>
         <View aria-live="polite" role="status">
           <Txt>{states.join(' ')}</Txt>

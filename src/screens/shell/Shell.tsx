@@ -10,6 +10,7 @@ import { useLayers } from '@/ui/layer';
 import { themed } from '@/ui/tokens';
 
 import { CallScreen } from '../call/CallScreen';
+import { GuestsWaiting } from '../call/meeting/GuestsWaiting';
 import { LazySheet } from '../call/LazySheet';
 import { openCallSheet, useCallSheet } from '../call/openSheet';
 import { IncomingBand } from '../incoming/IncomingBand';
@@ -53,6 +54,16 @@ export function Shell({ children }: { children: ReactNode }) {
     <WholeShell key={clockStyle}>{children}</WholeShell>
   ) : (
     <StartingShell>{children}</StartingShell>
+  );
+}
+
+/** Around the screen of whoever comes to a meeting by a link: nothing of the office. */
+export function GuestShell({ children }: { children: ReactNode }) {
+  const styles = useStyles();
+  return (
+    <View role="main" style={styles.app}>
+      {children}
+    </View>
   );
 }
 
@@ -108,6 +119,7 @@ function WholeShell({ children }: { children: ReactNode }) {
               ))}
             </ScrollView>
           ) : null}
+          {isLocked ? null : <GuestsWaiting />}
           {isLocked ? null : <ArrivalsLater />}
           {isLocked ? null : <AsideStrip />}
           {hasThird && !isLocked ? null : <CallStrip />}

@@ -8,6 +8,7 @@ import type { AccessRequest, AccessSeen } from '@/core/office';
 import {
   arriving,
   explainInboxRefusal,
+  newSecret,
   selectMyId,
   selectOffice,
   type RootState,
@@ -24,12 +25,6 @@ export function deviceName(): string {
     [browser.name, os.name].filter((name) => name !== undefined && name !== '').join(', ') || 'A browser'
   );
 }
-
-/** 24 bytes of chance, which can stand in an address. */
-export const newSecret = (): string =>
-  btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(24))))
-    .replace(/\+/g, '-')
-    .replace(/\//g, '_');
 
 /** Comes to the office with an extension, or the code of an invitation, and a PIN. What becomes of it is in the store. */
 export const signIn =

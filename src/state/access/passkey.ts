@@ -5,7 +5,7 @@ import {
   startRegistration,
 } from '@simplewebauthn/browser';
 
-import { newSecret } from './access';
+import { newSecret } from '../app';
 
 /** The bit of the authenticator's data that says that it has verified who is there (W3C WebAuthn §6.1, UV). */
 const verifiedBit = 0x04;

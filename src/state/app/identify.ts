@@ -75,6 +75,8 @@ export function identifyEndpoint({ endpoint, role, personId }: Leg, call: Call, 
     case 'textNotice':
       return { name: 'A text instead', detail: '', number: null, personId: null };
     case 'outside':
+      if (endpoint.guestId !== undefined)
+        return { name: endpoint.name ?? 'A guest', detail: 'guest, by a link', number: null, personId: null };
       return { ...identifyNumber(endpoint.number, endpoint.name, people), personId: null };
   }
 }

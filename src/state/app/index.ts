@@ -95,7 +95,9 @@ export {
   type Names,
   type PartyView,
 } from './callViews';
-export { meetingOf, type MeetingView } from './meetings';
+export { giveMeetingLink, textMeetingLink } from './meetingLinks';
+export { meetingOf, selectWaitingGuests, type MeetingView, type WaitingGuest } from './meetings';
+export { newSecret } from './newSecret';
 export {
   canTakeBack,
   selectAtMyOtherPhones,

@@ -1,7 +1,9 @@
-import { hostsOf, picturePaths } from '@/core/calls/exchange';
-import type { Meeting, PictureKind, Reaction } from '@/core/calls/meetings';
+import { createSelector } from '@reduxjs/toolkit';
 
-import type { CallView } from './callViews';
+import { hostsOf, picturePaths } from '@/core/calls/exchange';
+import type { Meeting, PictureKind, Reaction, Waiting } from '@/core/calls/meetings';
+
+import { selectTaken, type CallView } from './callViews';
 
 /** A meeting as the worker sees it; everybody is known by their leg. */
 export interface MeetingView extends Pick<Meeting, 'isLocked' | 'hostLegIds'> {
@@ -12,6 +14,8 @@ export interface MeetingView extends Pick<Meeting, 'isLocked' | 'hostLegIds'> {
   /** Raised hands, whoever was first first. */
   hands: string[];
   reactions: { legId: string; reaction: Reaction; at: number }[];
+  /** Who wants to be let in, whoever came first first. */
+  waiting: Waiting[];
 }
 
 /** The meeting that a call has become; null where it is none. */
@@ -32,5 +36,19 @@ export function meetingOf({ call, me }: Pick<CallView, 'call' | 'me'>): MeetingV
     }),
     hands: meeting.hands.map(({ legId }) => legId),
     reactions: meeting.reactions,
+    waiting: meeting.waiting,
   };
 }
+
+/** Somebody who wants to be let in where the worker decides. */
+export interface WaitingGuest extends Waiting {
+  /** The worker's own end of that meeting. */
+  legId: string;
+}
+
+export const selectWaitingGuests = createSelector(selectTaken, (calls): WaitingGuest[] =>
+  calls.flatMap((view) => {
+    const meeting = meetingOf(view);
+    return meeting?.isHost ? meeting.waiting.map((each) => ({ ...each, legId: view.me.legId })) : [];
+  }),
+);

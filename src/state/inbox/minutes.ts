@@ -32,7 +32,8 @@ export const keepMinutes =
       const { name, number, personId } = identifyEndpoint(leg, call, names);
       const { endpoint } = leg;
       const isApp = endpoint.kind === 'device' && office.devices.get(endpoint.deviceId)?.kind === 'app';
-      const byPhone = !isApp && !call.meeting?.besideLegIds.includes(leg.id);
+      const isGuest = endpoint.kind === 'outside' && endpoint.guestId !== undefined;
+      const byPhone = !isApp && !isGuest && !call.meeting?.besideLegIds.includes(leg.id);
       const who = personId ?? number ?? leg.id;
       return [{ who, name, byPhone, from: Math.max(from, since), to }];
     });

@@ -52,6 +52,9 @@ export function askedToJoin(): string | null {
   return pathname === '/join' ? new URLSearchParams(search).get('code') : null;
 }
 
+/** Whether this page was opened by a link to a meeting: it is no app of the office then. */
+export const isGuestPage = (): boolean => globalThis.window?.location.pathname === '/guest';
+
 /** From the next start on. Gives whether this device can keep in mind who it is. */
 export function chooseChair(personId: string | null): boolean {
   return write(chairKey, personId ?? '');

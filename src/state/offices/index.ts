@@ -9,6 +9,7 @@ export {
   forgetOwnOffice,
   keepOwnToken,
   ownOfficeName,
+  isGuestPage,
   isOutsidePlayed,
   isServed,
   ownStorage,

@@ -143,7 +143,13 @@ export class MeetingPictures implements MeetingPicturesHere {
   /** Who is drawn where nobody's browser sends a picture; null: somebody's does. */
   private seedOf({ call }: CallView, legId: string): string | null {
     const endpoint = call.legs.find(({ id }) => id === legId)?.endpoint;
-    if (endpoint?.kind === 'outside') return endpoint.number ?? legId;
+    if (endpoint?.kind === 'outside') {
+      const isOpen = call.meeting?.links.some(
+        ({ forLegId, openAt }) => forLegId === legId && openAt !== null,
+      );
+      const isSent = this.services.server !== null && (endpoint.guestId !== undefined || isOpen === true);
+      return isSent ? null : (endpoint.number ?? legId);
+    }
     if (endpoint?.kind !== 'device') return null;
     const device = selectOffice(this.store.getState()).devices.get(endpoint.deviceId);
     return this.services.server && device?.kind === 'app' ? null : (device?.personId ?? endpoint.deviceId);

@@ -9,6 +9,7 @@ export {
   meetingActSchema,
   meetingLimits,
   meetingSchema,
+  pictureSchema,
   reactions,
   type Meeting,
   type MeetingAct,

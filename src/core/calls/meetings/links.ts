@@ -36,9 +36,11 @@ export function cameBy(
   if (link.until <= at) return { why: 'linkTooOld' };
   const { forLegId } = link;
   if (forLegId !== null) {
-    const openAt = (each: MeetingLink) => (each === link ? { ...each, openAt: guestId } : each);
-    const besideLegIds = [...new Set([...meeting.besideLegIds, forLegId])];
-    return { meeting: { ...meeting, besideLegIds, links: meeting.links.map(openAt) } };
+    // What was shown from the screen before is shown no more.
+    const before = withoutBeside(meeting, forLegId);
+    const openAt = (each: MeetingLink) => (each.token === token ? { ...each, openAt: guestId } : each);
+    const besideLegIds = [...before.besideLegIds, forLegId];
+    return { meeting: { ...before, besideLegIds, links: before.links.map(openAt) } };
   }
   if (meeting.isLocked) return { why: 'meetingLocked' };
   if (meeting.waiting.length >= meetingLimits.waiting) return { why: 'waitingFull' };

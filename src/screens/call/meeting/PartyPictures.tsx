@@ -28,7 +28,7 @@ const useStyles = themed(({ colours }) =>
 
 interface PartyPicturesProps {
   party: Pick<PartyView, 'name' | 'legId'>;
-  meeting: MeetingView;
+  meeting: Pick<MeetingView, 'pictures'>;
   /** Which of all is seen large. */
   largeId: string | null;
   onChoose: (pictureId: string) => void;

@@ -10,6 +10,7 @@ const meeting: MeetingView = {
     { id: 's3', legId: 'hugh', kind: 'camera', isMine: false },
   ],
   reactions: [{ legId: 'ilse', reaction: 'thanks', at: 1_000 }],
+  waiting: [],
 };
 const screen = { id: 's4', legId: 'hugh', kind: 'screen', isMine: false } as const;
 

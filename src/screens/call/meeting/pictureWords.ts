@@ -10,7 +10,7 @@ export const pictureName = (name: string, kind: PictureKind): string =>
  * whoever speaks, or spoke last, else the first camera. null: nobody else shows anything.
  */
 export function largeOf(
-  { pictures }: MeetingView,
+  { pictures }: Pick<MeetingView, 'pictures'>,
   chosenId: string | null,
   front: string | null = null,
 ): string | null {
@@ -36,6 +36,11 @@ export function marksOf(meeting: MeetingView, { call }: CallView, legId: string,
 }
 
 /** Whoever is outside, and has no screen beside their phone. */
-const isSoundOnly = ({ legs, meeting }: CallView['call'], legId: string): boolean =>
-  legs.find(({ id }) => id === legId)?.endpoint.kind === 'outside' &&
-  !(meeting?.besideLegIds.includes(legId) ?? false);
+export function isSoundOnly({ legs, meeting }: CallView['call'], legId: string): boolean {
+  const endpoint = legs.find(({ id }) => id === legId)?.endpoint;
+  return (
+    endpoint?.kind === 'outside' &&
+    endpoint.guestId === undefined &&
+    !(meeting?.besideLegIds.includes(legId) ?? false)
+  );
+}

@@ -14,10 +14,10 @@ import type { OpenSheet } from '../sheetKinds';
 /** What opens a camera or a screen is fetched when a call has become a meeting. */
 export const fetchPicturing = () => import('@/office/picturing');
 
-const screenFailed = 'The screen can’t be shared now. The call goes on.';
+export const screenFailed = 'The screen can’t be shared now. The call goes on.';
 export const notFetched =
   'This part of the app has not been fetched, and there is no network now. The call goes on.';
-const noScreen = 'This browser can’t share its screen: on a computer it can.';
+export const noScreen = 'This browser can’t share its screen: on a computer it can.';
 
 /** The acts of the meeting that a call has become; null where it is none. */
 export function useMeetingActs(

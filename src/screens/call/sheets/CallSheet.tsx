@@ -9,6 +9,7 @@ import { AskShownSheet } from './AskShownSheet';
 import { CameraSheet } from './CameraSheet';
 import { JoinSheet } from './JoinSheet';
 import { LazyChat } from './LazyChat';
+import { LinkSheet } from './LinkSheet';
 import { MeetingSheet } from './MeetingSheet';
 import { MoveSheet } from './MoveSheet';
 import { NoteSheet } from './NoteSheet';
@@ -57,6 +58,8 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
       return <ReactSheet view={view} onClose={onClose} />;
     case 'meeting':
       return <MeetingSheet view={view} onClose={onClose} />;
+    case 'link':
+      return <LinkSheet view={view} party={open.party} onClose={onClose} />;
     case 'note':
       return <NoteSheet view={view} onClose={onClose} />;
     case 'chat':

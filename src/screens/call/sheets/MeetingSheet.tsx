@@ -9,6 +9,7 @@ import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
 import { openCallSheet } from '../openSheet';
+import { GuestActs } from '../meeting/GuestsWaiting';
 import { marksOf } from '../meeting/pictureWords';
 import { LazyMinutes } from './LazyMinutes';
 import { RefusalLine } from './RefusalLine';
@@ -83,8 +84,29 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
             );
           })}
         </View>
+        {meeting.waiting.length > 0 ? (
+          <View role="list" aria-label="Waiting to be let in">
+            {meeting.waiting.map((each) => (
+              <View key={each.guestId} role="listitem" style={styles.row}>
+                <View style={styles.name}>
+                  <Txt as="strong">{each.name}</Txt>
+                  <Txt as="small">
+                    {meeting.isHost ? 'wants to come in' : 'waits until a host lets them in'}
+                  </Txt>
+                </View>
+                {meeting.isHost ? <GuestActs guest={{ ...each, legId: view.me.legId }} /> : null}
+              </View>
+            ))}
+          </View>
+        ) : null}
         {meeting.isLocked ? null : (
-          <Plate kind="main" word="Add somebody" onPress={() => openCallSheet({ kind: 'add', view })} />
+          <>
+            <Plate kind="main" word="Add somebody" onPress={() => openCallSheet({ kind: 'add', view })} />
+            <Plate
+              word="Invite by a link …"
+              onPress={() => openCallSheet({ kind: 'link', view, party: null })}
+            />
+          </>
         )}
         {meeting.isHost ? (
           <>

@@ -1,2 +1,4 @@
 /** What opens over the lower part of a call's screen. Fetched when it is first needed. */
 export { CallSheet } from './CallSheet';
+export { CameraChoice } from '../meeting/CameraChoice';
+export { ReactPlates } from '../meeting/ReactPlates';

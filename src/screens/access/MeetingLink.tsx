@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+
+import { meetingLimits } from '@/core/calls/meetings';
+import { formatClock } from '@/core/shared/time';
+import {
+  actDone,
+  giveMeetingLink,
+  selectZone,
+  useAppDispatch,
+  useAppSelector,
+  useNow,
+  type CallView,
+  type PartyView,
+} from '@/state/app';
+import { isServed } from '@/state/offices';
+import { Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, useTheme } from '@/ui/tokens';
+
+import { RefusalLine } from '../call/sheets/RefusalLine';
+import { QrCode } from '../shared/QrCode';
+
+interface MeetingLinkProps {
+  view: CallView;
+  /** Whose screen beside their phone it is for; null: for guests. */
+  party: PartyView | null;
+}
+
+/** Makes a link to the meeting, shows it to be photographed, and copies or passes it on. */
+export function MeetingLink({ view, party }: MeetingLinkProps) {
+  const { colours } = useTheme();
+  const dispatch = useAppDispatch();
+  const zone = useAppSelector(selectZone);
+  const now = useNow(60_000);
+  const [address, setAddress] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const copy = async (text: string) => {
+    try {
+      await navigator.clipboard.writeText(text);
+      dispatch(actDone('The link is copied.'));
+    } catch {
+      setProblem('This browser lets nothing be copied. Mark the link and copy it by hand.');
+    }
+  };
+  // Whoever closes the browser's own question has decided.
+  const passOn = (text: string) => void navigator.share({ text }).catch(() => undefined);
+  return (
+    <View style={styles.stack}>
+      <RefusalLine />
+      {address === null ? (
+        <>
+          <Txt>
+            {party
+              ? `By it ${party.name} sees the meeting on any screen, and can be seen; they go on talking by their phone.`
+              : 'Whoever has it comes by a browser, with their name alone, and waits until a host lets them in. They see nothing else of the office.'}
+          </Txt>
+          <Plate
+            kind="main"
+            large
+            word="Make the link"
+            onPress={async () => setAddress(await dispatch(giveMeetingLink(view, party?.legId ?? null)))}
+          />
+        </>
+      ) : (
+        <>
+          <Txt>
+            {`It is good until the meeting ends, and until ${formatClock(now + meetingLimits.linkMs, zone)} at most. A new one takes its place.`}
+          </Txt>
+          {isServed() ? null : (
+            <Txt colour={colours.faint}>
+              {party
+                ? 'This office lives in this browser, where nobody outside reaches it: here somebody is played who opens it.'
+                : 'This office lives in this browser, where nobody outside reaches it: here somebody is played who comes by it.'}
+            </Txt>
+          )}
+          <QrCode
+            text={address}
+            label={`The link to the meeting as a code to photograph${party ? `, for ${party.name}` : ''}`}
+          />
+          <Txt as="small">{address}</Txt>
+          <Plate word="Copy the link" onPress={() => void copy(address)} />
+          {'share' in navigator ? <Plate word="Pass it on …" onPress={() => passOn(address)} /> : null}
+          <Problem sentence={problem} />
+        </>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ stack: { gap: space.m } });

@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+
+import type { GuestIn } from '@/core/guests';
+import { useNow } from '@/state/app';
+import type { GuestCall, GuestNow } from '@/state/guest';
+import { CordEdge } from '@/ui/cord';
+import { Notice, Problem } from '@/ui/notice';
+import { Plate } from '@/ui/plate';
+import { Txt } from '@/ui/text';
+import { space, target, themed } from '@/ui/tokens';
+
+import { ActRows } from '../call/ActRows';
+import { MovingPicture } from '../call/meeting/MovingPicture';
+import { PartyPictures } from '../call/meeting/PartyPictures';
+import { largeOf } from '../call/meeting/pictureWords';
+import { GuestSheet } from './GuestSheet';
+import { endedWords, guestMarks, hearingOf, hearingWords, noMicrophone, refusedWords } from './guestWords';
+import { useGuestActs } from './useGuestActs';
+
+const useStyles = themed(({ colours }) =>
+  StyleSheet.create({
+    screen: { flex: 1, backgroundColor: colours.paper },
+    head: {
+      paddingHorizontal: space.l,
+      paddingVertical: space.s,
+      borderBottomWidth: 1,
+      borderColor: colours.rule,
+    },
+    scroll: { flex: 1, minHeight: 0 },
+    all: { padding: space.l, gap: space.m, width: '100%', maxWidth: 720, alignSelf: 'center' },
+    card: {
+      flexDirection: 'row',
+      minHeight: target + 8,
+      backgroundColor: colours.sheet,
+      borderWidth: 1,
+      borderColor: colours.ink,
+    },
+    words: { flex: 1, minWidth: 0, paddingHorizontal: space.m, paddingVertical: space.s },
+    own: { width: 104, height: 64 },
+    end: { paddingHorizontal: space.l, paddingVertical: space.m, backgroundColor: colours.sheet },
+    endPlate: { minHeight: 60 },
+  }),
+);
+
+interface GuestMeetingProps {
+  call: GuestCall;
+  seen: GuestIn;
+  now: GuestNow;
+}
+
+/** A meeting as a guest sees it: who is there, with a cord to each that tells who hears whom, what they show, and what the guest can do. */
+export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, ended } }: GuestMeetingProps) {
+  const styles = useStyles();
+  const now = useNow();
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [open, setOpen] = useState<'camera' | 'react' | null>(null);
+  const acts = useGuestActs(call, seen, setOpen);
+  const pictures = seen.pictures.map((each) => ({ ...each, isMine: each.legId === seen.legId }));
+  const largeId = largeOf({ pictures }, chosenId);
+  const problem = acts.problem ?? (refused === null ? null : refusedWords[refused]);
+  return (
+    <View style={styles.screen}>
+      <View style={styles.head}>
+        <Txt as="small" level={1} lines={1}>
+          <Txt as="strong">Meeting</Txt>
+          {` · ${seen.office}`}
+        </Txt>
+      </View>
+      <View role="status">
+        {isReached ? null : (
+          <Notice
+            tone="alarm"
+            sentence="The office is not reached now. Those who hear each other go on; it comes again by itself."
+          />
+        )}
+        {seen.isHeld ? (
+          <Notice sentence="You are on hold: nobody hears or sees you, and you hear nobody." />
+        ) : null}
+        {isHeard === false && !seen.isBeside ? <Notice tone="alarm" sentence={noMicrophone} /> : null}
+        {ended === null ? null : <Notice sentence={endedWords[ended]} />}
+      </View>
+      <ScrollView style={styles.scroll} contentContainerStyle={styles.all} tabIndex={0}>
+        <Problem sentence={problem} />
+        <View role="list" aria-label="Who is there" style={{ gap: space.m }}>
+          {seen.others.map(({ legId, name }) => (
+            <View key={legId} role="listitem">
+              <PartyPictures
+                party={{ legId, name }}
+                meeting={{ pictures }}
+                largeId={largeId}
+                onChoose={setChosenId}
+              />
+              <View style={styles.card}>
+                <CordEdge cord={cordTo(seen, legId)} />
+                <View style={styles.words}>
+                  <Txt as="strong" lines={2}>
+                    {name}
+                  </Txt>
+                  <Txt as="small">
+                    {[
+                      ...(seen.isBeside ? [] : [hearingWords(seen, legId)]),
+                      ...guestMarks(seen, legId, now),
+                    ].join(' · ') || 'is there'}
+                  </Txt>
+                </View>
+              </View>
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+      <View style={styles.card}>
+        {pictures.map(({ id, kind, isMine }) =>
+          isMine ? (
+            <MovingPicture
+              key={id}
+              legId={seen.legId}
+              kind={kind}
+              isMine
+              label={`What you show: your ${kind}`}
+              style={styles.own}
+            />
+          ) : null,
+        )}
+        <View style={styles.words}>
+          <Txt as="strong">You</Txt>
+          <Txt as="small">{[ownWords(seen, isHeard), ...guestMarks(seen, seen.legId, now)].join(' · ')}</Txt>
+        </View>
+      </View>
+      <ActRows groups={[acts.group]} isBare />
+      <View style={styles.end}>
+        <Plate
+          kind="end"
+          word={seen.isBeside ? 'Close it here' : 'Leave the meeting'}
+          style={styles.endPlate}
+          onPress={() => call.leave()}
+        />
+      </View>
+      {open ? (
+        <GuestSheet {...{ open, call, problem }} legId={seen.legId} onClose={() => setOpen(null)} />
+      ) : null}
+    </View>
+  );
+}
+
+function ownWords(seen: GuestIn, isHeard: boolean | null): string {
+  if (seen.isBeside) return 'heard by your phone';
+  if (seen.isHeld) return 'on hold';
+  if (seen.isMuted || isHeard === false) return 'nobody hears you';
+  const hearing = seen.others.filter(({ legId }) => hearingOf(seen, legId).hears);
+  return hearing.length === 0 ? 'nobody hears you' : `heard by ${hearing.map(({ name }) => name).join(', ')}`;
+}
+
+/** Whole where both hear each other, broken where one does, none where nobody does. */
+function cordTo(seen: GuestIn, legId: string): { hue: number; stroke: 'solid' | 'dashed' } | null {
+  if (seen.isBeside) return { hue: 0, stroke: 'solid' };
+  const { hears, isHeard } = hearingOf(seen, legId);
+  if (!hears && !isHeard) return null;
+  return { hue: 0, stroke: hears && isHeard ? 'solid' : 'dashed' };
+}
