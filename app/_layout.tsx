@@ -21,22 +21,18 @@ const beginning = chosenBeginning();
 // Whoever comes to a meeting by a link is nobody of the office: nothing of it is opened for them.
 if (!isGuestPage()) void boot(store, services, beginning, laterParts(beginning));
 
+const Around = isGuestPage() ? GuestShell : Shell;
+
 export default function Layout() {
   return (
     <Provider store={store}>
       <ServicesContext.Provider value={services}>
         <Themed>
-          {isGuestPage() ? (
-            <GuestShell>
-              <Navigator />
-            </GuestShell>
-          ) : (
-            <Shell>
-              <Navigator>
-                <CallOver />
-              </Navigator>
-            </Shell>
-          )}
+          <Around>
+            <Navigator>
+              <CallOver />
+            </Navigator>
+          </Around>
         </Themed>
       </ServicesContext.Provider>
     </Provider>

@@ -25,6 +25,37 @@ test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, 
   await expect(picture).toBeVisible();
 });
 
+test('alone in the demo: the customer is texted the link and is seen; a guest comes by another one and is let in', async ({
+  office,
+  page,
+}) => {
+  await office.talkWithPeg();
+  await office.act('Meeting').click();
+  await office.act('People').click();
+  await office.sheet().getByRole('button', { name: 'Send a link to the picture: Peg Anstey' }).click();
+  expect(await office.axeViolations()).toEqual([]);
+  await office
+    .sheet()
+    .getByRole('button', { name: /^Text it to/ })
+    .click();
+  await expect(page.getByText(/^The link is on its way to Peg/)).toBeVisible();
+  await office.letPassElsewhere('5 s', '5 s');
+  await expect(page.getByRole('img', { name: 'Peg Anstey’s camera' })).toBeVisible();
+  await office.act('People').click();
+  await office.sheet().getByRole('button', { name: 'Invite by a link …' }).click();
+  await office.sheet().getByRole('button', { name: 'Make the link' }).click();
+  await expect(office.sheet().getByRole('img', { name: /as a code to photograph/ })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await office.letPassElsewhere('5 s');
+  await expect(page.getByText('Zofia Kern wants to come in', { exact: true })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.getByRole('button', { name: 'Let in: Zofia Kern' }).click();
+  await expect(office.youHear('You hear Peg Anstey and Zofia Kern')).toBeVisible();
+  await office.letPassElsewhere('5 s');
+  await expect(page.getByRole('button', { name: 'Zofia Kern’s camera, large' })).toBeVisible();
+});
+
 test('hands are raised in their order; a host lowers them, lets nobody in, and puts the minutes into a room', async ({
   office,
   page,

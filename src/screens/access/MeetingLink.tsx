@@ -6,7 +6,10 @@ import { formatClock } from '@/core/shared/time';
 import {
   actDone,
   giveMeetingLink,
+  selectTextNumber,
+  selectWrite,
   selectZone,
+  textMeetingLink,
   useAppDispatch,
   useAppSelector,
   useNow,
@@ -26,14 +29,17 @@ interface MeetingLinkProps {
   view: CallView;
   /** Whose screen beside their phone it is for; null: for guests. */
   party: PartyView | null;
+  onDone: () => void;
 }
 
 /** Makes a link to the meeting, shows it to be photographed, and copies or passes it on. */
-export function MeetingLink({ view, party }: MeetingLinkProps) {
+export function MeetingLink({ view, party, onDone }: MeetingLinkProps) {
   const { colours } = useTheme();
   const dispatch = useAppDispatch();
   const zone = useAppSelector(selectZone);
   const now = useNow(60_000);
+  const textNumber = useAppSelector((state) => selectTextNumber(state, party?.number ?? null));
+  const write = useAppSelector(selectWrite);
   const [address, setAddress] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const copy = async (text: string) => {
@@ -56,9 +62,19 @@ export function MeetingLink({ view, party }: MeetingLinkProps) {
               ? `By it ${party.name} sees the meeting on any screen, and can be seen; they go on talking by their phone.`
               : 'Whoever has it comes by a browser, with their name alone, and waits until a host lets them in. They see nothing else of the office.'}
           </Txt>
+          {party && textNumber !== null ? (
+            <Plate
+              kind="main"
+              large
+              word={`Text it to ${write(textNumber)}`}
+              onPress={async () => {
+                if (await dispatch(textMeetingLink(view, party))) onDone();
+              }}
+            />
+          ) : null}
           <Plate
-            kind="main"
-            large
+            kind={textNumber === null ? 'main' : 'plain'}
+            large={textNumber === null}
             word="Make the link"
             onPress={async () => setAddress(await dispatch(giveMeetingLink(view, party?.legId ?? null)))}
           />

@@ -56,6 +56,8 @@ export class GuestCall implements MeetingPicturesHere {
   private readonly listeners = new Set<() => void>();
   private readonly own = new Map<PictureKind, Own>();
   private readonly come = new Map<string, MediaStream>();
+  /** Pictures of which the office has been told that they are shown no more. */
+  private readonly stopped = new Set<string>();
   private readonly page = crypto.randomUUID();
   private name: string | null = null;
   private voices: { legId: string; voices: PeerVoices } | null = null;
@@ -139,8 +141,6 @@ export class GuestCall implements MeetingPicturesHere {
   stop(_: string, kind: PictureKind): void {
     this.close(kind);
     this.follow();
-    const picture = this.in?.pictures.find((each) => each.legId === this.legId && each.kind === kind);
-    if (picture) void this.act({ do: 'inMeeting', act: { act: 'stopShowing', pictureId: picture.id } });
   }
 
   /** Lets go of everything. */
@@ -239,6 +239,12 @@ export class GuestCall implements MeetingPicturesHere {
     const seen = this.in;
     const { isBeside } = this.options.link;
     if (!seen) return this.changed();
+    for (const { id, legId, kind } of seen.pictures) {
+      // Also what a page showed that is gone: nobody is to be thought to be seen who is not.
+      if (legId !== seen.legId || this.own.has(kind) || this.stopped.has(id)) continue;
+      this.stopped.add(id);
+      void this.act({ do: 'inMeeting', act: { act: 'stopShowing', pictureId: id } });
+    }
     for (const [kind, own] of this.own) {
       const isShown = seen.pictures.some((each) => each.legId === seen.legId && each.kind === kind);
       if (isShown) own.isShown = true;

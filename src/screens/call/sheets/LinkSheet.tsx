@@ -21,7 +21,7 @@ export function LinkSheet({ view, party, onClose }: LinkSheetProps) {
           No link can be made now: that part of the app has not been fetched, and there is no network.
         </Txt>
       ) : (
-        <MeetingLink view={view} party={party} />
+        <MeetingLink view={view} party={party} onDone={onClose} />
       )}
     </Sheet>
   );

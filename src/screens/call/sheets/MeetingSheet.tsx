@@ -10,7 +10,7 @@ import { space, themed } from '@/ui/tokens';
 
 import { openCallSheet } from '../openSheet';
 import { GuestActs } from '../meeting/GuestsWaiting';
-import { marksOf } from '../meeting/pictureWords';
+import { isSoundOnly, marksOf } from '../meeting/pictureWords';
 import { LazyMinutes } from './LazyMinutes';
 import { RefusalLine } from './RefusalLine';
 
@@ -54,6 +54,7 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
         <View role="list" aria-label="People">
           {inOrder.map(({ legId, name, personId }) => {
             const isMe = legId === view.me.legId;
+            const party = view.others.find((each) => each.legId === legId);
             const hasHand = meeting.hands.includes(legId);
             return (
               <View key={legId} role="listitem" style={styles.row}>
@@ -71,6 +72,13 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
                     word="Lower hand"
                     label={`Lower hand: ${name}`}
                     onPress={() => act({ act: 'lowerHand', otherLegId: legId })}
+                  />
+                ) : null}
+                {party && isSoundOnly(view.call, legId) ? (
+                  <Plate
+                    word="Send link …"
+                    label={`Send a link to the picture: ${name}`}
+                    onPress={() => openCallSheet({ kind: 'link', view, party })}
                   />
                 ) : null}
                 {meeting.isHost && !isMe && personId !== null && !meeting.hostLegIds.includes(legId) ? (

@@ -1,15 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 
-import {
-  meetingOf,
-  selectTextNumber,
-  send,
-  textMeetingLink,
-  useAppDispatch,
-  useAppSelector,
-  type CallView,
-  type PartyView,
-} from '@/state/app';
+import { meetingOf, send, useAppDispatch, type CallView, type PartyView } from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
@@ -28,9 +19,7 @@ interface PartySheetProps {
 
 /** What can be done with one of several in a call. */
 export function PartySheet({ view, party, onClose }: PartySheetProps) {
-  const dispatch = useAppDispatch();
   const meeting = meetingOf(view);
-  const textNumber = useAppSelector((state) => selectTextNumber(state, party.number));
   const isThere = party.state === 'connected' || party.state === 'held';
   return (
     <Sheet title={party.name} onClose={onClose}>
@@ -38,18 +27,11 @@ export function PartySheet({ view, party, onClose }: PartySheetProps) {
         <Txt>{theyHear(party, view)}</Txt>
         <RefusalLine />
         {meeting && isThere && isSoundOnly(view.call, party.legId) ? (
-          <>
-            {textNumber === null ? null : (
-              <Plate
-                kind="main"
-                word="Text them the link to the picture"
-                onPress={async () => {
-                  if (await dispatch(textMeetingLink(view, party))) onClose();
-                }}
-              />
-            )}
-            <Plate word="A link for them …" onPress={() => openCallSheet({ kind: 'link', view, party })} />
-          </>
+          <Plate
+            kind="main"
+            word="Send them a link to the picture …"
+            onPress={() => openCallSheet({ kind: 'link', view, party })}
+          />
         ) : null}
         {meeting && !meeting.isHost ? (
           <Txt as="small">Muting, holding and removing somebody is for a host of the meeting.</Txt>
