@@ -141,6 +141,14 @@ for (const view of views)
         await isRight(office, act);
         await office.sheet().getByRole('button', { name: 'Close' }).click();
       }
+      await office.act('People').click();
+      await office.sheet().getByRole('button', { name: 'Invite by a link …' }).click();
+      await office.sheet().getByRole('button', { name: 'Make the link' }).click();
+      await isRight(office, 'a link');
+      await office.sheet().getByRole('button', { name: 'Close' }).click();
+      await office.letPassElsewhere('5 s');
+      await expect(page.getByRole('button', { name: 'Let in: Zofia Kern' })).toBeInViewport({ ratio: 1 });
+      await isRight(office, 'a guest who wants to come in');
     });
 
     test('the frequent jobs: a call parked and taken back, a missed caller called, somebody texted, the phones chosen', async ({

@@ -1,6 +1,21 @@
 import { expect, test } from './office';
+import { unreachable } from './reachable';
 import { ServedOffice } from './servedOffice';
 import { heardBy, hears, paintOf, whistler, type Whistler } from './tones';
+
+test('a link of an office that lives in a browser, or one that is not whole, says so', async ({
+  office,
+  page,
+}) => {
+  await page.setViewportSize({ width: 320, height: 568 });
+  await page.goto('/guest#the-link-of-an-office-in-a-browser');
+  await expect(page.getByRole('heading', { name: 'That meeting is not here' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await page.goto('about:blank');
+  await page.goto('/guest#half');
+  await expect(page.getByRole('heading', { name: 'This link is not whole' })).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+});
 
 test.describe('by a link', () => {
   const served = new ServedOffice();
@@ -70,6 +85,18 @@ test.describe('by a link', () => {
     await expect(maren.page.getByText(/hand 1/)).toBeVisible();
     expect(await guest.office.axeViolations()).toEqual([]);
 
+    // On the smallest phone, and on one held across, all of it is reached.
+    for (const size of [
+      { width: 320, height: 568 },
+      { width: 844, height: 390 },
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
+      await guest.page.setViewportSize(size);
+      await expect(guest.page.getByRole('button', { name: 'Leave the meeting' })).toBeVisible();
+      expect(await unreachable(guest.page), `${size.width}`).toEqual([]);
+    }
+
     // Muted they are heard by nobody, which they are told.
     await guest.office.act('Mute').click();
     await expect(guest.page.getByText('nobody hears you')).toBeVisible();
@@ -113,7 +140,7 @@ test.describe('by a link', () => {
     await maren.page.getByRole('button', { name: 'People', exact: true }).click();
     await maren.office
       .sheet()
-      .getByRole('button', { name: /^Send a link to the picture/ })
+      .getByRole('button', { name: /^Send a link …/ })
       .click();
     await maren.office.sheet().getByRole('button', { name: 'Make the link' }).click();
     const link = await maren.office.sheet().getByText(/^http/).innerText();

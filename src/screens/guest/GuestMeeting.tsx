@@ -38,6 +38,9 @@ const useStyles = themed(({ colours }) =>
     },
     words: { flex: 1, minWidth: 0, paddingHorizontal: space.m, paddingVertical: space.s },
     own: { width: 104, height: 64 },
+    foot: { backgroundColor: colours.sheet },
+    // On a wide screen not as wide as that.
+    column: { width: '100%', maxWidth: 720, alignSelf: 'center' },
     end: { paddingHorizontal: space.l, paddingVertical: space.m, backgroundColor: colours.sheet },
     endPlate: { minHeight: 60 },
   }),
@@ -109,32 +112,38 @@ export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, e
           ))}
         </View>
       </ScrollView>
-      <View style={styles.card}>
-        {pictures.map(({ id, kind, isMine }) =>
-          isMine ? (
-            <MovingPicture
-              key={id}
-              legId={seen.legId}
-              kind={kind}
-              isMine
-              label={`What you show: your ${kind}`}
-              style={styles.own}
+      <View style={styles.foot}>
+        <View style={styles.column}>
+          <View style={styles.card}>
+            {pictures.map(({ id, kind, isMine }) =>
+              isMine ? (
+                <MovingPicture
+                  key={id}
+                  legId={seen.legId}
+                  kind={kind}
+                  isMine
+                  label={`What you show: your ${kind}`}
+                  style={styles.own}
+                />
+              ) : null,
+            )}
+            <View style={styles.words}>
+              <Txt as="strong">You</Txt>
+              <Txt as="small">
+                {[ownWords(seen, isHeard), ...guestMarks(seen, seen.legId, now)].join(' · ')}
+              </Txt>
+            </View>
+          </View>
+          <ActRows groups={[acts.group]} isBare />
+          <View style={styles.end}>
+            <Plate
+              kind="end"
+              word={seen.isBeside ? 'Close it here' : 'Leave the meeting'}
+              style={styles.endPlate}
+              onPress={() => call.leave()}
             />
-          ) : null,
-        )}
-        <View style={styles.words}>
-          <Txt as="strong">You</Txt>
-          <Txt as="small">{[ownWords(seen, isHeard), ...guestMarks(seen, seen.legId, now)].join(' · ')}</Txt>
+          </View>
         </View>
-      </View>
-      <ActRows groups={[acts.group]} isBare />
-      <View style={styles.end}>
-        <Plate
-          kind="end"
-          word={seen.isBeside ? 'Close it here' : 'Leave the meeting'}
-          style={styles.endPlate}
-          onPress={() => call.leave()}
-        />
       </View>
       {open ? (
         <GuestSheet {...{ open, call, problem }} legId={seen.legId} onClose={() => setOpen(null)} />

@@ -32,15 +32,18 @@ export function marksOf(meeting: MeetingView, { call }: CallView, legId: string,
     ...(hand < 0 ? [] : [`hand ${hand + 1}`]),
     ...(meeting.hostLegIds.includes(legId) ? ['host'] : []),
     ...(isSoundOnly(call, legId) ? ['sound only'] : []),
+    ...(isGuest(call, legId) ? ['guest'] : []),
   ];
+}
+
+/** Whoever has come by a link. */
+function isGuest({ legs }: Pick<CallView['call'], 'legs'>, legId: string): boolean {
+  const endpoint = legs.find(({ id }) => id === legId)?.endpoint;
+  return endpoint?.kind === 'outside' && endpoint.guestId !== undefined;
 }
 
 /** Whoever is outside, and has no screen beside their phone. */
 export function isSoundOnly({ legs, meeting }: CallView['call'], legId: string): boolean {
-  const endpoint = legs.find(({ id }) => id === legId)?.endpoint;
-  return (
-    endpoint?.kind === 'outside' &&
-    endpoint.guestId === undefined &&
-    !(meeting?.besideLegIds.includes(legId) ?? false)
-  );
+  const isOutside = legs.find(({ id }) => id === legId)?.endpoint.kind === 'outside';
+  return isOutside && !isGuest({ legs }, legId) && !(meeting?.besideLegIds.includes(legId) ?? false);
 }

@@ -76,8 +76,8 @@ export function MeetingSheet({ view, onClose }: { view: CallView; onClose: () =>
                 ) : null}
                 {party && isSoundOnly(view.call, legId) ? (
                   <Plate
-                    word="Send link …"
-                    label={`Send a link to the picture: ${name}`}
+                    word="Send a link …"
+                    label={`Send a link …: ${name}`}
                     onPress={() => openCallSheet({ kind: 'link', view, party })}
                   />
                 ) : null}
