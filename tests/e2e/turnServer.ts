@@ -13,7 +13,8 @@ export class TurnServer {
   /** As `CENDRO_ICE` wants it. */
   iceServers = '[]';
 
-  async start(): Promise<void> {
+  /** `mostBytesPerSecond`: what each end may send through it, and get from it; what is more is lost, as on a narrow way. */
+  async start(mostBytesPerSecond?: number): Promise<void> {
     const [here = '127.0.0.1'] = Object.values(networkInterfaces())
       .flatMap((all) => all ?? [])
       .flatMap(({ family, internal, address }) => (family === 'IPv4' && !internal ? [address] : []));
@@ -24,6 +25,7 @@ export class TurnServer {
         ...['-n', '--log-file', 'stdout', '--simple-log', '--no-tls', '--no-dtls', '--no-cli'],
         ...['--listening-ip', here, '--relay-ip', here, '--listening-port', String(port)],
         ...['--realm', 'cendro.test', '--lt-cred-mech', '--user', 'office:weir'],
+        ...(mostBytesPerSecond === undefined ? [] : [`--max-bps=${mostBytesPerSecond}`]),
         ...['--pidfile', join(this.folder, 'pid'), '--db', join(this.folder, 'db')],
       ],
       { stdio: ['ignore', 'pipe', 'pipe'] },

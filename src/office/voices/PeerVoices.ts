@@ -1,8 +1,10 @@
+import isEqual from 'fast-deep-equal';
+
 import type { VoicePath } from '@/core/calls/exchange';
 import type { PictureKind } from '@/core/calls/meetings';
 
-import { PictureWays } from './PictureWays';
-import { packetsSent, VoiceMeasure, worstOf, type Coming } from './measuring';
+import { carriedKbps, packetsSent, VoiceMeasure, worstOf, type Coming } from './measuring';
+import { PictureWays, type Looks } from './PictureWays';
 
 /** What two browsers tell each other until they hear each other. */
 export type Signal =
@@ -11,7 +13,11 @@ export type Signal =
       /** Which pictures whoever says it sends, by their places in the description (`mid`); left out by earlier versions. */
       pictures?: Record<string, PictureKind>;
     }
-  | { candidate: RTCIceCandidateInit | null };
+  | { candidate: RTCIceCandidateInit | null }
+  /** How large the other one's pictures are looked at here. */
+  | { looks: Looks }
+  /** Which pictures are not sent there now, since the network bears no more than the voice. */
+  | { rests: readonly PictureKind[] };
 
 /** A picture that this browser may send, and to which ends it goes. */
 export interface PictureSent {
@@ -34,6 +40,8 @@ interface PeerVoicesOptions {
   play: (from: string, stream: MediaStream) => { mute: (isMuted: boolean) => void; stop: () => void };
   /** Pictures of that kind come from another end by this stream; null: they come no more. */
   show?: (from: string, kind: PictureKind, stream: MediaStream | null) => void;
+  /** Which pictures of another end rest, since its network bears no more than the voice. */
+  restsThere?: (from: string, kinds: readonly PictureKind[]) => void;
   connect?: (configuration: RTCConfiguration) => RTCPeerConnection;
 }
 
@@ -55,6 +63,8 @@ interface Peer {
   pictures: PictureWays;
   /** Which pictures come from there, by their places. */
   theirs: Readonly<Record<string, PictureKind>>;
+  /** What was said there last of how large theirs are looked at, and of what rests. */
+  said: { looks: Looks; rests: readonly PictureKind[] };
   measure: VoiceMeasure;
   /** The last packet of the voice whose level was looked at. */
   lastHeard: number | null;
@@ -74,6 +84,7 @@ export class PeerVoices {
   private ends: readonly string[] = [];
   private paths: readonly VoicePath[] = [];
   private pictures: readonly PictureSent[] = [];
+  private looks: ReadonlyMap<string, Looks> = new Map();
   private voice: Promise<MediaStreamTrack | null> | null = null;
   private isOver = false;
 
@@ -120,12 +131,20 @@ export class PeerVoices {
     for (const [legId, peer] of this.peers) this.applyPictures(legId, peer);
   }
 
+  /** How large the pictures of other ends are looked at here; of ends that are left out as is usual. */
+  setLooks(looks: ReadonlyMap<string, Looks>): void {
+    this.looks = looks;
+    for (const [legId, peer] of this.peers) this.sayLooks(legId, peer);
+  }
+
   /** What the browser at another end says. */
   async hear(from: string, signal: Signal): Promise<void> {
     const peer = this.peers.get(from);
     // Who is not known yet will be in a moment.
     if (!peer) return void this.early.set(from, [...(this.early.get(from) ?? []), signal]);
     const { connection } = peer;
+    if ('looks' in signal) return peer.pictures.lookedAt(signal.looks);
+    if ('rests' in signal) return this.options.restsThere?.(from, signal.rests);
     if ('candidate' in signal) {
       // Of an offer that was not taken its ways are not wanted either.
       await connection.addIceCandidate(signal.candidate ?? undefined).catch((error: unknown) => {
@@ -161,11 +180,18 @@ export class PeerVoices {
     for (const [legId, peer] of this.peers) this.apply(legId, peer);
   }
 
-  /** How the voices come, since this was asked last: the worst of them; null while none comes. */
+  /**
+   * How the voices come, since this was asked last: the worst of them; null while none comes. To be asked every second or so: pictures are fitted
+   * to what the ways are found to carry.
+   */
   async measure(): Promise<Coming | null> {
-    const all = [...this.peers.values()].map(async ({ connection, measure }) =>
-      measure.look(await connection.getStats(), connection.currentLocalDescription?.sdp),
-    );
+    const all = [...this.peers].map(async ([legId, peer]) => {
+      const { connection, measure, pictures } = peer;
+      const report = await connection.getStats();
+      pictures.carries(carriedKbps(report));
+      this.sayRests(legId, peer);
+      return measure.look(report, connection.currentLocalDescription?.sdp);
+    });
     return worstOf((await Promise.all(all)).filter((each) => each !== null));
   }
 
@@ -204,6 +230,11 @@ export class PeerVoices {
     return (await Promise.all(speak)).every((does) => does);
   }
 
+  /** What this browser shows and does not send to everybody who is to see it, by kind. */
+  get resting(): ReadonlySet<PictureKind> {
+    return new Set([...this.peers.values()].flatMap(({ pictures }) => pictures.rests));
+  }
+
   close(): void {
     this.isOver = true;
     for (const [legId, peer] of this.peers) this.drop(legId, peer);
@@ -226,6 +257,7 @@ export class PeerVoices {
       heard: null,
       pictures: new PictureWays(connection),
       theirs: {},
+      said: { looks: {}, rests: [] },
       measure: new VoiceMeasure(),
       lastHeard: null,
     };
@@ -259,12 +291,16 @@ export class PeerVoices {
     }
     this.apply(legId, peer);
     this.applyPictures(legId, peer);
+    this.sayLooks(legId, peer);
     void this.hearEarly(legId);
   }
 
   /** What the other one can't have heard: an offer that it has not answered, with all ways that were found since, or that there is no way any more. */
   private sayAgain(legId: string, peer: Peer): void {
     const { connection } = peer;
+    peer.said = { looks: {}, rests: [] };
+    this.sayLooks(legId, peer);
+    this.sayRests(legId, peer);
     if (connection.signalingState === 'have-local-offer') this.sayDescription(legId, peer);
     else if (['disconnected', 'failed'].includes(connection.connectionState)) connection.restartIce();
   }
@@ -305,9 +341,23 @@ export class PeerVoices {
     if (sender) pictures.send(this.pictures.filter(({ to }) => to.includes(legId)));
   }
 
+  private sayLooks(to: string, { said }: Peer): void {
+    const looks = this.looks.get(to) ?? {};
+    if (isEqual(looks, said.looks)) return;
+    said.looks = looks;
+    this.options.signal(to, { looks });
+  }
+
+  private sayRests(to: string, { said, pictures: { rests } }: Peer): void {
+    if (isEqual(rests, said.rests)) return;
+    said.rests = rests;
+    this.options.signal(to, { rests });
+  }
+
   private drop(legId: string, { connection, heard, theirs }: Peer): void {
     heard?.stop();
     for (const kind of Object.values(theirs)) this.options.show?.(legId, kind, null);
+    this.options.restsThere?.(legId, []);
     connection.close();
     this.peers.delete(legId);
   }

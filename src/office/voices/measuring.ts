@@ -112,3 +112,13 @@ export function worstOf(voices: readonly Coming[]): Coming | null {
     null,
   );
 }
+
+/** What a connection is found to carry out, in kilobits per second (`RTCIceCandidatePairStats`); null: not known yet. */
+export function carriedKbps(report: RTCStatsReport): number | null {
+  let carries: number | null = null;
+  report.forEach((each: { type: string; nominated?: boolean; availableOutgoingBitrate?: number }) => {
+    if (each.type === 'candidate-pair' && each.nominated && each.availableOutgoingBitrate !== undefined)
+      carries = Math.max(carries ?? 0, each.availableOutgoingBitrate / 1_000);
+  });
+  return carries;
+}

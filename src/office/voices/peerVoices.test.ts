@@ -30,14 +30,23 @@ class FakeConnection {
   /** By which pictures are sent, as they are now. */
   readonly pictures: {
     mid: string;
+    encoding: RTCRtpEncodingParameters;
     sender: { track: unknown; replaceTrack: (to: unknown) => Promise<void> };
   }[] = [];
+  /** What the network is found to carry, in bits per second. */
+  carries: number | undefined = undefined;
 
   addTransceiver(what: unknown) {
     setTimeout(() => void this.onnegotiationneeded?.());
     if (what === 'audio') return this.way;
-    const sender = { track: what, replaceTrack: async (to: unknown) => void (sender.track = to) };
-    const way = { mid: String(this.pictures.length + 1), sender };
+    const encoding: RTCRtpEncodingParameters = {};
+    const sender = {
+      track: what,
+      replaceTrack: async (to: unknown) => void (sender.track = to),
+      getParameters: () => ({ encodings: [encoding] }),
+      setParameters: async () => undefined,
+    };
+    const way = { mid: String(this.pictures.length + 1), encoding, sender };
     this.pictures.push(way);
     return way;
   }
@@ -50,7 +59,11 @@ class FakeConnection {
     this.remote.push(description);
   }
   addIceCandidate = async (candidate: unknown) => void this.candidates.push(candidate);
-  getStats = async () => new Map([['out', { type: 'outbound-rtp', packetsSent: this.packetsSent }]]);
+  getStats = async () =>
+    new Map<string, object>([
+      ['out', { type: 'outbound-rtp', packetsSent: this.packetsSent }],
+      ['way', { type: 'candidate-pair', nominated: true, availableOutgoingBitrate: this.carries }],
+    ]);
   restartIce = () => void this.restarts++;
   getReceivers = () => [{ track: { kind: 'audio' }, getSynchronizationSources: () => [this.source] }];
   close = () => void (this.isClosed = true);
@@ -63,6 +76,7 @@ function speakAt(legId: string) {
   const said: [string, Signal][] = [];
   const played: { from: string; isMuted: boolean; isStopped: boolean }[] = [];
   const shown: [string, string, boolean][] = [];
+  const rest: [string, readonly string[]][] = [];
   const voices = new PeerVoices({
     ...{ legId, iceServers: [], voice: async () => track },
     signal: (to, signal) => void said.push([to, signal]),
@@ -72,13 +86,14 @@ function speakAt(legId: string) {
       return { mute: (isMuted) => void (one.isMuted = isMuted), stop: () => void (one.isStopped = true) };
     },
     show: (from, kind, stream) => void shown.push([from, kind, stream !== null]),
+    restsThere: (from, kinds) => void rest.push([from, kinds]),
     connect: () => {
       const connection = new FakeConnection();
       made.push(connection);
       return connection as unknown as RTCPeerConnection;
     },
   });
-  return { voices, made, said, played, shown };
+  return { voices, made, said, played, shown, rest };
 }
 
 const both = [
@@ -183,7 +198,7 @@ describe('voices at one end of a call', () => {
 
   it('pictures go after the voice, to whom they are for alone, and stop without any talk about it', async () => {
     const { voices, made, said } = speakAt('b');
-    const picture = { id: 'my camera' } as MediaStreamTrack;
+    const picture = { id: 'my camera', getSettings: () => ({}) } as unknown as MediaStreamTrack;
     voices.setPictures([{ kind: 'camera', track: picture, to: ['a', 'c'] }]);
     voices.setPeers([
       { legId: 'a', by: 'one' },
@@ -206,6 +221,68 @@ describe('voices at one end of a call', () => {
     await settled();
     expect([first.pictures[0]?.sender.track, second.pictures[0]?.sender.track]).toEqual([null, picture]);
     expect(first.offers).toBe(offers);
+  });
+
+  it('a picture is sent as large as it is looked at, small where the network bears no more, and rests where it bears only the voice', async () => {
+    const { voices, made, said, rest } = speakAt('b');
+    const camera = { getSettings: () => ({ height: 360 }) } as unknown as MediaStreamTrack;
+    voices.setPeers([{ legId: 'a', by: 'one' }]);
+    voices.setPictures([{ kind: 'camera', track: camera, to: ['a'] }]);
+    await settled();
+    const [way] = made;
+    if (!way) throw new Error('Nobody was met.');
+    const sent = () => way.pictures[0]?.encoding;
+    expect(sent()).toMatchObject({ active: true, maxBitrate: 500_000, scaleResolutionDownBy: 1 });
+    await voices.hear('a', { looks: { camera: 64 } });
+    expect(sent()).toMatchObject({ active: true, maxBitrate: 60_000, scaleResolutionDownBy: 4 });
+    await voices.hear('a', { looks: { camera: 0 } });
+    expect(sent()).toMatchObject({ active: false });
+    expect(voices.resting.size).toBe(0);
+    await voices.hear('a', { looks: { camera: 300 } });
+    way.carries = 400_000;
+    await voices.measure();
+    expect(sent()).toMatchObject({ active: true, maxBitrate: 160_000 });
+
+    way.carries = 60_000;
+    const began = performance.now();
+    const clock = jest.spyOn(performance, 'now');
+    for (const second of [0, 1, 2, 3, 4]) {
+      clock.mockReturnValue(began + second * 1_000);
+      await voices.measure();
+    }
+    clock.mockRestore();
+    expect(sent()).toMatchObject({ active: false });
+    expect([...voices.resting]).toEqual(['camera']);
+    expect(said.filter(([, signal]) => 'rests' in signal)).toEqual([['a', { rests: ['camera'] }]]);
+
+    // What rests there is told here, until they have gone.
+    voices.setEnds(['a', 'b']);
+    await voices.hear('a', { rests: ['screen'] });
+    voices.setEnds(['b']);
+    expect(rest).toEqual([
+      ['a', ['screen']],
+      ['a', []],
+    ]);
+  });
+
+  it('how large others are looked at here is said to each, when it changes, and again to who may have missed it', async () => {
+    const { voices, said } = speakAt('b');
+    const looks = () => said.flatMap(([to, signal]) => ('looks' in signal ? [[to, signal.looks]] : []));
+    const both = [
+      { legId: 'a', by: 'one' },
+      { legId: 'c', by: 'two' },
+    ];
+    voices.setPeers(both);
+    voices.setLooks(new Map([['a', { camera: 200 }]]));
+    voices.setLooks(new Map([['a', { camera: 200 }]]));
+    expect(looks()).toEqual([['a', { camera: 200 }]]);
+    voices.setLooks(new Map([['a', { camera: 0 }]]));
+    voices.setPeers([]);
+    voices.setPeers(both);
+    expect(looks().slice(1)).toEqual([
+      ['a', { camera: 0 }],
+      ['a', { camera: 0 }],
+    ]);
   });
 
   it('an offer that follows an answer at once is no collision, and is answered', async () => {

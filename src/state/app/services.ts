@@ -21,6 +21,10 @@ export interface MeetingPicturesHere {
   /** Shows what this device sees, which is closed with it. Gives whether it is shown. */
   show: (legId: string, kind: PictureKind, stream: MediaStream) => Promise<boolean>;
   stop: (legId: string, kind: PictureKind) => void;
+  /** What of others an element shows from now on, in how many rows of the screen; null: nothing any more. */
+  look: (element: object, at: { legId: string; kind: PictureKind; rows: number } | null) => void;
+  /** Whether it is not sent now, here or there, since a network bears no more than the voice. */
+  rests: (legId: string, kind: PictureKind) => boolean;
 }
 
 /** What the app's acts work with besides the store. Filled by `boot`. */

@@ -3,13 +3,22 @@ import type { GuestAct, GuestIn, GuestSeen } from '@/core/guests';
 import type { OpenMicrophone } from '@/office/microphone';
 import type { GuestRefusal } from '@/office/guests';
 import type { ReachedServer } from '@/office/socket';
-import { PeerVoices, playVoice, rtcServersOf, type PictureSent, type Signal } from '@/office/voices';
+import {
+  PeerVoices,
+  PictureLooks,
+  playVoice,
+  rtcServersOf,
+  type Look,
+  type PictureSent,
+  type Signal,
+} from '@/office/voices';
 
 import type { MeetingPicturesHere } from '../app';
 import type { GuestLink } from './guestLink';
 
 /** Before it is asked again what was not heard. */
 const againMs = 2_000;
+const measureMs = 1_000;
 
 /** How it stands with somebody who has come by a link. */
 export interface GuestNow {
@@ -56,6 +65,9 @@ export class GuestCall implements MeetingPicturesHere {
   private readonly listeners = new Set<() => void>();
   private readonly own = new Map<PictureKind, Own>();
   private readonly come = new Map<string, MediaStream>();
+  private readonly looks = new PictureLooks();
+  private readonly resting = new Map<string, readonly PictureKind[]>();
+  private measuring: ReturnType<typeof setInterval> | null = null;
   /** Pictures of which the office has been told that they are shown no more. */
   private readonly stopped = new Set<string>();
   private readonly page = crypto.randomUUID();
@@ -143,8 +155,23 @@ export class GuestCall implements MeetingPicturesHere {
     this.follow();
   }
 
+  look(element: object, at: Look | null): void {
+    this.looks.set(element, at);
+    this.sayLooks();
+  }
+
+  rests(legId: string, kind: PictureKind): boolean {
+    const isMine = legId === this.legId;
+    return isMine
+      ? (this.voices?.voices.resting.has(kind) ?? false)
+      : (this.resting.get(legId)?.includes(kind) ?? false);
+  }
+
   /** Lets go of everything. */
   end(): void {
+    if (this.measuring !== null) clearInterval(this.measuring);
+    this.measuring = null;
+    globalThis.document?.removeEventListener('visibilitychange', this.sayLooks);
     if (this.timer !== null) clearTimeout(this.timer);
     for (const kind of this.own.keys()) this.close(kind);
     this.voices?.voices.close();
@@ -224,11 +251,17 @@ export class GuestCall implements MeetingPicturesHere {
           else this.come.delete(keyOf(from, kind));
           this.changed();
         },
+        restsThere: (from, kinds) => {
+          this.resting.set(from, kinds);
+          this.changed();
+        },
         // Beside a phone the phone is heard.
         play: (_, stream) =>
           link.isBeside ? { mute: () => undefined, stop: () => undefined } : playVoice(stream, null),
       });
       this.voices = { legId, voices };
+      this.measuring ??= setInterval(() => void voices.measure().then(() => this.changed()), measureMs);
+      globalThis.document?.addEventListener('visibilitychange', this.sayLooks);
     }
     this.voices.voices.setPeers(this.peers);
     this.follow();
@@ -260,8 +293,16 @@ export class GuestCall implements MeetingPicturesHere {
         return track ? [{ kind, track, to }] : [];
       }),
     );
+    this.sayLooks();
     this.changed();
   }
+
+  private readonly sayLooks = (): void => {
+    const seen = this.in;
+    if (!seen) return;
+    const others = seen.pictures.filter(({ legId }) => legId !== seen.legId);
+    this.voices?.voices.setLooks(this.looks.at(others));
+  };
 
   private async openMicrophone() {
     try {

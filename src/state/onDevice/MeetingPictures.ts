@@ -1,7 +1,7 @@
 import { picturePaths, type Call } from '@/core/calls/exchange';
 import type { PictureKind } from '@/core/calls/meetings';
 import type { DrawnPicture } from '@/office/picturing';
-import type { PictureSent } from '@/office/voices';
+import { PictureLooks, type Look, type PictureSent } from '@/office/voices';
 import {
   actRefused,
   meetingOf,
@@ -36,6 +36,10 @@ export class MeetingPictures implements MeetingPicturesHere {
   private readonly own = new Map<string, Own>();
   private readonly come = new Map<string, MediaStream>();
   private readonly drawn = new Map<string, DrawnPicture | null>();
+  private readonly looks = new PictureLooks();
+  /** What comes from others and rests now; and what of this device’s own does for somebody. */
+  private readonly resting = new Map<string, readonly PictureKind[]>();
+  private readonly ownResting = new Map<string, ReadonlySet<PictureKind>>();
   private readonly listeners = new Set<() => void>();
   /** What is sent is another now. */
   onSent: () => void = () => undefined;
@@ -80,6 +84,36 @@ export class MeetingPictures implements MeetingPicturesHere {
       void this.store.dispatch(
         send({ type: 'inMeeting', legId, act: { act: 'stopShowing', pictureId: picture.id } }),
       );
+  }
+
+  look(element: object, at: Look | null): void {
+    this.looks.set(element, at);
+    this.onSent();
+  }
+
+  rests(legId: string, kind: PictureKind): boolean {
+    return (
+      (this.resting.get(legId)?.includes(kind) ?? false) || (this.ownResting.get(legId)?.has(kind) ?? false)
+    );
+  }
+
+  /** How large what is seen of others in a call is looked at here. */
+  looksAt(view: CallView) {
+    return this.looks.at((meetingOf(view)?.pictures ?? []).filter(({ isMine }) => !isMine));
+  }
+
+  /** Of what comes from another end that much rests now. */
+  restsThere(legId: string, kinds: readonly PictureKind[]): void {
+    this.resting.set(legId, kinds);
+    this.changed();
+  }
+
+  /** Of what is shown at this device’s own end that much rests for somebody. */
+  restsHere(legId: string, kinds: ReadonlySet<PictureKind>): void {
+    const before = this.ownResting.get(legId);
+    if ((before?.size ?? 0) === kinds.size && [...kinds].every((kind) => before?.has(kind))) return;
+    this.ownResting.set(legId, kinds);
+    this.changed();
   }
 
   /** What goes out from that end of a call, and to whom. */

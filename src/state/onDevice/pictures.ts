@@ -7,11 +7,15 @@ export function startPictures(store: AppStore, services: Services) {
   const pictures = new MeetingPictures(store, services);
   services.pictures = pictures;
   const stopFollowing = whenChanged(store, selectTaken, () => pictures.follow());
+  // A page that nobody sees is sent no pictures.
+  const visibilityChanged = () => pictures.onSent();
+  document.addEventListener('visibilitychange', visibilityChanged);
   pictures.follow();
   return {
     pictures,
     stop: () => {
       stopFollowing();
+      document.removeEventListener('visibilitychange', visibilityChanged);
       pictures.end();
     },
   };

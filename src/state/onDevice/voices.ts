@@ -84,6 +84,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
       signal: (to, signal) => void server.askOfVoices({ what: 'signal', from: legId, to, signal }),
       voice,
       show: (from, kind, stream) => pictures.came(from, kind, stream),
+      restsThere: (from, kinds) => pictures.restsThere(from, kinds),
       play: (from, stream) => {
         const heard = playVoice(stream, speakerOf(store));
         recordings.comes(legId, from, stream);
@@ -111,7 +112,8 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
       voices?.close();
       void server.askOfVoices({ what: 'drop', legId });
     }
-    for (const { me, call } of calls) {
+    for (const view of calls) {
+      const { me, call } = view;
       const end = ends.get(me.legId);
       if (!end) {
         const wait = performance.now() - services.lastSentAt < actedMs ? 0 : laterMs;
@@ -127,6 +129,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
       end.voices?.setEnds(call.legs.flatMap(({ id, state }) => (state === 'cleared' ? [] : [id])));
       end.voices?.setPaths(voicePaths(call));
       end.voices?.setPictures(pictures.sentFrom(call, me.legId));
+      end.voices?.setLooks(pictures.looksAt(view));
       const digits = digitsOf(call, me.legId);
       if (digits.length > end.digits.length) end.voices?.sendDigits(digits.slice(end.digits.length));
       end.digits = digits;
@@ -200,6 +203,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
   const measuring = setInterval(() => {
     void Promise.all([...ends.values()].map(({ voices }) => voices?.measure() ?? null)).then((all) => {
       coming = all.find((each) => each !== null) ?? null;
+      for (const [legId, { voices }] of ends) if (voices) pictures.restsHere(legId, voices.resting);
     });
   }, measureMs);
   Object.assign(services, {

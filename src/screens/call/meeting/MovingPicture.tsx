@@ -44,19 +44,42 @@ export function MovingPicture({ legId, kind, label, isMine = false, style }: Mov
     (changed) => pictures?.subscribe(changed) ?? (() => undefined),
     () => pictures?.streamOf(legId, kind) ?? null,
   );
+  const rests = useSyncExternalStore(
+    (changed) => pictures?.subscribe(changed) ?? (() => undefined),
+    () => pictures?.rests(legId, kind) ?? false,
+  );
+  const [place] = useState(() => ({}));
+  const [rows, setRows] = useState(0);
+  useEffect(() => {
+    if (isMine || !pictures) return;
+    pictures.look(place, { legId, kind, rows });
+    return () => pictures.look(place, null);
+  }, [pictures, place, isMine, legId, kind, rows]);
   const element = useRef<HTMLVideoElement>(null);
   // A screen on which nothing moves gives nothing new, and is whole all the same.
   const isStill = useIsStill(element, kind === 'camera' ? stream : null);
+  const said = rests
+    ? `Rests: the network carries only ${isMine ? 'your' : 'the'} voice`
+    : stream === null
+      ? 'On its way'
+      : isStill
+        ? 'Stands still'
+        : null;
   return (
-    <View style={[styles.frame, style]} role="img" aria-label={label}>
+    <View
+      style={[styles.frame, style]}
+      role="img"
+      aria-label={label}
+      onLayout={({ nativeEvent: { layout } }) => setRows(Math.round(layout.height * window.devicePixelRatio))}
+    >
       <Film {...{ stream, element }} isWhole={kind === 'screen'} isMirrored={isMine && kind === 'camera'} />
-      {stream === null || isStill ? (
+      {said === null ? null : (
         <View style={styles.said}>
           <Txt as="small" colour={colours.onNight}>
-            {stream === null ? 'On its way' : 'Stands still'}
+            {said}
           </Txt>
         </View>
-      ) : null}
+      )}
     </View>
   );
 }

@@ -1,0 +1,34 @@
+import type { PictureKind } from '@/core/calls/meetings';
+
+import type { Looks } from './PictureWays';
+
+/** A picture where it is shown on this screen, and in how many rows of it. */
+export interface Look {
+  legId: string;
+  kind: PictureKind;
+  rows: number;
+}
+
+/** How large the pictures of others are looked at on this page: what is not, or while the page is not seen, need not be sent. */
+export class PictureLooks {
+  private readonly looks = new Map<object, Look>();
+
+  /** What one element shows from now on; null: nothing any more. */
+  set(element: object, look: Look | null): void {
+    if (look) this.looks.set(element, look);
+    else this.looks.delete(element);
+  }
+
+  /** By the ends from which they come. */
+  at(pictures: readonly Pick<Look, 'legId' | 'kind'>[]): Map<string, Looks> {
+    const isSeen = globalThis.document?.visibilityState !== 'hidden';
+    const all = new Map<string, Looks>();
+    for (const { legId, kind } of pictures) {
+      const rows = [...this.looks.values()]
+        .filter((each) => each.legId === legId && each.kind === kind)
+        .map((each) => each.rows);
+      all.set(legId, { ...all.get(legId), [kind]: isSeen ? Math.max(0, ...rows) : 0 });
+    }
+    return all;
+  }
+}
