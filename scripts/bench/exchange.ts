@@ -1,5 +1,6 @@
 import { isLive, whatIsHeard, type Command, type CommandResult } from '@/core/calls/exchange';
 import { Exchange } from '@/core/calls/exchange/machine';
+import type { MeetingAct } from '@/core/calls/meetings';
 import { type OfficeSeen, type Session } from '@/core/office';
 import { may, sightOf, viewOfCall } from '@/core/office/machine';
 import { emptyOffice, type OfficeSetup } from '@/core/setup';
@@ -189,6 +190,32 @@ function transfersPerSecond(live: number): number {
   return Math.round(transfers / ((performance.now() - began) / 1000));
 }
 
+/** Acts in a meeting per second, one of so many live calls: hands, pictures, reactions, and guests who come, are let in and go. */
+function meetingActsPerSecond(live: number): number {
+  const { exchange, send } = busyExchange(live);
+  const [call] = exchange.calls.values();
+  const legId = call?.legs[0]?.id ?? '';
+  const act = (asked: MeetingAct, at: number) => send({ type: 'inMeeting', legId, act: asked }, at);
+  send({ type: 'meet', legId });
+  const token = 'the-link-of-the-meeting-here';
+  let sent = 0;
+  const began = performance.now();
+  for (let round = 0; sent < commandsPerRun / 4; round++) {
+    const at = start + round * 100;
+    const guestId = `g${round}`;
+    act({ act: 'giveLink', token, forLegId: null }, at);
+    send({ type: 'knock', token, guestId, name: 'Guest' }, at);
+    act({ act: 'turnAway', guestId }, at);
+    act({ act: 'raiseHand' }, at);
+    act({ act: 'lowerHand', otherLegId: legId }, at);
+    act({ act: 'react', reaction: 'yes' }, at);
+    act({ act: 'setLock', isLocked: true }, at);
+    act({ act: 'setLock', isLocked: false }, at);
+    sent += 8;
+  }
+  return Math.round(sent / ((performance.now() - began) / 1000));
+}
+
 /** Kilobytes by which the heap has grown after so many calls that came, were answered and ended. */
 function heapGrowthKilobytes(): number {
   setFlagsFromString('--expose-gc');
@@ -225,6 +252,13 @@ export function benchExchange(): Figure[] {
       unit: 'transfers/s',
       aim: 'over 2,000',
       least: 2_000,
+    },
+    {
+      name: 'A meeting among 1,000 live calls',
+      value: meetingActsPerSecond(1000),
+      unit: 'acts/s',
+      aim: 'over 100,000',
+      least: 100_000,
     },
     {
       name: 'Heap after 10,000 calls, without their records',

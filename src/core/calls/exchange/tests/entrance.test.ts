@@ -54,6 +54,35 @@ describe('a conference number', () => {
     expect(story.calls()).toHaveLength(1);
   });
 
+  it('is a meeting once its host has it so: a phone outside comes in by the PIN, as sound, and a guest by a link', () => {
+    const story = open();
+    story.comesIn('ada-desk', 0, '80412');
+    story.comesIn('ben-desk', 5);
+    expect(story.refuses({ type: 'meet', legId: story.at('ben-desk') }, 7)).toBe('hostOnly');
+    story.does({ type: 'meet', legId: story.at('ada-desk') }, 8);
+    story.does({ type: 'make', from: customer, to: '280' }, 9);
+    story.types('customer', '4711#', 10);
+    const meeting = story.room()?.meeting;
+    expect(meeting).toMatchObject({ hostLegIds: [story.at('ada-desk')], pictures: [] });
+    expect(
+      story.refuses(
+        { type: 'inMeeting', legId: story.at('customer'), act: { act: 'show', kind: 'camera' } },
+        11,
+      ),
+    ).toBe('soundOnly');
+    const token = 'the-link-of-the-site-meeting';
+    const asAda = { type: 'inMeeting', legId: story.at('ada-desk') } as const;
+    story.does({ ...asAda, act: { act: 'giveLink', token, forLegId: null } }, 12);
+    story.does({ type: 'knock', token, guestId: 'g1', name: 'Zofia Kern' }, 13);
+    story.does({ ...asAda, act: { act: 'letIn', guestId: 'g1' } }, 14);
+    expect(story.hears()['withheld']).toBe('ada-desk, ben-desk, customer');
+    // Locked, the PIN lets nobody in either.
+    story.does({ ...asAda, act: { act: 'setLock', isLocked: true } }, 15);
+    story.dial('cleo-desk', 16);
+    story.types('cleo-desk', '4711#', 17);
+    expect(story.hears()['ada-desk']).not.toContain('cleo');
+  });
+
   it('takes what was typed without hash after a pause, and as soon as it can be no longer', () => {
     const story = open({ hostPin: '80412668' });
     story.dial('ada-desk', 0);
