@@ -92,6 +92,17 @@ describe('a guest of a meeting on a server', () => {
     expect(guests.legsOf({ id: 'other' })).toEqual([]);
   });
 
+  it('is told that it is recorded, as long as it is', async () => {
+    const { knock, letIn, office, maren } = await meeting();
+    const zofia = new Visitor('zofia');
+    await knock(zofia);
+    await letIn();
+    await office.send({ type: 'record', legId: maren, act: 'start' });
+    expect(zofia.last).toMatchObject({ isRecorded: true });
+    await office.send({ type: 'record', legId: maren, act: 'stop' });
+    expect(zofia.last).toMatchObject({ isRecorded: false });
+  });
+
   it('is told how it ended: turned away, removed, or over for all', async () => {
     const { knock, letIn, acts, waiting, office, maren, call } = await meeting();
     const [away, removed, last] = ['away', 'removed', 'last'].map((id) => new Visitor(id));

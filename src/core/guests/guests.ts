@@ -27,6 +27,8 @@ export const guestSeenSchema = z.discriminatedUnion('state', [
     isMuted: z.boolean(),
     /** Somebody holds them, or has put them aside: they hear nobody. */
     isHeld: z.boolean(),
+    /** Somebody in it records what they hear. */
+    isRecorded: z.boolean(),
     others: z.array(
       z.object({ legId: z.string(), name: z.string(), isHost: z.boolean(), isSoundOnly: z.boolean() }),
     ),
@@ -110,6 +112,7 @@ export function seenByGuest(call: Call, { legId, isBeside }: GuestPlace, office:
     ...{ state: 'in', office: name, legId: me.id, isBeside },
     isMuted: me.muted,
     isHeld: me.state === 'held' || me.room === 'aside',
+    isRecorded: call.recordings.some(({ state }) => state === 'on'),
     others: attendingOf(call)
       .filter((leg) => leg !== me)
       .map((leg) => ({

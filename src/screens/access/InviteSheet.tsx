@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 
 import { weaknessOf } from '@/core/shared/pins';
 import { formatMoment } from '@/core/shared/time';
-import { actDone, selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
+import { selectZone, useAppDispatch, useAppSelector, useNow } from '@/state/app';
 import { askAccess, invite, selectInvitedUntil, selectPinOf } from '@/state/access';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
@@ -12,6 +12,7 @@ import { Txt } from '@/ui/text';
 import { space, useTheme } from '@/ui/tokens';
 
 import { QrCode } from '../shared/QrCode';
+import { useCopyLink } from '../shared/useCopyLink';
 
 /** Lets a device of somebody's join: a link, also to be photographed, and a PIN to begin with, which goes another way. */
 export function InviteSheet({
@@ -44,14 +45,7 @@ export function InviteSheet({
     setProblem(said);
     if (said === null) setGiven(proposed);
   };
-  const copy = async (text: string) => {
-    try {
-      await navigator.clipboard.writeText(text);
-      dispatch(actDone('The link is copied.'));
-    } catch {
-      setProblem('This browser lets nothing be copied. Mark the link and copy it by hand.');
-    }
-  };
+  const copyLink = useCopyLink();
   return (
     <Sheet title={`A device for ${name}`} onClose={onClose}>
       <View style={styles.body}>
@@ -98,7 +92,7 @@ export function InviteSheet({
           <>
             <QrCode text={address} label={`The link for ${name} as a code to photograph`} />
             <Txt as="small">{address}</Txt>
-            <Plate word="Copy the link" onPress={() => void copy(address)} />
+            <Plate word="Copy the link" onPress={() => void copyLink(address).then(setProblem)} />
           </>
         )}
         {problem === null ? null : <Problem sentence={problem} />}

@@ -4,7 +4,6 @@ import { StyleSheet, View } from 'react-native';
 import { meetingLimits } from '@/core/calls/meetings';
 import { formatClock } from '@/core/shared/time';
 import {
-  actDone,
   giveMeetingLink,
   selectTextNumber,
   selectWrite,
@@ -24,6 +23,7 @@ import { space, useTheme } from '@/ui/tokens';
 
 import { RefusalLine } from '../call/sheets/RefusalLine';
 import { QrCode } from '../shared/QrCode';
+import { useCopyLink } from '../shared/useCopyLink';
 
 interface MeetingLinkProps {
   view: CallView;
@@ -42,14 +42,7 @@ export function MeetingLink({ view, party, onDone }: MeetingLinkProps) {
   const write = useAppSelector(selectWrite);
   const [address, setAddress] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const copy = async (text: string) => {
-    try {
-      await navigator.clipboard.writeText(text);
-      dispatch(actDone('The link is copied.'));
-    } catch {
-      setProblem('This browser lets nothing be copied. Mark the link and copy it by hand.');
-    }
-  };
+  const copyLink = useCopyLink();
   // Whoever closes the browser's own question has decided.
   const passOn = (text: string) => void navigator.share({ text }).catch(() => undefined);
   return (
@@ -96,7 +89,7 @@ export function MeetingLink({ view, party, onDone }: MeetingLinkProps) {
             label={`The link to the meeting as a code to photograph${party ? `, for ${party.name}` : ''}`}
           />
           <Txt as="small">{address}</Txt>
-          <Plate word="Copy the link" onPress={() => void copy(address)} />
+          <Plate word="Copy the link" onPress={() => void copyLink(address).then(setProblem)} />
           {'share' in navigator ? <Plate word="Pass it on …" onPress={() => passOn(address)} /> : null}
           <Problem sentence={problem} />
         </>

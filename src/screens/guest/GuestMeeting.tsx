@@ -38,7 +38,6 @@ const useStyles = themed(({ colours }) =>
     },
     words: { flex: 1, minWidth: 0, paddingHorizontal: space.m, paddingVertical: space.s },
     own: { width: 104, height: 64 },
-    foot: { backgroundColor: colours.sheet },
     // On a wide screen not as wide as that.
     column: { width: '100%', maxWidth: 720, alignSelf: 'center' },
     end: { paddingHorizontal: space.l, paddingVertical: space.m, backgroundColor: colours.sheet },
@@ -80,6 +79,7 @@ export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, e
         {seen.isHeld ? (
           <Notice sentence="You are on hold: nobody hears or sees you, and you hear nobody." />
         ) : null}
+        {seen.isRecorded ? <Notice sentence="It is recorded by somebody who is in it." /> : null}
         {isHeard === false && !seen.isBeside ? <Notice tone="alarm" sentence={noMicrophone} /> : null}
         {ended === null ? null : <Notice sentence={endedWords[ended]} />}
       </View>
@@ -112,37 +112,35 @@ export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, e
           ))}
         </View>
       </ScrollView>
-      <View style={styles.foot}>
-        <View style={styles.column}>
-          <View style={styles.card}>
-            {pictures.map(({ id, kind, isMine }) =>
-              isMine ? (
-                <MovingPicture
-                  key={id}
-                  legId={seen.legId}
-                  kind={kind}
-                  isMine
-                  label={`What you show: your ${kind}`}
-                  style={styles.own}
-                />
-              ) : null,
-            )}
-            <View style={styles.words}>
-              <Txt as="strong">You</Txt>
-              <Txt as="small">
-                {[ownWords(seen, isHeard), ...guestMarks(seen, seen.legId, now)].join(' · ')}
-              </Txt>
-            </View>
+      <View style={styles.column}>
+        <View style={styles.card}>
+          {pictures.map(({ id, kind, isMine }) =>
+            isMine ? (
+              <MovingPicture
+                key={id}
+                legId={seen.legId}
+                kind={kind}
+                isMine
+                label={`What you show: your ${kind}`}
+                style={styles.own}
+              />
+            ) : null,
+          )}
+          <View style={styles.words}>
+            <Txt as="strong">You</Txt>
+            <Txt as="small">
+              {[ownWords(seen, isHeard), ...guestMarks(seen, seen.legId, now)].join(' · ')}
+            </Txt>
           </View>
-          <ActRows groups={[acts.group]} isBare />
-          <View style={styles.end}>
-            <Plate
-              kind="end"
-              word={seen.isBeside ? 'Close it here' : 'Leave the meeting'}
-              style={styles.endPlate}
-              onPress={() => call.leave()}
-            />
-          </View>
+        </View>
+        <ActRows groups={[acts.group]} isBare />
+        <View style={styles.end}>
+          <Plate
+            kind="end"
+            word={seen.isBeside ? 'Close it here' : 'Leave the meeting'}
+            style={styles.endPlate}
+            onPress={() => call.leave()}
+          />
         </View>
       </View>
       {open ? (

@@ -10,6 +10,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed } from '@/ui/tokens';
 
+import { useLayout } from '../shared/useLayout';
 import { ComeForm } from './ComeForm';
 import { GuestMeeting } from './GuestMeeting';
 import { noMicrophone, overWords, refusedWords } from './guestWords';
@@ -17,7 +18,9 @@ import { noMicrophone, overWords, refusedWords } from './guestWords';
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
     screen: { flex: 1, backgroundColor: colours.paper },
-    body: { padding: space.l, gap: space.l, maxWidth: 480 },
+    body: { padding: space.l, gap: space.l, width: '100%', maxWidth: 480, alignSelf: 'center' },
+    // On a wide screen not at its upper edge.
+    low: { paddingTop: space.xl * 3 },
     words: { gap: space.m },
   }),
 );
@@ -96,6 +99,7 @@ function Present({ call, link: { isBeside } }: { call: GuestCall; link: GuestLin
 /** Before they are in, and after. */
 function AtTheDoor({ call, now, isBeside }: { call: GuestCall; now: GuestNow; isBeside: boolean }) {
   const styles = useStyles();
+  const { isWide } = useLayout();
   const { seen, refused, isHeard } = now;
   const isWaiting = seen?.state === 'waiting';
   const { title, sentence } = isWaiting
@@ -110,7 +114,11 @@ function AtTheDoor({ call, now, isBeside }: { call: GuestCall; now: GuestNow; is
         : guestWords;
   const problem = refused === null ? null : refusedWords[refused];
   return (
-    <ScrollView style={styles.screen} contentContainerStyle={styles.body} tabIndex={0}>
+    <ScrollView
+      style={styles.screen}
+      contentContainerStyle={[styles.body, isWide && styles.low]}
+      tabIndex={0}
+    >
       <View role="status" style={styles.words}>
         <Txt as="title" level={1}>
           {title}

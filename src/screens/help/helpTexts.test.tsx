@@ -15,7 +15,8 @@ function addresses(folder: string, at = ''): string[] {
 }
 
 describe('what screens are for', () => {
-  const paths = addresses(join(process.cwd(), 'app'));
+  // Guests of a meeting have none of the app, nor its keys: their page says by itself what it is for.
+  const paths = addresses(join(process.cwd(), 'app')).filter((path) => path !== '/guest');
 
   it.each(paths)('%s has a help of its own', (path) => {
     expect(path === '/' || helpOf(path) !== helpOf('/')).toBe(true);

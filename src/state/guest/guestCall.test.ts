@@ -43,7 +43,7 @@ function come(openMicrophone = () => Promise.reject(new Error('no microphone')))
 
 const inMeeting: GuestIn = {
   ...{ state: 'in', office: 'Orrin Vale Gauging', legId: 'l9', isBeside: false, isMuted: false },
-  ...{ isHeld: false, others: [], voices: [], pictures: [], sentTo: [], hands: [], reactions: [] },
+  ...{ isHeld: false, isRecorded: false, others: [], voices: [], pictures: [], sentTo: [], hands: [], reactions: [] },
 };
 
 describe('somebody who comes by a link', () => {
