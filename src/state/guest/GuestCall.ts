@@ -92,8 +92,7 @@ export class GuestCall implements MeetingPicturesHere {
     // The server has forgotten who was here; those who hear each other go on.
     server.follow((isReached) => {
       this.become({ isReached });
-      const wasIn = this.now.seen !== null && this.now.seen.state !== 'over';
-      if (isReached && wasIn) void this.knock();
+      if (isReached && this.isThere) void this.knock();
       if (!isReached) this.voices?.voices.setPeers((this.peers = []));
     });
   }
@@ -107,7 +106,7 @@ export class GuestCall implements MeetingPicturesHere {
   async ask(name: string): Promise<void> {
     if (this.now.isAsking) return;
     this.name = name;
-    this.become({ isAsking: true, refused: null });
+    this.become({ isAsking: true, refused: null, ended: null });
     if (!this.options.link.isBeside) {
       this.microphone ??= this.openMicrophone();
       this.become({ isHeard: (await this.microphone) !== null });
@@ -176,6 +175,7 @@ export class GuestCall implements MeetingPicturesHere {
     for (const kind of this.own.keys()) this.close(kind);
     this.voices?.voices.close();
     this.voices = null;
+    this.peers = [];
     this.come.clear();
     void this.microphone?.then((there) => there?.opened.close());
     this.microphone = null;
@@ -183,6 +183,12 @@ export class GuestCall implements MeetingPicturesHere {
 
   private get in(): GuestIn | null {
     return this.now.seen?.state === 'in' ? this.now.seen : null;
+  }
+
+  /** Waiting, or in it. */
+  private get isThere(): boolean {
+    const { seen } = this.now;
+    return seen !== null && seen.state !== 'over';
   }
 
   private get legId(): string | null {
@@ -199,8 +205,8 @@ export class GuestCall implements MeetingPicturesHere {
     const answer = isThere ? await server.askOfGuests(asked) : null;
     if (answer === null || ('refused' in answer && answer.refused === 'tooMany')) {
       this.become({ refused: answer === null ? 'notReached' : 'tooMany' });
-      // Who was in it comes again by itself.
-      if (this.now.seen) this.timer = setTimeout(() => void this.knock(), againMs);
+      // Who was in it, or waited, comes again by itself.
+      if (this.isThere) this.timer = setTimeout(() => void this.knock(), againMs);
       return;
     }
     if ('seen' in answer) {
@@ -209,7 +215,7 @@ export class GuestCall implements MeetingPicturesHere {
       if (this.in) await this.take();
     } else if ('refused' in answer) {
       // The meeting has ended while nobody was reached.
-      if (this.now.seen) this.see({ state: 'over', why: 'ended' });
+      if (this.isThere) this.see({ state: 'over', why: 'ended' });
       else this.become({ refused: answer.refused });
     }
   }
@@ -260,7 +266,9 @@ export class GuestCall implements MeetingPicturesHere {
           link.isBeside ? { mute: () => undefined, stop: () => undefined } : playVoice(stream, null),
       });
       this.voices = { legId, voices };
-      this.measuring ??= setInterval(() => void voices.measure().then(() => this.changed()), measureMs);
+      this.measuring ??= setInterval(() => {
+        void this.voices?.voices.measure().then(() => this.changed());
+      }, measureMs);
       globalThis.document?.addEventListener('visibilitychange', this.sayLooks);
     }
     this.voices.voices.setPeers(this.peers);

@@ -43,7 +43,16 @@ function come(openMicrophone = () => Promise.reject(new Error('no microphone')))
 
 const inMeeting: GuestIn = {
   ...{ state: 'in', office: 'Orrin Vale Gauging', legId: 'l9', isBeside: false, isMuted: false },
-  ...{ isHeld: false, isRecorded: false, others: [], voices: [], pictures: [], sentTo: [], hands: [], reactions: [] },
+  ...{
+    isHeld: false,
+    isRecorded: false,
+    others: [],
+    voices: [],
+    pictures: [],
+    sentTo: [],
+    hands: [],
+    reactions: [],
+  },
 };
 
 describe('somebody who comes by a link', () => {
@@ -68,6 +77,19 @@ describe('somebody who comes by a link', () => {
     server.answer = { seen: { state: 'waiting', office: 'Orrin Vale Gauging' } };
     await call.ask('Zofia');
     expect(call.now.refused).toBeNull();
+  });
+
+  it('who was turned away, and asks once more, reads why not; and is not asked for behind their back', async () => {
+    const { server, call } = come();
+    server.answer = { seen: { state: 'over', why: 'turnedAway' } };
+    await call.ask('Zofia');
+    server.answer = { refused: 'meetingLocked' };
+    await call.ask('Zofia');
+    expect(call.now).toMatchObject({ refused: 'meetingLocked', seen: { state: 'over', why: 'turnedAway' } });
+    server.connect(false);
+    server.connect(true);
+    await settled();
+    expect(server.asked).toHaveLength(2);
   });
 
   it('speaks at their end once they are in; when the server was away they come again by themselves', async () => {
