@@ -85,3 +85,31 @@ test('a call that is over before the system could show it is not told of for eve
   await page.waitForFunction(() => 'isShown' in window);
   await expect.poll(() => notifications(page)).toEqual([]);
 });
+
+test('who wants to come into a meeting is told of while it is not looked at, until they are in', async ({
+  office,
+  page,
+  context,
+}) => {
+  await haveCallsTold(office, context);
+  await office.act('Meeting').click();
+  await office.act('People').click();
+  await office.sheet().getByRole('button', { name: 'Invite by a link …' }).click();
+  await office.sheet().getByRole('button', { name: 'Make the link' }).click();
+  await expect(office.sheet().getByRole('img', { name: /as a code to photograph/ })).toBeVisible();
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  await office.goOutside();
+  await page.evaluate(() => {
+    const { showNotification } = ServiceWorkerRegistration.prototype;
+    ServiceWorkerRegistration.prototype.showNotification = async function (...parameters) {
+      await showNotification.apply(this, parameters);
+      Object.assign(window, { isShown: true });
+    };
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden' });
+  });
+  await office.letPass('5 s');
+  await page.waitForFunction(() => 'isShown' in window);
+  expect(await notifications(page)).toEqual(['Zofia Kern wants to come in in your meeting']);
+  await page.getByRole('button', { name: 'Let in: Zofia Kern' }).click();
+  await expect.poll(() => notifications(page)).toEqual([]);
+});

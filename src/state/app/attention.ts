@@ -2,6 +2,7 @@ import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
 import { nameOfCall, selectIncoming, selectTaken, type CallView } from './callViews';
 import { send } from './acts';
+import { selectAskedInMeetings } from './meetings';
 import { workerFile } from './newer';
 import { isActive } from './mySound';
 import type { Services } from './services';
@@ -33,6 +34,7 @@ export async function askToTellElsewhere(): Promise<boolean> {
  */
 export function startAttention(store: AppStore): () => void {
   let told = new Set<string>();
+  let toldAsks = new Set<string>();
   const follow = () => {
     const state = store.getState();
     const incoming = selectIncoming(state);
@@ -43,6 +45,12 @@ export function startAttention(store: AppStore): () => void {
     for (const view of incoming)
       if (isAway && !before.has(view.id)) inTurn(() => notify(view, () => told.has(view.id)));
     for (const id of before) if (!told.has(id)) inTurn(() => withdraw(id));
+    const asks = selectAskedInMeetings(state);
+    const asksBefore = toldAsks;
+    toldAsks = new Set(asks.map(({ tag }) => tag));
+    for (const { tag, title } of asks)
+      if (isAway && !asksBefore.has(tag)) inTurn(() => showPlain(title, { tag, body: 'in your meeting' }));
+    for (const tag of asksBefore) if (!toldAsks.has(tag)) inTurn(() => withdraw(tag));
     if (isInFront) showInMediaKeys(store);
   };
   const onMessage = ({ data }: MessageEvent<{ callId?: string; action?: string }>) => {
@@ -126,9 +134,13 @@ export interface Notice {
 }
 
 export function showNotice(state: RootState, { kind, tag, title, body }: Notice): void {
-  const isAway = tellsOf(state, kind) && document.visibilityState !== 'visible';
-  if (!isAway || !canTellElsewhere() || Notification.permission !== 'granted') return;
-  inTurn(async () => (await worker()).showNotification(title, { body, tag, icon: '/icon.svg' }));
+  if (tellsOf(state, kind) && document.visibilityState !== 'visible')
+    inTurn(() => showPlain(title, { body, tag }));
+}
+
+async function showPlain(title: string, options: { body: string; tag: string }): Promise<void> {
+  if (!canTellElsewhere() || Notification.permission !== 'granted') return;
+  await (await worker()).showNotification(title, { ...options, icon: '/icon.svg' });
 }
 
 async function withdraw(callId: string): Promise<void> {

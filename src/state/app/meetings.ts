@@ -46,6 +46,19 @@ export interface WaitingGuest extends Waiting {
   legId: string;
 }
 
+/** Who waits for the worker in a meeting, to be told where it is not looked at: each under a tag of its own. */
+export const selectAskedInMeetings = createSelector(selectTaken, (calls) =>
+  calls.flatMap((view) => {
+    const meeting = meetingOf(view);
+    if (!meeting?.isHost) return [];
+    const hands = view.others.filter(({ legId }) => meeting.hands.includes(legId));
+    return [
+      ...meeting.waiting.map(({ guestId, name }) => ({ tag: guestId, title: `${name} wants to come in` })),
+      ...hands.map(({ legId, name }) => ({ tag: `hand ${legId}`, title: `${name} raises a hand` })),
+    ];
+  }),
+);
+
 export const selectWaitingGuests = createSelector(selectTaken, (calls): WaitingGuest[] =>
   calls.flatMap((view) => {
     const meeting = meetingOf(view);

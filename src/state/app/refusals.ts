@@ -112,12 +112,11 @@ export function explainRefusal(reason: Refusal): string {
       return 'This call is no meeting.';
     case 'meetingLocked':
       return 'The meeting is locked: a host has to let people in again first.';
+    // Of guests, who read it in their page's own words.
     case 'unknownLink':
-      return 'That link is good no more.';
     case 'linkTooOld':
-      return 'That link is too old. Whoever sent it can send another.';
     case 'waitingFull':
-      return 'Too many wait to be let in already.';
+      return 'That link lets nobody in now.';
     case 'soundOnly':
       return 'At a plain phone nothing can be shown.';
     case 'picturesFull':
