@@ -4,17 +4,16 @@ import { StyleSheet, View } from 'react-native';
 import { meetingLimits } from '@/core/calls/meetings';
 import { formatClock } from '@/core/shared/time';
 import {
-  giveMeetingLink,
   selectTextNumber,
   selectWrite,
   selectZone,
-  textMeetingLink,
   useAppDispatch,
   useAppSelector,
   useNow,
   type CallView,
   type PartyView,
 } from '@/state/app';
+import { giveMeetingLink, textMeetingLink } from '@/state/inbox';
 import { isServed } from '@/state/offices';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';

@@ -95,7 +95,6 @@ export {
   type Names,
   type PartyView,
 } from './callViews';
-export { giveMeetingLink, textMeetingLink } from './meetingLinks';
 export { meetingOf, selectWaitingGuests, type MeetingView, type WaitingGuest } from './meetings';
 export { newSecret } from './newSecret';
 export {

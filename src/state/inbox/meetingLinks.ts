@@ -1,12 +1,17 @@
 import type { Action, ThunkAction } from '@reduxjs/toolkit';
 
-import { selectTextNumber, send, textLineOf } from './acts';
-import { askOffice } from './asking';
-import type { CallView, PartyView } from './callViews';
-import { newSecret } from './newSecret';
-import type { Services } from './services';
-import { actDone } from './slices';
-import type { RootState } from './store';
+import {
+  actDone,
+  askOffice,
+  newSecret,
+  selectTextNumber,
+  send,
+  textLineOf,
+  type CallView,
+  type PartyView,
+  type RootState,
+  type Services,
+} from '@/state/app';
 
 type Act<T> = ThunkAction<T, RootState, Services, Action>;
 
