@@ -3,7 +3,7 @@ import { ServedOffice } from './servedOffice';
 import { hears, whistler, type Whistler } from './tones';
 import { TurnServer } from './turnServer';
 
-/** 120 kbit/s each way: a voice with its copies, and less than the smallest picture beside it. */
+/** 120 kbit/s each way: a voice with its copies, and less than the smallest picture beside it, where everything moves in that. */
 const narrow = 15_000;
 
 test.describe('on a network that bears little more than a voice', () => {
@@ -14,7 +14,7 @@ test.describe('on a network that bears little more than a voice', () => {
     await relay.start(narrow);
     await served.start({ CENDRO_ICE: relay.iceServers, CENDRO_RELAY_ONLY: '1' }, ['--sample']);
     people.push(
-      await whistler(served.address, 'maren', 440, 'red'),
+      await whistler(served.address, 'maren', 440, 'noise'),
       await whistler(served.address, 'ilse', 880),
     );
   });

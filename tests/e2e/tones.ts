@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -37,18 +38,19 @@ function toneFile(hertz: number): string {
 const paints = { red: [76, 84, 255], green: [149, 43, 21], blue: [29, 255, 107] } as const;
 export type Paint = keyof typeof paints;
 
-/** A film of one colour, as a camera before which a sheet of paper is held. */
-function paintedFilm(paint: Paint): string {
+/** A film of one colour, as a camera before which a sheet of paper is held; or one in which everything moves, which takes all that it may of a way. */
+function paintedFilm(paint: Paint | 'noise'): string {
   const [width, height, frames] = [320, 180, 24];
-  const [luma, ...chroma] = paints[paint];
-  const planes = [
-    Buffer.alloc(width * height, luma),
-    ...chroma.map((each) => Buffer.alloc((width * height) / 4, each)),
-  ];
-  const frame = Buffer.concat([Buffer.from('FRAME\n'), ...planes]);
+  const [luma, ...chroma] = paint === 'noise' ? [null, 128, 128] : paints[paint];
+  const frame = () =>
+    Buffer.concat([
+      Buffer.from('FRAME\n'),
+      luma === null ? randomBytes(width * height) : Buffer.alloc(width * height, luma),
+      ...chroma.map((each) => Buffer.alloc((width * height) / 4, each)),
+    ]);
   const head = Buffer.from(`YUV4MPEG2 W${width} H${height} F24:1 Ip A1:1 C420jpeg\n`);
   const path = join(mkdtempSync(join(tmpdir(), 'cendro-film-')), `${paint}.y4m`);
-  writeFileSync(path, Buffer.concat([head, ...Array.from({ length: frames }, () => frame)]));
+  writeFileSync(path, Buffer.concat([head, ...Array.from({ length: frames }, frame)]));
   return path;
 }
 
@@ -78,7 +80,7 @@ export async function whistler(
   address: string,
   chair: string | null,
   hertz: number,
-  paint?: Paint,
+  paint?: Paint | 'noise',
 ): Promise<Whistler> {
   const args = [...chromiumFlags, `--use-file-for-fake-audio-capture=${toneFile(hertz)}`];
   if (paint) args.push(`--use-file-for-fake-video-capture=${paintedFilm(paint)}`);

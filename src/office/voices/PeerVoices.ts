@@ -63,6 +63,8 @@ interface Peer {
   pictures: PictureWays;
   /** Which pictures come from there, by their places. */
   theirs: Readonly<Record<string, PictureKind>>;
+  /** Some of them rest there. */
+  rests: boolean;
   /** What was said there last of how large theirs are looked at, and of what rests. */
   said: { looks: Looks; rests: readonly PictureKind[] };
   measure: VoiceMeasure;
@@ -144,7 +146,10 @@ export class PeerVoices {
     if (!peer) return void this.early.set(from, [...(this.early.get(from) ?? []), signal]);
     const { connection } = peer;
     if ('looks' in signal) return peer.pictures.lookedAt(signal.looks);
-    if ('rests' in signal) return this.options.restsThere?.(from, signal.rests);
+    if ('rests' in signal) {
+      peer.rests = signal.rests.length > 0;
+      return this.options.restsThere?.(from, signal.rests);
+    }
     if ('candidate' in signal) {
       // Of an offer that was not taken its ways are not wanted either.
       await connection.addIceCandidate(signal.candidate ?? undefined).catch((error: unknown) => {
@@ -257,6 +262,7 @@ export class PeerVoices {
       heard: null,
       pictures: new PictureWays(connection),
       theirs: {},
+      rests: false,
       said: { looks: {}, rests: [] },
       measure: new VoiceMeasure(),
       lastHeard: null,
@@ -354,12 +360,13 @@ export class PeerVoices {
     this.options.signal(to, { rests });
   }
 
-  private drop(legId: string, { connection, heard, theirs }: Peer): void {
+  /** Gone before anybody is told: whoever hears of it may ask something here at once. */
+  private drop(legId: string, { connection, heard, theirs, rests }: Peer): void {
+    this.peers.delete(legId);
+    connection.close();
     heard?.stop();
     for (const kind of Object.values(theirs)) this.options.show?.(legId, kind, null);
-    this.options.restsThere?.(legId, []);
-    connection.close();
-    this.peers.delete(legId);
+    if (rests) this.options.restsThere?.(legId, []);
   }
 
   private isPolite(other: string): boolean {

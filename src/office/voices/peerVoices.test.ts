@@ -77,6 +77,7 @@ function speakAt(legId: string) {
   const played: { from: string; isMuted: boolean; isStopped: boolean }[] = [];
   const shown: [string, string, boolean][] = [];
   const rest: [string, readonly string[]][] = [];
+  let heard: () => void = () => undefined;
   const voices = new PeerVoices({
     ...{ legId, iceServers: [], voice: async () => track },
     signal: (to, signal) => void said.push([to, signal]),
@@ -86,14 +87,17 @@ function speakAt(legId: string) {
       return { mute: (isMuted) => void (one.isMuted = isMuted), stop: () => void (one.isStopped = true) };
     },
     show: (from, kind, stream) => void shown.push([from, kind, stream !== null]),
-    restsThere: (from, kinds) => void rest.push([from, kinds]),
+    restsThere: (from, kinds) => {
+      rest.push([from, kinds]);
+      heard();
+    },
     connect: () => {
       const connection = new FakeConnection();
       made.push(connection);
       return connection as unknown as RTCPeerConnection;
     },
   });
-  return { voices, made, said, played, shown, rest };
+  return { voices, made, said, played, shown, rest, heardOfRest: (act: () => void) => void (heard = act) };
 }
 
 const both = [
@@ -263,6 +267,26 @@ describe('voices at one end of a call', () => {
       ['a', ['screen']],
       ['a', []],
     ]);
+  });
+
+  it('whoever hears that somebody has gone may ask at once: they are gone by then', async () => {
+    const { voices, made, heardOfRest } = speakAt('b');
+    voices.setEnds(['a', 'b', 'c']);
+    voices.setPeers([
+      { legId: 'a', by: 'one' },
+      { legId: 'c', by: 'two' },
+    ]);
+    await settled();
+    await voices.hear('a', { rests: ['camera'] });
+    let told = 0;
+    heardOfRest(() => {
+      told++;
+      voices.setEnds(['b', 'c']);
+      voices.setPaths(both);
+    });
+    voices.setEnds(['b', 'c']);
+    expect(told).toBe(1);
+    expect(made.map(({ isClosed }) => isClosed)).toEqual([true, false]);
   });
 
   it('how large others are looked at here is said to each, when it changes, and again to who may have missed it', async () => {

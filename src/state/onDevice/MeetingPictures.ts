@@ -105,7 +105,7 @@ export class MeetingPictures implements MeetingPicturesHere {
   /** Of what comes from another end that much rests now. */
   restsThere(legId: string, kinds: readonly PictureKind[]): void {
     this.resting.set(legId, kinds);
-    this.changed();
+    this.tell();
   }
 
   /** Of what is shown at this device’s own end that much rests for somebody. */
@@ -113,7 +113,7 @@ export class MeetingPictures implements MeetingPicturesHere {
     const before = this.ownResting.get(legId);
     if ((before?.size ?? 0) === kinds.size && [...kinds].every((kind) => before?.has(kind))) return;
     this.ownResting.set(legId, kinds);
-    this.changed();
+    this.tell();
   }
 
   /** What goes out from that end of a call, and to whom. */
@@ -131,7 +131,7 @@ export class MeetingPictures implements MeetingPicturesHere {
   came(legId: string, kind: PictureKind, stream: MediaStream | null): void {
     if (stream) this.come.set(keyOf(legId, kind), stream);
     else this.come.delete(keyOf(legId, kind));
-    this.changed();
+    this.tell();
   }
 
   /** Calls are other ones now. */
@@ -230,8 +230,13 @@ export class MeetingPictures implements MeetingPicturesHere {
     for (const track of own.stream.getTracks()) track.stop();
   }
 
+  /** Also what is sent may be another now. */
   private changed(): void {
     this.onSent();
+    this.tell();
+  }
+
+  private tell(): void {
     for (const listener of this.listeners) listener();
   }
 }

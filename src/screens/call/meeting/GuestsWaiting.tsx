@@ -9,7 +9,11 @@ import { space, themed } from '@/ui/tokens';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
+    // On a wide screen in one line, under one thumb's width.
     strip: {
+      flexDirection: 'row',
+      flexWrap: 'wrap',
+      alignItems: 'center',
       paddingHorizontal: space.m,
       paddingVertical: space.s,
       gap: space.s,
@@ -17,7 +21,8 @@ const useStyles = themed(({ colours }) =>
       borderTopWidth: 2,
       borderColor: colours.saffron,
     },
-    acts: { flexDirection: 'row', gap: space.s },
+    name: { flexGrow: 1, flexBasis: 200 },
+    acts: { flexGrow: 1, flexBasis: 280, maxWidth: 480, flexDirection: 'row', gap: space.s },
     act: { flex: 1 },
   }),
 );
@@ -38,7 +43,7 @@ function Strip({ guest, further }: { guest: WaitingGuest; further: number }) {
   }, [guestId]);
   return (
     <View style={styles.strip}>
-      <Txt as="strong" lines={2}>
+      <Txt as="strong" lines={2} style={styles.name}>
         {`${name} wants to come in${further > 0 ? `, and ${further} more` : ''}`}
       </Txt>
       <GuestActs guest={guest} />
