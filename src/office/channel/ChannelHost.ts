@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 
+import type { CommandResult } from '@/core/calls/exchange';
 import type { Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OutsideLink } from '../link';
@@ -21,6 +22,8 @@ type Asked = z.infer<typeof toHostSchema> & { kind: 'ask' };
 /** So many updates are kept for an app that has missed some. */
 const mostKept = 1_000;
 export const beatMs = 1_000;
+/** A command that was asked for so long ago is not done: by the time its answer came, nobody would wait for it (`commandMs` of the app). */
+export const staleMs = 7_000;
 
 interface ChannelHostOptions {
   /** By which name the app is known, also to a host that is begun anew. */
@@ -29,6 +32,8 @@ interface ChannelHostOptions {
   /** How often the number of the last update is told, in milliseconds. */
   beatMs?: number;
   timer?: Timer;
+  /** Test seam: epoch milliseconds. */
+  now?: () => number;
 }
 
 /**
@@ -129,12 +134,12 @@ export class ChannelHost {
     }
   }
 
-  private carry({ id, answeredUpTo, asked }: Asked): Promise<unknown> {
+  private async carry({ id, answeredUpTo, asked, askedAt }: Asked): Promise<unknown> {
     const { app } = this.options;
     const numbered = app === undefined ? undefined : { app, id, answeredUpTo };
     switch (asked.what) {
       case 'send':
-        return this.link.send(asked.command, numbered);
+        return this.isStale(askedAt) ? tooLate : this.link.send(asked.command, numbered);
       case 'ask':
         return this.link.ask(asked.request, numbered);
       case 'snapshot':
@@ -154,6 +159,14 @@ export class ChannelHost {
       case 'askAs':
         return this.link.askAs(asked.personId, asked.request);
     }
+  }
+
+  private isStale(askedAt: number | undefined): boolean {
+    return askedAt !== undefined && this.now() - askedAt > staleMs;
+  }
+
+  private now(): number {
+    return (this.options.now ?? Date.now)();
   }
 
   private async readPart(part: number): Promise<TablesPart> {
@@ -185,11 +198,13 @@ export class ChannelHost {
 
   private beat(): void {
     this.stopBeating = (this.options.timer ?? browserTimer)(() => {
-      this.port.say({ kind: 'beat', told: this.told });
+      this.port.say({ kind: 'beat', told: this.told, at: this.now() });
       this.beat();
     }, this.options.beatMs ?? beatMs);
   }
 }
+
+const tooLate: CommandResult = { ok: false, reason: { code: 'notReached' } };
 
 /** Of what can't be read, under which id it was asked, so that whoever waits for the answer hears why there is none. */
 function idOf(message: unknown): number | null {

@@ -49,6 +49,8 @@ interface ChannelLinkOptions {
   onAnew?: () => void;
   /** What is done in calls can’t wait: unanswered for so long it is not asked again, and refused. Left out: it waits. */
   commandMs?: number;
+  /** Test seam: milliseconds on any clock that goes forward. */
+  now?: () => number;
 }
 
 /** The link of an app to a host at the other end of a channel that may lose, repeat and delay. */
@@ -71,6 +73,11 @@ export class ChannelLink implements OutsideLink {
   private stopMissing: () => void = () => undefined;
   /** What it has said last of what has come. */
   private got: ToHost | null = null;
+  /**
+   * How much the host's time is ahead of the clock here. A beat that was long on its way tells too little: the most that was told is the nearest
+   * (the filter of RFC 5905 §10, for one way); null before there was a beat.
+   */
+  private hostIsAheadBy: number | null = null;
   private isOver = false;
 
   constructor(
@@ -89,6 +96,7 @@ export class ChannelLink implements OutsideLink {
     this.missedAfter = null;
     this.told = 0;
     this.got = null;
+    this.hostIsAheadBy = null;
     this.ahead.clear();
     // Answers wait for updates that nobody will tell any more.
     for (const early of this.early) early.told = 0;
@@ -236,11 +244,21 @@ export class ChannelLink implements OutsideLink {
     if (this.isOver) return Promise.reject(new Error('The link was closed.'));
     const id = ++this.lastId;
     const oldest = Math.min(id, ...this.waiting.keys());
-    const message: ToHost = { kind: 'ask', id, asked, answeredUpTo: oldest - 1 };
+    const message: ToHost = { kind: 'ask', id, asked, answeredUpTo: oldest - 1, ...this.stamp(asked) };
     return new Promise<Answer>((resolve, reject) => {
       this.waiting.set(id, { asked, message, resolve, reject, callOff: () => undefined });
       this.say(id);
     });
+  }
+
+  /** What can't wait is not to be done once nobody waits for it any more. */
+  private stamp({ what }: Asked): { askedAt?: number } {
+    if (what !== 'send' || this.options.commandMs === undefined || this.hostIsAheadBy === null) return {};
+    return { askedAt: this.clock() + this.hostIsAheadBy };
+  }
+
+  private clock(): number {
+    return (this.options.now ?? (() => performance.now()))();
   }
 
   private say(id: number): void {
@@ -263,6 +281,7 @@ export class ChannelLink implements OutsideLink {
       case 'fault':
         return this.fail(read.data.id, read.data.words);
       case 'beat':
+        this.hostIsAheadBy = Math.max(this.hostIsAheadBy ?? -Infinity, read.data.at - this.clock());
         this.sayWhatHasCome();
         return this.missWhatIsNotThere(read.data.told);
       case 'anew':

@@ -81,6 +81,8 @@ export const toHostSchema = z.discriminatedUnion('kind', [
     asked: askedSchema,
     /** Every answer up to this one has come. */
     answeredUpTo: z.number().int().min(0),
+    /** When it was asked, by the host's own time (epoch milliseconds) as far as beats have told it; left out where it may be done however late. */
+    askedAt: z.number().optional(),
   }),
   /** Updates after that one have not come. */
   z.object({ kind: z.literal('missing'), after: told }),
@@ -97,8 +99,8 @@ export const toAppSchema = z.discriminatedUnion('kind', [
   /** It could not be read, or was a fault: the words say which. */
   z.object({ kind: z.literal('fault'), id, words: z.string() }),
   z.object({ kind: z.literal('update'), told, update: officeUpdateSchema }),
-  /** That many have been told by now, so that a last one that got lost is missed. */
-  z.object({ kind: z.literal('beat'), told }),
+  /** That many have been told by now, so that a last one that got lost is missed; and the host's own time (epoch milliseconds). */
+  z.object({ kind: z.literal('beat'), told, at: z.number() }),
   /** What is missing is not kept any more: everything has to be read anew, as of that many. */
   z.object({ kind: z.literal('anew'), told }),
 ]);

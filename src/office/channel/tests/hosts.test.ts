@@ -175,6 +175,36 @@ describe('a channel', () => {
     host.close();
   });
 
+  it('a host that comes to it late does nothing in a call that nobody waits for any more, and all else', async () => {
+    const [{ office }, [here, there]] = [openOffice(), wire(faultless, seeded(1)).ends];
+    const held: unknown[] = [];
+    let isSlow = false;
+    let hear: (message: unknown) => void = () => undefined;
+    // A machine that does much else: what has come to it lies there unread.
+    there.hear((message) => (isSlow ? void held.push(message) : hear(message)));
+    const slow: Port = { ...there, hear: (listener) => void (hear = listener) };
+    const host = new ChannelHost(office.linkFor(member('maren', 'maren-app')), slow);
+    const link = new ChannelLink(here, { commandMs: 8_000, now: () => Date.now() - start });
+    const call = () =>
+      link.send({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '211' });
+    await jest.advanceTimersByTimeAsync(3_000);
+    isSlow = true;
+    const called = call();
+    const written = link.ask({ type: 'write', id: '1', number: '211', lineId: 'text', text: 'On my way' });
+    await jest.advanceTimersByTimeAsync(9_000);
+    expect(await called).toEqual({ ok: false, reason: { code: 'notReached' } });
+    isSlow = false;
+    for (const message of held) hear(message);
+    await rest();
+    expect(await written).toEqual({ ok: true });
+    expect(office.seen().calls.size).toBe(0);
+    // What is asked now is done, also where beats were long on their way.
+    expect(await Promise.all([call(), rest()])).toMatchObject([{ ok: true }, undefined]);
+    expect(office.seen().calls.size).toBe(1);
+    link.close();
+    host.close();
+  });
+
   it('that is closed gives up what is asked, and costs nothing more', async () => {
     const { host, link, write, cut } = await opened(100);
     cut(true);
