@@ -71,13 +71,16 @@ test('a program is told with a signature; while it is down it is tried again, an
   await programs.getByRole('button', { name: 'Send a test' }).click();
   await expect(told(page)).toContainText('It answered 503. It will be tried again.');
 
-  await office.goOutside();
-  await program(page).getByRole('radio', { name: 'takes everything' }).click();
-  await goToTelling(office);
-  await told(page)
-    .getByRole('button', { name: /^Try now/ })
-    .click();
+  // While it is down still: by itself it is tried again only half a minute after the second try.
+  const tryNow = told(page).getByRole('button', { name: /^Try now/ });
+  await tryNow.click();
+  const elsewhere = await page.context().newPage();
+  await elsewhere.goto('/outside');
+  await expect(program(elsewhere).getByRole('article').nth(1)).toContainText('Answered 503');
+  await program(elsewhere).getByRole('radio', { name: 'takes everything' }).click();
+  await tryNow.click();
   await expect(told(page)).toContainText(/Delivered at try \d/);
+  await elsewhere.close();
   await office.goOutside();
   const hook = program(page).getByRole('article').first();
   await expect(hook).toContainText('call.missed');
