@@ -21,6 +21,18 @@ async function haveCallsTold(office: Office, context: BrowserContext) {
   await office.sheet().getByRole('button', { name: 'Close' }).click();
 }
 
+/** Nobody looks at the page any more; `isShown` is there once the system has shown something. */
+const lookAway = (page: Page) =>
+  page.evaluate(() => {
+    // Chromium forgets a notification whose list is asked for while it is being shown: it is awaited first.
+    const { showNotification } = ServiceWorkerRegistration.prototype;
+    ServiceWorkerRegistration.prototype.showNotification = async function (...parameters) {
+      await showNotification.apply(this, parameters);
+      Object.assign(window, { isShown: true });
+    };
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden' });
+  });
+
 const notifications = (page: Page) =>
   page.evaluate(async () => {
     const registration = await navigator.serviceWorker.getRegistration();
@@ -36,15 +48,7 @@ test('while the app is not in front, the system tells who calls and can answer',
   await expect.poll(() => page.evaluate(() => navigator.mediaSession.metadata?.title)).toBe('Peg Anstey');
   await office.end().click();
   await office.goOutside();
-  await page.evaluate(() => {
-    // Chromium forgets a notification whose list is asked for while it is being shown: it is awaited first.
-    const { showNotification } = ServiceWorkerRegistration.prototype;
-    ServiceWorkerRegistration.prototype.showNotification = async function (...parameters) {
-      await showNotification.apply(this, parameters);
-      Object.assign(window, { isShown: true });
-    };
-    Object.defineProperty(document, 'visibilityState', { value: 'hidden' });
-  });
+  await lookAway(page);
   await office.callIn('Cawder Flood Watch', 'Flood desk');
   await page.waitForFunction(() => 'isShown' in window);
   expect(await notifications(page)).toEqual(['Cawder Flood Watch calls Flood desk']);
@@ -99,14 +103,7 @@ test('who wants to come into a meeting is told of while it is not looked at, unt
   await expect(office.sheet().getByRole('img', { name: /as a code to photograph/ })).toBeVisible();
   await office.sheet().getByRole('button', { name: 'Close' }).click();
   await office.goOutside();
-  await page.evaluate(() => {
-    const { showNotification } = ServiceWorkerRegistration.prototype;
-    ServiceWorkerRegistration.prototype.showNotification = async function (...parameters) {
-      await showNotification.apply(this, parameters);
-      Object.assign(window, { isShown: true });
-    };
-    Object.defineProperty(document, 'visibilityState', { value: 'hidden' });
-  });
+  await lookAway(page);
   await office.letPass('5 s');
   await page.waitForFunction(() => 'isShown' in window);
   expect(await notifications(page)).toEqual(['Zofia Kern wants to come in in your meeting']);

@@ -59,6 +59,7 @@ export const selectAskedInMeetings = createSelector(selectTaken, (calls) =>
   }),
 );
 
+/** All of them, whoever came first first. */
 export const selectWaitingGuests = createSelector(selectTaken, (calls): WaitingGuest[] =>
   calls.flatMap((view) => {
     const meeting = meetingOf(view);

@@ -2,7 +2,6 @@ import { newSecret } from '../app';
 
 /** By what somebody comes to a meeting who is nobody of the office. */
 export interface GuestLink {
-  /** null: the address has none, or what stands there is none. */
   token: string;
   /** By which the office knows this browser again, also after the page was loaded anew. */
   secret: string;

@@ -10,10 +10,12 @@ import type { Switchboard } from './Switchboard';
  * the phone beside which they have it open.
  */
 export function knock(board: Switchboard, { token, guestId, name }: CommandOf<'knock'>): CommandResult {
-  const call = callOfLink(board, token);
+  // Who is in it already, or waits, stays so when the link they came by is good no more.
+  const call = callOfGuest(board, guestId) ?? callOfLink(board, token);
   if (!call?.meeting) return refuse({ code: 'unknownLink' });
   const guest = guestIn(call, guestId);
   if (guest) return { ok: true, callId: call.id, legId: guest.id };
+  if (waitsAt(call, guestId)) return { ok: true, callId: call.id };
   const came = cameBy(call.meeting, token, { guestId, name, at: board.now });
   if ('why' in came) return refuse({ code: came.why });
   change(board, call, came.meeting);
@@ -66,6 +68,15 @@ const guestIn = ({ legs }: Call, guestId: string): Leg | undefined =>
     ({ endpoint, state }) =>
       endpoint.kind === 'outside' && endpoint.guestId === guestId && state !== 'cleared',
   );
+
+const waitsAt = ({ meeting }: Call, guestId: string): boolean =>
+  meeting?.waiting.some((each) => each.guestId === guestId) ?? false;
+
+function callOfGuest(board: Switchboard, guestId: string): Call | null {
+  for (const call of board.calls.values())
+    if (call.meeting && (guestIn(call, guestId) || waitsAt(call, guestId))) return call;
+  return null;
+}
 
 function callOfLink(board: Switchboard, token: string): Call | null {
   for (const call of board.calls.values())

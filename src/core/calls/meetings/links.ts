@@ -31,8 +31,7 @@ export function cameBy(
 ): { why: LinkDenial } | { meeting: Meeting } {
   const link = meeting.links.find((each) => each.token === token);
   if (!link) return { why: 'unknownLink' };
-  const isHere = link.openAt === guestId || meeting.waiting.some((each) => each.guestId === guestId);
-  if (isHere) return { meeting };
+  if (link.openAt === guestId) return { meeting };
   if (link.until <= at) return { why: 'linkTooOld' };
   const { forLegId } = link;
   if (forLegId !== null) {

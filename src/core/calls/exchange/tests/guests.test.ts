@@ -87,6 +87,18 @@ describe('a guest of a meeting', () => {
     expect(refuses(knock('g1', other), late + 2)).toBe('unknownLink');
   });
 
+  it('stays in it, or waiting, when the link they came by is good no more, also where they come again', () => {
+    const { comes, acts, knock, send, guestLeg, refuses, waiting } = meetingWithLink();
+    comes('g1');
+    comes('g2');
+    acts('ada-app', { act: 'letIn', guestId: 'g1' }, 41);
+    acts('ada-app', { act: 'endLink', token: guestsLink }, 42);
+    expect(send(knock('g1'), 43).result).toMatchObject({ ok: true, legId: guestLeg('g1')?.id });
+    expect(send(knock('g2'), 43).result).toMatchObject({ ok: true });
+    expect(waiting()).toEqual(['g2']);
+    expect(refuses(knock('g3'), 44)).toBe('unknownLink');
+  });
+
   it('goes again: from waiting without a word, from the call as anybody', () => {
     const { comes, waiting, does, acts, guestLeg, hears } = meetingWithLink();
     comes('g1');
