@@ -27,7 +27,7 @@ export const chromiumFlags = [
 
 /** Tests in which several whole browsers hear and see each other: two of those at once take a small machine’s breath, and what they time out on is the machine. */
 const realVoices =
-  /(devices|guests|meetings|narrowMeeting|relay|servedTelling|twoProcesses|voices)\.spec\.ts$/;
+  /(devices|forwarded|guests|meetings|narrowMeeting|relay|servedTelling|twoProcesses|voices)\.spec\.ts$/;
 
 export default defineConfig({
   testDir: 'tests/e2e',

@@ -13,7 +13,7 @@ const banner = `import { createRequire } from 'node:module'; const require = cre
 export async function buildServer() {
   const { build } = await import('esbuild');
   await build({
-    entryPoints: [join(root, 'server/start.mts'), join(root, 'server/office.mts')],
+    entryPoints: ['start', 'office', 'forwarding/thread'].map((name) => join(root, 'server', `${name}.mts`)),
     outdir: join(root, 'build'),
     outExtension: { '.js': '.mjs' },
     ...{ bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true },

@@ -17,6 +17,8 @@ import { MailIn } from './standins/MailIn';
 import { standInRoutes } from './standins/routes';
 import { makeSendMail } from './telling/sendMail';
 import { makeSendWebhook } from './telling/sendWebhook';
+import { reachOfForwarder } from './forwarding/reachOfForwarder';
+import { startForwarding } from './forwarding/startForwarding';
 import { isOwnRequest, nameOf } from './guard/fromHere';
 import { addressesOfThisMachine, listen } from './listening';
 import { certificateFor } from './office/certificate';
@@ -86,6 +88,11 @@ const figures = new Figures();
 const store = await openStore();
 const port = await listen(server, firstPort, firstPort + portsToTry);
 const scheme = isPlain ? 'http' : 'https';
+const forwarding = startForwarding(
+  join(import.meta.dirname, 'forwarding/thread.mjs'),
+  reachOfForwarder(env['CENDRO_FORWARD_ADDRESSES'], env['CENDRO_FORWARD_PORTS']),
+  (error) => log.error({ what: 'forwarding', error: faultWords(error) }),
+);
 const places = new Map(offices.map((office) => [office, placeOf(office)]));
 const placeFor = (request: IncomingMessage) => places.get(null) ?? places.get(nameOf(request.headers.host));
 const find = (request: IncomingMessage) => placeFor(request)?.opened ?? null;
@@ -121,7 +128,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     log.info({ what: 'ending', signal });
     server.close();
     void Promise.all([...places.values()].map((place) => place.close()))
-      .then(() => store.close())
+      .then(() => Promise.all([store.close(), forwarding.close()]))
       .then(() => process.exit(0));
   });
 
@@ -178,6 +185,7 @@ function placeOf(office: string | null): OfficePlace {
       iceServers: iceServersSchema.parse(JSON.parse(env['CENDRO_ICE'] ?? '[]')),
       relayOnly: env['CENDRO_RELAY_ONLY'] === '1',
     },
+    forwardWith: (listener) => forwarding.of(office ?? '', listener),
     senders: {
       sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
       sendWebhook: makeSendWebhook(listed('CENDRO_ALLOW_PRIVATE')),

@@ -1,7 +1,11 @@
 import type { Call } from '@/core/calls/exchange';
 import type { OfficeSeen, Session } from '@/core/office';
+import { officeEnd, toOfficeSchema } from '@/office/forwarding';
 import type { OfficeUpdate } from '@/office/link';
 import type { AnswerOfVoices, AskedOfVoices, IceServers, ToldOfVoices } from '@/office/socket';
+
+import type { Forwarding, ForwardingListener } from '../forwarding/startForwarding';
+import { ForwardedCalls } from './ForwardedCalls';
 
 /** One connection, as far as voices go by it. */
 export interface Speaker {
@@ -40,11 +44,22 @@ const done: AnswerOfVoices = { ...refused, done: true };
 export class Voices {
   /** By the ends at which they speak. */
   private readonly speakers = new Map<string, Place>();
+  private readonly forwarded: ForwardedCalls | null;
 
+  /** `forwardWith`: what forwards where there is too much to go from each to each; null: nothing does. */
   constructor(
     private readonly seen: () => OfficeSeen,
     private readonly ways: Ways,
-  ) {}
+    forwardWith: ((listener: ForwardingListener) => Forwarding) | null = null,
+  ) {
+    this.forwarded =
+      forwardWith &&
+      new ForwardedCalls(forwardWith, {
+        signal: (to, signal) =>
+          this.speakers.get(to)?.speaker.tell({ kind: 'signal', from: officeEnd, to, signal }),
+        settled: (callId) => this.tell(callId),
+      });
+  }
 
   /** `who`: as whom the connection has joined the office, or at which ends of calls it is a guest. */
   ask(speaker: Speaker, who: Speaking, asked: AskedOfVoices): AnswerOfVoices {
@@ -54,12 +69,19 @@ export class Voices {
       case 'drop':
         if (this.speakers.get(asked.legId)?.speaker.id !== speaker.id) return refused;
         this.drop(asked.legId);
+        this.forwarded?.leave(asked.legId);
         return done;
       case 'servers':
         return who.sessions.length === 0 ? refused : { ...done, ...this.ways };
       case 'signal': {
         const { from, to, signal } = asked;
         const here = this.speakers.get(from);
+        if (to === officeEnd) {
+          const { data: said } = toOfficeSchema.safeParse(signal);
+          if (here?.speaker.id !== speaker.id || !said || !this.forwarded) return refused;
+          this.forwarded.hear(from, said);
+          return done;
+        }
         const there = this.speakers.get(to);
         if (here?.speaker.id !== speaker.id || here.callId !== there?.callId) return refused;
         there.speaker.tell({ kind: 'signal', from, to, signal });
@@ -78,12 +100,16 @@ export class Voices {
     if (this.speakers.size === 0) return;
     for (const { id, legs } of changedCalls)
       for (const leg of legs) {
+        if (leg.state === 'cleared') this.forwarded?.leave(leg.id);
         const place = this.speakers.get(leg.id);
         if (place && leg.state === 'cleared') this.drop(leg.id);
         // Two calls may have become one.
         else if (place) place.callId = id;
       }
-    for (const callId of endedCallIds) for (const legId of this.together(callId)) this.drop(legId);
+    for (const callId of endedCallIds) {
+      this.forwarded?.end(callId, changedCalls);
+      for (const legId of this.together(callId)) this.drop(legId);
+    }
     for (const { id } of changedCalls) this.tell(id);
   }
 
@@ -116,12 +142,17 @@ export class Voices {
 
   private tell(callId: string): void {
     const all = this.together(callId);
+    const call = this.seen().calls.get(callId);
+    const forwarded = (call && this.forwarded?.follow(call, all)) ?? undefined;
     for (const legId of all) {
-      const peers = all.flatMap((id) => {
+      const others = forwarded === 'settled' ? [] : all.filter((id) => id !== legId);
+      const peers = others.flatMap((id) => {
         const other = this.speakers.get(id);
-        return id === legId || !other ? [] : [{ legId: id, by: other.by }];
+        return other ? [{ legId: id, by: other.by }] : [];
       });
-      this.speakers.get(legId)?.speaker.tell({ kind: 'peers', legId, peers });
+      this.speakers
+        .get(legId)
+        ?.speaker.tell({ kind: 'peers', legId, peers, ...(forwarded && { forwarded }) });
     }
   }
 

@@ -24,6 +24,7 @@ import type { HostedOffice } from '@/office/hosted';
 import { OfficeForTabs, type HostBeginning } from '@/state/host';
 import { setupKind, storageKeys, Vault } from '@/state/storage';
 
+import type { Forwarding, ForwardingListener } from '../forwarding/startForwarding';
 import type { SendMail } from '../telling/sendMail';
 import type { SendWebhook } from '../telling/sendWebhook';
 import type { Figures } from './Figures';
@@ -67,6 +68,8 @@ interface OpenOfficeOptions {
   asNew: NewOffice | null;
   isSimulated: boolean;
   ways: Ways;
+  /** What forwards voices and pictures where there are too many; left out: nothing does. */
+  forwardWith?: (listener: ForwardingListener) => Forwarding;
   /** How members are told elsewhere. */
   senders: { sendMail: SendMail | null; sendWebhook: SendWebhook };
   /** Where it is counted how it fares. */
@@ -136,7 +139,7 @@ export async function openOffice(options: OpenOfficeOptions): Promise<OpenedOffi
   if (!office || !telling) throw new Error('The office could not be opened.');
   office.start();
   host.everythingIsThere();
-  const voices = new Voices(() => office.seen(), options.ways);
+  const voices = new Voices(() => office.seen(), options.ways, options.forwardWith);
   const guests = new Guests({ seen: () => office.seen(), send: (command) => office.send(command) });
   const speech = new Speech();
   const tries = new RateLimiterMemory({ points: triesPerMinute, duration: 60 });

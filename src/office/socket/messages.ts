@@ -122,7 +122,13 @@ export type AnswerOfVoices = z.infer<typeof answerOfVoicesSchema>;
 /** What the place where voices find each other tells who speaks there. */
 export const toldOfVoicesSchema = z.discriminatedUnion('kind', [
   /** At which other ends of the call there is a browser, and which page it is. */
-  z.object({ kind: z.literal('peers'), legId, peers: z.array(z.object({ legId, by: z.string() })) }),
+  z.object({
+    kind: z.literal('peers'),
+    legId,
+    peers: z.array(z.object({ legId, by: z.string() })),
+    /** The office forwards: as soon as all are connected to it (`opening`), nobody is to another one any more (`settled`). */
+    forwarded: z.enum(['opening', 'settled']).optional(),
+  }),
   z.object({ kind: z.literal('signal'), from: legId, to: legId, signal: z.unknown() }),
   /** Another browser of the same person speaks there from now on. */
   z.object({ kind: z.literal('instead'), legId, name: z.string() }),

@@ -3,8 +3,10 @@ import isEqual from 'fast-deep-equal';
 import type { VoicePath } from '@/core/calls/exchange';
 import type { PictureKind } from '@/core/calls/meetings';
 
+import type { Looks } from '../looks';
 import { carriedKbps, packetsSent, VoiceMeasure, worstOf, type Coming } from './measuring';
-import { PictureWays, type Looks } from './PictureWays';
+import { PictureWays } from './PictureWays';
+import { leastPackets, restsInSilence } from './sayingVoices';
 
 /** What two browsers tell each other until they hear each other. */
 export type Signal =
@@ -26,7 +28,13 @@ export interface PictureSent {
   to: readonly string[];
 }
 
-interface PeerVoicesOptions {
+/** A voice that is made heard, until it is asked to stop. */
+export interface PlayedVoice {
+  mute: (isMuted: boolean) => void;
+  stop: () => void;
+}
+
+export interface PeerVoicesOptions {
   /** The end of the call at which this browser speaks. */
   legId: string;
   iceServers: RTCIceServer[];
@@ -36,17 +44,14 @@ interface PeerVoicesOptions {
   signal: (to: string, signal: Signal) => void;
   /** The voice of whoever uses this browser; null where there is no microphone: then they are heard by nobody. */
   voice: () => Promise<MediaStreamTrack | null>;
-  /** Makes a voice heard that comes from another end, until it is asked to stop. */
-  play: (from: string, stream: MediaStream) => { mute: (isMuted: boolean) => void; stop: () => void };
+  /** Makes a voice heard that comes from another end; `isForwarded`: at a place of that name, now one’s and now another’s. */
+  play: (from: string, stream: MediaStream, isForwarded: boolean) => PlayedVoice;
   /** Pictures of that kind come from another end by this stream; null: they come no more. */
   show?: (from: string, kind: PictureKind, stream: MediaStream | null) => void;
   /** Which pictures of another end rest, since its network bears no more than the voice. */
   restsThere?: (from: string, kinds: readonly PictureKind[]) => void;
   connect?: (configuration: RTCConfiguration) => RTCPeerConnection;
 }
-
-/** A tenth of a second of a voice: by then it goes its way. */
-const leastPackets = 5;
 
 interface Peer {
   /** Which page it is. */
@@ -58,7 +63,7 @@ interface Peer {
   isIgnoring: boolean;
   /** An answer has come and is being taken: an offer that follows it does not collide with the one it answers. */
   isTakingAnswer: boolean;
-  heard: ReturnType<PeerVoicesOptions['play']> | null;
+  heard: PlayedVoice | null;
   /** By which ways pictures go there. */
   pictures: PictureWays;
   /** Which pictures come from there, by their places. */
@@ -286,7 +291,7 @@ export class PeerVoices {
       const kind = peer.theirs[mid ?? ''];
       if (kind) return this.options.show?.(legId, kind, new MediaStream([track]));
       peer.heard?.stop();
-      peer.heard = play(legId, stream ?? new MediaStream([track]));
+      peer.heard = play(legId, stream ?? new MediaStream([track]), false);
       this.apply(legId, peer);
     };
     // One of both begins, so that there is one way for both voices, and not one of each.
@@ -386,9 +391,4 @@ function bearsLoss(way: RTCRtpTransceiver): void {
   const isRed = ({ mimeType }: { mimeType: string }) => mimeType.toLowerCase() === 'audio/red';
   if (codecs.some(isRed))
     way.setCodecPreferences([...codecs.filter(isRed), ...codecs.filter((each) => !isRed(each))]);
-}
-
-/** Whoever sends here may rest where nothing is said (RFC 7587 §6.1: usedtx), which browsers do only when they are asked. */
-function restsInSilence({ sdp = '', ...description }: RTCSessionDescriptionInit): RTCSessionDescriptionInit {
-  return { ...description, sdp: sdp.replace(/useinbandfec=1(?!;usedtx)/g, 'useinbandfec=1;usedtx=1') };
 }

@@ -1,13 +1,12 @@
 import type { PictureKind } from '@/core/calls/meetings';
 import { PictureFit, type Layer, type SentAs } from '@/core/calls/pictureSizes';
 
+import type { Looks } from '../looks';
+
 /** Of a camera movement is to be seen, of a screen its letters. */
-const framesPerSecond: Readonly<Record<PictureKind, number>> = { camera: 24, screen: 10 };
+export const framesPerSecond: Readonly<Record<PictureKind, number>> = { camera: 24, screen: 10 };
 /** Until it is said how large it is looked at: as on a phone. */
 const usualRows = 360;
-
-/** How large pictures are looked at at another end, in rows of the screen there; 0: not at all; left out: as is usual. */
-export type Looks = Partial<Record<PictureKind, number>>;
 
 /** The ways by which pictures go over one connection to another end: one for each kind, made when it is first wanted, and kept. */
 export class PictureWays {
@@ -66,18 +65,21 @@ function replace({ sender }: RTCRtpTransceiver, track: MediaStreamTrack | null):
   if (sender.track !== track) void sender.replaceTrack(track).catch(() => undefined);
 }
 
-async function encodeAs(sender: RTCRtpSender, size: SentAs | undefined): Promise<void> {
+/** Sends what a sender has in these sizes: one for each of its encodings. */
+export async function encodeAs(sender: RTCRtpSender, ...sizes: (SentAs | undefined)[]): Promise<void> {
   const parameters = sender.getParameters();
-  const [encoding] = parameters.encodings;
-  if (!encoding || !size) return;
-  const wanted = encodingFor(size.layer, sender.track);
-  const isSame = Object.entries(wanted).every(
-    ([name, value]) => encoding[name as keyof RTCRtpEncodingParameters] === value,
-  );
-  if (isSame) return;
-  Object.assign(encoding, wanted);
+  let isSame = true;
+  parameters.encodings.forEach((encoding, at) => {
+    const size = sizes[at];
+    if (!size) return;
+    const wanted = encodingFor(size.layer, sender.track);
+    isSame &&= Object.entries(wanted).every(
+      ([name, value]) => encoding[name as keyof RTCRtpEncodingParameters] === value,
+    );
+    Object.assign(encoding, wanted);
+  });
   // Another change has come before it.
-  await sender.setParameters(parameters).catch(() => undefined);
+  if (!isSame) await sender.setParameters(parameters).catch(() => undefined);
 }
 
 function encodingFor(layer: Layer | null, track: MediaStreamTrack | null): RTCRtpEncodingParameters {

@@ -1,7 +1,5 @@
-/** Voices that go from browser to browser. */
-export { PeerVoices, type PictureSent, type Signal } from './PeerVoices';
-export { PictureLooks, type Look } from './PictureLooks';
+/** Voices that go from browser to browser, or by way of the office. Fetched where a server hosts the office. */
+export { CallVoices, type Together } from './CallVoices';
+export type { PictureSent } from './PeerVoices';
 export type { Coming } from './measuring';
-export { captureRate, VoiceCapture } from './VoiceCapture';
-export { rtcServersOf } from './rtcServersOf';
 export { playVoice } from './playVoice';

@@ -1,7 +1,7 @@
 import type { CandidateKind, Network, Passage } from '@/core/calls/quality';
 
 /** Counts of what has come in so far (W3C WebRTC Statistics, `RTCInboundRtpStreamStats`). */
-interface Counts {
+export interface Counts {
   packetsReceived: number;
   packetsLost: number;
 }
@@ -12,8 +12,10 @@ export interface Coming {
   passage: Passage;
 }
 
+type Inbound = Counts & { jitter?: number; codecId?: string };
+
 interface Found {
-  inbound: (Counts & { jitter?: number; codecId?: string }) | null;
+  inbound: Inbound | null;
   pair: { currentRoundTripTime?: number; localCandidateId?: string; remoteCandidateId?: string } | null;
   /** Kinds of candidates by their ids. */
   candidates: Map<string, string>;
@@ -80,7 +82,8 @@ function find(report: RTCStatsReport): Found {
       mimeType?: string;
       srtpCipher?: string;
     }) => {
-      if (each.type === 'inbound-rtp' && each.kind === 'audio') found.inbound = each as unknown as Counts;
+      if (each.type === 'inbound-rtp' && each.kind === 'audio')
+        found.inbound = together(found.inbound, each as unknown as Inbound);
       if (each.type === 'candidate-pair' && each.nominated === true) found.pair = each as Found['pair'];
       if (each.mimeType !== undefined) found.codecs.set(each.id, each.mimeType);
       found.cipher = each.srtpCipher ?? found.cipher;
@@ -88,6 +91,17 @@ function find(report: RTCStatsReport): Found {
     },
   );
   return found;
+}
+
+/** Several streams by one way are measured as one. */
+function together(one: Inbound | null, other: Inbound): Inbound {
+  if (one === null || one.packetsReceived === 0) return other;
+  return {
+    ...one,
+    packetsReceived: one.packetsReceived + other.packetsReceived,
+    packetsLost: one.packetsLost + other.packetsLost,
+    jitter: Math.max(one.jitter ?? 0, other.jitter ?? 0),
+  };
 }
 
 /** Whether redundant data comes first of what may be sent there: the statistics name the codec within it alone. */

@@ -9,7 +9,7 @@ import {
   type Probe,
 } from '@/core/calls/quality';
 import { findWays, probeLink, probeRelay } from '@/office/probing';
-import { rtcServersOf } from '@/office/voices';
+import { rtcServersOf } from '@/office/ice';
 import { networkTested, type RootState, type Services } from '@/state/app';
 import { connectionTestsKind, storageKeys, Vault } from '@/state/storage';
 

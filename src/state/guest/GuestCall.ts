@@ -2,16 +2,10 @@ import type { PictureKind } from '@/core/calls/meetings';
 import type { GuestAct, GuestIn, GuestSeen } from '@/core/guests';
 import type { OpenMicrophone } from '@/office/microphone';
 import type { GuestRefusal } from '@/office/guests';
+import { rtcServersOf } from '@/office/ice';
 import type { ReachedServer } from '@/office/socket';
-import {
-  PeerVoices,
-  PictureLooks,
-  playVoice,
-  rtcServersOf,
-  type Look,
-  type PictureSent,
-  type Signal,
-} from '@/office/voices';
+import { PictureLooks, type Look } from '@/office/looks';
+import type { CallVoices, PictureSent, Together } from '@/office/voices';
 
 import type { MeetingPicturesHere } from '../app';
 import type { GuestLink } from './guestLink';
@@ -72,8 +66,8 @@ export class GuestCall implements MeetingPicturesHere {
   private readonly stopped = new Set<string>();
   private readonly page = crypto.randomUUID();
   private name: string | null = null;
-  private voices: { legId: string; voices: PeerVoices } | null = null;
-  private peers: Parameters<PeerVoices['setPeers']>[0] = [];
+  private voices: { legId: string; voices: CallVoices } | null = null;
+  private together: Together = { peers: [] };
   private microphone: Promise<{ track: MediaStreamTrack; opened: OpenMicrophone } | null> | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
@@ -82,10 +76,10 @@ export class GuestCall implements MeetingPicturesHere {
     server.hearOfGuests((seen) => this.see(seen));
     server.hearOfVoices((told) => {
       if (told.kind === 'peers' && told.legId === this.legId) {
-        this.peers = told.peers;
-        this.voices?.voices.setPeers(told.peers);
+        this.together = told;
+        this.voices?.voices.together(told);
       } else if (told.kind === 'signal' && told.to === this.legId)
-        void this.voices?.voices.hear(told.from, told.signal as Signal).catch((error: unknown) => {
+        void this.voices?.voices.hear(told.from, told.signal).catch((error: unknown) => {
           console.error('A voice could not be met:', error);
         });
     });
@@ -93,7 +87,9 @@ export class GuestCall implements MeetingPicturesHere {
     server.follow((isReached) => {
       this.become({ isReached });
       if (isReached && this.isThere) void this.knock();
-      if (!isReached) this.voices?.voices.setPeers((this.peers = []));
+      if (isReached) return;
+      this.together = { ...this.together, peers: [] };
+      this.voices?.voices.officeLost();
     });
   }
 
@@ -175,7 +171,7 @@ export class GuestCall implements MeetingPicturesHere {
     for (const kind of this.own.keys()) this.close(kind);
     this.voices?.voices.close();
     this.voices = null;
-    this.peers = [];
+    this.together = { peers: [] };
     this.come.clear();
     void this.microphone?.then((there) => there?.opened.close());
     this.microphone = null;
@@ -233,11 +229,12 @@ export class GuestCall implements MeetingPicturesHere {
     const { server, link } = this.options;
     const { legId } = this;
     if (legId === null) return;
-    const answer = await server.askOfVoices({
-      ...{ what: 'take', legId, by: this.page, name: 'Guest', instead: true },
-    });
+    const [answer, fetched] = await Promise.all([
+      server.askOfVoices({ ...{ what: 'take', legId, by: this.page, name: 'Guest', instead: true } }),
+      import('@/office/voices').catch(() => null),
+    ]);
     if (this.legId !== legId) return;
-    if (!answer?.done) {
+    if (!answer?.done || !fetched) {
       this.timer ??= setTimeout(() => {
         this.timer = null;
         void this.take();
@@ -246,7 +243,7 @@ export class GuestCall implements MeetingPicturesHere {
     }
     if (this.voices?.legId !== legId) {
       this.voices?.voices.close();
-      const voices = new PeerVoices({
+      const voices = new fetched.CallVoices({
         legId,
         iceServers: rtcServersOf(answer.iceServers),
         relayOnly: answer.relayOnly,
@@ -263,7 +260,7 @@ export class GuestCall implements MeetingPicturesHere {
         },
         // Beside a phone the phone is heard.
         play: (_, stream) =>
-          link.isBeside ? { mute: () => undefined, stop: () => undefined } : playVoice(stream, null),
+          link.isBeside ? { mute: () => undefined, stop: () => undefined } : fetched.playVoice(stream, null),
       });
       this.voices = { legId, voices };
       this.measuring ??= setInterval(() => {
@@ -271,7 +268,7 @@ export class GuestCall implements MeetingPicturesHere {
       }, measureMs);
       globalThis.document?.addEventListener('visibilitychange', this.sayLooks);
     }
-    this.voices.voices.setPeers(this.peers);
+    this.voices.voices.together(this.together);
     this.follow();
   }
 

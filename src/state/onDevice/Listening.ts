@@ -1,6 +1,6 @@
 import { voicePaths } from '@/core/calls/exchange';
 import { Speaking } from '@/core/calls/meetings';
-import type { PeerVoices } from '@/office/voices';
+import type { CallVoices } from '@/office/voices';
 import { speakingChanged, type AppStore, type CallView } from '@/state/app';
 
 const lookMs = 200;
@@ -13,7 +13,7 @@ export class Listening {
 
   constructor(
     private readonly store: AppStore,
-    private readonly voicesAt: (legId: string) => PeerVoices | null,
+    private readonly voicesAt: (legId: string) => CallVoices | null,
   ) {}
 
   /** These calls are heard now. */

@@ -1,7 +1,8 @@
 import { picturePaths, type Call } from '@/core/calls/exchange';
 import type { PictureKind } from '@/core/calls/meetings';
 import type { DrawnPicture } from '@/office/picturing';
-import { PictureLooks, type Look, type PictureSent } from '@/office/voices';
+import { PictureLooks, type Look } from '@/office/looks';
+import type { PictureSent } from '@/office/voices';
 import {
   actRefused,
   meetingOf,

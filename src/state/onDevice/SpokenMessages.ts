@@ -1,7 +1,6 @@
 import { isMailbox } from '@/core/calls/exchange';
 import { messageIdIn } from '@/core/inbox/voicemail';
 import type { ReachedServer } from '@/office/socket';
-import { VoiceCapture } from '@/office/voices';
 import { actRefused, type AppStore, type CallView } from '@/state/app';
 
 import { BroughtSound } from './BroughtSound';
@@ -41,6 +40,7 @@ export class SpokenMessages {
     const capture = (async () => {
       const track = await this.voice();
       if (!track) throw new Error('There is no voice.');
+      const { VoiceCapture } = await import('@/office/capture');
       const opened = await VoiceCapture.open((samples) => brought.add(samples));
       opened.add('me', new MediaStream([track]));
       return opened;

@@ -1,6 +1,6 @@
 import { voicePaths } from '@/core/calls/exchange';
 import type { ReachedServer } from '@/office/socket';
-import { VoiceCapture } from '@/office/voices';
+import type { VoiceCapture } from '@/office/capture';
 import { actRefused, type AppStore, type CallView } from '@/state/app';
 
 import { BroughtSound } from './BroughtSound';
@@ -14,6 +14,12 @@ interface Running {
   brought: BroughtSound;
   /** Whether it is being recorded now. */
   isOn: boolean;
+}
+
+interface ComingVoice {
+  stream: MediaStream;
+  /** At a place where the office forwards now one voice and now another. */
+  isForwarded: boolean;
 }
 
 interface RecordingsOptions {
@@ -30,17 +36,17 @@ interface RecordingsOptions {
 export class VoiceRecordings {
   private readonly running = new Map<string, Running>();
   /** The voices that come, by the worker's end and the other's. */
-  private readonly streams = new Map<string, Map<string, MediaStream>>();
+  private readonly streams = new Map<string, Map<string, ComingVoice>>();
 
   constructor(
     private readonly store: AppStore,
     private readonly options: RecordingsOptions,
   ) {}
 
-  /** A voice comes from another end, or (null) no more. */
-  comes(legId: string, from: string, stream: MediaStream | null): void {
-    const streams = this.streams.get(legId) ?? new Map<string, MediaStream>();
-    if (stream) streams.set(from, stream);
+  /** A voice comes from another end, or at one of the places where voices are forwarded; or (null) no more. */
+  comes(legId: string, from: string, stream: MediaStream | null, isForwarded = false): void {
+    const streams = this.streams.get(legId) ?? new Map<string, ComingVoice>();
+    if (stream) streams.set(from, { stream, isForwarded });
     else streams.delete(from);
     this.streams.set(legId, streams);
   }
@@ -88,7 +94,9 @@ export class VoiceRecordings {
     const fail = () =>
       this.store.dispatch(actRefused('This call is not recorded: this browser can’t take its sound in.'));
     const brought = new BroughtSound({ id, callId }, this.options.ask, fail);
-    const capture = VoiceCapture.open((samples) => brought.add(samples));
+    const capture = import('@/office/capture').then(({ VoiceCapture }) =>
+      VoiceCapture.open((samples) => brought.add(samples)),
+    );
     capture.catch(fail);
     return { capture, brought, isOn: true };
   }
@@ -102,12 +110,13 @@ export class VoiceRecordings {
       mine,
       paths.some(({ from }) => from === me.legId),
     );
-    const streams = this.streams.get(me.legId) ?? new Map<string, MediaStream>();
-    for (const [from, stream] of streams) {
+    const streams = this.streams.get(me.legId) ?? new Map<string, ComingVoice>();
+    for (const [from, { stream, isForwarded }] of streams) {
       capture.add(from, stream);
       capture.gate(
         from,
-        paths.some((path) => path.from === from && path.to === me.legId),
+        // What the office forwards it forwards as it may be heard.
+        isForwarded || paths.some((path) => path.from === from && path.to === me.legId),
       );
     }
     const here = this.options.played();

@@ -1,8 +1,9 @@
 import { voicePaths, type Call } from '@/core/calls/exchange';
 import { deviceName } from '@/state/access';
 import type { OpenMicrophone } from '@/office/microphone';
+import { rtcServersOf } from '@/office/ice';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
-import { PeerVoices, playVoice, rtcServersOf, type Coming, type Signal } from '@/office/voices';
+import type { CallVoices, Coming, Together } from '@/office/voices';
 import { Listening } from './Listening';
 import type { MeetingPictures } from './MeetingPictures';
 import { SpokenMessages } from './SpokenMessages';
@@ -28,9 +29,9 @@ const lookMs = 50;
 
 /** An end of a call at which this page speaks, or asks to. */
 interface End {
-  voices: PeerVoices | null;
+  voices: CallVoices | null;
   /** Who was named before it is let speak. */
-  peers: Parameters<PeerVoices['setPeers']>[0];
+  together: Together;
   /** The worker's other browser that speaks there; null: none does. */
   speaks: string | null;
   /** What has been sent of the keys pressed here. */
@@ -49,6 +50,8 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
   const { server } = services;
   if (!server) return () => undefined;
   const page = crypto.randomUUID();
+  // Before the first call comes.
+  void fetchVoices();
   const ends = new Map<string, End>();
   let looking: ReturnType<typeof setInterval> | null = null;
   /** Ends at which it has been said that this page speaks. */
@@ -66,18 +69,22 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
   const take = async (legId: string, instead = false) => {
     const end = ends.get(legId);
     if (!end) return;
-    const answer = await server.askOfVoices({ what: 'take', legId, by: page, name: deviceName(), instead });
+    const [answer, fetched] = await Promise.all([
+      server.askOfVoices({ what: 'take', legId, by: page, name: deviceName(), instead }),
+      fetchVoices(),
+    ]);
     if (ends.get(legId) !== end) return;
     if (end.timer !== null) clearTimeout(end.timer);
     end.timer = null;
     end.speaks = answer?.speaks ?? null;
     tellWhoSpeaks();
-    if (!answer?.done) {
+    if (!answer?.done || !fetched) {
       // Another one speaks there, or nothing was heard: when it has gone, this one does.
       end.timer = setTimeout(() => void take(legId), againMs);
       return;
     }
-    end.voices ??= new PeerVoices({
+    const { CallVoices, playVoice } = fetched;
+    end.voices ??= new CallVoices({
       legId,
       iceServers: rtcServersOf(answer.iceServers),
       relayOnly: answer.relayOnly,
@@ -85,9 +92,9 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
       voice,
       show: (from, kind, stream) => pictures.came(from, kind, stream),
       restsThere: (from, kinds) => pictures.restsThere(from, kinds),
-      play: (from, stream) => {
+      play: (from, stream, isForwarded) => {
         const heard = playVoice(stream, speakerOf(store));
-        recordings.comes(legId, from, stream);
+        recordings.comes(legId, from, stream, isForwarded);
         follow();
         const stop = () => {
           heard.stop();
@@ -96,7 +103,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
         return { ...heard, stop };
       },
     });
-    end.voices.setPeers(end.peers);
+    end.voices.together(end.together);
     follow();
   };
 
@@ -119,7 +126,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
         const wait = performance.now() - services.lastSentAt < actedMs ? 0 : laterMs;
         ends.set(me.legId, {
           voices: null,
-          peers: [],
+          together: { peers: [] },
           speaks: null,
           digits: digitsOf(call, me.legId),
           timer: setTimeout(() => void take(me.legId), wait),
@@ -174,7 +181,7 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
       const end = ends.get(told.legId);
       if (!end) return;
       end.voices?.close();
-      Object.assign(end, { voices: null, peers: [], speaks: told.name });
+      Object.assign(end, { voices: null, together: { peers: [] }, speaks: told.name });
       end.timer ??= setTimeout(() => void take(told.legId), againMs);
       if (![...ends.values()].some(({ voices }) => voices)) microphone.close();
       tellWhoSpeaks();
@@ -182,11 +189,11 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
     }
     if (told.kind === 'peers') {
       const end = ends.get(told.legId);
-      if (end) end.peers = told.peers;
-      return end?.voices?.setPeers(told.peers);
+      if (end) end.together = told;
+      return end?.voices?.together(told);
     }
     const { voices } = ends.get(told.to) ?? {};
-    void voices?.hear(told.from, told.signal as Signal).catch((error: unknown) => {
+    void voices?.hear(told.from, told.signal).catch((error: unknown) => {
       console.error('A voice could not be met:', error);
     });
   });
@@ -195,8 +202,8 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
     for (const [legId, end] of ends)
       if (isReached) void take(legId);
       else {
-        end.peers = [];
-        end.voices?.setPeers([]);
+        end.together = { ...end.together, peers: [] };
+        end.voices?.officeLost();
       }
   });
   let coming: Coming | null = null;
@@ -245,6 +252,9 @@ function isStayedFor({ legs }: Call, legId: string): boolean {
     ({ leaves, state, personId }) => leaves && state !== 'cleared' && personId === me?.personId,
   );
 }
+
+/** What speaks with other browsers; null: it can't be fetched now. */
+const fetchVoices = () => import('@/office/voices').catch(() => null);
 
 /** One microphone for all calls of this device, open as long as there is one. */
 class SharedMicrophone {

@@ -1,4 +1,4 @@
-import { joinedMeetings, movedEnd } from '../meetings';
+import { joinedMeetings, meetingLimits, movedEnd } from '../meetings';
 import { hostsOf } from './attending';
 import { dropWaitingWhoAreIn } from './guests';
 import { isLive, isMachine, isOpenRoom, isPending, isTalking, type Call, type Leg } from './call';
@@ -27,9 +27,8 @@ export function mayChange(call: Call, leg: Leg): Outcome {
 
 export function mayGrow(call: Call, by: number): Outcome {
   if (call.meeting?.isLocked) return refuse({ code: 'meetingLocked' });
-  return partiesOf(call) + by > limits.parties
-    ? refuse({ code: 'conferenceFull', limit: limits.parties })
-    : { ok: true };
+  const limit = call.meeting ? meetingLimits.parties : limits.parties;
+  return partiesOf(call) + by > limit ? refuse({ code: 'conferenceFull', limit }) : { ok: true };
 }
 
 /** Those who are there or on the way; a device to which one of them moves counts for nobody new. */

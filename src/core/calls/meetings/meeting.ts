@@ -7,8 +7,10 @@ export const reactions = ['yes', 'no', 'well done', 'thanks', 'slower'] as const
 export type Reaction = (typeof reactions)[number];
 
 export const meetingLimits = {
-  /** Pictures at once, each of which goes from its sender to everybody who sees it (mesh). */
-  pictures: 4,
+  /** Pictures at once. */
+  pictures: 25,
+  /** Who is there at once, by sound or picture. */
+  parties: 100,
   /** So long somebody's reaction stays, in milliseconds. */
   reactionMs: 6_000,
   /** So long a link lets somebody come, in milliseconds. */

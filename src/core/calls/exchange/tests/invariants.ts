@@ -88,7 +88,8 @@ function checkCall(call: Call): void {
   must(live.length > 0, 'a call has a leg');
   must(talking.length >= 2 || call.timers.length > 0, 'a call in which nobody talks goes on by itself');
   const people = talking.filter((leg) => !isOpenRoom(leg));
-  must(people.length + live.filter(isPending).length <= limits.parties, 'a conference is not too large');
+  const most = call.meeting ? meetingLimits.parties : limits.parties;
+  must(people.length + live.filter(isPending).length <= most, 'a conference is not too large');
   const isIn = (legId: string | null) => legId === null || live.some(({ id }) => id === legId);
   for (const leg of call.legs) {
     must(leg.callId === call.id, 'a leg belongs to its call');

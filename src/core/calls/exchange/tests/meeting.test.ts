@@ -1,4 +1,4 @@
-import type { MeetingAct } from '../../meetings';
+import { meetingLimits, type MeetingAct } from '../../meetings';
 import { hostsOf } from '../attending';
 import { picturePaths } from '../picturePaths';
 import { device, threeTogether } from './story';
@@ -76,12 +76,22 @@ describe('a call that becomes a meeting', () => {
     expect(sees()).toEqual([]);
   });
 
-  it('shows four pictures at once, and each kind once from each', () => {
-    const { acts, isRefused, call } = meeting();
+  it('shows as many pictures at once as it may, and each kind once from each', () => {
+    const { acts, isRefused, call, at, does } = meeting();
+    const token = 'a-link-for-many-guests-of-it';
+    acts('ada-app', { act: 'giveLink', token, forLegId: null });
     for (const where of ['customer', 'ben-desk']) acts(where, { act: 'openBeside' });
     for (const where of ['ada-app', 'customer', 'ben-desk']) acts(where, camera);
     expect(acts('ada-app', camera)).toEqual([]);
     acts('ada-app', screen);
+    const guests = Array.from({ length: meetingLimits.pictures - 4 }, (_, at) => `g${at}`);
+    for (const guestId of guests) {
+      does({ type: 'knock', token, guestId, name: guestId }, 41);
+      acts('ada-app', { act: 'letIn', guestId }, 41);
+      const leg = call().legs.find(({ endpoint }) => 'guestId' in endpoint && endpoint.guestId === guestId);
+      does({ type: 'inMeeting', legId: leg?.id ?? '', act: camera }, 41);
+    }
+    expect(call().meeting?.pictures).toHaveLength(meetingLimits.pictures);
     expect(isRefused('customer', screen)).toBe('picturesFull');
     const [first] = call().meeting?.pictures ?? [];
     expect(isRefused('ben-desk', { act: 'stopShowing', pictureId: first?.id ?? '' })).toBe('hostOnly');

@@ -35,10 +35,13 @@ describe('two meetings that become one', () => {
   });
 
   it('show no more pictures than one may', () => {
-    const three = (prefix: string) => ['1', '2', '3'].map((each) => picture(prefix + each, prefix + each));
+    const many = (prefix: string) =>
+      Array.from({ length: meetingLimits.pictures - 1 }, (_, at) =>
+        picture(`${prefix}${at}`, `${prefix}${at}`),
+      );
     const joined = joinedMeetings(
-      meeting('a1', { pictures: three('a') }),
-      meeting('b1', { pictures: three('b') }),
+      meeting('a1', { pictures: many('a') }),
+      meeting('b1', { pictures: many('b') }),
     );
     expect(joined?.pictures).toHaveLength(meetingLimits.pictures);
   });

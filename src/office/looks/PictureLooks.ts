@@ -1,6 +1,7 @@
 import type { PictureKind } from '@/core/calls/meetings';
 
-import type { Looks } from './PictureWays';
+/** How large pictures are looked at, in rows of a screen; 0: not at all; left out: as is usual. */
+export type Looks = Partial<Record<PictureKind, number>>;
 
 /** A picture where it is shown on this screen, and in how many rows of it. */
 export interface Look {
