@@ -83,6 +83,8 @@ export class Connection {
       codecs,
       headerExtensions,
       iceServers: [],
+      // All by one way, as browsers offer it: others would be opened for nothing.
+      bundlePolicy: 'max-bundle',
       ...(addresses.length > 0 && { iceAdditionalHostAddresses: [...addresses] }),
       ...(ports && { icePortRange: [ports[0], ports[1]] }),
     });

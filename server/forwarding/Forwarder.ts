@@ -10,6 +10,8 @@ const times = {
   lookMs: 80,
   /** Nobody is asked more often for a whole picture. */
   askMs: 400,
+  /** Whoever is connected and has said nothing by then is muted. */
+  mutedMs: 1_500,
   /** A size that has not come for so long is not sent at all. */
   restsMs: 1_200,
 } as const;
@@ -36,6 +38,8 @@ interface End {
   connection: Connection | null;
   /** Of several offers in a row the last one is meant. */
   offers: number;
+  /** Since when they are connected, until it has been told; null: they are not, or it has. */
+  connectedAt: number | null;
   mayHear: ReadonlySet<string>;
   maySee: ReadonlySet<string>;
   wants: readonly (Want | null)[];
@@ -106,7 +110,15 @@ export class Forwarder {
     const known = this.ends.get(id);
     if (known) return known;
     const end: End = {
-      ...{ id, connection: null, offers: 0, mayHear: new Set(), maySee: new Set(), wants: [] },
+      ...{
+        id,
+        connection: null,
+        offers: 0,
+        connectedAt: null,
+        mayHear: new Set(),
+        maySee: new Set(),
+        wants: [],
+      },
       ...{ voices: [], pictures: [], looked: { ...unlooked } },
     };
     end.voices = Array.from({ length: forwardLimits.voices }, (_, place) => ({
@@ -132,7 +144,7 @@ export class Forwarder {
         const out = end.pictures[place];
         if (out?.source && out.size) this.askForWhole(out.source, out.size);
       },
-      onConnected: () => this.tell({ told: 'connected', end: end.id }),
+      onConnected: () => (end.connectedAt = this.now()),
       onLost: () => {
         if (end.connection === connection) this.say(end, { again: true });
       },
@@ -159,6 +171,7 @@ export class Forwarder {
   private forwardVoice(from: string, came: Came, level: number | null): void {
     const at = this.now();
     if (level !== null) this.loudest.note(from, level, at);
+    this.tellConnected(this.ends.get(from));
     for (const { end, place, stream } of this.voicesTo.get(from) ?? [])
       end.connection?.sendVoice(place, { ...came, ...stream.next(String(came.ssrc), came, at) }, level);
   }
@@ -187,9 +200,19 @@ export class Forwarder {
   }
 
   private look(): void {
-    for (const end of this.ends.values()) this.chooseVoices(end);
+    const mutedSince = this.now() - times.mutedMs;
+    for (const end of this.ends.values()) {
+      this.chooseVoices(end);
+      if (end.connectedAt !== null && end.connectedAt < mutedSince) this.tellConnected(end);
+    }
     this.chooseSizes();
     this.sayLooked();
+  }
+
+  private tellConnected(end: End | undefined): void {
+    if (!end || end.connectedAt === null) return;
+    end.connectedAt = null;
+    this.tell({ told: 'connected', end: end.id });
   }
 
   private chooseVoices(end: End): void {

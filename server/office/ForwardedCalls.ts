@@ -7,10 +7,14 @@ import type { FromOffice, PictureOf, ToOffice } from '@/office/forwarding';
 import type { Allowed, Forwarding, ForwardingListener } from '../forwarding/startForwarding';
 
 /** Whoever is not connected to what forwards by then is waited for by nobody: the others would go on sending to each of them. */
-const settleMs = 5_000;
+const settleMs = 6_000;
+/** So long voices go both ways once all are connected: by then what is forwarded has been heard by everybody. */
+const bothMs = 1_500;
 
 interface Forwarded {
   isSettled: boolean;
+  /** All are connected. */
+  isSettling: boolean;
   timer: ReturnType<typeof setTimeout> | null;
 }
 
@@ -56,9 +60,7 @@ export class ForwardedCalls {
       const pictures = meeting?.pictures.filter(({ legId }) => speaking.includes(legId)).length ?? 0;
       // Two calls may have become one, of which one was.
       if (!wasForwarded && !needsForwarding({ pictures, ends: speaking.length })) return null;
-      const timer = setTimeout(() => this.settle(id), settleMs);
-      timer.unref();
-      this.calls.set(id, { isSettled: false, timer });
+      this.calls.set(id, { isSettled: false, isSettling: false, timer: this.settleIn(id, settleMs) });
     }
     // Who has only lost the connection to the office speaks on.
     const ends = call.legs.flatMap(({ id: legId, state }) =>
@@ -106,15 +108,21 @@ export class ForwardedCalls {
 
   private settleWhereAllAre(callId: string, speaking = this.ends.get(callId) ?? []): void {
     const forwarded = this.calls.get(callId);
-    if (forwarded && !forwarded.isSettled && speaking.every((legId) => this.connected.has(legId)))
-      this.settle(callId);
+    if (!forwarded || forwarded.isSettling || !speaking.every((legId) => this.connected.has(legId))) return;
+    if (forwarded.timer) clearTimeout(forwarded.timer);
+    Object.assign(forwarded, { isSettling: true, timer: this.settleIn(callId, bothMs) });
+  }
+
+  private settleIn(callId: string, ms: number): ReturnType<typeof setTimeout> {
+    const timer = setTimeout(() => this.settle(callId), ms);
+    timer.unref();
+    return timer;
   }
 
   private settle(callId: string): void {
     const forwarded = this.calls.get(callId);
-    if (!forwarded || forwarded.isSettled) return;
-    if (forwarded.timer) clearTimeout(forwarded.timer);
-    Object.assign(forwarded, { isSettled: true, timer: null });
+    if (!forwarded) return;
+    Object.assign(forwarded, { isSettled: true, isSettling: true, timer: null });
     this.listener.settled(callId);
   }
 }

@@ -36,7 +36,6 @@ export class ServedOffice {
     const said = await new Promise<string>((resolve, reject) => {
       let words = '';
       const hear = (more: Buffer) => {
-        console.log(String(more).slice(0, 600));
         words += more.toString();
         if (words.includes('Ctrl-C ends it.')) resolve(words);
       };
