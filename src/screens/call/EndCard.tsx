@@ -8,6 +8,7 @@ import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { phaseWord, theyHear } from '../shared/callWords';
 import { useLayout } from '../shared/useLayout';
+import { shapeOf } from './cordShape';
 
 const useStyles = themed(({ colours }) =>
   StyleSheet.create({
@@ -20,6 +21,7 @@ const useStyles = themed(({ colours }) =>
     },
     active: { borderColor: colours.ink },
     speaking: { borderRightWidth: 6, borderRightColor: colours.saffron },
+    small: { flex: 1, minHeight: target, borderTopWidth: 0 },
     wrapped: { flexWrap: 'wrap' },
     words: {
       flex: 1,
@@ -39,6 +41,8 @@ interface EndCardProps {
   now: number;
   /** It stands alone and has the room. */
   isLarge?: boolean;
+  /** One of many: who they are, and of what they hear only what is not as it should be. */
+  isSmall?: boolean;
   /** Of its heading. */
   level?: 1 | 2;
   /** The first of its call, which says how long it lasts. */
@@ -57,6 +61,7 @@ export function EndCard({
   party,
   now,
   isLarge = false,
+  isSmall = false,
   level = 2,
   isFirst = true,
   marks = [],
@@ -69,6 +74,8 @@ export function EndCard({
   const hears = view.phase === 'talking' || isHeld || view.phase === 'mailbox' || view.phase === 'menu';
   const word = hears ? theyHear(party, view) : phaseWord(view);
   const tone = view.phase === 'failed' ? colours.rowan : isHeld ? colours.slate : colours.spruce;
+  const { up, down } = shapeOf(view, party);
+  const isHeard = up === 'sounds' && down === 'sounds';
   const time = isHeld
     ? `held ${formatDuration(now - (view.heldSince ?? now))}`
     : formatDuration(now - view.since);
@@ -84,17 +91,21 @@ export function EndCard({
             {party.detail}
           </Txt>
         ) : null}
-        <Txt as={isLarge ? 'strong' : 'small'} colour={tone} lines={isLarge ? 2 : 3}>
-          {word}
-        </Txt>
+        {isSmall && isHeard ? null : (
+          <Txt as={isLarge ? 'strong' : 'small'} colour={tone} lines={isLarge ? 2 : 3}>
+            {word}
+          </Txt>
+        )}
         {speaks || marks.length > 0 ? (
-          <Txt as="small">{[...(speaks ? ['speaks'] : []), ...marks].join(' · ')}</Txt>
+          <Txt as="small" lines={isSmall ? 1 : undefined}>
+            {[...(speaks ? ['speaks'] : []), ...marks].join(' · ')}
+          </Txt>
         ) : null}
         {isLarge ? <Txt as="monoLarge">{time}</Txt> : null}
       </View>
       {isLarge ? null : (
         <View style={styles.side}>
-          {isFirst ? <Txt as="mono">{time}</Txt> : null}
+          {isFirst && !isSmall ? <Txt as="mono">{time}</Txt> : null}
           {act ? (
             <Txt as="strong" style={styles.act}>
               {act.word}
@@ -109,7 +120,7 @@ export function EndCard({
     styles.end,
     isActive(view) && styles.active,
     speaks && styles.speaking,
-    isNarrowest && styles.wrapped,
+    isSmall ? styles.small : isNarrowest && styles.wrapped,
   ];
   if (!act) return <View style={style}>{content}</View>;
   return (

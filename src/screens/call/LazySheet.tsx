@@ -1,41 +1,37 @@
-import { useEffect, useState } from 'react';
-
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 
+import { useFetched } from '../shared/useFetched';
 import type { OpenSheet } from './sheetKinds';
-import type { CallSheet } from './sheets';
 
-let fetched: typeof CallSheet | null = null;
+/** Fetches the sheets, and what a call leaves behind, which don't weigh on the start; asked for when nothing else goes on, they are there offline too. */
+export const fetchSheets = () => import('./sheets');
 
-/** Fetches the sheets, which don't weigh on the start; asked for when nothing else goes on, they are there offline too. */
-export async function fetchSheets(): Promise<typeof CallSheet> {
-  fetched ??= (await import('./sheets')).CallSheet;
-  return fetched;
+const missing = 'This part of the app has not been fetched, and there is no network now.';
+
+/** How the last call ended. */
+export function LazyEndedCall() {
+  const sheets = useFetched(fetchSheets);
+  if (sheets === 'missing') return <Txt>{missing} The call has ended.</Txt>;
+  return sheets && <sheets.EndedCall />;
+}
+
+interface LazySheetProps {
+  open: OpenSheet | null;
+  onClose: () => void;
 }
 
 /** The sheet that is open, if one is. */
-export function LazySheet({ open, onClose }: { open: OpenSheet | null; onClose: () => void }) {
-  const [, setIsFetched] = useState(false);
-  const [isMissing, setIsMissing] = useState(false);
-  const isOpen = open !== null;
-  useEffect(() => {
-    if (!isOpen || fetched) return;
-    fetchSheets().then(
-      () => setIsFetched(true),
-      () => setIsMissing(true),
-    );
-    return () => setIsMissing(false);
-  }, [isOpen]);
-  if (!open) return null;
-  if (fetched) {
-    const Fetched = fetched;
-    return <Fetched open={open} onClose={onClose} />;
-  }
-  if (!isMissing) return null;
+export function LazySheet({ open, onClose }: LazySheetProps) {
+  return open && <OpenedSheet open={open} onClose={onClose} />;
+}
+
+function OpenedSheet({ open, onClose }: LazySheetProps & { open: OpenSheet }) {
+  const sheets = useFetched(fetchSheets);
+  if (sheets !== 'missing') return sheets && <sheets.CallSheet open={open} onClose={onClose} />;
   return (
     <Sheet title="Not here yet" onClose={onClose}>
-      <Txt>This part of the app has not been fetched, and there is no network now. The call goes on.</Txt>
+      <Txt>{missing} The call goes on.</Txt>
     </Sheet>
   );
 }

@@ -7,7 +7,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 
 import { shapeOf } from './cordShape';
 import { EndCard } from './EndCard';
-import { PartyPictures } from './meeting/PartyPictures';
+import { PartyPictures, SmallPictures } from './meeting/PartyPictures';
 import { largeOf, marksOf } from './meeting/pictureWords';
 import { TrunkDrawing } from './TrunkDrawing';
 
@@ -20,6 +20,7 @@ const useStyles = themed(() =>
     cords: { position: 'absolute', left: 0, top: 0, bottom: 0, width: gutter },
     groups: { marginLeft: gutter, gap: groupGap, paddingBottom: space.l },
     between: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+    row: { flexDirection: 'row' },
     act: { flexGrow: 1, paddingHorizontal: space.s },
   }),
 );
@@ -90,6 +91,18 @@ export function Trunks({ calls, now, beside, onTalkTo, onParty, onConnect, onMer
   );
 }
 
+/** From so many others on each stands in a line of their own, and who is seen first. */
+const many = 6;
+const isLargeMeeting = ({ call, others }: CallView) => call.meeting !== null && others.length >= many;
+
+/** The other ends in the order in which they stand. */
+function inPlace(view: CallView): readonly PartyView[] {
+  const pictures = view.call.meeting?.pictures;
+  if (!pictures || !isLargeMeeting(view)) return view.others;
+  const isSeen = ({ legId }: PartyView) => pictures.some((each) => each.legId === legId);
+  return [...view.others.filter(isSeen), ...view.others.filter((party) => !isSeen(party))];
+}
+
 /** The middle of each card from the top, by its leg; null while one has no height yet. */
 function middlesOf(
   views: readonly CallView[],
@@ -99,7 +112,7 @@ function middlesOf(
   let top = 0;
   for (const view of views) {
     let cardTop = top;
-    for (const { legId } of view.others) {
+    for (const { legId } of inPlace(view)) {
       const height = heights[legId];
       if (height === undefined) return null;
       middles[legId] = cardTop + height / 2;
@@ -129,35 +142,42 @@ function Group(props: GroupProps) {
   const [chosenId, setChosenId] = useState<string | null>(null);
   const speaking = useAppSelector(({ office }) => office.speaking);
   const largeId = meeting && largeOf(meeting, chosenId, speaking.front);
+  const isMany = isLargeMeeting(view);
   return (
     <View
       role="group"
       aria-label={groupLabel(view)}
       onLayout={({ nativeEvent: { layout } }) => onHeight(view.id, layout.height)}
     >
-      {view.others.map((party, index) => (
+      {inPlace(view).map((party, index) => (
         <View
           key={party.legId}
           onLayout={({ nativeEvent: { layout } }) => onHeight(party.legId, layout.height)}
         >
-          {meeting ? <PartyPictures {...{ party, meeting, largeId }} onChoose={setChosenId} /> : null}
-          <EndCard
-            view={view}
-            party={party}
-            marks={meeting ? marksOf(meeting, view, party.legId, now) : undefined}
-            speaks={meeting !== null && speaking.legIds.includes(party.legId)}
-            now={now}
-            isFirst={index === 0}
-            act={
-              isHeld
-                ? index === 0
-                  ? { word: 'Talk', onPress: () => onTalkTo(view) }
-                  : undefined
-                : view.others.length > 1
-                  ? { word: 'More', onPress: () => onParty(view, party) }
-                  : undefined
-            }
-          />
+          {meeting ? <PartyPictures {...{ party, meeting, largeId, isMany }} onChoose={setChosenId} /> : null}
+          <View style={isMany && styles.row}>
+            {meeting && isMany ? (
+              <SmallPictures {...{ party, meeting, largeId, isMany }} onChoose={setChosenId} />
+            ) : null}
+            <EndCard
+              view={view}
+              party={party}
+              isSmall={isMany}
+              marks={meeting ? marksOf(meeting, view, party.legId, now) : undefined}
+              speaks={meeting !== null && speaking.legIds.includes(party.legId)}
+              now={now}
+              isFirst={index === 0}
+              act={
+                isHeld
+                  ? index === 0
+                    ? { word: 'Talk', onPress: () => onTalkTo(view) }
+                    : undefined
+                  : view.others.length > 1
+                    ? { word: 'More', onPress: () => onParty(view, party) }
+                    : undefined
+              }
+            />
+          </View>
         </View>
       ))}
       {isJoinable ? (

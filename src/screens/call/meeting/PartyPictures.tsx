@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 
 import type { MeetingView, PartyView } from '@/state/app';
 import { Txt } from '@/ui/text';
-import { space, themed, useTheme } from '@/ui/tokens';
+import { space, target, themed, useTheme } from '@/ui/tokens';
 
 import { MovingPicture } from './MovingPicture';
 import { pictureName } from './pictureWords';
@@ -13,7 +13,9 @@ const useStyles = themed(({ colours }) =>
     row: { flexDirection: 'row', gap: space.xs },
     large: { aspectRatio: 16 / 9, width: '100%' },
     small: { width: 104, height: 64 },
+    tiny: { width: 84, height: target + 8 },
     edge: { borderWidth: 1, borderColor: colours.ink, borderBottomWidth: 0 },
+    beside: { justifyContent: 'center', backgroundColor: colours.night },
     pressed: { opacity: 0.8 },
     hint: {
       position: 'absolute',
@@ -32,38 +34,46 @@ interface PartyPicturesProps {
   /** Which of all is seen large. */
   largeId: string | null;
   onChoose: (pictureId: string) => void;
+  /** One of many: theirs that are small stand beside the card (`SmallPictures`). */
+  isMany?: boolean;
 }
 
 /** What somebody shows, over their card at the end of the cord: a tap makes a small one large, and a large one fills the screen. */
-export function PartyPictures({ party, meeting, largeId, onChoose }: PartyPicturesProps) {
-  const styles = useStyles();
-  const theirs = meeting.pictures.filter(({ legId }) => legId === party.legId);
-  const large = theirs.find(({ id }) => id === largeId);
-  const small = theirs.filter((each) => each !== large);
+export function PartyPictures({ isMany = false, ...props }: PartyPicturesProps) {
+  const { party, meeting, largeId } = props;
+  const large = meeting.pictures.find(({ id, legId }) => id === largeId && legId === party.legId);
   return (
     <>
       {large ? <LargePicture picture={large} name={party.name} /> : null}
-      {small.length > 0 ? (
-        <View style={styles.row}>
-          {small.map(({ id, legId, kind }) => (
-            <Pressable
-              key={id}
-              role="button"
-              aria-label={`${pictureName(party.name, kind)}, large`}
-              onPress={() => onChoose(id)}
-              style={({ pressed }) => [styles.edge, pressed && styles.pressed]}
-            >
-              <MovingPicture
-                legId={legId}
-                kind={kind}
-                label={pictureName(party.name, kind)}
-                style={styles.small}
-              />
-            </Pressable>
-          ))}
-        </View>
-      ) : null}
+      {isMany ? null : <SmallPictures {...props} />}
     </>
+  );
+}
+
+/** What somebody shows that is not seen large: a tap makes it so. */
+export function SmallPictures({ party, meeting, largeId, onChoose, isMany = false }: PartyPicturesProps) {
+  const styles = useStyles();
+  const small = meeting.pictures.filter(({ id, legId }) => legId === party.legId && id !== largeId);
+  if (small.length === 0) return null;
+  return (
+    <View style={styles.row}>
+      {small.map(({ id, legId, kind }) => (
+        <Pressable
+          key={id}
+          role="button"
+          aria-label={`${pictureName(party.name, kind)}, large`}
+          onPress={() => onChoose(id)}
+          style={({ pressed }) => [isMany ? styles.beside : styles.edge, pressed && styles.pressed]}
+        >
+          <MovingPicture
+            legId={legId}
+            kind={kind}
+            label={pictureName(party.name, kind)}
+            style={isMany ? styles.tiny : styles.small}
+          />
+        </Pressable>
+      ))}
+    </View>
   );
 }
 
