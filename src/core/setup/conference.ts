@@ -11,5 +11,7 @@ export const conferenceSchema = z.object({
   hostPin: z.string().regex(/^(\d{4,8})?$/),
   /** Whether the others hear music until somebody with the host PIN is there. */
   waitsForHost: z.boolean(),
+  /** Whoever of the office calls it by their app comes in without a PIN, as a host, and it is a meeting. Left out by earlier versions. */
+  opensForOffice: z.boolean().default(false),
 });
 export type Conference = z.infer<typeof conferenceSchema>;

@@ -237,7 +237,8 @@ function meaningOf(
       if (team) return `${team.name}, ${team.queue ? 'a team whose callers wait' : 'a team'}`;
       const menu = office.menusByExtension.get(extension);
       const conference = office.conferencesByExtension.get(extension);
-      if (conference) return `${conference.name}, a conference that asks for its PIN`;
+      if (conference)
+        return `${conference.name}, ${conference.opensForOffice ? 'a meeting you come into' : 'a conference that asks for its PIN'}`;
       return menu ? `${menu.name}, a menu` : `No extension ${extension} in this office`;
     }
     case 'national':

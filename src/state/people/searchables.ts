@@ -33,7 +33,7 @@ export interface Listed {
   make: () => Searchable;
 }
 
-/** Everybody, every team and every number one has had to do with. */
+/** Everybody, every team, every conference and every number one has had to do with. */
 export function* listAll(sources: SearchSources): Generator<Listed> {
   const { office, contacts, favourites, myId } = sources;
   const texts = textsByNumber(sources);
@@ -67,6 +67,16 @@ export function* listAll(sources: SearchSources): Generator<Listed> {
       kind: 'team',
       name,
       detail: `team of ${memberIds.length}`,
+      numbers: [{ label: 'extension', number: extension }],
+      texts: [],
+    }));
+  }
+  for (const conference of office.setup.conferences) {
+    const { id, name, extension, opensForOffice } = conference;
+    yield list(`conference:${id}`, conference, [], () => ({
+      kind: 'conference',
+      name,
+      detail: opensForOffice ? 'meeting room' : 'conference, asks for its PIN',
       numbers: [{ label: 'extension', number: extension }],
       texts: [],
     }));

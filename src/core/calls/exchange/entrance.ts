@@ -1,5 +1,6 @@
 import { pinSeconds, pinTurns, traceConference } from '@/core/plans/routing';
-import { isLive, isMachine, isOpenRoom, isTalking, type Call, type Leg } from './call';
+import { begunMeeting } from '../meetings';
+import { callerOf, isLive, isMachine, isOpenRoom, isTalking, type Call, type Leg } from './call';
 import { failCall } from './clearing';
 import { mayGrow } from './conferencing';
 import { roomOf } from './rooms';
@@ -22,14 +23,36 @@ export function enterConference(
   lineId: string | null,
   by: Bringing,
 ): void {
-  setTrace(board, call, traceConference({ ownerId: conferenceId, lineId }), by);
+  const caller = callerOf(call);
+  const opens = by.broughtFor === 'call' && opensFor(board, conferenceId, caller);
+  setTrace(board, call, traceConference({ ownerId: conferenceId, lineId }, opens), by);
   call.comesBackTo = null;
   board.endInvitation(call);
   const entrance = { phase: 'pin', digits: '', wrong: 0, turn: 0, waitsForHost: false } as const;
-  askForPin(
+  const leg = answerByMachine(
     board,
-    answerByMachine(board, call, { kind: 'conference', conferenceId }, { entrance: { ...entrance } }),
+    call,
+    { kind: 'conference', conferenceId },
+    { entrance: { ...entrance } },
   );
+  if (!opens) return askForPin(board, leg);
+  comeIn(board, leg, caller, true);
+  const room = board.calls.get(caller.callId);
+  if (room && !room.failure) meetThere(board, room, caller);
+}
+
+/** Whoever of the office calls by their own app is known, and need say no PIN. */
+function opensFor(board: Switchboard, conferenceId: string, { endpoint, personId }: Leg): boolean {
+  const isOpen = board.office.conferences.get(conferenceId)?.opensForOffice === true;
+  if (!isOpen || endpoint.kind !== 'device' || personId === null) return false;
+  return board.office.devices.get(endpoint.deviceId)?.kind === 'app';
+}
+
+/** What opens for the office is a meeting from the first of them on. */
+function meetThere(board: Switchboard, room: Call, leg: Leg): void {
+  if (room.meeting) return;
+  room.meeting = begunMeeting(leg.id, board.now);
+  board.emit({ type: 'meetingChanged', at: board.now, callId: room.id });
 }
 
 function askForPin(board: Switchboard, leg: Leg): void {
@@ -133,13 +156,13 @@ function comeIn(board: Switchboard, leg: Leg, presser: Leg, isHost: boolean): vo
   startByPolicy(board, board.callOf(presser));
 }
 
-/** Their own call ends, with records for whoever was in it before: for themselves only where they had talked in it. */
+/** Their own call ends, with records for whoever was in it before; for themselves only where it rang or was talked in. */
 function moveInto(board: Switchboard, from: Call, room: Call, entrance: Leg, presser: Leg): void {
   board.clearLeg(entrance, 'joined');
   carryRecordings(from, presser, room, presser);
   endRecordings(board, from);
-  const hasTalked = from.legs.some((leg) => leg !== presser && leg.answeredAt !== null && !isMachine(leg));
-  writeRecords(board, from, 'joined', hasTalked ? null : presser.personId);
+  const isAlone = from.legs.every((leg) => leg === presser || isMachine(leg));
+  writeRecords(board, from, 'joined', isAlone ? presser.personId : null);
   presser.broughtFor = 'join';
   board.moveLeg(presser, from, room);
   board.removeCall(from);

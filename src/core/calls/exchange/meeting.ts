@@ -25,6 +25,8 @@ export function actInMeeting(board: Switchboard, leg: Leg, act: MeetingAct): Out
   const call = board.callOf(leg);
   const { meeting } = call;
   if (!meeting) return refuse({ code: 'noMeeting' });
+  // The room itself does nothing in it, nor does whoever still rings.
+  if (!attendingOf(call).includes(leg)) return refuse({ code: 'notInCall' });
   const hosts = hostsOf(call);
   const actor: Actor = {
     legId: leg.id,

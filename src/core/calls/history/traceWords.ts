@@ -88,7 +88,7 @@ export function describeStep(step: TraceStep, office: OfficeIndex): string {
     case 'menuReached':
       return `The menu ${office.ever.menus.get(step.menuId)?.name ?? 'that was called'} asked for a key.`;
     case 'conferenceReached':
-      return `The conference ${office.ever.conferences.get(step.conferenceId)?.name ?? 'that was called'} asked for its PIN.`;
+      return `The conference ${office.ever.conferences.get(step.conferenceId)?.name ?? 'that was called'} ${step.opens ? 'is open for the office' : 'asked for its PIN'}.`;
     case 'noTextPossible':
       return 'This caller can take no text back, so it went to the mailbox.';
     case 'searchedFor':

@@ -10,11 +10,11 @@ export interface SearchText {
   text: string;
 }
 
-/** Somebody, a team, or a number nobody has a name for, as the search knows them. */
+/** Somebody, a team, a conference, or a number nobody has a name for, as the search knows them. */
 export interface Searchable {
-  /** As everywhere: "person:ilse", "contact:peg", "team:field", "number:+44…". */
+  /** As everywhere: "person:ilse", "contact:peg", "team:field", "conference:gauges", "number:+44…". */
   key: string;
-  kind: 'colleague' | 'team' | 'contact' | 'number';
+  kind: 'colleague' | 'team' | 'conference' | 'contact' | 'number';
   name: string;
   /** Role of a colleague, firm of a contact, what a team is. */
   detail: string;

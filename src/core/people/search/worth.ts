@@ -18,7 +18,13 @@ export const numberWorth = { whole: 140, end: 90, begin: 80, inside: 45 };
 export const keypadWorth = { firstWord: 75, name: 65, detail: 40 };
 
 /** What speaks for somebody whatever was typed. */
-export const kindWorth: Record<Searchable['kind'], number> = { colleague: 8, team: 6, contact: 4, number: 0 };
+export const kindWorth: Record<Searchable['kind'], number> = {
+  colleague: 8,
+  team: 6,
+  conference: 5,
+  contact: 4,
+  number: 0,
+};
 export const favouriteWorth = 25;
 /** Approached as somebody is called more and later: half of it for one call just now. */
 export const mostUseWorth = 40;

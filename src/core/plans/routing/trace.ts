@@ -76,8 +76,12 @@ export const traceStepSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('returned'), why: z.enum(['transfer', 'park']), personId: z.string() }),
   z.object({ kind: z.literal('searchedFor'), personId: z.string() }),
   z.object({ kind: z.literal('menuReached'), menuId: z.string() }),
-  /** A conference number asked for its PIN. */
-  z.object({ kind: z.literal('conferenceReached'), conferenceId: z.string() }),
+  /** A conference number asked for its PIN; or let them in without one, since they are of the office. */
+  z.object({
+    kind: z.literal('conferenceReached'),
+    conferenceId: z.string(),
+    opens: z.literal(true).optional(),
+  }),
   /** The finish was a text, but this caller can take none. */
   z.object({ kind: z.literal('noTextPossible'), personId: z.string() }),
 ]);

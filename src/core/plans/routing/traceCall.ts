@@ -234,10 +234,13 @@ function menuSeconds(menu: Menu, at: number, zone: string): number {
 }
 
 /** A conference asks for its PIN as often as it does; who types none is turned away. */
-export function traceConference({ ownerId, lineId }: Pick<CalledParty, 'ownerId' | 'lineId'>): RouteTrace {
+export function traceConference(
+  { ownerId, lineId }: Pick<CalledParty, 'ownerId' | 'lineId'>,
+  opens = false,
+): RouteTrace {
   return {
     ...{ ownerId, lineId, legs: [], finish: { kind: 'busy' }, finishSeconds: pinTurns * pinSeconds },
-    steps: [{ kind: 'conferenceReached', conferenceId: ownerId }],
+    steps: [{ kind: 'conferenceReached', conferenceId: ownerId, ...(opens && { opens }) }],
   };
 }
 /** How long a conference waits for a PIN before it asks again, and how often it asks. */

@@ -64,6 +64,7 @@ describe('what is wrong with an office', () => {
       pin: '4711',
       hostPin: '80412',
       waitsForHost: false,
+      opensForOffice: false,
     };
     const setup = {
       ...testSetup,

@@ -91,7 +91,7 @@ export function useTargets(text: string, view: CallView) {
 const asTargets = (people: readonly FoundPerson[]): TargetChoice[] =>
   people.flatMap(({ kind, name, detail, personId, numbers }) =>
     numbers.map(({ label, number, written, dial }): TargetChoice => {
-      const isInside = kind === 'colleague' || kind === 'team';
+      const isInside = kind === 'colleague' || kind === 'team' || kind === 'conference';
       return {
         to: dial,
         name,

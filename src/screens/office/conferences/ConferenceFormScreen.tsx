@@ -53,6 +53,11 @@ function ConferenceFormView({ id }: { id: string }) {
       <FormLine control={control} name="extension" label="Extension" isNumber />
       <FormLine control={control} name="pin" label="PIN, 4 to 8 figures" isNumber />
       <FormLine control={control} name="hostPin" label="Host PIN, of whoever may mute and drop" isNumber />
+      <FormLever
+        control={control}
+        name="opensForOffice"
+        label="Whoever is of the office comes in with their app, without a PIN, and it is a meeting"
+      />
       <FormLever control={control} name="waitsForHost" label="All hear music until a host is there" />
     </FormScreen>
   );

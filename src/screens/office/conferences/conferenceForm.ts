@@ -19,6 +19,7 @@ export const conferenceFormSchema = z.object({
   pin,
   hostPin: pin,
   waitsForHost: z.boolean(),
+  opensForOffice: z.boolean(),
 });
 export type ConferenceForm = z.infer<typeof conferenceFormSchema>;
 
@@ -43,7 +44,7 @@ export function asConferenceForm(setup: OfficeSetup, conference: Conference | nu
   if (!conference)
     return {
       ...{ name: '', extension: freeExtension(setup) ?? '' },
-      ...{ pin: newPin(), hostPin: newPin(), waitsForHost: false },
+      ...{ pin: newPin(), hostPin: newPin(), waitsForHost: false, opensForOffice: true },
     };
   const { id: _, ...form } = conference;
   return form;

@@ -10,7 +10,7 @@ import { customer, testSetup } from './testOffice';
 
 const conference = {
   ...{ id: 'site', name: 'Site meeting', extension: '280' },
-  ...{ pin: '4711', hostPin: '80412', waitsForHost: false },
+  ...{ pin: '4711', hostPin: '80412', waitsForHost: false, opensForOffice: false },
 };
 const officeOf = (more: object = {}, office: Partial<OfficeSetup> = {}): OfficeSetup => ({
   ...testSetup,
@@ -52,6 +52,47 @@ describe('a conference number', () => {
     });
     // Three calls have become one.
     expect(story.calls()).toHaveLength(1);
+  });
+
+  it('that opens for the office lets an app of it in without a PIN, as a meeting; everybody else is asked', () => {
+    const story = open({ opensForOffice: true, waitsForHost: true });
+    expect(story.dial('ada-app', 0)).not.toContain('pinAsked conference');
+    const [room] = story.calls();
+    expect(room?.meeting).not.toBeNull();
+    expect(room?.answeredAt).not.toBeNull();
+    expect(story.hears()).toMatchObject({ 'ada-app': 'music' });
+    // A desk phone may be anybody's.
+    expect(story.dial('ben-desk', 5)).toContain('pinAsked conference');
+    story.types('ben-desk', '4711#', 6);
+    story.does({ type: 'make', from: customer, to: '280' }, 8);
+    expect(story.hears()).toMatchObject({ customer: 'entrance', 'ada-app': 'ben-desk' });
+    story.does({ type: 'clear', legId: story.at('customer') }, 9);
+    const guest = 'a-link-into-the-room-for-one';
+    story.does(
+      {
+        type: 'inMeeting',
+        legId: story.at('ada-app'),
+        act: { act: 'giveLink', token: guest, forLegId: null },
+      },
+      10,
+    );
+    story.does({ type: 'knock', token: guest, guestId: 'g1', name: 'Zofia' }, 11);
+    expect(story.room()?.meeting?.waiting).toHaveLength(1);
+    checkExchange(story.exchange);
+  });
+
+  it('that opens for the office takes in whoever comes later, and says why no PIN was asked', () => {
+    const benApp = { id: 'ben-app', personId: 'ben', kind: 'app' as const, name: 'App', callLimit: 4 };
+    const story = open({ opensForOffice: true }, { devices: [...testSetup.devices, benApp] });
+    story.dial('ada-app', 0);
+    story.dial('ben-app', 5);
+    expect(story.hears()).toMatchObject({ 'ada-app': 'ben-app', 'ben-app': 'ada-app' });
+    expect(story.calls()).toHaveLength(1);
+    const traced = story.calls()[0]?.ringing ?? story.calls()[0]?.earlierTraces[0];
+    expect(JSON.stringify(traced)).toContain('"opens":true');
+    // Who is sent there by somebody else is asked.
+    story.does({ type: 'make', from: customer, to: '280' }, 8);
+    expect(story.hears()).toMatchObject({ customer: 'entrance' });
   });
 
   it('is a meeting once its host has it so: a phone outside comes in by the PIN, as sound, and a guest by a link', () => {

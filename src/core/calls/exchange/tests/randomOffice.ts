@@ -133,7 +133,7 @@ export function randomSetup(
     conferences: [
       {
         ...{ id: 'room', name: 'Room', extension: '290' },
-        ...{ pin: '4711', hostPin: '80412', waitsForHost: false },
+        ...{ pin: '4711', hostPin: '80412', waitsForHost: false, opensForOffice: true },
       },
     ],
     parkSlots: ['01', '02'],
