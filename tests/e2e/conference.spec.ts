@@ -1,7 +1,9 @@
 import { expect, test, type Office } from './office';
 
-/** A conference that is made with these PINs. */
-async function begin(office: Office) {
+const opens = /^Whoever is of the office comes in/;
+
+/** A conference that is made with these PINs; by choice it asks everybody for one. */
+async function begin(office: Office, { isOpen }: { isOpen: boolean }) {
   const { page } = office;
   await office.open('/office/conferences/new');
   await page.getByRole('textbox', { name: 'What it is called' }).fill('Site meeting');
@@ -11,6 +13,8 @@ async function begin(office: Office) {
   await expect(page.getByText('Figures in a row are guessed first.')).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
   await page.getByRole('textbox', { name: /^PIN/ }).fill('4711');
+  await expect(page.getByRole('button', { name: opens })).toHaveAttribute('aria-pressed', 'true');
+  if (!isOpen) await page.getByRole('button', { name: opens }).click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(
     page.getByText(`The conference Site meeting is here, and is reached at ${extension}.`),
@@ -22,7 +26,7 @@ test('a conference is begun with PINs that are not easily guessed, given a line,
   office,
   page,
 }) => {
-  const extension = await begin(office);
+  const extension = await begin(office, { isOpen: false });
   await office.open('/office/lines/main');
   await page.getByRole('radio', { name: /^Site meeting/ }).click();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -55,4 +59,22 @@ test('a conference is begun with PINs that are not easily guessed, given a line,
   await page.getByRole('listitem', { name: 'Site meeting' }).getByRole('button').click();
   await expect(page.getByText('In it now: 2')).toBeVisible();
   await expect(page.getByRole('list', { name: 'Who is in it' })).toContainText('Maren Oyelaran, host');
+});
+
+test('one that is open for the office is found by its name, and is a meeting as soon as it is joined', async ({
+  office,
+  page,
+}) => {
+  await begin(office, { isOpen: true });
+  await office.goTo('Dial');
+  await page.getByRole('textbox').first().fill('site meet');
+  await expect(page.getByText('meeting room', { exact: false }).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /^(Call )?Site meeting/ })
+    .first()
+    .click();
+  await expect(page.getByText('In the conference Site meeting, as its host')).toBeVisible();
+  await expect(page.getByText('Meeting', { exact: true }).first()).toBeVisible();
+  await expect(office.act('Picture')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
 });
