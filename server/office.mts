@@ -188,6 +188,7 @@ function placeOf(office: string | null): OfficePlace {
     forwardWith: (listener) => forwarding.of(office ?? '', listener),
     senders: {
       sendMail: smtp === undefined ? null : makeSendMail(smtp, mailFrom),
+      mailFrom: /<([^<>]+)>\s*$/.exec(mailFrom)?.[1] ?? mailFrom,
       sendWebhook: makeSendWebhook(listed('CENDRO_ALLOW_PRIVATE')),
     },
   });

@@ -111,7 +111,7 @@ async function measure(count: number): Promise<{ callMs: number; bytes: number }
           cast: realCast(beginning.cast),
         },
         ways: { iceServers: [], relayOnly: false },
-        senders: { sendMail: null, sendWebhook: async () => ({ ok: true }) },
+        senders: { sendMail: null, mailFrom: '', sendWebhook: async () => ({ ok: true }) },
       }),
     );
   }

@@ -20,6 +20,7 @@ import {
   type Told,
   type TryResult,
 } from '@/core/inbox/notifications';
+import { invitationMail } from '@/core/inbox/invitations';
 import { voicemailIdOf } from '@/core/inbox/voicemail';
 import { hearsMailbox, type Inbox, type InboxChange, type InboxRequest, type Session } from '@/core/office';
 import { ownedIdOf, seenChanges } from '@/core/office/machine';
@@ -49,6 +50,8 @@ interface MemberTellingOptions extends Pick<DeliveriesOptions, 'now' | 'setTimer
   folder: string;
   /** null: the office has no mail server. */
   sendMail: SendMail | null;
+  /** The office’s own mail address. */
+  mailFrom: string;
   sendWebhook: SendWebhook;
   soundOf: (id: string) => Promise<StoredSound | null>;
   onFault: (error: unknown) => void;
@@ -109,8 +112,8 @@ export class MemberTelling {
     for (const row of rows) if (row.table === 'personal') this.changedOwn(row.id, row.now);
   }
 
-  /** What a member asks of where they are told. */
-  async answer(session: Session | null, asked: AskedOfTelling): Promise<AnswerOfTelling> {
+  /** What a member asks of where they are told. `origin`: by which the office is reached. */
+  async answer(session: Session | null, asked: AskedOfTelling, origin: string): Promise<AnswerOfTelling> {
     const { personId } = session ?? { personId: null };
     if (personId === null) return { refused: 'Only who is signed in is told anything.' };
     switch (asked.what) {
@@ -132,6 +135,8 @@ export class MemberTelling {
         const why = await this.confirmations.confirm(personId, place, asked.code);
         return why === null ? { done: true } : { refused: why };
       }
+      case 'invite':
+        return this.invite(personId, asked, origin);
     }
   }
 
@@ -210,11 +215,8 @@ export class MemberTelling {
       this.progressed({ id, state: 'failed', tries: 0, problem, nextAt: null });
     if (!(await this.confirmations.isConfirmed(personId, told.place)))
       return refuse('It is told nothing before the code that was sent there has been typed.');
-    const isLetThrough = await this.quota.consume(personId).then(
-      () => true,
-      () => false,
-    );
-    if (!isLetThrough) return refuse(`More than ${toldPerDay} were to be told within a day.`);
+    if (!(await this.mayTell(personId)))
+      return refuse(`More than ${toldPerDay} were to be told within a day.`);
     const { notice, place, soundId } = told;
     const delivery = { id, place, notice: { ...notice, soundWav: null }, soundId };
     const progress = this.deliveries.take(delivery, soundId === null ? 0 : soundComesMs);
@@ -245,6 +247,41 @@ export class MemberTelling {
     if (!voicemail || !hearsMailbox(voicemail.mailboxId, personId, office)) return null;
     const sound = await this.options.soundOf(voicemail.id);
     return sound && sound.wav.length <= mostSoundCharacters ? sound.wav : null;
+  }
+
+  /** By mail, at once: whoever asks sees whether it went. */
+  private async invite(
+    personId: string,
+    { token, to }: Extract<AskedOfTelling, { what: 'invite' }>,
+    origin: string,
+  ): Promise<AnswerOfTelling> {
+    const { sendMail, mailFrom, office } = this.options;
+    if (!sendMail) return { refused: 'This office has no mail server.' };
+    const { data: place } = placeSchema.safeParse({ kind: 'mail', address: to.trim() });
+    if (place?.kind !== 'mail') return { refused: 'That is no mail address.' };
+    const { calls, office: index } = office.seen();
+    const call = [...calls.values()].find(({ legs }) =>
+      legs.some((leg) => leg.personId === personId && leg.state !== 'cleared'),
+    );
+    const link = call?.meeting?.links.find((each) => each.token === token && each.forLegId === null);
+    const now = office.clockTime;
+    if (!call || !link || link.until <= now)
+      return { refused: 'That link is good no more. Make another one.' };
+    if (!(await this.mayTell(personId))) return { refused: 'Too much was sent today. Try again tomorrow.' };
+    const mail = invitationMail({
+      ...{ meetingId: call.id, officeName: index.setup.name, zone: index.setup.zone },
+      ...{ personName: index.people.get(personId)?.name ?? '', from: mailFrom, to: place.address },
+      ...{ address: `${origin}/guest#${token}`, now, until: link.until },
+    });
+    const sent = await sendMail(`invite-${call.id}-${Date.now()}`, mail, place.address);
+    return sent.ok ? { done: true } : { refused: sent.problem };
+  }
+
+  private mayTell(personId: string): Promise<boolean> {
+    return this.quota.consume(personId).then(
+      () => true,
+      () => false,
+    );
   }
 
   private async sendCode(personId: string, place: Place): Promise<AnswerOfTelling> {

@@ -20,6 +20,7 @@ import { memoryBackend } from '@/state/storage/tests/memoryBackend';
 
 import { MemberTelling } from './MemberTelling';
 
+const origin = 'https://office.orrin.example';
 const maren: Session = { id: 'maren-app', personId: 'maren', deviceId: 'maren-app', roles: ['member'] };
 const hugh: Session = { id: 'hugh-desk', personId: 'hugh', deviceId: 'hugh-desk', roles: ['member'] };
 const outside: Session = { id: 'outside', personId: null, deviceId: null, roles: ['simulator', 'network'] };
@@ -65,6 +66,7 @@ async function open({
   const begin = () =>
     new MemberTelling({
       ...{ office, backend, folder, onFault: (error: unknown) => faults.push(error) },
+      mailFrom: 'office@orrin.example',
       now: () => now,
       setTimer: (run, ms) => {
         due = () => ((now += ms), run());
@@ -111,10 +113,10 @@ async function open({
       return keep('destinations', destination, session);
     },
     confirm: async (place: Place, session = maren) => {
-      await telling.answer(session, { what: 'sendCode', place });
+      await telling.answer(session, { what: 'sendCode', place }, origin);
       const last = sent.pop();
       const code = /\d{6}/.exec(last?.mail?.text ?? last?.body ?? '')?.[0] ?? '';
-      return telling.answer(session, { what: 'confirm', place, code });
+      return telling.answer(session, { what: 'confirm', place, code }, origin);
     },
     goOn: async () => {
       due?.();
@@ -210,8 +212,11 @@ describe('what comes in for members who are not there', () => {
   it('waits for no mail server where there is none: that is said', async () => {
     const { telling, tellAt } = await open({ hasMail: false });
     await tellAt(mail);
-    expect(await telling().answer(maren, { what: 'places' })).toEqual({ confirmed: [], sendsMail: false });
-    expect(await telling().answer(maren, { what: 'sendCode', place: mail })).toMatchObject({
+    expect(await telling().answer(maren, { what: 'places' }, origin)).toEqual({
+      confirmed: [],
+      sendsMail: false,
+    });
+    expect(await telling().answer(maren, { what: 'sendCode', place: mail }, origin)).toMatchObject({
       refused: 'This office has no mail server.',
     });
   });
@@ -247,33 +252,33 @@ describe('a place', () => {
     await tellAt(mail);
     await tellAt(mail, hugh);
     expect(await confirm(mail)).toEqual({ done: true });
-    expect(await telling().answer(maren, { what: 'places' })).toMatchObject({ confirmed: ['mail'] });
-    expect(await telling().answer(hugh, { what: 'places' })).toMatchObject({ confirmed: [] });
-    expect(await telling().answer(outside, { what: 'places' })).toHaveProperty('refused');
+    expect(await telling().answer(maren, { what: 'places' }, origin)).toMatchObject({ confirmed: ['mail'] });
+    expect(await telling().answer(hugh, { what: 'places' }, origin)).toMatchObject({ confirmed: [] });
+    expect(await telling().answer(outside, { what: 'places' }, origin)).toHaveProperty('refused');
   });
 
   it('is not confirmed by guessing: five tries, then another code', async () => {
     const { telling, sent } = await open();
-    await telling().answer(maren, { what: 'sendCode', place: mail });
+    await telling().answer(maren, { what: 'sendCode', place: mail }, origin);
     const code = /\d{6}/.exec(sent[0]?.mail?.text ?? '')?.[0] ?? '';
     const wrong = code === '123456' ? '123457' : '123456';
     for (let at = 0; at < 5; at++)
-      expect(await telling().answer(maren, { what: 'confirm', place: mail, code: wrong })).toEqual({
+      expect(await telling().answer(maren, { what: 'confirm', place: mail, code: wrong }, origin)).toEqual({
         refused: 'That is not the code that was sent.',
       });
-    expect(await telling().answer(maren, { what: 'confirm', place: mail, code })).toMatchObject({
+    expect(await telling().answer(maren, { what: 'confirm', place: mail, code }, origin)).toMatchObject({
       refused: expect.stringContaining('Too many'),
     });
   });
 
   it('is not confirmed by guessing all at once either', async () => {
     const { telling, sent } = await open();
-    await telling().answer(maren, { what: 'sendCode', place: mail });
+    await telling().answer(maren, { what: 'sendCode', place: mail }, origin);
     const code = /\d{6}/.exec(sent[0]?.mail?.text ?? '')?.[0] ?? '';
     const wrong = code === '123456' ? '123457' : '123456';
     const guesses = [...Array.from({ length: 5 }, () => wrong), code];
     const answers = await Promise.all(
-      guesses.map((each) => telling().answer(maren, { what: 'confirm', place: mail, code: each })),
+      guesses.map((each) => telling().answer(maren, { what: 'confirm', place: mail, code: each }, origin)),
     );
     expect(answers.at(-1)).toMatchObject({ refused: expect.stringContaining('Too many') });
   });
@@ -281,7 +286,58 @@ describe('a place', () => {
   it('of a stranger gets five codes a day at most, whoever asks', async () => {
     const { telling, sent } = await open();
     for (const session of [maren, hugh, maren, hugh, maren, hugh, maren])
-      await telling().answer(session, { what: 'sendCode', place: mail });
+      await telling().answer(session, { what: 'sendCode', place: mail }, origin);
     expect(sent).toHaveLength(5);
+  });
+});
+
+describe('somebody outside who is asked to a meeting by mail', () => {
+  const token = 'a-link-for-whoever-has-it';
+  async function meeting(given: Parameters<typeof open>[0] = {}) {
+    const opened = await open(given);
+    const { office } = opened;
+    const made = await office.send({
+      ...{ type: 'make', to: '+441314960120' },
+      from: { kind: 'outside', number: '+447700900162', name: 'CAWDER FW' },
+    });
+    const legId = () =>
+      [...office.seen().calls.values()]
+        .flatMap(({ legs }) => legs)
+        .find(({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'maren-app')?.id ?? '';
+    await office.send({ type: 'answer', legId: legId() });
+    await office.send({ type: 'meet', legId: legId() });
+    await office.send({ type: 'inMeeting', legId: legId(), act: { act: 'giveLink', token, forLegId: null } });
+    const invite = (session: Session, to: string, by = token) =>
+      opened.telling().answer(session, { what: 'invite', token: by, to }, origin);
+    return { ...opened, invite, callId: (made.ok && made.callId) || '' };
+  }
+
+  it('gets the link, and a request that calendars take', async () => {
+    const { invite, sent, callId } = await meeting();
+    expect(await invite(maren, ' zofia@kern.example ')).toEqual({ done: true });
+    expect(sent[0]?.to).toBe('zofia@kern.example');
+    expect(sent[0]?.mail?.text).toContain(`${origin}/guest#${token}`);
+    const calendar = sent[0]?.mail?.calendar?.replace(/\r\n /g, '') ?? '';
+    expect(calendar).toContain('METHOD:REQUEST');
+    expect(calendar).toContain(`UID:${callId}@cendro.invalid`);
+    expect(calendar).toContain('mailto:office@orrin.example');
+  });
+
+  it('gets nothing by whoever is not in it, by another link, or at no address; and it is said where it can’t go', async () => {
+    const answers: TryResult[] = [];
+    const { invite, sent } = await meeting({ answers });
+    const refused = { refused: expect.any(String) };
+    expect(await invite(hugh, 'zofia@kern.example')).toEqual(refused);
+    expect(await invite(maren, 'zofia@kern.example', 'another-link-that-nobody-gave')).toEqual(refused);
+    expect(await invite(maren, 'Zofia Kern')).toEqual({ refused: 'That is no mail address.' });
+    expect(sent).toEqual([]);
+    answers.push({ ok: false, forGood: true, problem: 'The mail server says: no such mailbox' });
+    expect(await invite(maren, 'nobody@kern.example')).toEqual({
+      refused: 'The mail server says: no such mailbox',
+    });
+    const without = await meeting({ hasMail: false });
+    expect(await without.invite(maren, 'zofia@kern.example')).toEqual({
+      refused: 'This office has no mail server.',
+    });
   });
 });

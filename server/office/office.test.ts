@@ -48,7 +48,7 @@ describe('an office on a server', () => {
       asNew,
       isSimulated: false,
       ways: { iceServers: [], relayOnly: false },
-      senders: { sendMail: null, sendWebhook: async () => ({ ok: true as const }) },
+      senders: { sendMail: null, mailFrom: '', sendWebhook: async () => ({ ok: true as const }) },
       figures,
     };
     opened = await openOffice({ ...options, backend: await openLevel(join(folder, 'office')) });

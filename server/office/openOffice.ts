@@ -71,7 +71,7 @@ interface OpenOfficeOptions {
   /** What forwards voices and pictures where there are too many; left out: nothing does. */
   forwardWith?: (listener: ForwardingListener) => Forwarding;
   /** How members are told elsewhere. */
-  senders: { sendMail: SendMail | null; sendWebhook: SendWebhook };
+  senders: { sendMail: SendMail | null; mailFrom: string; sendWebhook: SendWebhook };
   /** Where it is counted how it fares. */
   figures: Figures;
 }
@@ -277,7 +277,7 @@ function meet(
     void (async () => {
       if (await isTooFast()) return;
       const [session = null] = sessions();
-      reply(await telling.answer(session, read.data));
+      reply(await telling.answer(session, read.data, socket.handshake.headers.origin ?? ''));
     })().catch((error: unknown) => {
       log.error({ what: 'not told elsewhere', error: faultWords(error) });
       reply({ refused: 'That can’t be done now.' });

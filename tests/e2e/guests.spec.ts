@@ -1,3 +1,4 @@
+import { MailIn } from '../../server/standins/MailIn';
 import { expect, test } from './office';
 import { unreachable } from './reachable';
 import { ServedOffice } from './servedOffice';
@@ -20,8 +21,9 @@ test('a link of an office that lives in a browser, or one that is not whole, say
 test.describe('by a link', () => {
   const served = new ServedOffice();
   const people: Whistler[] = [];
+  const mailIn = new MailIn();
   test.beforeAll(async () => {
-    await served.start({}, ['--sample']);
+    await served.start({ CENDRO_SMTP: await mailIn.open() }, ['--sample']);
     people.splice(
       ...([0, people.length] as const),
       await whistler(served.address, 'maren', 440, 'red'),
@@ -32,6 +34,7 @@ test.describe('by a link', () => {
   test.afterAll(async () => {
     for (const { browser } of people) await browser.close();
     await served.end();
+    await mailIn.close();
   });
 
   const sees = (who: Whistler, label: string, paint: string | null) =>
@@ -48,6 +51,17 @@ test.describe('by a link', () => {
     await maren.office.sheet().getByRole('button', { name: 'Invite by a link …' }).click();
     await maren.office.sheet().getByRole('button', { name: 'Make the link' }).click();
     const link = await maren.office.sheet().getByText(/^http/).innerText();
+    const mailTo = maren.office.sheet().getByRole('textbox', { name: 'Mail it to' });
+    await mailTo.fill('Zofia');
+    await maren.office.sheet().getByRole('button', { name: 'Mail the invitation' }).click();
+    await expect(maren.page.getByText('That is no mail address.')).toBeVisible();
+    await mailTo.fill('zofia@kern.example');
+    await maren.office.sheet().getByRole('button', { name: 'Mail the invitation' }).click();
+    await expect(maren.page.getByText('The invitation is on its way to zofia@kern.example.')).toBeVisible();
+    const [mail] = mailIn.of(['zofia@kern.example']);
+    expect(mail?.text).toContain(link);
+    const calendar = mail?.files.find(({ contentType }) => contentType === 'text/calendar');
+    expect(Buffer.from(calendar?.base64 ?? '', 'base64').toString()).toContain('METHOD:REQUEST');
     await maren.office.sheet().getByRole('button', { name: 'Close' }).click();
 
     await guest.page.goto(`${link.slice(0, -3)}xxx`);

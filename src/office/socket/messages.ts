@@ -52,6 +52,8 @@ export const askedOfTellingSchema = z.discriminatedUnion('what', [
   /** `place`: as `core/inbox/notifications` has them; what that is, the server looks at. */
   z.object({ what: z.literal('sendCode'), place: z.unknown() }),
   z.object({ what: z.literal('confirm'), place: z.unknown(), code: z.string().max(20) }),
+  /** Somebody outside is asked by mail to a meeting that the person is in, by the link of that token. */
+  z.object({ what: z.literal('invite'), token: z.string().max(100), to: z.string().max(254) }),
 ]);
 export type AskedOfTelling = z.infer<typeof askedOfTellingSchema>;
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 
 import { meetingLimits } from '@/core/calls/meetings';
@@ -13,8 +13,9 @@ import {
   type CallView,
   type PartyView,
 } from '@/state/app';
-import { giveMeetingLink, textMeetingLink } from '@/state/inbox';
+import { canInviteByMail, giveMeetingLink, mailMeetingLink, textMeetingLink } from '@/state/inbox';
 import { isServed } from '@/state/offices';
+import { Field } from '@/ui/field';
 import { Problem } from '@/ui/notice';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
@@ -91,9 +92,39 @@ export function MeetingLink({ view, party, onDone }: MeetingLinkProps) {
           <Plate word="Copy the link" onPress={() => void copyLink(address).then(setProblem)} />
           {'share' in navigator ? <Plate word="Pass it on …" onPress={() => passOn(address)} /> : null}
           <Problem sentence={problem} />
+          {party ? null : <MailIt address={address} />}
         </>
       )}
     </View>
+  );
+}
+
+/** By mail, with what a calendar takes, where the office has a mail server. */
+function MailIt({ address }: { address: string }) {
+  const dispatch = useAppDispatch();
+  const [canMail, setCanMail] = useState(false);
+  const [to, setTo] = useState('');
+  const [isGoing, setGoing] = useState(false);
+  const [error, setError] = useState<string | null>(null);
+  useEffect(() => void dispatch(canInviteByMail()).then(setCanMail), [dispatch]);
+  if (!canMail) return null;
+  const mail = async () => {
+    if (to.trim() === '') return setError('Type their mail address.');
+    setGoing(true);
+    const why = await dispatch(mailMeetingLink(address, to));
+    setGoing(false);
+    setError(why);
+    if (why === null) setTo('');
+  };
+  return (
+    <>
+      <Field label="Mail it to" value={to} onChange={setTo} onSubmit={() => void mail()} error={error} />
+      <Plate
+        word={isGoing ? 'On its way …' : 'Mail the invitation'}
+        disabled={isGoing}
+        onPress={() => void mail()}
+      />
+    </>
   );
 }
 

@@ -22,7 +22,7 @@ export { markRead, sendAgain, takeBackText, writeText, type NewText } from './te
 export { letGo, putAway, putOff, selectOrder, takeBack, takeOn } from './whoWaits';
 export { deleteRecording, restoreRecording } from './recordings';
 export { keepMinutes } from './minutes';
-export { giveMeetingLink, textMeetingLink } from './meetingLinks';
+export { canInviteByMail, giveMeetingLink, mailMeetingLink, textMeetingLink } from './meetingLinks';
 export {
   chatOfCall,
   comeBack,

@@ -30,6 +30,26 @@ export const giveMeetingLink =
     return `${window.location.origin}/guest${forLegId === null ? '' : '?beside'}#${token}`;
   };
 
+/** Whether the office has a mail server that asks people to meetings; also false while that is not known. */
+export const canInviteByMail =
+  (): Act<Promise<boolean>> =>
+  async (_dispatch, _getState, { server }) => {
+    const answer = await server?.askOfTelling({ what: 'places' });
+    return answer != null && 'sendsMail' in answer && answer.sendsMail;
+  };
+
+/** Mails somebody the link for guests, with a request for their calendar. Gives why it did not go, as a sentence; null: it went. */
+export const mailMeetingLink =
+  (address: string, to: string): Act<Promise<string | null>> =>
+  async (dispatch, _getState, { server }) => {
+    const token = address.slice(address.indexOf('#') + 1);
+    const answer = await server?.askOfTelling({ what: 'invite', token, to });
+    if (!answer) return 'The office is not reached now. Try again.';
+    if ('refused' in answer) return answer.refused;
+    dispatch(actDone(`The invitation is on its way to ${to.trim()}.`));
+    return null;
+  };
+
 /** Texts whoever is at a phone outside a link by which they see the meeting beside it. Says whether it is on its way. */
 export const textMeetingLink =
   (view: CallView, { legId, name, number }: PartyView): Act<Promise<boolean>> =>

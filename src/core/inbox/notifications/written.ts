@@ -5,6 +5,8 @@ export interface WrittenMail {
   subject: string;
   text: string;
   attachments: { filename: string; contentType: string; base64: string }[];
+  /** What calendars take of it, as iCalendar with `METHOD:REQUEST` (RFC 6047). */
+  calendar?: string;
 }
 
 /** The notice as a mail, in plain text; a voicemail's sound goes with it as a file. */
