@@ -100,7 +100,7 @@ export class Connection {
         each.setDirection(layout[at]?.direction === 'sendonly' ? 'recvonly' : 'sendonly'),
       );
       await peer.setLocalDescription(await peer.createAnswer());
-      const connection = new Connection(peer, peer.localDescription?.sdp ?? '', options);
+      const connection = new Connection(peer, inLongPackets(peer.localDescription?.sdp ?? ''), options);
       connection.listen();
       return connection;
     } catch (error) {
@@ -204,6 +204,9 @@ export class Connection {
     return this.peer.getTransceivers()[placesOf(carries)[place] ?? -1];
   }
 }
+
+/** A voice in packets of 40 ms (RFC 8866 §6.4): half as many are forwarded to each of a hundred, for 20 ms more on the way. */
+const inLongPackets = (sdp: string) => sdp.replace(/(m=audio [^]*?)(?=m=|$)/, '$1a=ptime:40\r\n');
 
 /** RFC 6464: from 0 (overload) to 127 (silence), in −dBov. */
 const isLevel = (said: unknown): said is { level: number } =>
