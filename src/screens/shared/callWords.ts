@@ -39,7 +39,9 @@ export function phaseWord(view: CallView): string {
 /** "hears you and Ilse Varga", "hears music": what the other end hears. */
 export function theyHear(party: PartyView, view: CallView): string {
   if (view.phase === 'failed') return phaseWord(view).toLowerCase();
-  const { queued } = view.call;
+  const { queued, legs } = view.call;
+  // The room itself hears whoever is alone in it.
+  if (view.phase === 'menu' && legs.some(isOpenRoom)) return 'nobody else is here yet';
   if (queued?.legId === party.legId)
     return queued.told.place === 1 ? 'you are next' : `you are number ${queued.told.place}`;
   if (party.state === 'initiated') return 'being called';

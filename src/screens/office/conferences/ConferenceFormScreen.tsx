@@ -43,7 +43,7 @@ function ConferenceFormView({ id }: { id: string }) {
   return (
     <FormScreen
       title={before ? before.name : 'A new conference'}
-      about="Whoever dials it and types its PIN is in. For callers from outside, give it a line."
+      about="Whoever dials it and types its PIN is in; by their app, whoever is of the office may come without, and it is a meeting. For callers from outside, give it a line."
       of={of}
       onCancel={() => go.officePart('conferences')}
       retires={before && { table: 'conferences', id: before.id, name: before.name }}
@@ -53,11 +53,7 @@ function ConferenceFormView({ id }: { id: string }) {
       <FormLine control={control} name="extension" label="Extension" isNumber />
       <FormLine control={control} name="pin" label="PIN, 4 to 8 figures" isNumber />
       <FormLine control={control} name="hostPin" label="Host PIN, of whoever may mute and drop" isNumber />
-      <FormLever
-        control={control}
-        name="opensForOffice"
-        label="Whoever is of the office comes in with their app, without a PIN, and it is a meeting"
-      />
+      <FormLever control={control} name="opensForOffice" label="The office comes in without a PIN" />
       <FormLever control={control} name="waitsForHost" label="All hear music until a host is there" />
     </FormScreen>
   );
