@@ -3,7 +3,7 @@ import isEqual from 'fast-deep-equal';
 import type { VoicePath } from '@/core/calls/exchange';
 import { CarriedIn, forwardLimits, slotted } from '@/core/calls/forwarding';
 import type { PictureKind } from '@/core/calls/meetings';
-import { PictureFit } from '@/core/calls/pictureSizes';
+import { layers, PictureFit, type SentAs } from '@/core/calls/pictureSizes';
 import {
   cameraSizes,
   layout,
@@ -195,7 +195,7 @@ export class ForwardedVoices {
         }),
         ...(carries === 'screen' && { sendEncodings: [{ maxFramerate: framesPerSecond.screen }] }),
       });
-      way.setCodecPreferences(codecsOf(media));
+      way.setCodecPreferences?.(codecsOf(media));
     }
     connection.onicecandidate = ({ candidate }) => {
       if (this.connection === connection && candidate) signal({ candidate: plain(candidate) });
@@ -283,22 +283,19 @@ export class ForwardedVoices {
 
   /** In which sizes one's own pictures are sent: a camera's small one always where anybody looks, so that there is one for whose network bears no more. */
   private encode(): void {
-    const { camera, screen } = this.looked;
-    const small = { kind: 'camera', rows: Math.min(camera, forwardLimits.smallRows) } as const;
-    const large = { kind: 'camera', rows: camera > forwardLimits.smallRows ? camera : 0 } as const;
-    const has = (kind: PictureKind) => this.pictures.some((each) => each.kind === kind);
-    const wanted = [
-      ...(has('camera') ? [small, large] : []),
-      ...(has('screen') ? [{ kind: 'screen', rows: screen } as const] : []),
-    ];
-    const sizes = this.out.fit(wanted, this.carriesOutKbps, performance.now());
-    const ofCamera = sizes.filter(({ kind }) => kind === 'camera');
-    const [ofScreen] = sizes.filter(({ kind }) => kind === 'screen');
-    const [cameraSender, screenSender] = [this.senderAt(places.camera), this.senderAt(places.screen)];
-    if (cameraSender) void encodeAs(cameraSender, ...ofCamera);
-    if (screenSender) void encodeAs(screenSender, ofScreen);
-    const rests = [ofCamera[0], ofScreen].filter((size) => size?.layer === null && size.why === 'network');
-    this.restsHere = new Set(rests.flatMap((size) => size?.kind ?? []));
+    const shown = this.pictures.map(({ kind }) => ({ kind, rows: this.looked[kind] }));
+    const hasBoth = shown.some(({ kind, rows }) => kind === 'camera' && rows > forwardLimits.smallRows);
+    // The small one goes beside the large one.
+    const carries =
+      this.carriesOutKbps === null || !hasBoth ? this.carriesOutKbps : this.carriesOutKbps - besideKbps;
+    const sizes = this.out.fit(shown, carries, performance.now());
+    for (const size of sizes) {
+      const sender = this.senderAt(places[size.kind]);
+      if (sender) void encodeAs(sender, ...(size.kind === 'camera' ? inTwoSizes(size) : [size]));
+    }
+    this.restsHere = new Set(
+      sizes.flatMap(({ kind, layer, why }) => (layer === null && why === 'network' ? kind : [])),
+    );
   }
 
   /** Which pictures are asked for: those that are looked at, as large as they are, and as the network bears. */
@@ -339,6 +336,18 @@ export class ForwardedVoices {
   private senderAt(at: number): RTCRtpSender | null {
     return this.connection?.getTransceivers()[at]?.sender ?? null;
   }
+}
+
+/** What the small picture of a camera takes beside the large one. */
+const besideKbps = layers[1].kbps;
+
+/** A camera as its two sizes: up to the small one's rows it goes by that alone. */
+function inTwoSizes(size: SentAs): [small: SentAs, large: SentAs] {
+  const isLarge = size.layer !== null && size.layer.rows > layers[1].rows;
+  return [
+    { ...size, layer: isLarge ? layers[1] : size.layer },
+    { ...size, layer: isLarge ? size.layer : null },
+  ];
 }
 
 /** What the office forwards; all else that a browser can would make its offer many times as long. */

@@ -165,6 +165,18 @@ describe('voices and pictures that the office forwards', () => {
     expect(sizes()).toEqual([true, false]);
     await hear({ looked: { camera: 360, screen: 0 } });
     expect(sizes()).toEqual([true, true]);
+    // Where it does not carry both, the small one goes alone; it does not rest.
+    connection.stats.set('way', {
+      ...{ type: 'candidate-pair', nominated: true, availableOutgoingBitrate: 500_000 },
+    });
+    await voices.measure();
+    expect(sizes()).toEqual([true, false]);
+    expect(voices.resting.size).toBe(0);
+    connection.stats.set('way', {
+      ...{ type: 'candidate-pair', nominated: true, availableOutgoingBitrate: 1_500_000 },
+    });
+    await voices.measure();
+    expect(sizes()).toEqual([true, true]);
     expect(connection.ways[screenAt]?.sender.track).toBeNull();
   });
 
