@@ -60,6 +60,8 @@ class FakeStream {
   constructor(readonly tracks: MediaStreamTrack[]) {}
 }
 
+const opened: CallVoices[] = [];
+
 async function forwardedAt(legId: string) {
   const made: FakeConnection[] = [];
   const said: ToOffice[] = [];
@@ -85,6 +87,7 @@ async function forwardedAt(legId: string) {
       return connection as unknown as RTCPeerConnection;
     },
   });
+  opened.push(voices);
   voices.setEnds([legId, 'b']);
   voices.setPaths([{ from: legId, to: 'b' }]);
   voices.together({ peers: [{ legId: 'b', by: 'page' }], forwarded: 'opening' });
@@ -98,6 +101,7 @@ async function forwardedAt(legId: string) {
 }
 
 describe('voices and pictures that the office forwards', () => {
+  afterEach(() => opened.splice(0).forEach((voices) => voices.close()));
   beforeAll(() => void Object.assign(globalThis, { MediaStream: FakeStream }));
 
   it('are heard once all are connected: until then each comes by itself', async () => {
@@ -132,7 +136,7 @@ describe('voices and pictures that the office forwards', () => {
     voices.together({ peers: [], forwarded: 'settled' });
     voices.setLooks(
       new Map([
-        ['b', { camera: 100, screen: 700 }],
+        ['b', { camera: 120, screen: 700 }],
         ['c', { camera: 0 }],
       ]),
     );

@@ -43,8 +43,12 @@ export function sizesFor(pictures: readonly LookedAt[], carriesKbps: number | nu
   });
 }
 
-/** The smallest that is at least as large; the largest there is. */
-const layerFor = (rows: number): Layer => layers.find((layer) => layer.rows >= rows) ?? layers[3];
+/** So much larger than it was sent a picture may be shown: nobody sees it, and a small one on a dense screen is not sent four times as large for it. */
+const mostEnlarged = 1.25;
+
+/** The smallest that is large enough; the largest there is. */
+const layerFor = (rows: number): Layer =>
+  layers.find((layer) => mostEnlarged * layer.rows >= rows) ?? layers[3];
 
 const kbpsOf = (sent: readonly (Layer | null)[]): number =>
   sent.reduce((sum, layer) => sum + (layer?.kbps ?? 0), 0);

@@ -12,12 +12,14 @@ describe('in which sizes pictures are sent', () => {
     expect(
       rowsOf(
         [
-          { ...camera, rows: 200 },
+          { ...camera, rows: 230 },
           { ...screen, rows: 2_000 },
         ],
         null,
       ),
     ).toEqual([360, 720]);
+    // A little larger than it was sent nobody sees.
+    expect(rowsOf([{ ...camera, rows: 225 }], null)).toEqual([180]);
     expect(sizesFor([{ ...camera, rows: 0 }], 10)).toEqual([{ ...camera, layer: null, why: 'nobodyLooks' }]);
   });
 
