@@ -29,9 +29,9 @@ import { ActRows } from './ActRows';
 import { CallFacts } from './CallFacts';
 import { Cords } from './Cords';
 import { ElsewhereList, useIsAnybodyElsewhere } from './ElsewhereList';
+import { EndedCall } from './EndedCall';
 import { FirstCall } from './FirstCall';
 import { KeysOnCord } from './KeysOnCord';
-import { LazyEndedCall } from './LazySheet';
 import { openCallSheet } from './openSheet';
 import { QualityLine } from './QualityLine';
 import { SpeaksElsewhere } from './SpeaksElsewhere';
@@ -111,7 +111,7 @@ export function CallScreen() {
     openCallSheet,
     isFolded ? { isOn: showsRest, toggle: () => setShowsRest(!showsRest) } : null,
   );
-  if (!shown) return <LazyEndedCall />;
+  if (!shown) return <EndedCall />;
   const said = lastSaid(shown, speech);
   const { legId } = shown.me;
   const isOne = calls.length === 1 && shown.others.length === 1 && !isMeeting;

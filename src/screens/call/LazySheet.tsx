@@ -1,37 +1,39 @@
+import type { ComponentProps } from 'react';
+
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 
 import { useFetched } from '../shared/useFetched';
 import type { OpenSheet } from './sheetKinds';
+import type { ShownSheet } from './sheets';
 
-/** Fetches the sheets, and what a call leaves behind, which don't weigh on the start; asked for when nothing else goes on, they are there offline too. */
+/** Fetches the sheets, which don't weigh on the start; asked for when nothing else goes on, they are there offline too. */
 export const fetchSheets = () => import('./sheets');
 
-const missing = 'This part of the app has not been fetched, and there is no network now.';
-
-/** How the last call ended. */
-export function LazyEndedCall() {
-  const sheets = useFetched(fetchSheets);
-  if (sheets === 'missing') return <Txt>{missing} The call has ended.</Txt>;
-  return sheets && <sheets.EndedCall />;
-}
-
-interface LazySheetProps {
-  open: OpenSheet | null;
-  onClose: () => void;
-}
-
 /** The sheet that is open, if one is. */
-export function LazySheet({ open, onClose }: LazySheetProps) {
+export function LazySheet({ open, onClose }: { open: OpenSheet | null; onClose: () => void }) {
   return open && <OpenedSheet open={open} onClose={onClose} />;
 }
 
-function OpenedSheet({ open, onClose }: LazySheetProps & { open: OpenSheet }) {
+function OpenedSheet({ open, onClose }: { open: OpenSheet; onClose: () => void }) {
   const sheets = useFetched(fetchSheets);
-  if (sheets !== 'missing') return sheets && <sheets.CallSheet open={open} onClose={onClose} />;
+  if (sheets === 'missing') return <NotHere onClose={onClose} />;
+  return sheets && <sheets.CallSheet open={open} onClose={onClose} />;
+}
+
+/** Which number the other side of a call sees. */
+export function LazyShownSheet(props: ComponentProps<typeof ShownSheet>) {
+  const sheets = useFetched(fetchSheets);
+  if (sheets === 'missing') return <NotHere onClose={props.onClose} />;
+  return sheets && <sheets.ShownSheet {...props} />;
+}
+
+function NotHere({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="Not here yet" onClose={onClose}>
-      <Txt>{missing} The call goes on.</Txt>
+      <Txt>
+        This part of the app has not been fetched, and there is no network now. Everything else goes on.
+      </Txt>
     </Sheet>
   );
 }

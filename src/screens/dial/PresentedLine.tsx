@@ -16,7 +16,7 @@ import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 import { space, target, themed, useTheme } from '@/ui/tokens';
 
-import { ShownSheet } from './ShownSheet';
+import { LazyShownSheet } from '../call/LazySheet';
 
 const useStyles = themed(({ colours, size }) =>
   StyleSheet.create({
@@ -97,7 +97,7 @@ export function PresentedLine({ to, isBrief = false }: PresentedLineProps) {
           {capital(travel.reason)}
         </Txt>
       )}
-      {choosing === 'line' ? <ShownSheet travel={travel} onClose={close} /> : null}
+      {choosing === 'line' ? <LazyShownSheet travel={travel} onClose={close} /> : null}
       {choosing === 'way' ? (
         <Sheet title="How the call goes out" onClose={close}>
           <Choice

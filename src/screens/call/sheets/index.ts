@@ -1,5 +1,5 @@
 /** What opens over the lower part of a call's screen. Fetched when it is first needed. */
 export { CallSheet } from './CallSheet';
-export { EndedCall } from '../EndedCall';
+export { ShownSheet } from '../../dial/ShownSheet';
 export { CameraChoice } from '../meeting/CameraChoice';
 export { ReactPlates } from '../meeting/ReactPlates';
