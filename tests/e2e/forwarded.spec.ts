@@ -90,6 +90,19 @@ test.describe('by way of the office', () => {
       await hears(who, whom);
     expect(await longestSilence(maren)).toBeLessThan(1_000);
     await expect(maren.page.getByText('speaks', { exact: true }).first()).toBeVisible();
+
+    // Looked at larger, it comes larger.
+    const widthOf = (who: Whistler, label: string) =>
+      who.page
+        .getByRole('img', { name: label })
+        .evaluate((picture) => picture.querySelector('video')?.videoWidth);
+    await expect.poll(() => widthOf(sunniva, 'Maren Oyelaran’s camera')).toBe(160);
+    const dense = await sunniva.page.context().newCDPSession(sunniva.page);
+    await dense.send('Emulation.setDeviceMetricsOverride', {
+      ...{ width: 390, height: 844, deviceScaleFactor: 3, mobile: true },
+    });
+    await sunniva.page.getByRole('button', { name: 'Maren Oyelaran’s camera, large' }).click();
+    await expect.poll(() => widthOf(sunniva, 'Maren Oyelaran’s camera')).toBe(320);
   });
 
   test('who is muted is not heard, who holds is not seen, and who loads the page anew comes back', async () => {

@@ -142,7 +142,7 @@ export class ForwardedVoices {
     if (!connection) return null;
     const report = await connection.getStats();
     this.carriesOutKbps = carriedKbps(report);
-    this.carriesIn.note(this.inMeasure.look(report, performance.now()));
+    this.carriesIn.note(this.inMeasure.look(report, performance.now()), askedKbps(this.wants));
     this.encode();
     this.chooseWants();
     return this.measured.look(report, connection.currentLocalDescription?.sdp);
@@ -337,6 +337,10 @@ export class ForwardedVoices {
     return this.connection?.getTransceivers()[at]?.sender ?? null;
   }
 }
+
+/** What all that is asked for takes. */
+const askedKbps = (wants: readonly (Want | null)[]): number =>
+  wants.reduce((sum, want) => sum + (layers.find(({ rows }) => rows === want?.rows)?.kbps ?? 0), 0);
 
 /** What the small picture of a camera takes beside the large one. */
 const besideKbps = layers[1].kbps;

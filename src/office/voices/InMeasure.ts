@@ -21,6 +21,7 @@ export class InMeasure {
     const received = now.received - before.received;
     const lost = Math.max(0, now.lost - before.lost);
     if (received + lost <= 0) return null;
-    return { kbps: (8 * (now.bytes - before.bytes)) / (at - before.at), lostShare: lost / (received + lost) };
+    const packets = received + lost;
+    return { kbps: (8 * (now.bytes - before.bytes)) / (at - before.at), packets, lostShare: lost / packets };
   }
 }

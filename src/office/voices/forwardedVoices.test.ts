@@ -199,6 +199,10 @@ describe('voices and pictures that the office forwards', () => {
     comes(10, 30);
     await voices.measure();
     const wanted = () => (said.at(-1) as { wants: ({ rows: number } | null)[] }).wants.find((each) => each);
+    expect(wanted()?.rows).toBe(180);
+    comes(20, 60);
+    await settled();
+    await voices.measure();
     expect(wanted()?.rows).toBe(90);
     expect(rests.get('b') ?? []).toEqual([]);
   });

@@ -5,28 +5,30 @@ const littleLost = 0.02;
 const growth = 1.08;
 /** So much more than comes is tried at most. */
 const mostAhead = 2;
+/** Of fewer packets a share says nothing: one of three that is lost is no third. */
+const fewestPackets = 30;
 
 /** What came in within the last second or so. */
 export interface CameIn {
   kbps: number;
-  /** Of its packets, from 0 to 1. */
+  /** Those that came, and those that did not. */
+  packets: number;
+  /** Of these, from 0 to 1. */
   lostShare: number;
 }
 
 /** What a way is found to carry in, from what gets lost on it: known only once something has been. */
 export class CarriedIn {
-  /** Kilobits a second; null: more than has ever been asked of it. */
+  /** Kilobits a second; null: as much as has ever been asked of it. */
   kbps: number | null = null;
 
-  /** To be told once a second; null: nothing came and nothing was lost. */
-  note(came: CameIn | null): void {
-    if (came === null) return;
+  /** To be told once a second. `askedKbps`: what was asked for in all; more than that nobody can know of. */
+  note(came: CameIn | null, askedKbps: number): void {
+    if (came === null || came.packets < fewestPackets) return;
     const { kbps, lostShare } = came;
-    if (lostShare > tooMuchLost) this.kbps = Math.max(1, kbps * (1 - lostShare / 2));
-    else if (this.kbps !== null && lostShare < littleLost) {
-      const grown = this.kbps * growth;
-      // Nobody can know of more than is sent.
-      this.kbps = Math.max(this.kbps, Math.min(grown, mostAhead * Math.max(kbps, 100)));
-    }
+    if (lostShare > tooMuchLost)
+      this.kbps = Math.max(1, (this.kbps ?? Math.max(kbps, askedKbps)) * (1 - lostShare / 2));
+    else if (this.kbps !== null && lostShare < littleLost)
+      this.kbps = Math.max(this.kbps, Math.min(this.kbps * growth, mostAhead * Math.max(kbps, 100)));
   }
 }

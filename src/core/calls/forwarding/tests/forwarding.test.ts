@@ -127,20 +127,28 @@ describe('pictures in VP8', () => {
 describe('what a way carries in', () => {
   it('is not known until something gets lost; less then, and more again bit by bit', () => {
     const carried = new CarriedIn();
-    carried.note({ kbps: 2_000, lostShare: 0 });
-    carried.note(null);
+    carried.note({ kbps: 2_000, packets: 300, lostShare: 0 }, 2_000);
+    carried.note(null, 2_000);
     expect(carried.kbps).toBeNull();
-    carried.note({ kbps: 1_000, lostShare: 0.4 });
+    carried.note({ kbps: 600, packets: 100, lostShare: 0.4 }, 1_000);
     expect(carried.kbps).toBe(800);
-    carried.note({ kbps: 700, lostShare: 0.05 });
+    carried.note({ kbps: 700, packets: 100, lostShare: 0.05 }, 1_000);
     expect(carried.kbps).toBe(800);
-    carried.note({ kbps: 700, lostShare: 0 });
+    carried.note({ kbps: 700, packets: 100, lostShare: 0 }, 1_000);
     expect(carried.kbps).toBeCloseTo(864);
+  });
+  it('is not taken for little since a few packets of something that begins are lost', () => {
+    const carried = new CarriedIn();
+    carried.note({ kbps: 20, packets: 6, lostShare: 0.5 }, 1_500);
+    expect(carried.kbps).toBeNull();
+    carried.note({ kbps: 90, packets: 40, lostShare: 0.2 }, 1_500);
+    expect(carried.kbps).toBe(1_350);
   });
   it('can be found anew where almost nothing comes, and never runs away from what does', () => {
     const carried = new CarriedIn();
-    carried.note({ kbps: 40, lostShare: 0.9 });
-    for (let second = 0; second < 60; second++) carried.note({ kbps: 40, lostShare: 0 });
+    for (let second = 0; second < 9; second++) carried.note({ kbps: 40, packets: 50, lostShare: 0.9 }, 500);
+    expect(carried.kbps).toBeLessThan(50);
+    for (let second = 0; second < 60; second++) carried.note({ kbps: 40, packets: 50, lostShare: 0 }, 500);
     expect(carried.kbps).toBe(200);
   });
 });
