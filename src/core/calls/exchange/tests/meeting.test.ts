@@ -77,7 +77,7 @@ describe('a call that becomes a meeting', () => {
   });
 
   it('shows as many pictures at once as it may, and each kind once from each', () => {
-    const { acts, isRefused, call, at, does } = meeting();
+    const { acts, isRefused, call, does } = meeting();
     const token = 'a-link-for-many-guests-of-it';
     acts('ada-app', { act: 'giveLink', token, forLegId: null });
     for (const where of ['customer', 'ben-desk']) acts(where, { act: 'openBeside' });
