@@ -1,6 +1,6 @@
 import { expect, test } from './office';
 import { ServedOffice } from './servedOffice';
-import { heardBy, hears, paintOf, whistler, type Whistler } from './tones';
+import { heardBy, hears, whistler, sees, showPicture, type Whistler } from './tones';
 
 test.describe('by way of the office', () => {
   // The second goes on where the first has come to.
@@ -22,13 +22,6 @@ test.describe('by way of the office', () => {
     await served.end();
   });
 
-  const showPicture = async ({ office }: Whistler) => {
-    await office.act('Picture').click();
-    await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
-    await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
-  };
-  const sees = (who: Whistler, label: string, paint: string | null) =>
-    expect.poll(() => paintOf(who, label)).toBe(paint);
   /** The longest that somebody has heard nothing since they were listened to, in milliseconds. */
   const listen = ({ page }: Whistler) =>
     page.evaluate(() => {

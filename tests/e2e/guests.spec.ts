@@ -2,7 +2,7 @@ import { MailIn } from '../../server/standins/MailIn';
 import { expect, test } from './office';
 import { unreachable } from './reachable';
 import { ServedOffice } from './servedOffice';
-import { heardBy, hears, paintOf, whistler, type Whistler } from './tones';
+import { heardBy, hears, whistler, sees, type Whistler } from './tones';
 
 test('a link of an office that lives in a browser, or one that is not whole, says so', async ({
   office,
@@ -36,9 +36,6 @@ test.describe('by a link', () => {
     await served.end();
     await mailIn.close();
   });
-
-  const sees = (who: Whistler, label: string, paint: string | null) =>
-    expect.poll(() => paintOf(who, label)).toBe(paint);
 
   test('a guest waits, is let in, hears and is heard, is seen, comes back after the page was loaded anew, and is removed', async () => {
     const [maren, ilse, guest] = people;

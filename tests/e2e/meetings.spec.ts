@@ -1,6 +1,6 @@
 import { expect, test } from './office';
 import { ServedOffice } from './servedOffice';
-import { hears, paintOf, whistler, type Whistler } from './tones';
+import { hears, whistler, sees, showPicture, type Whistler } from './tones';
 
 test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, the customer stays as sound', async ({
   office,
@@ -114,14 +114,6 @@ test.describe('from browser to browser', () => {
     for (const { browser } of people) await browser.close();
     await served.end();
   });
-
-  const showPicture = async ({ office }: Whistler) => {
-    await office.act('Picture').click();
-    await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
-    await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
-  };
-  const sees = (who: Whistler, label: string, paint: string | null) =>
-    expect.poll(() => paintOf(who, label)).toBe(paint);
 
   test('pictures are seen by who is in the meeting and by nobody else; who leaves and comes back is seen again', async () => {
     const [maren, ilse, sunniva] = people;

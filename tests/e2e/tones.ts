@@ -132,3 +132,14 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
 /** Waits until somebody hears somebody else, whoever else they hear. */
 export const hears = (who: Whistler, whom: Whistler) =>
   expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
+
+/** Waits until a picture is seen by somebody in that colour, by its label. */
+export const sees = (who: Whistler, label: string, paint: Paint | null) =>
+  expect.poll(() => paintOf(who, label)).toBe(paint);
+
+/** They show what their camera sees, in the meeting that is on their screen. */
+export async function showPicture({ office }: Whistler): Promise<void> {
+  await office.act('Picture').click();
+  await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
+  await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
+}
