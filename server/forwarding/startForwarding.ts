@@ -4,6 +4,8 @@ import type { FromOffice, PictureOf, ToOffice } from '@/office/forwarding';
 
 import type { FromForwarder, Reach, ToForwarder } from './protocol';
 
+/** Before one that has ended is started anew: what can't begin at all is not tried without a pause. */
+const againMs = 500;
 /** Between one office’s name and that of an end in it. */
 const separator = '\n';
 
@@ -56,15 +58,19 @@ export function startForwarding(
     });
     started.on('error', onFault);
     started.on('exit', () => {
-      if (isClosed) return;
-      worker = start();
-      for (const [end, may] of allowed) {
-        ask({ do: 'may', end, ...may });
-        const [office, legId] = partsOf(end);
-        listeners.get(office)?.signal(legId, { again: true });
-      }
+      if (!isClosed) setTimeout(startAgain, againMs);
     });
     return started;
+  }
+
+  function startAgain(): void {
+    if (isClosed) return;
+    worker = start();
+    for (const [end, may] of allowed) {
+      ask({ do: 'may', end, ...may });
+      const [office, legId] = partsOf(end);
+      listeners.get(office)?.signal(legId, { again: true });
+    }
   }
 
   const ask = (asked: ToForwarder) => worker.postMessage(asked);
