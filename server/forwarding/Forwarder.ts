@@ -38,6 +38,8 @@ interface End {
   connection: Connection | null;
   /** Of several offers in a row the last one is meant. */
   offers: number;
+  /** Ways that were told before there was a connection. */
+  candidates: (RTCIceCandidateInit | null)[];
   /** Since when they are connected, until it has been told; null: they are not, or it has. */
   connectedAt: number | null;
   mayHear: ReadonlySet<string>;
@@ -86,7 +88,9 @@ export class Forwarder {
       case 'offer':
         return this.open(end, asked.sdp);
       case 'candidate':
-        return end.connection?.addCandidate(asked.candidate);
+        // It may come while its offer is still being taken.
+        if (!end.connection) return void end.candidates.push(asked.candidate);
+        return end.connection.addCandidate(asked.candidate);
       case 'may':
         end.mayHear = new Set(asked.hear);
         end.maySee = new Set(asked.see.map(keyOf));
@@ -114,6 +118,7 @@ export class Forwarder {
         id,
         connection: null,
         offers: 0,
+        candidates: [],
         connectedAt: null,
         mayHear: new Set(),
         maySee: new Set(),
@@ -134,8 +139,10 @@ export class Forwarder {
 
   private async open(end: End, sdp: string): Promise<void> {
     const offer = ++end.offers;
-    await end.connection?.close();
+    const before = end.connection;
     end.connection = null;
+    end.candidates = [];
+    await before?.close();
     const connection = await Connection.open(sdp, {
       reach: this.reach,
       onVoice: (came, level) => this.forwardVoice(end.id, came, level),
@@ -151,6 +158,7 @@ export class Forwarder {
     });
     if (end.offers !== offer || this.ends.get(end.id) !== end) return connection.close();
     end.connection = connection;
+    for (const candidate of end.candidates.splice(0)) await connection.addCandidate(candidate);
     this.say(end, { answer: { sdp: connection.answer } });
     this.sayVoices(end);
     this.say(end, { looked: end.looked });

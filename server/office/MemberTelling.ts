@@ -22,6 +22,7 @@ import {
 } from '@/core/inbox/notifications';
 import { invitationMail } from '@/core/inbox/invitations';
 import { voicemailIdOf } from '@/core/inbox/voicemail';
+import type { Call } from '@/core/calls/exchange';
 import { hearsMailbox, type Inbox, type InboxChange, type InboxRequest, type Session } from '@/core/office';
 import { ownedIdOf, seenChanges } from '@/core/office/machine';
 import { joinContacts, PeopleIndex } from '@/core/people/contacts';
@@ -260,10 +261,13 @@ export class MemberTelling {
     const { data: place } = placeSchema.safeParse({ kind: 'mail', address: to.trim() });
     if (place?.kind !== 'mail') return { refused: 'That is no mail address.' };
     const { calls, office: index } = office.seen();
-    const call = [...calls.values()].find(({ legs }) =>
-      legs.some((leg) => leg.personId === personId && leg.state !== 'cleared'),
+    const linkOf = ({ meeting }: Call) =>
+      meeting?.links.find((each) => each.token === token && each.forLegId === null);
+    // They may hold another call meanwhile.
+    const call = [...calls.values()].find(
+      (each) => linkOf(each) && each.legs.some((leg) => leg.personId === personId && leg.state !== 'cleared'),
     );
-    const link = call?.meeting?.links.find((each) => each.token === token && each.forLegId === null);
+    const link = call && linkOf(call);
     const now = office.clockTime;
     if (!call || !link || link.until <= now)
       return { refused: 'That link is good no more. Make another one.' };

@@ -296,14 +296,18 @@ describe('somebody outside who is asked to a meeting by mail', () => {
   async function meeting(given: Parameters<typeof open>[0] = {}) {
     const opened = await open(given);
     const { office } = opened;
+    // She has begun another call before.
+    await office.send({ type: 'make', from: { kind: 'device', deviceId: 'maren-app' }, to: '201' });
     const made = await office.send({
       ...{ type: 'make', to: '+441314960120' },
       from: { kind: 'outside', number: '+447700900162', name: 'CAWDER FW' },
     });
     const legId = () =>
-      [...office.seen().calls.values()]
-        .flatMap(({ legs }) => legs)
-        .find(({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'maren-app')?.id ?? '';
+      office
+        .seen()
+        .calls.get((made.ok && made.callId) || '')
+        ?.legs.find(({ endpoint }) => endpoint.kind === 'device' && endpoint.deviceId === 'maren-app')?.id ??
+      '';
     await office.send({ type: 'answer', legId: legId() });
     await office.send({ type: 'meet', legId: legId() });
     await office.send({ type: 'inMeeting', legId: legId(), act: { act: 'giveLink', token, forLegId: null } });

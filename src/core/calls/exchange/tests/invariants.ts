@@ -176,7 +176,7 @@ function checkMeeting(call: Call): void {
     'a host is there',
   );
   const { pictures, hands, reactions } = meeting;
-  must(pictures.length <= meetingLimits.pictures, 'no more pictures than each can send to each');
+  must(pictures.length <= meetingLimits.pictures, 'no more pictures than may be shown');
   must([...pictures, ...hands, ...reactions].every(isThere), 'who has gone has taken all of theirs along');
   must(
     new Set(pictures.map(({ legId, kind }) => `${legId} ${kind}`)).size === pictures.length,
