@@ -67,6 +67,21 @@ test('whoever runs it alone can’t stop doing so; what is filled in stays throu
   await other.page.close();
 });
 
+test('what is typed into a form stays there when the window gets wide, and narrow again', async ({
+  office,
+  page,
+}) => {
+  await office.open('/office/people/maren');
+  const does = page.getByRole('textbox', { name: 'What they do' });
+  await does.fill('Lead technician');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByRole('list', { name: 'People' })).toBeVisible();
+  await expect(does).toHaveValue('Lead technician');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole('list', { name: 'People' })).toBeHidden();
+  await expect(does).toHaveValue('Lead technician');
+});
+
 test('many come at once out of a table; who can’t is told by line; and all are had out again', async ({
   office,
   page,

@@ -10,7 +10,7 @@ const useStyles = themed(({ colours }) =>
     row: { flex: 1, flexDirection: 'row', minHeight: 0 },
     list: { width: 400, minHeight: 0, borderRightWidth: 1, borderColor: colours.ink },
     detail: { flex: 1, minWidth: 0, minHeight: 0, backgroundColor: colours.sheet },
-    whole: { flex: 1, minHeight: 0 },
+    whole: { flex: 1, minWidth: 0, minHeight: 0 },
   }),
 );
 
@@ -21,15 +21,25 @@ interface ColumnsProps {
   narrow: 'list' | 'detail';
 }
 
-/** List and detail: side by side where there is room, else the one that the address asks for. */
+/**
+ * List and detail: side by side where there is room, else the one that the address asks for.
+ * One tree at every width: what was typed into either is there still when the device is turned, or the window widened.
+ */
 export function Columns({ list, detail, narrow }: ColumnsProps) {
   const styles = useStyles();
   const { isWide } = useLayout();
-  if (!isWide) return <View style={styles.whole}>{narrow === 'list' ? list : detail}</View>;
   return (
     <View style={styles.row}>
-      <View style={styles.list}>{list}</View>
-      <View style={styles.detail}>{detail}</View>
+      {isWide || narrow === 'list' ? (
+        <View key="list" style={isWide ? styles.list : styles.whole}>
+          {list}
+        </View>
+      ) : null}
+      {isWide || narrow === 'detail' ? (
+        <View key="detail" style={isWide ? styles.detail : styles.whole}>
+          {detail}
+        </View>
+      ) : null}
     </View>
   );
 }
