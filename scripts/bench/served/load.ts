@@ -19,6 +19,9 @@ import { Client } from '../../../tests/servedClient';
 
 const storage = 'cendro-served';
 
+/** Where all of them can meet by one call. */
+export const roomExtension = '29999';
+
 export interface Device {
   id: string;
   token: string;
@@ -57,6 +60,12 @@ function setupOf(devices: readonly Device[]): OfficeSetup {
       ...people.map(({ personId, extension }) => ({
         ...{ id: personId, name: `Person ${extension}`, role: '', extension, presentedLineId: lineId },
       })),
+    ],
+    conferences: [
+      {
+        ...{ id: 'room', name: 'Room', extension: roomExtension, pin: '4711', hostPin: '4712' },
+        ...{ waitsForHost: false, opensForOffice: true },
+      },
     ],
     devices: [
       ...first.devices,

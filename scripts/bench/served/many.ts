@@ -1,10 +1,13 @@
-// `npm run bench:many`: a large office on a server. 5,000 devices that do nothing, and 1,000 calls at once in which something is always done.
+// `npm run bench:many`: a large office on a server. 5,000 devices that do nothing, 1,000 calls at once in which something is
+// always done, and a meeting of a hundred.
 import { asTable, percentile, type Figure } from '../figures';
 import { begin, type CallTimes } from './calls';
+import { joinRoom, toldToAll } from './meeting';
 import { connect, devicesOf, pause, withOffice, type Connected, type Device, type Server } from './load';
 
 const idlePeople = Number(process.env['BENCH_PEOPLE'] ?? 1_667);
 const callsAtOnce = Number(process.env['BENCH_CALLS'] ?? 1_000);
+const peopleMet = Number(process.env['BENCH_MEETING'] ?? 100);
 const settlingMs = 20_000;
 const idleMs = 20_000;
 const actingMs = 20_000;
@@ -68,6 +71,46 @@ async function busy(server: Server, devices: readonly Device[]): Promise<Figure[
   ];
 }
 
+/** A hundred people, each at their browser, come into one meeting; then each of them is muted, is heard again, and raises a hand. */
+async function met(server: Server, devices: readonly Device[]): Promise<Figure[]> {
+  const all = await connect(server, devices);
+  const joining: number[] = [];
+  const acting: number[] = [];
+  const there: Connected[] = [];
+  const legs: { of: Connected; legId: string }[] = [];
+  for (const one of all) {
+    there.push(one);
+    const began = performance.now();
+    const legId = await joinRoom(one, there);
+    joining.push(performance.now() - began);
+    legs.push({ of: one, legId });
+  }
+  const cpu = await server.figure('process_cpu_seconds_total');
+  const began = performance.now();
+  for (const { of, legId } of legs)
+    for (const act of [
+      { type: 'mute', legId },
+      { type: 'unmute', legId },
+      { type: 'inMeeting', legId, act: { act: 'raiseHand' } },
+    ] as const)
+      acting.push(await toldToAll(of, act, there));
+  const tookMs = performance.now() - began;
+  const used = (await server.figure('process_cpu_seconds_total')) - cpu;
+  const who = `${all.length} in one meeting`;
+  const [p95, p99] = [percentile(joining, 0.95), percentile(acting, 0.99)];
+  return [
+    { name: `${who}: joined, told to all, p95`, value: round(p95), unit: 'ms', aim: '< 1,500', most: 1_500 },
+    { name: `${who}: an act, told to all, p99`, value: round(p99), unit: 'ms', aim: '≤ 250', most: 250 },
+    {
+      name: `${who}: an act, of the server’s core`,
+      value: round((1_000 * used) / acting.length),
+      unit: 'ms',
+      aim: 'less',
+    },
+    { name: `${who}: acts`, value: round((1_000 * acting.length) / tookMs), unit: '/s', aim: 'more' },
+  ];
+}
+
 /** Several at once, each next one as one of them is done, until there are so many or one of them says that it is enough. */
 async function inLanes(count: number, act: (number: number) => Promise<boolean | void>): Promise<void> {
   let next = 0;
@@ -82,6 +125,7 @@ async function main() {
     console.log(asTable(await withOffice(devices, (server) => measure(server, devices))));
   await measured(devicesOf(idlePeople, 3), idle);
   await measured(devicesOf(2 * callsAtOnce, 1), busy);
+  await measured(devicesOf(peopleMet, 1), met);
   process.exit(0);
 }
 

@@ -139,13 +139,18 @@ export function viewOfCall(session: Session, call: Call, office: OfficeIndex, si
     digits: '',
     ...(!isVisitors && !hasRole(session, 'simulator') && { says: saysNothing, list: [], at: -1 }),
   });
-  const legs = call.legs.map((leg) => ({
-    ...leg,
-    ...(!isMine(leg) && { digitsSent: '' }),
-    // What is being typed is a PIN.
-    ...(leg.entrance && { entrance: { ...leg.entrance, digits: '' } }),
-    ...(leg.visit && { visit: viewOfVisit(leg.visit) }),
-  }));
+  const legs = call.legs.map((leg) =>
+    // An end of which nothing is withheld is the very same for all who see it.
+    leg.digitsSent === '' && !leg.entrance && !leg.visit
+      ? leg
+      : {
+          ...leg,
+          ...(!isMine(leg) && { digitsSent: '' }),
+          // What is being typed is a PIN.
+          ...(leg.entrance && { entrance: { ...leg.entrance, digits: '' } }),
+          ...(leg.visit && { visit: viewOfVisit(leg.visit) }),
+        },
+  );
   const toldOf = (trace: RouteTrace) => viewOfTrace(session, trace, office);
   if (sight === 'whole')
     return {

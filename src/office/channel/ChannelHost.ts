@@ -4,6 +4,7 @@ import type { CommandResult } from '@/core/calls/exchange';
 import type { Mark, SeenChange, SeenTables } from '@/core/office';
 
 import type { OutsideLink } from '../link';
+import { CallsTold } from './callParts';
 import {
   browserTimer,
   noRows,
@@ -42,6 +43,7 @@ interface ChannelHostOptions {
  */
 export class ChannelHost {
   private told = 0;
+  private readonly calls = new CallsTold();
   /** The last updates, the newest being number `told`. */
   private kept: ToApp[] = [];
   /** What was asked and is not known to have been answered, by its id. */
@@ -61,7 +63,7 @@ export class ChannelHost {
     private readonly options: ChannelHostOptions = {},
   ) {
     this.stopListening = link.subscribe((update) => {
-      const message: ToApp = { kind: 'update', told: ++this.told, update };
+      const message: ToApp = { kind: 'update', told: ++this.told, ...this.calls.inParts(update) };
       this.kept.push(message);
       if (this.kept.length > (options.mostKept ?? mostKept)) this.kept.shift();
       port.say(message);
@@ -192,8 +194,10 @@ export class ChannelHost {
 
   private tellAgain(after: number): void {
     const first = this.told - this.kept.length;
-    if (after < first) this.port.say({ kind: 'anew', told: this.told });
-    else for (const message of this.kept.slice(after - first)) this.port.say(message);
+    if (after < first) {
+      this.calls.forget();
+      this.port.say({ kind: 'anew', told: this.told });
+    } else for (const message of this.kept.slice(after - first)) this.port.say(message);
   }
 
   private beat(): void {

@@ -6,6 +6,7 @@ import type { InboxRequest, OfficeReply, OfficeRequest, Mark, SeenChange, SeenTa
 
 import type { OfficeUpdate, OutsideLink, Playing } from '../link';
 import type { Script } from '../standins';
+import { CallsHeard, type InParts } from './callParts';
 import {
   answerSchemas,
   browserTimer,
@@ -60,7 +61,8 @@ export class ChannelLink implements OutsideLink {
   private early: Early[] = [];
   /** The number of the last update that was told here, all before it having been. */
   private told = 0;
-  private readonly ahead = new Map<number, OfficeUpdate>();
+  private readonly ahead = new Map<number, InParts>();
+  private readonly calls = new CallsHeard();
   private readonly listeners = new Set<(update: OfficeUpdate) => void>();
   /** After which number updates have been missed, and asked for. */
   private missedAfter: number | null = null;
@@ -98,6 +100,7 @@ export class ChannelLink implements OutsideLink {
     this.got = null;
     this.hostIsAheadBy = null;
     this.ahead.clear();
+    this.calls.forget();
     // Answers wait for updates that nobody will tell any more.
     for (const early of this.early) early.told = 0;
     this.listen();
@@ -287,7 +290,7 @@ export class ChannelLink implements OutsideLink {
       case 'anew':
         return this.beginAnew(read.data.told);
       case 'update':
-        if (read.data.told > this.told) this.ahead.set(read.data.told, read.data.update);
+        if (read.data.told > this.told) this.ahead.set(read.data.told, read.data);
         this.tell();
         this.missWhatIsNotThere(read.data.told);
         return this.settle();
@@ -298,8 +301,10 @@ export class ChannelLink implements OutsideLink {
   private tell(): void {
     for (let next = this.ahead.get(this.told + 1); next; next = this.ahead.get(this.told + 1)) {
       this.ahead.delete(++this.told);
-      this.follow(next.mark);
-      for (const listener of this.listeners) listener(next);
+      this.follow(next.update.mark);
+      const update = this.calls.whole(next);
+      if (update) for (const listener of this.listeners) listener(update);
+      else this.readAnew();
     }
   }
 
@@ -339,6 +344,7 @@ export class ChannelLink implements OutsideLink {
     this.missedSince ??= this.mark;
     this.told = told;
     this.readings++;
+    this.calls.forget();
     for (const number of this.ahead.keys()) if (number <= told) this.ahead.delete(number);
     this.tell();
     this.settle();

@@ -98,7 +98,13 @@ export const toAppSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('answer'), id, told, answer: z.unknown() }),
   /** It could not be read, or was a fault: the words say which. */
   z.object({ kind: z.literal('fault'), id, words: z.string() }),
-  z.object({ kind: z.literal('update'), told, update: officeUpdateSchema }),
+  z.object({
+    kind: z.literal('update'),
+    told,
+    update: officeUpdateSchema,
+    /** Calls that are told in parts (`callParts`). */
+    legIds: z.record(z.string(), z.array(z.string())).optional(),
+  }),
   /** That many have been told by now, so that a last one that got lost is missed; and the host's own time (epoch milliseconds). */
   z.object({ kind: z.literal('beat'), told, at: z.number() }),
   /** What is missing is not kept any more: everything has to be read anew, as of that many. */
