@@ -1,5 +1,6 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { uint8ArrayToBase64 } from 'uint8array-extras';
+import { z } from 'zod';
 
 import {
   fileOfGone,
@@ -14,7 +15,7 @@ import {
 } from '@/core/office';
 import { allSeen } from '@/core/office/machine';
 import { isGranted, type Grant } from '@/core/setup';
-import { encodeWav } from '@/core/shared/soundFiles';
+import { encodeWav, type SoundMark } from '@/core/shared/soundFiles';
 import type { HostedOffice } from '@/office/hosted';
 import type { AnswerOfFiles, AskedOfFiles } from '@/office/socket';
 import { faxPagesKind, pictureKind } from '@/state/kept';
@@ -26,6 +27,7 @@ const broughtBy = 'by/';
 const pieceOf = 'piece/';
 /** Samples a second. */
 const pieceRate = 8_000;
+const marksSchema = z.array(z.object({ atSeconds: z.number(), text: z.string() }));
 const kindOf = { sound: soundKind, picture: pictureKind, faxPages: faxPagesKind } as const;
 /** Five minutes of a voice, or a fax of many pages. */
 const mostBytesEach = 8_000_000;
@@ -148,7 +150,7 @@ export class MemberFiles {
   /** The next piece of a sound that is being made in a call of theirs. One that is there stays as it is. */
   private async append(
     personId: string,
-    { id, callId, take, number, pcm }: Extract<AskedOfFiles, { what: 'append' }>,
+    { id, callId, take, number, pcm, marks }: Extract<AskedOfFiles, { what: 'append' }>,
   ): Promise<Refused | null> {
     const { backend, office } = this.options;
     const key = `${storageKeys.sound}${id}`;
@@ -162,7 +164,10 @@ export class MemberFiles {
     if (found[piece] != null) return null;
     if (await this.isTooMuch(personId, pcm.length))
       return { refused: 'Too much has been brought within an hour.' };
-    await backend.setMany({ [broughtBy + key]: personId, [piece]: `${callId}\n${pcm}` });
+    await backend.setMany({
+      [broughtBy + key]: personId,
+      [piece]: [callId, pcm, JSON.stringify(marks)].join('\n'),
+    });
     return null;
   }
 
@@ -172,16 +177,26 @@ export class MemberFiles {
     const keys = (await backend.getKeys(`${pieceOf}${key}/`)).toSorted();
     if (keys.length === 0) return null;
     const found = await backend.getMany(keys);
-    const pieces = keys.flatMap((each) => {
-      const [callId = '', pcm = ''] = (found[each] ?? '').split('\n');
-      return [{ callId, bytes: Buffer.from(pcm, 'base64') }];
+    const marks: SoundMark[] = [];
+    let made = { take: '', from: 0 };
+    let length = 0;
+    const pieces = keys.map((each) => {
+      const [callId = '', pcm = '', said = '[]'] = (found[each] ?? '').split('\n');
+      const bytes = Buffer.from(pcm, 'base64');
+      const take = each.split('/').at(-2) ?? '';
+      // Whoever goes on with it counts from where they began.
+      if (take !== made.take) made = { take, from: length / 2 / pieceRate };
+      for (const { atSeconds, text } of marksSchema.parse(JSON.parse(said)))
+        marks.push({ atSeconds: made.from + atSeconds, text });
+      length += bytes.length;
+      return { callId, bytes };
     });
     const bytes = Buffer.concat(pieces.map((piece) => piece.bytes));
     const samples = Float32Array.from(
       { length: Math.floor(bytes.length / 2) },
       (_, at) => bytes.readInt16LE(2 * at) / 0x8000,
     );
-    const wav = uint8ArrayToBase64(encodeWav(samples, pieceRate));
+    const wav = uint8ArrayToBase64(encodeWav(samples, pieceRate, marks));
     const durationMs = (samples.length / pieceRate) * 1000;
     return Vault.encode([{ callId: pieces[0]?.callId ?? null, durationMs, wav }], soundKind);
   }

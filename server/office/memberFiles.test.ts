@@ -1,5 +1,5 @@
 import type { Call } from '@/core/calls/exchange';
-import { decodeWav } from '@/core/shared/soundFiles';
+import { decodeWav, readMarks } from '@/core/shared/soundFiles';
 import type { InboxChange, Session } from '@/core/office';
 import { Inbox } from '@/core/office/machine';
 import { emptyOffice, OfficeIndex } from '@/core/setup';
@@ -92,6 +92,7 @@ describe('a sound that is made in a call', () => {
   const piece = (id: string, number: number, samples: number[], of = 'aaaaaaaa') => ({
     ...{ what: 'append' as const, id, callId: 'c7', take: take(of), number },
     pcm: Buffer.from(Int16Array.from(samples).buffer).toString('base64'),
+    marks: [],
   });
   const samplesOf = async (files: MemberFiles, who: string, id: string) => {
     const answer = await files.answer(session(who), { what: 'read', keys: [`sound/${id}`] });
@@ -100,6 +101,10 @@ describe('a sound that is made in a call', () => {
     const [kept] = await Vault.parse(text, soundKind);
     const decoded = decodeWav(Buffer.from(kept?.wav ?? '', 'base64'));
     return decoded.ok ? [...decoded.samples].map((sample) => Math.round(sample * 0x8000)) : null;
+  };
+  const marksOf = async (files: MemberFiles, id: string) => {
+    const sound = await files.soundOf(id);
+    return readMarks(Buffer.from(sound?.wav ?? '', 'base64'));
   };
 
   it('is there as far as it was brought, in its order, whoever it was who went on with it', async () => {
@@ -115,6 +120,23 @@ describe('a sound that is made in a call', () => {
     expect(await samplesOf(files, 'ada', 'r9')).toEqual([1, 2, 3, 4]);
     expect(await samplesOf(files, 'bela', 'r9')).toBeNull();
     expect(await samplesOf(files, 'runner', 'r9')).toEqual([1, 2, 3, 4]);
+  });
+
+  it('is marked where whoever made it said, each from where they began', async () => {
+    const { files } = filesOf([call]);
+    const second = Array.from({ length: 8_000 }, () => 1);
+    const bring = (given: ReturnType<typeof piece>, marks: { atSeconds: number; text: string }[] = []) =>
+      files.answer(session('ada'), { ...given, marks });
+    await bring(piece('r9', 0, second), [{ atSeconds: 0, text: 'Ilse' }]);
+    await bring(piece('r9', 1, second), [{ atSeconds: 1.5, text: 'Peg' }]);
+    await bring(piece('r9', 0, second, 'bbbbbbbb'), [{ atSeconds: 0.5, text: 'Ilse' }]);
+    await bring(piece('r9', 1, [], 'bbbbbbbb'), [{ atSeconds: 0.75, text: 'Ada' }]);
+    expect(await marksOf(files, 'r9')).toEqual([
+      { atSeconds: 0, text: 'Ilse' },
+      { atSeconds: 1.5, text: 'Peg' },
+      { atSeconds: 2.5, text: 'Ilse' },
+      { atSeconds: 2.75, text: 'Ada' },
+    ]);
   });
 
   it('is brought by whose it is, and whoever speaks to the mailbox; by nobody who guesses its name, and not whole', async () => {

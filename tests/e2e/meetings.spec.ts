@@ -99,6 +99,12 @@ test('without a camera that is said where it is asked for, and everybody is hear
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
 });
 
+/** Goes on once so much of a recording has been made: what is recorded takes its time. */
+async function lasts(ms: number): Promise<void> {
+  const begun = performance.now();
+  await expect.poll(() => performance.now() - begun).toBeGreaterThan(ms);
+}
+
 test.describe('from browser to browser', () => {
   const served = new ServedOffice();
   const people: Whistler[] = [];
@@ -168,8 +174,30 @@ test.describe('from browser to browser', () => {
     await ilse.office.act('Talk again').click();
     await sees(maren, 'Ilse Varga’s camera', 'blue');
 
+    // What is recorded is marked with who speaks: Ilse alone, then Maren alone.
+    await sunniva.office.act('Mute').click();
+    await maren.office.act('Mute').click();
+    await maren.page.getByRole('button', { name: 'The rest' }).click();
+    await maren.office.act('Record').click();
+    await lasts(3_000);
+    await ilse.office.act('Mute').click();
+    await maren.office.act('Mute').click();
+    await lasts(3_000);
+
     await maren.page.getByRole('button', { name: 'People', exact: true }).click();
     await maren.office.sheet().getByRole('button', { name: 'End it for everybody' }).click();
     await expect(ilse.page.getByRole('button', { name: /^Leave/ })).toHaveCount(0);
+    await maren.page.getByRole('button', { name: 'Done', exact: true }).click();
+    await maren.office.goTo('Everything');
+    await maren.page
+      .getByRole('button', { name: /Ilse Varga/ })
+      .first()
+      .click();
+    const chapters = maren.page.getByRole('list', { name: 'Who speaks when' }).getByRole('button');
+    await expect(chapters.nth(0)).toContainText('Ilse Varga');
+    await expect(chapters.nth(1)).toContainText('Maren Oyelaran');
+    await chapters.nth(1).click();
+    await expect(chapters.nth(1)).toHaveAttribute('aria-current', 'true');
+    expect(await maren.office.axeViolations()).toEqual([]);
   });
 });

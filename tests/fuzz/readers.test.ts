@@ -18,7 +18,7 @@ import {
 } from '@/core/plans/files';
 import { readDaysOff, readHours } from '@/core/plans/hours';
 import { decodeWav, encodeWav } from '@/core/shared/soundFiles';
-import { readWebVtt, writeWebVtt } from '@/core/inbox/voicemail';
+import { readWebVtt, writeWebVtt } from '@/core/inbox/captions';
 
 /**
  * Every reader of what comes from elsewhere, given what it never asked for: it may refuse, but neither throw nor take long.

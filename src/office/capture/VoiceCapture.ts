@@ -1,10 +1,14 @@
 /** A telephone's band, in which what is kept of calls is. */
 export const captureRate = 8_000;
+/** So many samples say how loud it is: an eighth of a second. */
+const lookedAt = 1_024;
 
 interface Source {
   track: MediaStreamTrack;
   node: MediaStreamAudioSourceNode;
   gate: GainNode;
+  /** What has been taken in of it lately. */
+  analyser: AnalyserNode;
 }
 
 /** Takes in what several voices say as one sound, in pieces of half a second while they speak. */
@@ -50,14 +54,26 @@ export class VoiceCapture {
     this.drop(name);
     const node = this.context.createMediaStreamSource(stream);
     const gate = new GainNode(this.context);
+    const analyser = new AnalyserNode(this.context, { fftSize: lookedAt });
     node.connect(gate).connect(this.worklet);
-    this.sources.set(name, { track, node, gate });
+    gate.connect(analyser);
+    this.sources.set(name, { track, node, gate, analyser });
   }
 
   /** Whether what it says is taken in. */
   gate(name: string, isOpen: boolean): void {
     const source = this.sources.get(name);
     if (source) source.gate.gain.value = isOpen ? 1 : 0;
+  }
+
+  /** How loud it is taken in now, in dBov; of what is not there, as silence. */
+  levelOf(name: string): number {
+    const { analyser } = this.sources.get(name) ?? {};
+    if (!analyser) return -127;
+    const samples = new Float32Array(lookedAt);
+    analyser.getFloatTimeDomainData(samples);
+    const power = samples.reduce((sum, sample) => sum + sample * sample, 0) / lookedAt;
+    return Math.max(-127, 10 * Math.log10(power || Number.MIN_VALUE));
   }
 
   /** Voices that are not among these have gone. */
@@ -81,6 +97,7 @@ export class VoiceCapture {
     const source = this.sources.get(name);
     source?.node.disconnect();
     source?.gate.disconnect();
+    source?.analyser.disconnect();
     this.sources.delete(name);
   }
 }

@@ -33,6 +33,11 @@ export const askedOfFilesSchema = z.discriminatedUnion('what', [
     take: z.string().regex(/^\d{13}-[0-9a-f]{8}$/),
     number: z.number().int().min(0).max(3_600),
     pcm: z.base64().max(400_000),
+    /** Places that are marked, in seconds from where whoever makes it began; left out by earlier versions. */
+    marks: z
+      .array(z.object({ atSeconds: z.number().min(0).max(36_000), text: z.string().max(80) }))
+      .max(100)
+      .default([]),
   }),
 ]);
 export type AskedOfFiles = z.infer<typeof askedOfFilesSchema>;

@@ -17,6 +17,7 @@ import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { space, themed, useTheme } from '@/ui/tokens';
 
+import { Chapters } from '../shared/Chapters';
 import { saveBlob } from '../shared/files';
 import { offerUndo } from '../shared/undoOffer';
 import { letGoOf, useSound } from '../shared/useSound';
@@ -85,13 +86,15 @@ function Kept({ record, recording }: RecordingProps) {
       </View>
     );
   }
-  const play = () => {
+  const play = (from = 0) => {
+    letGoOf(audio.current);
     const element = new Audio(sound.url);
     audio.current = element;
+    element.currentTime = from;
     element.ontimeupdate = () => setAt(element.currentTime);
     element.onended = () => setAt(null);
     void element.play().catch(() => setAt(null));
-    setAt(0);
+    setAt(from);
   };
   const stop = () => {
     audio.current?.pause();
@@ -107,6 +110,10 @@ function Kept({ record, recording }: RecordingProps) {
       what: 'the recording back',
       undo: () => dispatch(restoreRecording(recording.id)),
     });
+  };
+  const goTo = (seconds: number) => {
+    if (audio.current && at !== null) audio.current.currentTime = seconds;
+    else play(seconds);
   };
   const pauses = recording.pieces.length - 1;
   return (
@@ -130,7 +137,7 @@ function Kept({ record, recording }: RecordingProps) {
           kind="main"
           word={at === null ? 'Play' : 'Stop'}
           label={at === null ? 'Play the recording' : 'Stop the recording'}
-          onPress={at === null ? play : stop}
+          onPress={at === null ? () => play() : stop}
           style={styles.grow}
         />
         <Plate
@@ -141,6 +148,7 @@ function Kept({ record, recording }: RecordingProps) {
         />
         <Plate word="Delete" label="Delete the recording" onPress={remove} style={styles.grow} />
       </View>
+      <Chapters marks={sound.marks} at={at} onGo={goTo} />
     </View>
   );
 }

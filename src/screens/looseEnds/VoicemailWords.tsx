@@ -3,7 +3,8 @@ import { StyleSheet, View } from 'react-native';
 
 import { soundFileName } from '@/core/calls/recordings';
 import { formatDuration } from '@/core/shared/time';
-import { readWebVtt, writeWebVtt, type Voicemail } from '@/core/inbox/voicemail';
+import { readWebVtt, writeWebVtt } from '@/core/inbox/captions';
+import type { Voicemail } from '@/core/inbox/voicemail';
 import {
   identifyNumber,
   selectMyId,

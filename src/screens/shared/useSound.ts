@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
 
+import { readMarks, type SoundMark } from '@/core/shared/soundFiles';
 import { useServices } from '@/state/app';
 import { soundOf } from '@/state/sounds';
 
 /** A kept sound as an address the browser can play, and as the file it is. */
 export type Sound =
-  { state: 'reading' | 'missing' } | { state: 'there'; url: string; durationMs: number; file: Blob };
+  { state: 'reading' | 'missing' } | { state: 'there'; url: string; durationMs: number; file: Blob; marks: readonly SoundMark[] };
 
 const againMs = 1500;
 
@@ -33,8 +34,10 @@ export function useSound(recordingId: string): Sound {
         return;
       }
       const file = soundOf(stored);
+      const marks = readMarks(new Uint8Array(await file.arrayBuffer()));
+      if (isGone) return;
       url = URL.createObjectURL(file);
-      setSound({ state: 'there', url, durationMs: stored.durationMs, file });
+      setSound({ state: 'there', url, durationMs: stored.durationMs, file, marks });
     };
     void read();
     return () => {

@@ -1,19 +1,24 @@
 import { voicePaths } from '@/core/calls/exchange';
+import { SpeakerTurns } from '@/core/calls/recordings';
 import type { ReachedServer } from '@/office/socket';
 import type { VoiceCapture } from '@/office/capture';
-import { actRefused, type AppStore, type CallView } from '@/state/app';
+import { actRefused, identifyEndpoint, selectNames, type AppStore, type CallView } from '@/state/app';
 
 import { BroughtSound } from './BroughtSound';
 
 /** Under it stands the worker's own voice, and what this page plays, among those of the other ends. */
 const mine = 'me';
 const played = 'played';
+const lookMs = 200;
+const longestName = 80;
 
 interface Running {
   capture: Promise<VoiceCapture>;
   brought: BroughtSound;
   /** Whether it is being recorded now. */
   isOn: boolean;
+  turns: SpeakerTurns;
+  view: CallView;
 }
 
 interface ComingVoice {
@@ -37,6 +42,7 @@ export class VoiceRecordings {
   private readonly running = new Map<string, Running>();
   /** The voices that come, by the worker's end and the other's. */
   private readonly streams = new Map<string, Map<string, ComingVoice>>();
+  private looking: ReturnType<typeof setInterval> | null = null;
 
   constructor(
     private readonly store: AppStore,
@@ -70,17 +76,44 @@ export class VoiceRecordings {
         );
     }
     for (const [id, view] of wanted) this.record(id, view);
+    if (this.running.size > 0) this.looking ??= setInterval(() => void this.lookWhoSpeaks(), lookMs);
+    else if (this.looking !== null) {
+      clearInterval(this.looking);
+      this.looking = null;
+    }
+  }
+
+  /** Of a meeting each who speaks begins a chapter. */
+  private async lookWhoSpeaks(): Promise<void> {
+    const state = this.store.getState();
+    for (const { view, isOn, turns, brought, capture } of [...this.running.values()]) {
+      if (!isOn || view.call.meeting === null) continue;
+      const levelDbov = await capture.then(
+        (opened) => opened.levelOf(mine),
+        () => -127,
+      );
+      const turn = turns.note({
+        legIds: state.office.speaking.legIds,
+        mine: { legId: view.me.legId, levelDbov },
+        ...{ atMs: performance.now(), atSeconds: brought.seconds },
+      });
+      const leg = view.call.legs.find(({ id }) => id === turn?.legId);
+      if (!turn || !leg) continue;
+      const { name } = identifyEndpoint(leg, view.call, selectNames(state));
+      brought.mark({ atSeconds: turn.atSeconds, text: name.slice(0, longestName) });
+    }
   }
 
   private record(id: string, view: CallView): void {
     const isOn = view.recording?.state === 'on';
     let running = this.running.get(id);
     if (!running) {
-      running = this.begin(id, view.id);
+      running = this.begin(id, view);
       this.running.set(id, running);
     }
     const { isOn: wasOn, capture } = running;
     running.isOn = isOn;
+    running.view = view;
     void capture.then(
       async (opened) => {
         await this.connect(opened, view);
@@ -90,15 +123,15 @@ export class VoiceRecordings {
     );
   }
 
-  private begin(id: string, callId: string): Running {
+  private begin(id: string, view: CallView): Running {
     const fail = () =>
       this.store.dispatch(actRefused('This call is not recorded: this browser can’t take its sound in.'));
-    const brought = new BroughtSound({ id, callId }, this.options.ask, fail);
+    const brought = new BroughtSound({ id, callId: view.id }, this.options.ask, fail);
     const capture = import('@/office/capture').then(({ VoiceCapture }) =>
       VoiceCapture.open((samples) => brought.add(samples)),
     );
     capture.catch(fail);
-    return { capture, brought, isOn: true };
+    return { capture, brought, isOn: true, turns: new SpeakerTurns(), view };
   }
 
   /** What is heard at the worker's end, and what they say where anybody hears it. */

@@ -2,6 +2,7 @@ import { base64ToUint8Array } from 'uint8array-extras';
 
 import { sampleCast, sampleOffice } from '@sample';
 
+import type { Call } from '@/core/calls/exchange';
 import { OfficeIndex } from '@/core/setup';
 import { decodeWav, encodeWav } from '@/core/shared/soundFiles';
 import { Clock } from '@/office/clock';
@@ -46,7 +47,10 @@ function open() {
   };
   const calls = () => office.snapshot().changedCalls;
   const callOf = (id: string) => calls().find((call) => call.id === id);
-  let keeper = new RecordingSound(shelf, 'maren', fetchClip, () => index);
+  const nameOf = (call: Call, legId: string) =>
+    call.legs.find(({ id }) => id === legId)?.personId ?? 'outside';
+  const options = { vault: shelf, personId: 'maren', fetchClip, office: () => index, nameOf };
+  let keeper = new RecordingSound(options);
   let busy: Promise<void> = Promise.resolve();
   const follow = (update: OfficeUpdate) => (busy = keeper.follow(update, callOf));
   office.subscribe((update) => void follow(update));
@@ -61,7 +65,7 @@ function open() {
     goOffline: (off: boolean) => (isOffline = off),
     /** As after closing the page and opening it again. */
     reopen: async () => {
-      keeper = new RecordingSound(shelf, 'maren', fetchClip, () => index);
+      keeper = new RecordingSound(options);
       await keeper.resume();
       await keeper.mixEnded(callOf);
     },
@@ -107,6 +111,20 @@ describe('the sound of a recording', () => {
     // The announcement and the first words lie on each other at its beginning.
     expect(decoded.samples[rate / 2]).toBeGreaterThan(0.4);
     expect(await shelf.keys('heard/')).toEqual([]);
+  });
+
+  it('of a meeting is marked with who speaks', async () => {
+    const { office, pass, record, settle, shelf, legId } = await talkingWithBexhollow();
+    const marks = async () => {
+      await office.send({ type: 'clear', legId });
+      await settle();
+      const decoded = decodeWav(base64ToUint8Array((await soundIn(shelf))?.wav ?? ''));
+      return decoded.ok ? decoded.marks.map(({ text }) => text) : [];
+    };
+    await office.send({ type: 'meet', legId });
+    await record('start', legId);
+    pass(20);
+    expect(await marks()).toEqual(['outside']);
   });
 
   it('hears music only while its owner does, and nothing of a call it holds', async () => {

@@ -13,6 +13,16 @@ import { heardKind, soundKind, storageKeys, Vault, type HeardLog, type StoredSou
 const sampleRate = 8000;
 const announcement = 'recording-announcement';
 
+interface RecordingSoundOptions {
+  vault: Pick<Vault, 'keys' | 'read' | 'readMany' | 'write' | 'remove'>;
+  /** Whose recordings. */
+  personId: string;
+  fetchClip: (id: string) => Promise<Uint8Array>;
+  office: () => OfficeIndex;
+  /** Who is at an end of a call, as the worker knows them. */
+  nameOf: (call: Call, legId: string) => string;
+}
+
 /**
  * Keeps the sound of the worker's recordings. While one is there, all that its owner hears is noted as it is played
  * (loops, clips, digits), so that closing the page loses nothing; when the call is over, it is mixed into one WAV.
@@ -20,17 +30,12 @@ const announcement = 'recording-announcement';
 export class RecordingSound {
   private readonly logs = new Map<string, HeardLog>();
 
-  constructor(
-    private readonly vault: Pick<Vault, 'keys' | 'read' | 'readMany' | 'write' | 'remove'>,
-    private readonly personId: string,
-    private readonly fetchClip: (id: string) => Promise<Uint8Array>,
-    private readonly office: () => OfficeIndex,
-  ) {}
+  constructor(private readonly options: RecordingSoundOptions) {}
 
   /** Takes up what an earlier run left unmixed. Call before the office starts. */
   async resume(): Promise<void> {
-    const keys = await this.vault.keys(storageKeys.heard);
-    const found = await this.vault.readMany(keys, heardKind);
+    const keys = await this.options.vault.keys(storageKeys.heard);
+    const found = await this.options.vault.readMany(keys, heardKind);
     for (const [log] of found.values()) if (log) this.logs.set(log.recording.id, log);
   }
 
@@ -38,7 +43,7 @@ export class RecordingSound {
   async follow(update: OfficeUpdate, callOf: (id: string) => Call | undefined): Promise<void> {
     const changed = new Set<string>();
     for (const event of update.events) {
-      if (event.type === 'recordingChanged' && event.recording.personId === this.personId) {
+      if (event.type === 'recordingChanged' && event.recording.personId === this.options.personId) {
         this.take(event.callId, event.recording);
         changed.add(event.recording.id);
         if (event.recording.state === 'on')
@@ -57,7 +62,10 @@ export class RecordingSound {
     }
     for (const { at, callId, legId, clip } of update.speech) {
       for (const log of this.hearing(callId, legId, callOf)) {
-        log.heard.push({ kind: 'clip', at, clip });
+        const call = callOf(callId);
+        // Of a meeting each who speaks is a chapter.
+        const by = call?.meeting ? this.options.nameOf(call, legId) : undefined;
+        log.heard.push({ kind: 'clip', at, clip, ...(by !== undefined && { by }) });
         changed.add(log.recording.id);
       }
     }
@@ -67,7 +75,7 @@ export class RecordingSound {
     }
     const entries = [...changed].flatMap((id) => this.logs.get(id) ?? []);
     if (entries.length > 0)
-      await this.vault.write(
+      await this.options.vault.write(
         Object.fromEntries(entries.map((log) => [keyOf(log), Vault.encode([log], heardKind)])),
       );
     await this.mixEnded(callOf);
@@ -80,10 +88,10 @@ export class RecordingSound {
       this.logs.delete(log.recording.id);
       try {
         const sound = await this.mix(log);
-        await this.vault.write({
+        await this.options.vault.write({
           [`${storageKeys.sound}${log.recording.id}`]: Vault.encode([sound], soundKind),
         });
-        await this.vault.remove([keyOf(log)]);
+        await this.options.vault.remove([keyOf(log)]);
       } catch {
         // Its log stays where it is.
       }
@@ -95,7 +103,7 @@ export class RecordingSound {
     const ids = new Set(heard.flatMap((entry) => (entry.kind === 'clip' ? [entry.clip] : [])));
     const clips = new Map<string, Float32Array>();
     for (const id of ids) {
-      const decoded = decodeWav(await this.fetchClip(id));
+      const decoded = decodeWav(await this.options.fetchClip(id));
       if (decoded.ok) clips.set(id, resample(decoded.samples, decoded.sampleRate, sampleRate));
     }
     const { samples, marks } = mixHeard({ pieces, heard, clips }, sampleRate);
@@ -125,7 +133,7 @@ export class RecordingSound {
   }
 
   private noteLoop(log: HeardLog, call: Call, at: number): boolean {
-    const now = asLoop(continuousOf(whatIsHeard(call)[log.recording.legId], this.office()));
+    const now = asLoop(continuousOf(whatIsHeard(call)[log.recording.legId], this.options.office()));
     const last = log.heard.findLast((entry) => entry.kind === 'loop');
     if ((last?.loop ?? null) === now) return false;
     log.heard.push({ kind: 'loop', at, loop: now });

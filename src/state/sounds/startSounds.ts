@@ -1,6 +1,14 @@
 import { base64ToUint8Array } from 'uint8array-extras';
 
-import { selectMyId, selectOffice, type AppStore, type Duties, type Services } from '@/state/app';
+import {
+  identifyEndpoint,
+  selectMyId,
+  selectNames,
+  selectOffice,
+  type AppStore,
+  type Duties,
+  type Services,
+} from '@/state/app';
 
 import type { Vault } from '../storage';
 import { fetchClip } from './clips';
@@ -26,9 +34,14 @@ export function startSounds({ store, services, vault, duties }: Context): () => 
   if (services.server) return () => undefined;
   const callOf = (id: string) => store.getState().calls.byId[id];
   return duties.add(() => {
-    const recordings = new RecordingSound(vault, selectMyId(store.getState()), fetchClip, () =>
-      selectOffice(store.getState()),
-    );
+    const recordings = new RecordingSound({
+      ...{ vault, fetchClip, personId: selectMyId(store.getState()) },
+      office: () => selectOffice(store.getState()),
+      nameOf: (call, legId) => {
+        const leg = call.legs.find(({ id }) => id === legId);
+        return leg ? identifyEndpoint(leg, call, selectNames(store.getState())).name : '';
+      },
+    });
     const stop = services.link?.subscribe((update) => void recordings.follow(update, callOf));
     void recordings.resume().then(() => recordings.mixEnded(callOf));
     return () => stop?.();

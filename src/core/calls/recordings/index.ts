@@ -7,3 +7,4 @@ export {
   type DeletedRecording,
   type DeletedRecordings,
 } from './recordings';
+export { SpeakerTurns, type SpeakerTurn } from './SpeakerTurns';

@@ -18,4 +18,3 @@ export {
   type Voicemail,
 } from './voicemail';
 export { onShelves, shelfOf, shelves, type Shelf } from './shelves';
-export { readWebVtt, writeWebVtt, type ReadVtt } from './webVtt';

@@ -15,7 +15,8 @@ export type HeardLoop = (typeof heardLoops)[number];
 /** One thing heard, at an instant in epoch milliseconds. A loop goes on until the next loop entry. */
 export const heardEntrySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('loop'), at: z.number(), loop: z.enum(heardLoops).nullable() }),
-  z.object({ kind: z.literal('clip'), at: z.number(), clip: z.string() }),
+  /** `by`: who says it, where the recording tells that; else left out. */
+  z.object({ kind: z.literal('clip'), at: z.number(), clip: z.string(), by: z.string().optional() }),
   z.object({ kind: z.literal('digit'), at: z.number(), digit: z.string() }),
 ]);
 export type HeardEntry = z.infer<typeof heardEntrySchema>;

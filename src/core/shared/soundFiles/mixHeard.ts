@@ -23,7 +23,7 @@ const mark = { frequencies: [1400], cadence: [{ on: true, seconds: 0.15 }] };
 
 /**
  * Mixes what somebody heard into one sound: each piece as it was heard, and between two pieces a short tone and a
- * mark that says how long the pause was.
+ * mark that says how long the pause was. Where it is known who says what, each who begins to speak is marked.
  */
 export function mixHeard(
   { pieces, heard, clips }: HeardSound,
@@ -34,6 +34,7 @@ export function mixHeard(
   const total = lengths.reduce((sum, length) => sum + length, 0) + gap * Math.max(0, pieces.length - 1);
   const samples = new Float32Array(total);
   const marks: SoundMark[] = [];
+  const turns: SoundMark[] = [];
   let at = 0;
   pieces.forEach((piece, index) => {
     const before = pieces[index - 1];
@@ -46,11 +47,22 @@ export function mixHeard(
       at += gap;
     }
     const end = at + (lengths[index] ?? 0);
+    const from = at;
+    for (const entry of heard)
+      if (entry.kind === 'clip' && entry.by !== undefined && entry.at >= piece.from && entry.at < piece.to)
+        turns.push({ atSeconds: from / sampleRate + (entry.at - piece.from) / 1000, text: entry.by });
     addPiece(samples, { piece, at, end, heard, clips, sampleRate });
     at = end;
   });
-  return { samples, marks };
+  return {
+    samples,
+    marks: [...marks, ...begun(turns)].sort((one, other) => one.atSeconds - other.atSeconds),
+  };
 }
+
+/** Whoever goes on speaking does not begin. */
+const begun = (turns: readonly SoundMark[]): SoundMark[] =>
+  turns.filter(({ text }, index) => turns[index - 1]?.text !== text);
 
 interface Placing {
   piece: { from: number; to: number };

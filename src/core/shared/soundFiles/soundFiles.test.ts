@@ -1,6 +1,6 @@
 import { synthesiseDigit, type HeardEntry } from '@/core/shared/sound';
 
-import { decodeWav, encodeWav, mixHeard, peaksOf, silencesOf } from '.';
+import { decodeWav, encodeWav, mixHeard, peaksOf, readMarks, silencesOf } from '.';
 import { between, loud, powerAt, rate } from '@/core/shared/sound/tests/signal';
 
 describe('a WAV file', () => {
@@ -8,10 +8,13 @@ describe('a WAV file', () => {
     const samples = synthesiseDigit('5', rate);
     const marks = [
       { atSeconds: 0.02, text: 'Paused for 12 s' },
-      { atSeconds: 0.05, text: 'odd' },
+      { atSeconds: 0.05, text: 'Åse Nørgård' },
     ];
     const decoded = decodeWav(encodeWav(samples, rate, marks));
     expect(decoded).toMatchObject({ sampleRate: rate, marks });
+    const unordered = encodeWav(samples, rate, [...marks].reverse());
+    expect(readMarks(unordered)).toEqual(marks);
+    expect(readMarks(Uint8Array.of(1, 2, 3))).toEqual([]);
     if (!decoded.ok) throw new Error(decoded.sentence);
     decoded.samples.forEach((sample, index) => expect(sample).toBeCloseTo(samples[index] ?? NaN, 3));
   });
@@ -147,5 +150,23 @@ describe('a recording', () => {
     expect(loud(between(samples, 1, 1.5))).toBe(false);
     expect(powerAt(samples.slice(1.5 * rate, 1.64 * rate), 770)).toBeGreaterThan(0.4);
     expect(loud(between(samples, 2.6, 3.6))).toBe(false);
+  });
+
+  it('marks who begins to speak, where that is known; whoever goes on does not begin', () => {
+    const says = (at: number, by: string): HeardEntry => ({ kind: 'clip', at, clip: 'hello', by });
+    const heard = [
+      says(10_500, 'Ilse'),
+      says(11_000, 'Ilse'),
+      says(11_500, 'Peg'),
+      says(15_000, 'Hugh'),
+      says(20_250, 'Ilse'),
+    ];
+    const { marks } = mixHeard({ pieces, heard, clips: new Map() }, rate);
+    expect(marks).toEqual([
+      { atSeconds: 0.5, text: 'Ilse' },
+      { atSeconds: 1.5, text: 'Peg' },
+      { atSeconds: 2, text: 'Paused for 8 s' },
+      { atSeconds: 2.85, text: 'Ilse' },
+    ]);
   });
 });

@@ -29,7 +29,9 @@ export function encodeWav(
       const at = u32(Math.round(atSeconds * sampleRate));
       return concat([u32(index + 1), at, text('data'), u32(0), u32(0), at]);
     });
-    const labels = marks.map(({ text: words }, index) => chunk('labl', [u32(index + 1), text(`${words}\0`)]));
+    const labels = marks.map(({ text: words }, index) =>
+      chunk('labl', [u32(index + 1), letters(`${words}\0`)]),
+    );
     chunks.push(chunk('cue ', [u32(marks.length), ...cues]), chunk('LIST', [text('adtl'), ...labels]));
   }
   return chunk('RIFF', [text('WAVE'), ...chunks]);
@@ -68,8 +70,6 @@ export function decodeWav(bytes: Uint8Array): WavResult {
   let layout: Layout | null = null;
   let samples: Float32Array | null = null;
   let isCutShort = false;
-  const cues = new Map<number, number>();
-  const labels = new Map<number, string>();
   for (const { id, from, to, isCut } of chunksOf(bytes, 12, bytes.length)) {
     if (id === 'fmt ') {
       layout = readLayout(view, from, to);
@@ -83,21 +83,35 @@ export function decodeWav(bytes: Uint8Array): WavResult {
         };
       samples = readSamples(view, from, to, layout, read);
       isCutShort = isCut;
-    } else if (id === 'cue ') {
+    }
+  }
+  if (!layout || !samples) return { ok: false, sentence: 'The file ends before its sound begins.' };
+  const { sampleRate } = layout;
+  return { ok: true, samples, sampleRate, marks: readMarks(bytes), isCutShort };
+}
+
+/** The marks in a WAV file, in order of time, without its sound being read; of what is none there are none. */
+export function readMarks(bytes: Uint8Array): SoundMark[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let layout: Layout | null = null;
+  const cues = new Map<number, number>();
+  const labels = new Map<number, string>();
+  for (const { id, from, to } of chunksOf(bytes, 12, bytes.length))
+    if (id === 'fmt ') layout = readLayout(view, from, to);
+    else if (id === 'cue ')
       for (let at = from + 4; at + 24 <= to; at += 24)
         cues.set(view.getUint32(at, true), view.getUint32(at + 20, true));
-    } else if (id === 'LIST') {
+    else if (id === 'LIST')
       for (const label of chunksOf(bytes, from + 4, to)) {
         if (label.id !== 'labl' || label.to - label.from < 4) continue;
         const words = latin1(bytes.subarray(label.from + 4, label.to));
         labels.set(view.getUint32(label.from, true), words.split('\0')[0] ?? '');
       }
-    }
-  }
-  if (!layout || !samples) return { ok: false, sentence: 'The file ends before its sound begins.' };
-  const { sampleRate } = layout;
-  const marks = [...cues].map(([id, at]) => ({ atSeconds: at / sampleRate, text: labels.get(id) ?? '' }));
-  return { ok: true, samples, sampleRate, marks, isCutShort };
+  const { sampleRate } = layout ?? {};
+  if (sampleRate === undefined) return [];
+  return [...cues]
+    .map(([id, at]) => ({ atSeconds: at / sampleRate, text: labels.get(id) ?? '' }))
+    .sort((one, other) => one.atSeconds - other.atSeconds);
 }
 
 function readLayout(view: DataView, from: number, to: number): Layout | null {
@@ -212,6 +226,12 @@ function concat(parts: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
   return whole;
 }
 
+/** Labels are read in letters of one byte each (ISO 8859-1); for others stands a question mark. */
+const letters = (words: string) =>
+  Uint8Array.from(words.normalize('NFC'), (letter) => {
+    const code = letter.charCodeAt(0);
+    return code <= 0xff ? code : 0x3f;
+  });
 /** RIFF text is ASCII. */
 const text = (words: string) => Uint8Array.from(words, (letter) => Math.min(letter.charCodeAt(0), 0x7f));
 const u16 = (value: number) => new Uint8Array([value & 0xff, value >> 8]);

@@ -1,4 +1,4 @@
-import type { SpokenWord, Transcript } from './transcript';
+import type { SpokenWord, Transcript } from '../voicemail';
 
 /** A caption holds so many words, or ends with a sentence. */
 const mostWords = 12;
