@@ -1,7 +1,7 @@
 // Builds the web app into dist/, unless it is already built from these very sources, and the servers into build/.
 import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
 import { buildServer } from './buildServer.mjs';
 import { bin, filesBelow, root, run, sourceHash } from './lib.mjs';
@@ -46,11 +46,32 @@ export function copyNoiseSuppressor() {
   for (const file of ['rnnoise.wasm', 'rnnoise_simd.wasm']) copyFileSync(join(from, file), join(to, file));
 }
 
+/** Somebody is found in a picture by what comes from its packages, fetched when a background is first hidden. */
+export async function copySegmenter() {
+  const { describeModel } = await import('./describeModel.mjs');
+  const packages = join(root, 'node_modules/@mediapipe');
+  const to = join(root, 'public', 'segmenter');
+  mkdirSync(to, { recursive: true });
+  copyFileSync(join(packages, 'tasks-vision/vision_bundle.cjs'), join(to, 'tasks.js'));
+  for (const form of ['js', 'wasm'])
+    copyFileSync(
+      join(packages, `tasks-vision/wasm/vision_wasm_internal.${form}`),
+      join(to, `vision.${form}`),
+    );
+  const model = readFileSync(join(packages, 'selfie_segmentation/selfie_segmentation.tflite'));
+  writeFileSync(join(to, 'person.tflite'), describeModel(model));
+}
+
+/** Of so large a file the last hundredth is not worth the half minute that it takes. */
+const largeBytes = 4_000_000;
+
 /** Beside each text file its compressed forms, so that the server never compresses the same thing twice. */
 function compress() {
   for (const file of filesBelow(['dist']).filter((name) => /\.(m?js|css|svg|json|wav|wasm)$/.test(name))) {
     const content = readFileSync(file);
-    writeFileSync(`${file}.br`, brotliCompressSync(content));
+    const quality = content.length > largeBytes ? 9 : constants.BROTLI_MAX_QUALITY;
+    const params = { [constants.BROTLI_PARAM_QUALITY]: quality };
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params }));
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
   }
 }
@@ -64,6 +85,7 @@ export async function build() {
   copyFonts();
   copyPdfRenderer();
   copyNoiseSuppressor();
+  await copySegmenter();
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   run(bin('expo'), ['export', '--platform', 'web'], { env });
   await writeServiceWorker();

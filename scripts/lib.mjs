@@ -40,7 +40,12 @@ const sources = [
   'scripts/build.mjs',
   'scripts/serviceWorker.mjs',
 ];
-const ignored = [join('public', 'fonts'), join('public', 'pdf'), join('public', 'noise')];
+const ignored = [
+  join('public', 'fonts'),
+  join('public', 'pdf'),
+  join('public', 'noise'),
+  join('public', 'segmenter'),
+];
 
 /** Every file below the given places, in order. */
 export function filesBelow(places) {

@@ -22,6 +22,7 @@ export async function writeServiceWorker() {
       'voices/**',
       'pictures/**',
       'noise/**',
+      'segmenter/**',
       '**/sampleHistory-*',
       'assets/**',
       'icons/**',
@@ -39,7 +40,7 @@ export async function writeServiceWorker() {
     runtimeCaching: [
       {
         urlPattern: ({ url, sameOrigin }) =>
-          sameOrigin && /\/(?:voices|pictures|faxes|noise)\//.test(url.pathname),
+          sameOrigin && /\/(?:voices|pictures|faxes|noise|segmenter)\//.test(url.pathname),
         handler: 'CacheFirst',
         options: { cacheName: 'heard-and-seen', expiration: { maxEntries: 200 } },
       },

@@ -99,6 +99,26 @@ test('without a camera that is said where it is asked for, and everybody is hear
   await expect(office.youHear('You hear Peg Anstey')).toBeVisible();
 });
 
+test('what is behind somebody can’t be hidden where what it takes can’t be fetched: said before anybody sees them', async ({
+  office,
+  page,
+}) => {
+  await page.context().grantPermissions(['camera', 'microphone']);
+  await page.route('**/segmenter/**', (route) => route.abort());
+  await office.talkWithPeg();
+  await office.act('Meeting').click();
+  await office.act('Picture').click();
+  await office.sheet().getByRole('radio', { name: 'Blurred' }).click();
+  await expect(office.sheet().getByText(/^What is behind you can’t be hidden/)).toBeVisible();
+  await expect(office.sheet().getByRole('radio', { name: 'As it is' })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
+  await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
+});
+
 /** Goes on once so much of a recording has been made: what is recorded takes its time. */
 async function lasts(ms: number): Promise<void> {
   const begun = performance.now();
@@ -173,6 +193,12 @@ test.describe('from browser to browser', () => {
     await expect(maren.page.getByRole('img', { name: 'Sunniva Dahl’s camera' })).toBeVisible();
     await ilse.office.act('Talk again').click();
     await sees(maren, 'Ilse Varga’s camera', 'blue');
+
+    // What is behind somebody is hidden before anybody sees it: of a sheet of red paper nothing is left.
+    await maren.office.act('Picture').click();
+    await expect(ilse.page.getByRole('img', { name: 'Maren Oyelaran’s camera' })).toHaveCount(0);
+    await showPicture(maren, 'Plain');
+    await sees(ilse, 'Maren Oyelaran’s camera', 'green');
 
     // What is recorded is marked with who speaks: Ilse alone, then Maren alone.
     await sunniva.office.act('Mute').click();

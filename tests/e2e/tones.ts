@@ -137,9 +137,10 @@ export const hears = (who: Whistler, whom: Whistler) =>
 export const sees = (who: Whistler, label: string, paint: Paint | null) =>
   expect.poll(() => paintOf(who, label)).toBe(paint);
 
-/** They show what their camera sees, in the meeting that is on their screen. */
-export async function showPicture({ office }: Whistler): Promise<void> {
+/** They show what their camera sees, in the meeting that is on their screen; `behind`: what is to be seen behind them. */
+export async function showPicture({ office }: Whistler, behind?: 'Blurred' | 'Plain'): Promise<void> {
   await office.act('Picture').click();
+  if (behind) await office.sheet().getByRole('radio', { name: behind }).click();
   await office.sheet().getByRole('button', { name: 'Show my picture' }).click();
   await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
 }

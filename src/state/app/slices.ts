@@ -257,6 +257,7 @@ const settingsSlice = createSlice({
     speaker: null,
     ringer: null,
     noise: 'light',
+    background: 'none',
     soundTest: null,
     isPlaceDoubted: false,
     isPlaceAsked: false,
@@ -294,7 +295,9 @@ const settingsSlice = createSlice({
       state,
       {
         payload,
-      }: PayloadAction<Partial<Pick<Settings, 'microphone' | 'speaker' | 'ringer' | 'noise' | 'soundTest'>>>,
+      }: PayloadAction<
+        Partial<Pick<Settings, 'microphone' | 'speaker' | 'ringer' | 'noise' | 'background' | 'soundTest'>>
+      >,
     ) {
       Object.assign(state, payload);
     },

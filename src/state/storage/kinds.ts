@@ -6,6 +6,7 @@ import { recordingSchema, recordSchema } from '@/core/calls/exchange';
 import { workSchema, type Work } from '@/core/inbox/followUps';
 import { planStepSchema, type PlanDraft, type PlanStep } from '@/core/plans/draft';
 import { addressSchema, officeSetupSchema, ringPlanSchema, type OfficeSetup } from '@/core/setup';
+import { backgrounds } from '@/core/calls/backgrounds';
 import { shownRuleSchema, shownSchema } from '@/core/calls/callerId';
 import { connectionTestSchema, ways, type ConnectionTest } from '@/core/calls/quality';
 import { heardEntrySchema, noiseStrengths, rings } from '@/core/shared/sound';
@@ -107,6 +108,8 @@ export const settingsSchema = z.object({
   speaker: soundDeviceSchema.nullable(),
   ringer: soundDeviceSchema.nullable(),
   noise: z.enum(noiseStrengths),
+  /** What was put behind them when they last showed themselves. */
+  background: z.enum(backgrounds).default('none'),
   /** The network is another one since its place was said; it may have been carried elsewhere. */
   isPlaceDoubted: z.boolean().default(false),
   /** That has been asked before a call since. */

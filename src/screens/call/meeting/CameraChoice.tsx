@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 
+import type { Background } from '@/core/calls/backgrounds';
 import type { PictureFault } from '@/office/picturing';
 import { Choice } from '@/ui/field';
 import { Problem } from '@/ui/notice';
@@ -26,21 +27,49 @@ const faultWords: Readonly<Record<PictureFault, string>> = {
   unable: 'This browser gives no camera.',
 };
 
+const backgroundWords = [
+  { value: 'none', word: 'As it is' },
+  { value: 'blurred', word: 'Blurred' },
+  { value: 'plain', word: 'Plain' },
+] as const;
+const noBackground =
+  'What is behind you can’t be hidden by this browser, or not now: it is seen as it is. Nobody sees you yet.';
+const tooSlow =
+  'This device is too slow to hide what is behind you, so your picture would hardly move. It is as it is.';
+
+/** What is seen before it is shown to anybody: by which camera, and with what behind whoever is before it. */
+interface Opened {
+  stream: MediaStream;
+  background: Background;
+  deviceId: string;
+}
+
 interface CameraChoiceProps {
   /** Shows it to the others from then on, and closes it in the end. Gives whether it is shown. */
   onShow: (stream: MediaStream) => Promise<boolean>;
   /** Why it was not, the last time. */
   refusal?: ReactNode;
+  /** What was chosen to be behind them the last time, and what takes down what is now. */
+  usual?: Background;
+  onBackground?: (background: Background) => void;
 }
 
 /** One sees oneself before anybody else does; and with which camera. */
-export function CameraChoice({ onShow, refusal }: CameraChoiceProps) {
+export function CameraChoice({
+  onShow,
+  refusal,
+  usual = 'none',
+  onBackground = () => undefined,
+}: CameraChoiceProps) {
   const styles = useStyles();
   const [cameraId, setCameraId] = useState<string | null>(null);
   const [cameras, setCameras] = useState<readonly MediaDeviceInfo[]>([]);
-  const [stream, setStream] = useState<MediaStream | null>(null);
+  const [there, setThere] = useState<Opened | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [turn, setTurn] = useState(0);
+  const [background, setBackground] = useState(usual);
+  /** Why nothing is hidden. */
+  const [open, setOpen] = useState<string | null>(null);
   /** Handed on to the meeting: it is not closed with the sheet. */
   const given = useRef<MediaStream | null>(null);
   useEffect(() => {
@@ -56,21 +85,46 @@ export function CameraChoice({ onShow, refusal }: CameraChoiceProps) {
       try {
         opened = await openCamera(cameraId);
         if (isGone) return close();
-        setStream(opened);
+        const { deviceId = '' } = opened.getVideoTracks()[0]?.getSettings() ?? {};
+        const hidden = background === 'none' ? null : await hide(opened, background);
+        if (hidden) opened = hidden;
+        if (isGone) return close();
+        if (background !== 'none' && !hidden) return seeAsItIs(noBackground);
+        setThere({ stream: opened, background, deviceId });
         setProblem(null);
-        const there = await navigator.mediaDevices.enumerateDevices();
-        if (!isGone) setCameras(there.filter(({ kind }) => kind === 'videoinput'));
+        const devices = await navigator.mediaDevices.enumerateDevices();
+        if (!isGone) setCameras(devices.filter(({ kind }) => kind === 'videoinput'));
       } catch (error) {
         if (!isGone) setProblem(faultWords[pictureFaultOf(error)]);
       }
     };
+    const hide = async (camera: MediaStream, behind: Exclude<Background, 'none'>) => {
+      try {
+        const { hideBackground } = await import('@/workers/hideBackground');
+        const onTooSlow = () => {
+          // Whoever is seen already goes on as they chose to be.
+          if (!isGone) seeAsItIs(tooSlow);
+        };
+        return (await hideBackground(camera, { background: behind, onTooSlow })).stream;
+      } catch (error) {
+        console.error('What is behind could not be hidden:', error);
+        return null;
+      }
+    };
+    const seeAsItIs = (why: string) => {
+      close();
+      setBackground('none');
+      setOpen(why);
+    };
     void openIt();
     return () => {
       isGone = true;
-      setStream(null);
+      setThere(null);
       close();
     };
-  }, [cameraId, turn]);
+  }, [cameraId, turn, background]);
+  // What was opened otherwise than is chosen now is shown to nobody.
+  const stream = there?.background === background ? there.stream : null;
   const show = async () => {
     if (!stream) return;
     given.current = stream;
@@ -84,11 +138,15 @@ export function CameraChoice({ onShow, refusal }: CameraChoiceProps) {
       <View style={styles.frame} role="img" aria-label="What your camera sees">
         <Film stream={stream} isMirrored />
       </View>
-      <Txt as="small">Nobody sees it yet. To the others it is not mirrored.</Txt>
+      <Txt as="small">
+        {stream === null && problem === null && background !== 'none'
+          ? 'What is behind you is being hidden …'
+          : 'Nobody sees it yet. To the others it is not mirrored.'}
+      </Txt>
       {cameras.length > 1 ? (
         <Choice
           label="Camera"
-          value={cameraId ?? stream?.getVideoTracks()[0]?.getSettings().deviceId ?? ''}
+          value={cameraId ?? there?.deviceId ?? ''}
           options={cameras.map(({ deviceId, label }, index) => ({
             value: deviceId,
             word: label === '' ? `Camera ${index + 1}` : label,
@@ -96,6 +154,18 @@ export function CameraChoice({ onShow, refusal }: CameraChoiceProps) {
           onChoose={setCameraId}
         />
       ) : null}
+      <Choice
+        asStrip
+        label="Behind you"
+        value={background}
+        options={backgroundWords}
+        onChoose={(chosen) => {
+          setOpen(null);
+          setBackground(chosen);
+          onBackground(chosen);
+        }}
+      />
+      <Problem sentence={open} />
       {problem === null ? (
         <Plate kind="main" large word="Show my picture" disabled={!stream} onPress={() => void show()} />
       ) : (
