@@ -107,7 +107,7 @@ export function CameraChoice({
         };
         return (await hideBackground(camera, { background: behind, onTooSlow })).stream;
       } catch (error) {
-        console.error('What is behind could not be hidden:', error);
+        console.warn('What is behind could not be hidden:', error);
         return null;
       }
     };
