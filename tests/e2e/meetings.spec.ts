@@ -17,6 +17,11 @@ test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, 
   // Peg called the worker, whoever was asked in since.
   await expect(page.getByText('For Ilse Varga')).toHaveCount(0);
   expect(await office.axeViolations()).toEqual([]);
+  // In its original size; what is chosen there is of a browser with windows for pictures.
+  await page.getByRole('button', { name: 'Sizes: Ilse Varga’s camera' }).click();
+  await expect(office.sheet().getByText('480 by 270 points, each as it is sent here.')).toBeVisible();
+  expect(await office.axeViolations()).toEqual([]);
+  await office.sheet().getByRole('button', { name: 'Close' }).click();
   // Put on hold she neither hears nor is seen.
   await page.getByRole('button', { name: 'The rest' }).click();
   await office.act('Hold').click();
@@ -119,6 +124,26 @@ test('what is behind somebody can’t be hidden where what it takes can’t be f
   await expect(office.act('Picture')).toHaveAttribute('aria-pressed', 'true');
 });
 
+const songHertz = 2_000;
+
+/** In the place of what a browser lets somebody choose: a sheet with a song, louder than any voice. */
+function shareASong(hertz: number): void {
+  navigator.mediaDevices.getDisplayMedia = async () => {
+    const canvas = Object.assign(document.createElement('canvas'), { width: 1_600, height: 900 });
+    const brush = canvas.getContext('2d');
+    window.setInterval(() => {
+      if (brush) brush.fillStyle = brush.fillStyle === '#ffffff' ? '#eeeeee' : '#ffffff';
+      brush?.fillRect(0, 0, 1_600, 900);
+    }, 100);
+    const context = new AudioContext();
+    const out = context.createMediaStreamDestination();
+    const song = new OscillatorNode(context, { frequency: hertz });
+    song.connect(out);
+    song.start();
+    return new MediaStream([...canvas.captureStream().getTracks(), ...out.stream.getTracks()]);
+  };
+}
+
 /** Goes on once so much of a recording has been made: what is recorded takes its time. */
 async function lasts(ms: number): Promise<void> {
   const begun = performance.now();
@@ -199,6 +224,22 @@ test.describe('from browser to browser', () => {
     await expect(ilse.page.getByRole('img', { name: 'Maren Oyelaran’s camera' })).toHaveCount(0);
     await showPicture(maren, 'Plain');
     await sees(ilse, 'Maren Oyelaran’s camera', 'green');
+
+    // What is shared is heard where it has a sound, with the voice of whoever shares it; and is seen in its original size.
+    await sunniva.page.evaluate(shareASong, songHertz);
+    await sunniva.office.act('Screen').click();
+    await expect(sunniva.page.getByText(/^What you share is heard as well/)).toBeVisible();
+    await hears(maren, { hertz: songHertz });
+    await hears(ilse, { hertz: songHertz });
+    await maren.page.getByRole('button', { name: 'Sizes: Sunniva Dahl’s screen' }).click();
+    // How large it is sent is as the network and this machine bear it.
+    await expect(
+      maren.office.sheet().getByText(/^\d+ by \d+ points, each as it is sent here\.$/),
+    ).toBeVisible();
+    expect(await maren.office.axeViolations()).toEqual([]);
+    await maren.office.sheet().getByRole('button', { name: 'Close' }).click();
+    await sunniva.office.act('Screen').click();
+    await hears(maren, sunniva);
 
     // What is recorded is marked with who speaks: Ilse alone, then Maren alone.
     await sunniva.office.act('Mute').click();

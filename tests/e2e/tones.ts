@@ -130,7 +130,7 @@ export const heardBy = ({ page }: Whistler): Promise<number[]> =>
   );
 
 /** Waits until somebody hears somebody else, whoever else they hear. */
-export const hears = (who: Whistler, whom: Whistler) =>
+export const hears = (who: Whistler, whom: Pick<Whistler, 'hertz'>) =>
   expect.poll(async () => (await heardBy(who)).some((pitch) => Math.abs(pitch - whom.hertz) < 20)).toBe(true);
 
 /** Waits until a picture is seen by somebody in that colour, by its label. */

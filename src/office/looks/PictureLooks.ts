@@ -8,6 +8,8 @@ export interface Look {
   legId: string;
   kind: PictureKind;
   rows: number;
+  /** In a window of its own, which is seen also while the page is not. */
+  isApart?: boolean;
 }
 
 /** How large the pictures of others are looked at on this page: what is not, or while the page is not seen, need not be sent. */
@@ -26,9 +28,9 @@ export class PictureLooks {
     const all = new Map<string, Looks>();
     for (const { legId, kind } of pictures) {
       const rows = [...this.looks.values()]
-        .filter((each) => each.legId === legId && each.kind === kind)
+        .filter((each) => each.legId === legId && each.kind === kind && (isSeen || each.isApart === true))
         .map((each) => each.rows);
-      all.set(legId, { ...all.get(legId), [kind]: isSeen ? Math.max(0, ...rows) : 0 });
+      all.set(legId, { ...all.get(legId), [kind]: Math.max(0, ...rows) });
     }
     return all;
   }

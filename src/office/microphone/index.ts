@@ -1,4 +1,5 @@
 /** What this device hears of whoever uses it, as others would. */
+export { OutgoingVoice } from './OutgoingVoice';
 export {
   openMicrophone,
   recordMicrophone,

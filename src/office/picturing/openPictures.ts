@@ -13,9 +13,22 @@ export function openCamera(cameraId: string | null): Promise<MediaStream> {
 /** Whether this browser can share what is on its screen at all: those of phones can't. */
 export const canShareScreen = (): boolean => typeof navigator.mediaDevices?.getDisplayMedia === 'function';
 
-/** A screen, a window or a tab, as the browser has it chosen. */
+/** W3C Screen Capture, of which not all is known everywhere. */
+interface ScreenWish extends DisplayMediaStreamOptions {
+  selfBrowserSurface: 'exclude';
+  systemAudio: 'exclude';
+}
+
+/** A screen, a window or a tab, as the browser has it chosen; with its sound, where that can’t be the sound of the meeting itself. */
 export async function openScreen(): Promise<MediaStream> {
-  const stream = await navigator.mediaDevices.getDisplayMedia({ video: { frameRate: { max: 10 } } });
+  const wish: ScreenWish = {
+    video: { frameRate: { max: 10 } },
+    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    selfBrowserSurface: 'exclude',
+    // All that the device plays would be the others too: they would hear themselves.
+    systemAudio: 'exclude',
+  };
+  const stream = await navigator.mediaDevices.getDisplayMedia(wish);
   // Letters are to be read: rather few pictures than blurred ones.
   for (const track of stream.getVideoTracks()) track.contentHint = 'detail';
   return stream;

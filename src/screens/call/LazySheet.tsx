@@ -1,5 +1,7 @@
 import type { ComponentProps } from 'react';
+import { View } from 'react-native';
 
+import { selectWaitingGuests, useAppSelector } from '@/state/app';
 import { Sheet } from '@/ui/sheet';
 import { Txt } from '@/ui/text';
 
@@ -19,6 +21,17 @@ function OpenedSheet({ open, onClose }: { open: OpenSheet; onClose: () => void }
   const sheets = useFetched(fetchSheets);
   if (sheets === 'missing') return <NotHere onClose={onClose} />;
   return sheets && <sheets.CallSheet open={open} onClose={onClose} />;
+}
+
+/** Who waits to be let into a meeting, on every screen of whoever decides. */
+export function LazyGuestsWaiting() {
+  const isSomebodyThere = useAppSelector((state) => selectWaitingGuests(state).length > 0);
+  return <View role="status">{isSomebodyThere ? <FetchedGuests /> : null}</View>;
+}
+
+function FetchedGuests() {
+  const sheets = useFetched(fetchSheets);
+  return sheets && sheets !== 'missing' && <sheets.GuestsWaiting />;
 }
 
 /** Which number the other side of a call sees. */

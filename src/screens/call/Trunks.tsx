@@ -8,6 +8,7 @@ import { space, themed, useTheme } from '@/ui/tokens';
 import { shapeOf } from './cordShape';
 import { EndCard } from './EndCard';
 import { PartyPictures, SmallPictures } from './meeting/PartyPictures';
+import { openCallSheet } from './openSheet';
 import { largeOf, marksOf } from './meeting/pictureWords';
 import { TrunkDrawing } from './TrunkDrawing';
 
@@ -154,7 +155,15 @@ function Group(props: GroupProps) {
           key={party.legId}
           onLayout={({ nativeEvent: { layout } }) => onHeight(party.legId, layout.height)}
         >
-          {meeting ? <PartyPictures {...{ party, meeting, largeId, isMany }} onChoose={setChosenId} /> : null}
+          {meeting ? (
+            <PartyPictures
+              {...{ party, meeting, largeId, isMany }}
+              onChoose={setChosenId}
+              onSizes={({ legId, kind }) =>
+                openCallSheet({ kind: 'picture', view, legId, pictureKind: kind })
+              }
+            />
+          ) : null}
           <View style={isMany && styles.row}>
             {meeting && isMany ? (
               <SmallPictures {...{ party, meeting, largeId, isMany }} onChoose={setChosenId} />

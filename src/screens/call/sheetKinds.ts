@@ -1,3 +1,4 @@
+import type { PictureKind } from '@/core/calls/meetings';
 import type { CallView, PartyView } from '@/state/app';
 
 /** Which sheet lies open, and for whom. */
@@ -13,6 +14,7 @@ export type OpenSheet =
   | { kind: 'join'; view: CallView; active: CallView }
   | { kind: 'camera'; view: CallView }
   | { kind: 'react'; view: CallView }
+  | { kind: 'picture'; view: CallView; legId: string; pictureKind: PictureKind }
   | { kind: 'meeting'; view: CallView }
   /** `party`: for the screen beside their phone; null: for guests. */
   | { kind: 'link'; view: CallView; party: PartyView | null }

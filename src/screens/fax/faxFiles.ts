@@ -1,4 +1,4 @@
-import { readPageChoice } from '@/core/inbox/fax';
+import { readPageChoice } from '@/core/inbox/pageChoice';
 import type { FaxSource } from '@/core/inbox/faxPages';
 import type { Line } from '@/core/setup';
 import { formatDay, formatClock } from '@/core/shared/time';

@@ -13,8 +13,8 @@ import { space, target, themed } from '@/ui/tokens';
 import { ActRows } from '../call/ActRows';
 import { MovingPicture } from '../call/meeting/MovingPicture';
 import { PartyPictures } from '../call/meeting/PartyPictures';
-import { largeOf } from '../call/meeting/pictureWords';
-import { GuestSheet } from './GuestSheet';
+import { largeOf, pictureName } from '../call/meeting/pictureWords';
+import { GuestSheet, type GuestSheetOpen } from './GuestSheet';
 import { endedWords, guestMarks, hearingOf, hearingWords, noMicrophone, refusedWords } from './guestWords';
 import { useGuestActs } from './useGuestActs';
 
@@ -56,7 +56,7 @@ export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, e
   const styles = useStyles();
   const now = useNow();
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const [open, setOpen] = useState<'camera' | 'react' | null>(null);
+  const [open, setOpen] = useState<GuestSheetOpen | null>(null);
   const acts = useGuestActs(call, seen, setOpen);
   const pictures = seen.pictures.map((each) => ({ ...each, isMine: each.legId === seen.legId }));
   const largeId = largeOf({ pictures }, chosenId);
@@ -93,6 +93,7 @@ export function GuestMeeting({ call, seen, now: { refused, isReached, isHeard, e
                 meeting={{ pictures }}
                 largeId={largeId}
                 onChoose={setChosenId}
+                onSizes={(picture) => setOpen({ ...picture, title: pictureName(name, picture.kind) })}
               />
               <View style={styles.card}>
                 <CordEdge cord={cordTo(seen, legId)} />

@@ -68,8 +68,12 @@ function useGuestCall(link: GuestLink): GuestCall | null | 'missing' {
     void reachServer().then(
       (server) => {
         if (isGone) return;
-        const openMicrophone = async () =>
-          (await import('@/office/microphone')).openMicrophone({ microphoneId: null, noise: 'light' });
+        const openMicrophone = async () => {
+          const fetched = await import('@/office/microphone');
+          return new fetched.OutgoingVoice(
+            await fetched.openMicrophone({ microphoneId: null, noise: 'light' }),
+          );
+        };
         made = new GuestCall({ link, server, openMicrophone });
         setCall(made);
       },

@@ -1,3 +1,4 @@
+import type { PictureKind } from '@/core/calls/meetings';
 import type { GuestCall } from '@/state/guest';
 import { Problem } from '@/ui/notice';
 import { Sheet } from '@/ui/sheet';
@@ -8,8 +9,11 @@ import { useFetched } from '../shared/useFetched';
 /** Those of the office have them too, and fetch them with the rest of their sheets. */
 const fetchSheets = () => import('../call/sheets');
 
+/** Their own picture, something said without a sound, or what somebody shows in other sizes. */
+export type GuestSheetOpen = 'camera' | 'react' | { legId: string; kind: PictureKind; title: string };
+
 interface GuestSheetProps {
-  open: 'camera' | 'react';
+  open: GuestSheetOpen;
   call: GuestCall;
   legId: string;
   problem: string | null;
@@ -25,9 +29,11 @@ export function GuestSheet({ open, call, legId, problem, onClose }: GuestSheetPr
     return isShown;
   };
   return (
-    <Sheet title={open === 'camera' ? 'Your picture' : 'React'} onClose={onClose}>
+    <Sheet title={titleOf(open)} onClose={onClose}>
       {sheets === null ? null : sheets === 'missing' ? (
         <Problem sentence={notFetched} />
+      ) : typeof open === 'object' ? (
+        <sheets.PictureSizes {...open} onClose={onClose} />
       ) : open === 'camera' ? (
         <sheets.CameraChoice refusal={<Problem sentence={problem} />} onShow={show} />
       ) : (
@@ -41,3 +47,6 @@ export function GuestSheet({ open, call, legId, problem, onClose }: GuestSheetPr
     </Sheet>
   );
 }
+
+const titleOf = (open: GuestSheetOpen) =>
+  typeof open === 'object' ? open.title : open === 'camera' ? 'Your picture' : 'React';

@@ -10,8 +10,7 @@ import { useLayers } from '@/ui/layer';
 import { themed } from '@/ui/tokens';
 
 import { CallScreen } from '../call/CallScreen';
-import { GuestsWaiting } from '../call/meeting/GuestsWaiting';
-import { LazySheet } from '../call/LazySheet';
+import { LazyGuestsWaiting, LazySheet } from '../call/LazySheet';
 import { openCallSheet, useCallSheet } from '../call/openSheet';
 import { IncomingBand } from '../incoming/IncomingBand';
 import { IncomingOver } from '../incoming/IncomingOver';
@@ -119,7 +118,7 @@ function WholeShell({ children }: { children: ReactNode }) {
               ))}
             </ScrollView>
           ) : null}
-          {isLocked ? null : <GuestsWaiting />}
+          {isLocked ? null : <LazyGuestsWaiting />}
           {isLocked ? null : <ArrivalsLater />}
           {isLocked ? null : <AsideStrip />}
           {hasThird && !isLocked ? null : <CallStrip />}

@@ -22,7 +22,10 @@ export interface MeetingPicturesHere {
   show: (legId: string, kind: PictureKind, stream: MediaStream) => Promise<boolean>;
   stop: (legId: string, kind: PictureKind) => void;
   /** What of others an element shows from now on, in how many rows of the screen; null: nothing any more. */
-  look: (element: object, at: { legId: string; kind: PictureKind; rows: number } | null) => void;
+  look: (
+    element: object,
+    at: { legId: string; kind: PictureKind; rows: number; isApart?: boolean } | null,
+  ) => void;
   /** Whether it is not sent now, here or there, since a network bears no more than the voice. */
   rests: (legId: string, kind: PictureKind) => boolean;
 }

@@ -1,6 +1,6 @@
 import type { PictureKind } from '@/core/calls/meetings';
 import type { GuestAct, GuestIn, GuestSeen } from '@/core/guests';
-import type { OpenMicrophone } from '@/office/microphone';
+import type { OutgoingVoice } from '@/office/microphone';
 import type { GuestRefusal } from '@/office/guests';
 import { rtcServersOf } from '@/office/ice';
 import type { ReachedServer } from '@/office/socket';
@@ -47,7 +47,7 @@ type Server = Pick<
 interface GuestCallOptions {
   link: GuestLink;
   server: Server;
-  openMicrophone: () => Promise<OpenMicrophone>;
+  openMicrophone: () => Promise<OutgoingVoice>;
 }
 
 /**
@@ -68,7 +68,7 @@ export class GuestCall implements MeetingPicturesHere {
   private name: string | null = null;
   private voices: { legId: string; voices: CallVoices } | null = null;
   private together: Together = { peers: [] };
-  private microphone: Promise<{ track: MediaStreamTrack; opened: OpenMicrophone } | null> | null = null;
+  private microphone: Promise<OutgoingVoice | null> | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
   constructor(private readonly options: GuestCallOptions) {
@@ -173,7 +173,7 @@ export class GuestCall implements MeetingPicturesHere {
     this.voices = null;
     this.together = { peers: [] };
     this.come.clear();
-    void this.microphone?.then((there) => there?.opened.close());
+    void this.microphone?.then((voice) => voice?.close());
     this.microphone = null;
   }
 
@@ -298,6 +298,8 @@ export class GuestCall implements MeetingPicturesHere {
         return track ? [{ kind, track, to }] : [];
       }),
     );
+    const shown = [...this.own.values()].map(({ stream }) => stream);
+    void this.microphone?.then((voice) => voice?.mix(shown));
     this.sayLooks();
     this.changed();
   }
@@ -309,16 +311,8 @@ export class GuestCall implements MeetingPicturesHere {
     this.voices?.voices.setLooks(this.looks.at(others));
   };
 
-  private async openMicrophone() {
-    try {
-      const opened = await this.options.openMicrophone();
-      const out = opened.context.createMediaStreamDestination();
-      opened.node.connect(out);
-      const [track] = out.stream.getAudioTracks();
-      return track ? { track, opened } : null;
-    } catch {
-      return null;
-    }
+  private openMicrophone(): Promise<OutgoingVoice | null> {
+    return this.options.openMicrophone().catch(() => null);
   }
 
   private close(kind: PictureKind): void {

@@ -128,6 +128,11 @@ export class MeetingPictures implements MeetingPicturesHere {
     });
   }
 
+  /** What is shown at that end of a call, with the sound that some of it has. */
+  shownAt(legId: string): MediaStream[] {
+    return [...this.own].flatMap(([key, { stream }]) => (key.startsWith(`${legId}/`) ? [stream] : []));
+  }
+
   /** A picture comes from somebody else's browser, or comes no more. */
   came(legId: string, kind: PictureKind, stream: MediaStream | null): void {
     if (stream) this.come.set(keyOf(legId, kind), stream);

@@ -1,6 +1,6 @@
 import { voicePaths, type Call } from '@/core/calls/exchange';
 import { deviceName } from '@/state/access';
-import type { OpenMicrophone } from '@/office/microphone';
+import type { OutgoingVoice } from '@/office/microphone';
 import { rtcServersOf } from '@/office/ice';
 import { deviceNow, soundDevicesOf } from '@/office/sound';
 import type { CallVoices, Coming, Together } from '@/office/voices';
@@ -148,6 +148,8 @@ export function startVoices(store: AppStore, services: Services, pictures: Meeti
     recordings.follow(spoken);
     listening.follow(calls);
     if (ends.size === 0) microphone.close();
+    // Of what is shared in a call that is held nothing is heard in another one.
+    microphone.mix(calls.flatMap(({ me }) => (me.state === 'connected' ? pictures.shownAt(me.legId) : [])));
     tellWhoSpeaks();
   };
 
@@ -256,9 +258,10 @@ function isStayedFor({ legs }: Call, legId: string): boolean {
 /** What speaks with other browsers; null: it can't be fetched now. */
 const fetchVoices = () => import('@/office/voices').catch(() => null);
 
-/** One microphone for all calls of this device, open as long as there is one. */
+/** One microphone for all calls of this device, open as long as there is one; with it goes the sound of what is shared. */
 class SharedMicrophone {
-  private open: Promise<{ track: MediaStreamTrack; opened: OpenMicrophone } | null> | null = null;
+  private open: Promise<OutgoingVoice | null> | null = null;
+  private shared: readonly MediaStream[] = [];
 
   constructor(private readonly store: AppStore) {}
 
@@ -268,22 +271,28 @@ class SharedMicrophone {
     return (await this.open)?.track ?? null;
   }
 
+  /** These are shared now. */
+  mix(shared: readonly MediaStream[]): void {
+    this.shared = shared;
+    void this.open?.then((voice) => voice?.mix(this.shared));
+  }
+
   close(): void {
     const { open } = this;
     this.open = null;
-    void open?.then((there) => there?.opened.close());
+    void open?.then((voice) => voice?.close());
   }
 
-  private async openIt() {
+  private async openIt(): Promise<OutgoingVoice | null> {
     const { microphone, noise } = this.store.getState().settings;
     try {
-      const { openMicrophone } = await import('@/office/microphone');
+      const { openMicrophone, OutgoingVoice: Outgoing } = await import('@/office/microphone');
       const there = soundDevicesOf(await navigator.mediaDevices.enumerateDevices(), 'audioinput');
-      const opened = await openMicrophone({ microphoneId: deviceNow(microphone, there)?.id ?? null, noise });
-      const out = opened.context.createMediaStreamDestination();
-      opened.node.connect(out);
-      const [track] = out.stream.getAudioTracks();
-      return track ? { track, opened } : null;
+      const voice = new Outgoing(
+        await openMicrophone({ microphoneId: deviceNow(microphone, there)?.id ?? null, noise }),
+      );
+      voice.mix(this.shared);
+      return voice;
     } catch {
       this.store.dispatch(
         actRefused('They can’t hear you: this browser gives no microphone. Allow it for this page.'),

@@ -6,6 +6,7 @@ export const layers = [
   { rows: 180, kbps: 160 },
   { rows: 360, kbps: 500 },
   { rows: 720, kbps: 1_500 },
+  { rows: 1_080, kbps: 2_500 },
 ] as const;
 export type Layer = (typeof layers)[number];
 
@@ -48,7 +49,7 @@ const mostEnlarged = 1.25;
 
 /** The smallest that is large enough; the largest there is. */
 const layerFor = (rows: number): Layer =>
-  layers.find((layer) => mostEnlarged * layer.rows >= rows) ?? layers[3];
+  layers.find((layer) => mostEnlarged * layer.rows >= rows) ?? layers[4];
 
 const kbpsOf = (sent: readonly (Layer | null)[]): number =>
   sent.reduce((sum, layer) => sum + (layer?.kbps ?? 0), 0);

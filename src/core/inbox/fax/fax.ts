@@ -1,5 +1,8 @@
 import { z } from 'zod';
 
+/** Files beyond this no machine takes in one call. */
+export const mostPages = 50;
+
 /** Why a fax did not go through. `noFax`: a voice answered, and no machine; `brokeOff`: the line was lost on the way. */
 export const faxFailures = ['busy', 'noAnswer', 'noFax', 'brokeOff', 'unknownNumber', 'unreachable'] as const;
 export type FaxFailure = (typeof faxFailures)[number];

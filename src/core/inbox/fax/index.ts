@@ -9,6 +9,7 @@ export {
   faxWords,
   isOver,
   isUnderway,
+  mostPages,
   nextFaxes,
   nextFaxAt,
   pagesWord,
@@ -17,4 +18,3 @@ export {
   type FaxEvent,
   type FaxFailure,
 } from './fax';
-export { mostPages, readPageChoice, writePageChoice, type ReadPageChoice } from './pageChoice';

@@ -1,7 +1,14 @@
 import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 
-import { selectWaitingGuests, send, useAppDispatch, useAppSelector, type WaitingGuest } from '@/state/app';
+import {
+  selectWaitingGuests,
+  send,
+  useAppDispatch,
+  useAppSelector,
+  useServices,
+  type WaitingGuest,
+} from '@/state/app';
 import { Plate } from '@/ui/plate';
 import { Txt } from '@/ui/text';
 import { ThumbGuard } from '@/ui/thumb';
@@ -30,7 +37,13 @@ const useStyles = themed(({ colours }) =>
 /** Who has come to a meeting by a link and wants to be let in, on every screen of whoever decides: the first of them, one after the other. */
 export function GuestsWaiting() {
   const [first, ...others] = useAppSelector(selectWaitingGuests);
-  return <View role="status">{first ? <Strip guest={first} further={others.length} /> : null}</View>;
+  const { player } = useServices();
+  const knocking = first?.guestId;
+  // Whoever looks elsewhere hears that somebody has come.
+  useEffect(() => {
+    if (knocking !== undefined) void player?.clip('knock');
+  }, [player, knocking]);
+  return first ? <Strip guest={first} further={others.length} /> : null;
 }
 
 function Strip({ guest, further }: { guest: WaitingGuest; further: number }) {

@@ -17,12 +17,10 @@ const useStyles = themed(({ colours }) =>
     edge: { borderWidth: 1, borderColor: colours.ink, borderBottomWidth: 0 },
     beside: { justifyContent: 'center', backgroundColor: colours.night },
     pressed: { opacity: 0.8 },
-    hint: {
-      position: 'absolute',
-      right: 0,
-      top: 0,
-      paddingHorizontal: space.s,
-      paddingVertical: space.xs,
+    sizes: {
+      ...{ position: 'absolute', right: 0, top: 0, minHeight: target, minWidth: target },
+      justifyContent: 'center',
+      paddingHorizontal: space.m,
       backgroundColor: colours.night,
     },
   }),
@@ -34,24 +32,32 @@ interface PartyPicturesProps {
   /** Which of all is seen large. */
   largeId: string | null;
   onChoose: (pictureId: string) => void;
+  /** In which other sizes a large one can be seen. */
+  onSizes: (picture: MeetingView['pictures'][number]) => void;
   /** One of many: theirs that are small stand beside the card (`SmallPictures`). */
   isMany?: boolean;
 }
 
 /** What somebody shows, over their card at the end of the cord: a tap makes a small one large, and a large one fills the screen. */
 export function PartyPictures({ isMany = false, ...props }: PartyPicturesProps) {
-  const { party, meeting, largeId } = props;
+  const { party, meeting, largeId, onSizes } = props;
   const large = meeting.pictures.find(({ id, legId }) => id === largeId && legId === party.legId);
   return (
     <>
-      {large ? <LargePicture picture={large} name={party.name} /> : null}
+      {large ? <LargePicture picture={large} name={party.name} onSizes={() => onSizes(large)} /> : null}
       {isMany ? null : <SmallPictures {...props} />}
     </>
   );
 }
 
 /** What somebody shows that is not seen large: a tap makes it so. */
-export function SmallPictures({ party, meeting, largeId, onChoose, isMany = false }: PartyPicturesProps) {
+export function SmallPictures({
+  party,
+  meeting,
+  largeId,
+  onChoose,
+  isMany = false,
+}: Omit<PartyPicturesProps, 'onSizes'>) {
   const styles = useStyles();
   const small = meeting.pictures.filter(({ id, legId }) => legId === party.legId && id !== largeId);
   if (small.length === 0) return null;
@@ -77,7 +83,13 @@ export function SmallPictures({ party, meeting, largeId, onChoose, isMany = fals
   );
 }
 
-function LargePicture({ picture, name }: { picture: MeetingView['pictures'][number]; name: string }) {
+interface LargePictureProps {
+  picture: MeetingView['pictures'][number];
+  name: string;
+  onSizes: () => void;
+}
+
+function LargePicture({ picture, name, onSizes }: LargePictureProps) {
   const styles = useStyles();
   const { colours } = useTheme();
   const frame = useRef<View>(null);
@@ -88,22 +100,17 @@ function LargePicture({ picture, name }: { picture: MeetingView['pictures'][numb
   };
   const words = pictureName(name, picture.kind);
   return (
-    <Pressable
-      role="button"
-      aria-label={`${words}, as large as the screen`}
-      onPress={fill}
-      style={styles.edge}
-    >
-      <View ref={frame}>
-        <MovingPicture legId={picture.legId} kind={picture.kind} label={words} style={styles.large} />
-        {picture.kind === 'screen' ? (
-          <View style={styles.hint} aria-hidden>
-            <Txt as="small" colour={colours.onNight}>
-              screen
-            </Txt>
-          </View>
-        ) : null}
-      </View>
-    </Pressable>
+    <View style={styles.edge}>
+      <Pressable role="button" aria-label={`${words}, as large as the screen`} onPress={fill}>
+        <View ref={frame}>
+          <MovingPicture legId={picture.legId} kind={picture.kind} label={words} style={styles.large} />
+        </View>
+      </Pressable>
+      <Pressable role="button" aria-label={`Sizes: ${words}`} onPress={onSizes} style={styles.sizes}>
+        <Txt as="strong" colour={colours.onNight}>
+          Sizes
+        </Txt>
+      </Pressable>
+    </View>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  actDone,
   actRefused,
   meetingOf,
   send,
@@ -15,6 +16,8 @@ import type { OpenSheet } from '../sheetKinds';
 export const fetchPicturing = () => import('@/office/picturing');
 
 export const screenFailed = 'The screen can’t be shared now. The call goes on.';
+const screenSounds =
+  'What you share is heard as well. Its sound goes with your voice: muted, nobody hears either.';
 export const notFetched =
   'This part of the app has not been fetched, and there is no network now. The call goes on.';
 export const noScreen = 'This browser can’t share its screen: on a computer it can.';
@@ -38,7 +41,9 @@ export function useMeetingActs(
     if (!picturing) return void dispatch(actRefused(notFetched));
     if (!picturing.canShareScreen()) return void dispatch(actRefused(noScreen));
     try {
-      await pictures?.show(legId, 'screen', await picturing.openScreen());
+      const stream = await picturing.openScreen();
+      const isShown = await pictures?.show(legId, 'screen', stream);
+      if (isShown && stream.getAudioTracks().length > 0) dispatch(actDone(screenSounds));
     } catch (error) {
       // Whoever closes the browser's own question has decided; there is nothing to say.
       if (picturing.pictureFaultOf(error) !== 'refused') dispatch(actRefused(screenFailed));

@@ -14,6 +14,7 @@ import { MeetingSheet } from './MeetingSheet';
 import { MoveSheet } from './MoveSheet';
 import { NoteSheet } from './NoteSheet';
 import { PartySheet } from './PartySheet';
+import { PictureSheet } from './PictureSheet';
 import { ReactSheet } from './ReactSheet';
 import { RefuseTextSheet } from './RefuseTextSheet';
 import { SoundSheet } from './SoundSheet';
@@ -54,6 +55,10 @@ export function CallSheet({ open, onClose }: CallSheetProps) {
       return <MoveSheet view={view} onClose={onClose} />;
     case 'camera':
       return <CameraSheet view={view} onClose={onClose} />;
+    case 'picture': {
+      const party = view.others.find(({ legId }) => legId === open.legId);
+      return party ? <PictureSheet {...{ party, onClose }} pictureKind={open.pictureKind} /> : null;
+    }
     case 'react':
       return <ReactSheet view={view} onClose={onClose} />;
     case 'meeting':

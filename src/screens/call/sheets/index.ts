@@ -3,3 +3,5 @@ export { CallSheet } from './CallSheet';
 export { ShownSheet } from '../../dial/ShownSheet';
 export { CameraChoice } from '../meeting/CameraChoice';
 export { ReactPlates } from '../meeting/ReactPlates';
+export { PictureSizes } from '../meeting/PictureSizes';
+export { GuestsWaiting } from '../meeting/GuestsWaiting';

@@ -17,7 +17,7 @@ describe('in which sizes pictures are sent', () => {
         ],
         null,
       ),
-    ).toEqual([360, 720]);
+    ).toEqual([360, 1_080]);
     // A little larger than it was sent nobody sees.
     expect(rowsOf([{ ...camera, rows: 225 }], null)).toEqual([180]);
     expect(sizesFor([{ ...camera, rows: 0 }], 10)).toEqual([{ ...camera, layer: null, why: 'nobodyLooks' }]);
@@ -46,7 +46,7 @@ describe('in which sizes pictures are sent', () => {
         const kbps = sent.reduce((sum, { layer }) => sum + (layer?.kbps ?? 0), 0);
         expect(kbps).toBeLessThanOrEqual(Math.max(0, 0.8 * carries - 72));
         all.forEach(({ rows }, at) => {
-          const next = layers.find((layer) => layer.rows >= rows)?.rows ?? 720;
+          const next = layers.find((layer) => layer.rows >= rows)?.rows ?? 1_080;
           expect(sent[at]?.layer?.rows ?? 0).toBeLessThanOrEqual(rows === 0 ? 0 : next);
         });
         // More never makes anything smaller.
@@ -89,5 +89,31 @@ describe('a picture on a way that gets worse and better', () => {
     expect(goes(3, 60)).toEqual([90, 90, 90]);
     expect(goes(20, 60)).toContain(0);
     expect(goes(30, 2_000).at(-1)).toBe(360);
+  });
+
+  /** A way whose estimate follows what is sent over it, twice as far, up to what it carries. */
+  function following(capacity: number, rows: number) {
+    const fit = new PictureFit();
+    let estimate = 300;
+    return (seconds: number): number[] =>
+      Array.from({ length: seconds }, (_, at) => {
+        const [sent] = fit.fit([{ ...screen, rows }], estimate, (at + 1) * 1_000);
+        estimate = Math.min(capacity, Math.max(300, 2 * ((sent?.layer?.kbps ?? 0) + 72)));
+        return sent?.layer?.rows ?? 0;
+      });
+  }
+
+  it('grows to what is looked at where the way carries it, though its estimate only follows what is sent', () => {
+    const sent = following(20_000, 4_320)(60);
+    expect(sent[0]).toBeLessThan(200);
+    expect(sent.at(-1)).toBe(1_080);
+  });
+
+  it('tries what a way does not carry ever more seldom', () => {
+    const sent = following(700, 1_080)(300);
+    const tooLarge = (from: number) => sent.slice(from, from + 60).filter((rows) => rows > 180).length;
+    expect(tooLarge(0)).toBeGreaterThan(0);
+    expect(tooLarge(240)).toBeLessThan(12);
+    expect(sent.every((rows) => rows <= 360)).toBe(true);
   });
 });

@@ -1,6 +1,3 @@
-/** Files beyond this no machine takes in one call. */
-export const mostPages = 50;
-
 export type ReadPageChoice = { ok: true; pages: number[] } | { ok: false; sentence: string };
 
 /**
