@@ -94,6 +94,11 @@ test.describe('by a link', () => {
     await sees(ilse, 'Zofia Kern’s camera', 'green');
     await guest.office.act('Hand').click();
     await expect(maren.page.getByText(/hand 1/)).toBeVisible();
+    // Who speaks is marked, also for whoever is not of the office.
+    await expect(guest.page.getByText(/^speaks · you hear each other/)).toHaveCount(2);
+    await ilse.office.act('Mute').click();
+    await expect(guest.page.getByText(/^speaks · you hear each other/)).toHaveCount(1);
+    await ilse.office.act('Mute').click();
     expect(await guest.office.axeViolations()).toEqual([]);
 
     // On the smallest phone, and on one held across, all of it is reached.

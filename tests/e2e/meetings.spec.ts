@@ -21,11 +21,23 @@ test('alone in the demo: a call becomes a meeting; Ilse comes with her picture, 
   await page.getByRole('button', { name: 'Sizes: Ilse Varga’s camera' }).click();
   await expect(office.sheet().getByText('480 by 270 points, each as it is sent here.')).toBeVisible();
   expect(await office.axeViolations()).toEqual([]);
-  await office.sheet().getByRole('button', { name: 'Close' }).click();
+  // In a window of its own, which goes with the picture.
+  await office.sheet().getByRole('button', { name: 'In a window of its own' }).click();
+  await expect(office.sheet()).toHaveCount(0);
+  const own = () =>
+    page.evaluate(() => {
+      const { documentPictureInPicture } = window as unknown as {
+        documentPictureInPicture: { window: Window | null };
+      };
+      const there = documentPictureInPicture.window?.document;
+      return there ? [there.body.innerText, there.querySelector('video')?.videoWidth] : null;
+    });
+  await expect.poll(own).toEqual(['Ilse Varga’s camera', 480]);
   // Put on hold she neither hears nor is seen.
   await page.getByRole('button', { name: 'The rest' }).click();
   await office.act('Hold').click();
   await expect(picture).toHaveCount(0);
+  await expect.poll(own).toBeNull();
   await office.act('Talk again').click();
   await expect(picture).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import type { PictureKind } from '@/core/calls/meetings';
+import { Speaking, type PictureKind } from '@/core/calls/meetings';
 import type { GuestAct, GuestIn, GuestSeen } from '@/core/guests';
 import type { OutgoingVoice } from '@/office/microphone';
 import type { GuestRefusal } from '@/office/guests';
@@ -13,6 +13,7 @@ import type { GuestLink } from './guestLink';
 /** Before it is asked again what was not heard. */
 const againMs = 2_000;
 const measureMs = 1_000;
+const listenMs = 200;
 
 /** How it stands with somebody who has come by a link. */
 export interface GuestNow {
@@ -27,10 +28,13 @@ export interface GuestNow {
   isHeard: boolean | null;
   /** What this browser shows of its own ended by itself. */
   ended: PictureKind | null;
+  /** Who speaks of those who are heard, the loudest first; and who is at the front. */
+  speaking: { legIds: readonly string[]; front: string | null };
 }
 
 const nothing: GuestNow = {
   ...{ seen: null, refused: null, isAsking: false, isReached: true, isHeard: null, ended: null },
+  speaking: { legIds: [], front: null },
 };
 
 interface Own {
@@ -62,6 +66,8 @@ export class GuestCall implements MeetingPicturesHere {
   private readonly looks = new PictureLooks();
   private readonly resting = new Map<string, readonly PictureKind[]>();
   private measuring: ReturnType<typeof setInterval> | null = null;
+  private listening: ReturnType<typeof setInterval> | null = null;
+  private speaking = new Speaking();
   /** Pictures of which the office has been told that they are shown no more. */
   private readonly stopped = new Set<string>();
   private readonly page = crypto.randomUUID();
@@ -165,7 +171,9 @@ export class GuestCall implements MeetingPicturesHere {
   /** Lets go of everything. */
   end(): void {
     if (this.measuring !== null) clearInterval(this.measuring);
-    this.measuring = null;
+    if (this.listening !== null) clearInterval(this.listening);
+    this.measuring = this.listening = null;
+    this.speaking = new Speaking();
     globalThis.document?.removeEventListener('visibilitychange', this.sayLooks);
     if (this.timer !== null) clearTimeout(this.timer);
     for (const kind of this.own.keys()) this.close(kind);
@@ -266,6 +274,7 @@ export class GuestCall implements MeetingPicturesHere {
       this.measuring ??= setInterval(() => {
         void this.voices?.voices.measure().then(() => this.changed());
       }, measureMs);
+      this.listening ??= setInterval(() => this.listen(), listenMs);
       globalThis.document?.addEventListener('visibilitychange', this.sayLooks);
     }
     this.voices.voices.together(this.together);
@@ -302,6 +311,18 @@ export class GuestCall implements MeetingPicturesHere {
     void this.microphone?.then((voice) => voice?.mix(shown));
     this.sayLooks();
     this.changed();
+  }
+
+  private listen(): void {
+    const seen = this.in;
+    if (!seen) return;
+    const levels = this.voices?.voices.levels() ?? new Map<string, number>();
+    const heard = seen.voices.flatMap(({ from, to }) => (to === seen.legId ? [from] : []));
+    const there = seen.others.map(({ legId }) => legId);
+    const speaking = this.speaking.hear(levels, { heard, there }, performance.now());
+    const before = this.now.speaking;
+    if (before.front !== speaking.front || before.legIds.join() !== speaking.legIds.join())
+      this.become({ speaking });
   }
 
   private readonly sayLooks = (): void => {

@@ -36,12 +36,10 @@ export class Listening {
     const { view, speaking } = this;
     if (!view) return;
     const levels = this.voicesAt(view.me.legId)?.levels() ?? new Map<string, number>();
-    // Of whom nothing is to be heard nothing is said.
     const heard = voicePaths(view.call).flatMap(({ from, to }) => (to === view.me.legId ? [from] : []));
-    for (const legId of levels.keys()) if (!heard.includes(legId)) levels.delete(legId);
-    speaking.note(levels, performance.now());
-    speaking.keepOnly(view.others.map(({ legId }) => legId));
-    this.tell(speaking.now, speaking.inFront);
+    const there = view.others.map(({ legId }) => legId);
+    const { legIds, front } = speaking.hear(levels, { heard, there }, performance.now());
+    this.tell(legIds, front);
   }
 
   private tell(legIds: readonly string[], front: string | null): void {

@@ -18,6 +18,17 @@ export class Speaking {
   private readonly voices = new Map<string, Voice>();
   private front: { legId: string; since: number } | null = null;
 
+  /** Levels as they come: of whoever is not there nothing is known any more, and of whom nothing is to be heard nothing is said. Gives who speaks now. */
+  hear(
+    levels: ReadonlyMap<string, number>,
+    { heard, there }: { heard: readonly string[]; there: readonly string[] },
+    at: number,
+  ): { legIds: string[]; front: string | null } {
+    this.note(new Map([...levels].filter(([legId]) => heard.includes(legId))), at);
+    this.keepOnly(there);
+    return { legIds: this.now, front: this.inFront };
+  }
+
   /** Levels as they are now; who is left out is silent. */
   note(levels: ReadonlyMap<string, number>, at: number): void {
     for (const id of levels.keys())

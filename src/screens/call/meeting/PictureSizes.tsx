@@ -62,7 +62,7 @@ export function PictureSizes({ legId, kind, title, onClose }: PictureSizesProps)
     <View style={styles.stack}>
       <Problem sentence={problem} />
       <View ref={frame} style={styles.frame} role="img" aria-label={`${title}, original size`} tabIndex={0}>
-        <View style={{ width: size?.width ?? '100%', height: size?.height ?? '100%' }}>
+        <View style={{ margin: 'auto', width: size?.width ?? '100%', height: size?.height ?? '100%' }}>
           <Film stream={stream} element={video} isWhole />
         </View>
       </View>

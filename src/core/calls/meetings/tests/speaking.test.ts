@@ -43,4 +43,19 @@ describe('who speaks', () => {
     speaking.keepOnly(['maren']);
     expect([speaking.inFront, speaking.now]).toEqual([null, []]);
   });
+
+  it('is nobody of whom nothing is to be heard, or who has gone', () => {
+    const speaking = new Speaking();
+    const all = new Map([
+      ['maren', -20],
+      ['ilse', -10],
+    ]);
+    const hear = (heard: string[], there: string[]) => {
+      let said = speaking.hear(all, { heard, there }, 0);
+      for (let at = stepMs; at <= 1_000; at += stepMs) said = speaking.hear(all, { heard, there }, at);
+      return said;
+    };
+    expect(hear(['maren'], ['maren', 'ilse'])).toEqual({ legIds: ['maren'], front: 'maren' });
+    expect(hear(['maren'], ['ilse'])).toEqual({ legIds: [], front: null });
+  });
 });
