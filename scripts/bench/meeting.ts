@@ -1,4 +1,4 @@
-// `npm run bench:meeting`: a meeting of real browsers on this machine. How soon somebody who answers hears and sees the others; and what four pictures in
+// `npm run bench:meeting`: a meeting of real browsers on this machine. How soon somebody who answers hears and sees the others; and what pictures in
 // mesh leave of the main threads, and of the voices.
 import type { Page } from '@playwright/test';
 
@@ -6,8 +6,10 @@ import { ServedOffice } from '../../tests/e2e/servedOffice';
 import { whistler, type Paint, type Whistler } from '../../tests/e2e/tones';
 import { asTable, percentile, type Figure } from './figures';
 
-const joins = 10;
+const joins = 6;
 const seconds = 15;
+/** So many show themselves in mesh: four are more than two cores bear, on which all of their browsers run. */
+const shown = Number(process.env['BENCH_MESH'] ?? 3);
 
 /** What a page has of its own to be measured by. */
 interface Measured {
@@ -105,6 +107,8 @@ async function run(): Promise<Figure[]> {
   await served.start({}, ['--sample']);
   const open = async (chair: string, hertz: number, paint: Paint) => {
     const who = await whistler(served.address, chair, hertz, paint);
+    // What runs this marks functions by a helper, which no page has.
+    await who.page.addInitScript('globalThis.__name = (each) => each');
     await who.page.addInitScript(watch);
     await who.page.reload();
     return who;
@@ -112,8 +116,8 @@ async function run(): Promise<Figure[]> {
   const maren = await open('maren', 440, 'red');
   const ilse = await open('ilse', 880, 'blue');
   const sunniva = await open('sunniva', 1320, 'green');
-  const odile = await open('odile', 1_760, 'red');
-  const all = [maren, ilse, sunniva, odile];
+  const odile = shown > 3 ? await open('odile', 1_760, 'red') : null;
+  const all = [maren, ilse, sunniva, ...(odile ? [odile] : [])];
   const figures: Figure[] = [];
   try {
     await maren.office.call('201');
@@ -143,15 +147,18 @@ async function run(): Promise<Figure[]> {
     await askIn(maren, '216', 'Sunniva Dahl');
     await sunniva.office.answer().click();
     await show(sunniva);
-    await askIn(maren, '203', 'Odile');
-    await odile.office.answer().click();
-    await show(odile);
+    if (odile) {
+      await askIn(maren, '203', 'Odile');
+      await odile.office.answer().click();
+      await show(odile);
+    }
     for (const { page } of all)
       await page.waitForFunction(
-        () =>
+        (least) =>
           [...document.querySelectorAll<HTMLVideoElement>('[aria-label$="camera"] video')].filter(
             ({ videoWidth }) => videoWidth > 0,
-          ).length >= 3,
+          ).length >= least,
+        all.length - 1,
       );
     const before = await Promise.all(all.map(lookAt));
     await maren.page.waitForTimeout(seconds * 1_000);
@@ -159,8 +166,11 @@ async function run(): Promise<Figure[]> {
     const sum = (of: 'received' | 'lost' | 'long') =>
       after.reduce((total, each, at) => total + each[of] - (before[at]?.[of] ?? 0), 0);
     const packets = sum('received') + sum('lost');
-    row('4 in mesh, all seen: voices lost', (100 * sum('lost')) / packets, '%', { aim: '0 %', most: 1 });
-    row(`4 in mesh, all seen: tasks over 50 ms on four pages in ${seconds} s`, sum('long'), '', {
+    row(`${all.length} in mesh, all seen: voices lost`, (100 * sum('lost')) / packets, '%', {
+      aim: '0 %',
+      most: 1,
+    });
+    row(`${all.length} in mesh: tasks over 50 ms on all their pages in ${seconds} s`, sum('long'), '', {
       aim: '0 on two cores for one page',
     });
   } finally {

@@ -92,12 +92,13 @@ export async function whistler(
   const page = await context.newPage();
   await page.addInitScript((personId) => {
     if (personId !== null) localStorage.setItem('cendro/chair', personId);
-    // What is heard is listened to where it is played, by everything that is not muted.
+    // What is heard is listened to where it is played, by everything that is not muted; all of it by one that listens, for each costs the machine.
+    let context: AudioContext | null = null;
     window.setInterval(() => {
       for (const element of document.querySelectorAll('audio')) {
         if (!(element.srcObject instanceof MediaStream) || element.dataset['analysed']) continue;
         element.dataset['analysed'] = 'yes';
-        const context = new AudioContext();
+        context ??= new AudioContext();
         const analyser = context.createAnalyser();
         analyser.fftSize = 8192;
         context.createMediaStreamSource(element.srcObject).connect(analyser);
