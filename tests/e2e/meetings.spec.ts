@@ -269,7 +269,7 @@ test.describe('from browser to browser', () => {
     await maren.page.getByRole('button', { name: 'Done', exact: true }).click();
     await maren.page.goto(`${served.address}/everything`);
     await maren.office.newestOf('Ilse Varga').click();
-    const chapters = maren.page.getByRole('list', { name: 'Who speaks when' }).getByRole('button');
+    const chapters = maren.page.getByRole('list', { name: 'Places in the recording' }).getByRole('button');
     await expect(chapters.nth(0)).toContainText('Ilse Varga');
     await expect(chapters.nth(1)).toContainText('Maren Oyelaran');
     await chapters.nth(1).click();

@@ -24,7 +24,7 @@ export function Chapters({ marks, at, onGo }: ChaptersProps) {
   if (marks.length === 0) return null;
   return (
     <View>
-      <View role="list" aria-label="Who speaks when">
+      <View role="list" aria-label="Places in the recording">
         {(isWhole ? marks : marks.slice(0, few)).map(({ atSeconds, text }, index) => (
           <View key={`${atSeconds} ${text}`} role="listitem">
             <Row
