@@ -6,7 +6,8 @@ import { soundOf } from '@/state/sounds';
 
 /** A kept sound as an address the browser can play, and as the file it is. */
 export type Sound =
-  { state: 'reading' | 'missing' } | { state: 'there'; url: string; durationMs: number; file: Blob; marks: readonly SoundMark[] };
+  | { state: 'reading' | 'missing' }
+  | { state: 'there'; url: string; durationMs: number; file: Blob; marks: readonly SoundMark[] };
 
 const againMs = 1500;
 
