@@ -1,4 +1,4 @@
-import { messageWaiting, messageWaitingWords, onShelves, textOf, wordAt, type Voicemail } from '.';
+import { messageWaiting, messageWaitingWords, onShelves, wordAt, type Voicemail } from '.';
 
 const now = Date.UTC(2026, 10, 26, 10, 40);
 const day = 24 * 3_600_000;
