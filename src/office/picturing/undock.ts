@@ -46,14 +46,15 @@ export async function undock(pictures: PicturesThere, { legId, kind, title }: Un
   film.srcObject = stream;
   const own = await (documentWindows() ? openDocument(film, title) : openFilm(film));
   const look = () => pictures.look(film, { legId, kind, rows: own.rows(), isApart: true });
-  const stop = pictures.subscribe(() => {
+  const follow = () => {
     const now = pictures.streamOf(legId, kind);
     if (now === stream) return;
     stream = now;
     film.srcObject = now;
     if (now === null) end();
     else void film.play().catch(() => undefined);
-  });
+  };
+  const stop = pictures.subscribe(follow);
   const end = () => {
     stop();
     pictures.look(film, null);
@@ -64,6 +65,8 @@ export async function undock(pictures: PicturesThere, { legId, kind, title }: Un
   own.onResize(look);
   own.onClose(end);
   look();
+  // While the window was opened it may have come to its end.
+  follow();
 }
 
 async function openDocument(film: HTMLVideoElement, title: string): Promise<OwnWindow> {

@@ -103,7 +103,7 @@ export function CameraChoice({
         const { hideBackground } = await import('@/workers/hideBackground');
         const onTooSlow = () => {
           // Whoever is seen already goes on as they chose to be.
-          if (!isGone) seeAsItIs(tooSlow);
+          if (!isGone && given.current !== opened) seeAsItIs(tooSlow);
         };
         return (await hideBackground(camera, { background: behind, onTooSlow })).stream;
       } catch (error) {
